@@ -1,0 +1,80 @@
+import { DEBYE, WATER } from './constants';
+import type { AcidPool, PoolAcid } from './pool';
+
+/** Debye-Hückel term D(I) of the SIT form, equation 2; I in mol/kg water. */
+export function debye(ionicStrength: number): number {
+  const root = Math.sqrt(ionicStrength);
+  return (DEBYE.A * root) / (1 + DEBYE.Ba * root);
+}
+
+/** Activity coefficient of an ion of charge z by the specific-ion-interaction form (chapter 3, equation 2). */
+export function activity(z: number, eps: number, ionicStrength: number): number {
+  return 10 ** (-z * z * debye(ionicStrength) + eps * ionicStrength);
+}
+
+/** Mean charge and mean squared charge of an acid at a pH (chapter 3, equation 4), written into `out`. */
+function meanCharge(acid: PoolAcid, pH: number, D: number, I: number, out: { z: number; z2: number }): void {
+  const { z0, pKa, eps } = acid;
+  let logW = 0;
+  let logG = -z0 * z0 * D + eps[0]! * I;
+  let top = 0;
+  const n = pKa.length;
+  const logs = scratch;
+  logs[0] = 0;
+  for (let k = 1; k <= n; k++) {
+    const z = z0 - k;
+    const logGk = -z * z * D + eps[k]! * I;
+    logW += pH - pKa[k - 1]! + logG - logGk;
+    logG = logGk;
+    logs[k] = logW;
+    if (logW > top) top = logW;
+  }
+  let sum = 0;
+  let s1 = 0;
+  let s2 = 0;
+  for (let k = 0; k <= n; k++) {
+    const w = Math.exp((logs[k]! - top) * Math.LN10);
+    const z = z0 - k;
+    sum += w;
+    s1 += w * z;
+    s2 += w * z * z;
+  }
+  out.z = s1 / sum;
+  out.z2 = s2 / sum;
+}
+const scratch = new Float64Array(8);
+const mean = { z: 0, z2: 0 };
+
+/** Net charge of the pool at a trial pH, its slope and the ionic strength it implies. */
+export interface ChargeState {
+  /** eq; falls strictly with pH; zero at the true pH */
+  charge: number;
+  /** eq per pH unit, positive: the buffer capacity */
+  beta: number;
+  /** mol/kg water, not clamped */
+  ionicStrength: number;
+}
+
+/**
+ * Evaluates equation 1 and 5 of chapter 3 at a pH and an ionic strength (mol/kg water).
+ * `extraWaterKg` is the water of a measuring slurry.
+ */
+export function chargeAt(pool: AcidPool, pH: number, ionicStrength: number, extraWaterKg = 0): ChargeState {
+  const D = debye(ionicStrength);
+  const W = pool.waterKg + extraWaterKg;
+  let q = pool.sidEq;
+  let beta = 0;
+  let ions = 2 * pool.naclMol + Math.abs(pool.sidEq);
+  for (const acid of pool.acids) {
+    meanCharge(acid, pH, D, ionicStrength, mean);
+    q += acid.mol * mean.z;
+    beta += acid.mol * (mean.z2 - mean.z * mean.z) * Math.LN10;
+    ions += acid.mol * mean.z2;
+  }
+  const mH = 10 ** (-pH - (-D + WATER.epsH * ionicStrength));
+  const mOH = 10 ** (pH - WATER.pKw - (-D + WATER.epsOH * ionicStrength));
+  q += W * (mH - mOH);
+  beta += W * (mH + mOH) * Math.LN10;
+  ions += W * mH;
+  return { charge: q, beta, ionicStrength: W > 0 ? ions / (2 * W) : 0 };
+}

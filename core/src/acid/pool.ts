@@ -1,0 +1,47 @@
+import type { Stream } from '../matter/stream';
+import { ACID_CONSTANTS, ACIDS, NACL_MOLAR_MASS, PROTEIN_GROUPS, type AcidConstants, type BufferGroup } from './constants';
+
+/** One acid (or buffering group) in a pool. */
+export interface PoolAcid {
+  mol: number;
+  z0: number;
+  pKa: readonly number[];
+  eps: readonly number[];
+}
+
+/** All that decides the pH of a mixture. */
+export interface AcidPool {
+  waterKg: number;
+  sidEq: number;
+  naclMol: number;
+  acids: PoolAcid[];
+}
+
+/** Systematic unknowns shared by every ingredient: generic protein buffer and constants (chapter 3, section 9). */
+export interface AcidWorld {
+  proteinFactor: number;
+  pKaShift: number;
+}
+export const TYPICAL_ACIDS: AcidWorld = { proteinFactor: 1, pKaShift: 0 };
+
+function entry(mol: number, c: AcidConstants | BufferGroup, world: AcidWorld): PoolAcid {
+  const pKa = world.pKaShift === 0 ? c.pKa : c.pKa.map((p) => p + world.pKaShift);
+  return { mol, z0: c.z0, pKa, eps: c.eps };
+}
+
+/** The pool of a stream: moles of acids and protein groups, salt, strong ions and water. */
+export function poolOf(stream: Stream, world: AcidWorld = TYPICAL_ACIDS): AcidPool {
+  const g = stream.grams;
+  const acids: PoolAcid[] = [];
+  for (const a of ACIDS) {
+    if (g[a] > 0) acids.push(entry(g[a] / ACID_CONSTANTS[a].molarMass, ACID_CONSTANTS[a], world));
+  }
+  for (const kind of ['protein', 'hydrolysate'] as const) {
+    if (g[kind] > 0) {
+      for (const group of PROTEIN_GROUPS[kind]) {
+        acids.push(entry(g[kind] * group.molPerG * world.proteinFactor, group, world));
+      }
+    }
+  }
+  return { waterKg: g.water / 1000, sidEq: stream.sidEq, naclMol: g.salt / NACL_MOLAR_MASS, acids };
+}

@@ -1,0 +1,11 @@
+/** How much is at stake. `danger` means: do not. */
+export type Severity = 'note' | 'caution' | 'danger';
+
+/** A caution names the danger and the act, and says who says so. */
+export interface Caution {
+  id: string;
+  severity: Severity;
+  text: string;
+  why: string;
+  authority: string;
+}

@@ -1,0 +1,5 @@
+/** Cautions: every sentence about danger that the product may say, with its reason and authority. */
+export * from './caution';
+export * from './pods';
+export * from './jar';
+export * from './bottle';

@@ -1,0 +1,28 @@
+import type { Caution } from './caution';
+
+/** Gloves and eyes: shown whenever hot pods are cut. */
+export function handlingPods(hottestShu: number): Caution[] {
+  if (!(hottestShu > 0)) return [];
+  return [
+    {
+      id: 'capsaicin-skin',
+      severity: hottestShu > 20_000 ? 'danger' : 'caution',
+      text: 'Wear gloves, keep your hands from your face, and keep children away from the board.',
+      why: 'Capsaicin stays on skin for hours and burns eyes badly.',
+      authority: 'common practice',
+    },
+  ];
+}
+
+/** Fumes and hot lids: shown whenever hot stuff is blended. */
+export function blending(): Caution[] {
+  return [
+    {
+      id: 'capsaicin-air',
+      severity: 'caution',
+      text: 'Open a window and lift the lid away from you. Never blend hot liquid in a closed jug.',
+      why: 'Chili mist makes you cough, and steam throws the lid off.',
+      authority: 'common practice',
+    },
+  ];
+}

@@ -1,0 +1,7 @@
+/** The jar: kinetics of a lactic ferment, its forecast as a band, and the ready window. */
+export * from './constants';
+export * from './rates';
+export * from './jarPh';
+export * from './priors';
+export * from './model';
+export * from './forecast';

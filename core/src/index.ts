@@ -1,0 +1,14 @@
+/** Roskel's science: pure functions on plain data. */
+export * from './acid';
+export * from './caution';
+export * from './ferment';
+export * from './heat';
+export * from './line';
+export * from './matter';
+export * from './pantry';
+export * from './plan';
+export * from './quantity';
+export * from './salt';
+export * from './solve';
+export * from './stat';
+export * from './stations';

@@ -1,0 +1,99 @@
+import { ingredient, type Ingredient } from '../matter/ingredient';
+import { densityOf } from '../matter/density';
+import type { PodLot } from '../pantry';
+import type { Day } from '../plan';
+import { TYPICAL } from '../stat/draw';
+import { STATION_KINDS, stationKind } from '../stations';
+import { BATCH_FORMAT, BATCH_VERSION, type BatchFile, type Goal, type StationEntry } from './file';
+import { runLine } from './run';
+
+/** Stations of each style, in order. */
+export const STYLES = {
+  'brine-ferment': { name: 'brine ferment', stations: ['prep', 'salt', 'ferment', 'drain', 'blend', 'strain', 'bottle'] },
+} as const;
+
+/** Defaults for a newcomer: ten small bottles, lively heat. */
+export const DEFAULT_GOAL: Goal = { lowShu: 1300, highShu: 3200, bottles: 10, bottleMl: 100 };
+
+/** A batch without pods yet, every station at its defaults. */
+export function newBatch(name: string, startDate: Day, goal: Goal = DEFAULT_GOAL): BatchFile {
+  const stations: StationEntry[] = STYLES['brine-ferment'].stations.map((kind) => ({
+    id: kind,
+    kind,
+    params: stationKind(kind).defaults(),
+    log: {},
+  }));
+  const file: BatchFile = {
+    format: BATCH_FORMAT,
+    version: BATCH_VERSION,
+    name,
+    style: 'brine-ferment',
+    startDate,
+    goal,
+    stations,
+    readings: [],
+    dutiesDone: [],
+    lots: [],
+    ingredients: [],
+  };
+  return carry(file, [], []);
+}
+
+/**
+ * The file with exactly the lots and ingredients its stations name, so that it runs elsewhere. Looked up first in
+ * what is given, then in what the file carries, then (ingredients) in the table.
+ * Throws RangeError when something is nowhere to be found.
+ */
+export function carry(file: BatchFile, lots: readonly PodLot[], ingredients: readonly Ingredient[]): BatchFile {
+  const lotIds = new Set<string>();
+  const keys = new Set<string>();
+  for (const s of file.stations) {
+    const names = stationKind(s.kind).names?.(s.params);
+    names?.lots.forEach((id) => lotIds.add(id));
+    names?.ingredients.forEach((key) => keys.add(key));
+  }
+  const carriedLots = [...lotIds].map((id) => {
+    const lot = lots.find((l) => l.id === id) ?? file.lots.find((l) => l.id === id);
+    if (!lot) throw new RangeError(`The batch names a pod lot "${id}" that is not there`);
+    keys.add(lot.like);
+    return lot;
+  });
+  const carriedRows = [...keys].map(
+    (key) => ingredients.find((i) => i.key === key) ?? file.ingredients.find((i) => i.key === key) ?? ingredient(key),
+  );
+  return { ...file, lots: carriedLots, ingredients: carriedRows };
+}
+
+/** The file with other parameters for one station; everything else is untouched. */
+export function withParams(file: BatchFile, stationId: string, params: unknown): BatchFile {
+  return { ...file, stations: file.stations.map((s) => (s.id === stationId ? { ...s, params } : s)) };
+}
+
+/** The parameters of the first station of a kind. Throws when the line has none. */
+export function paramsOf<P>(file: BatchFile, kind: string): P {
+  const entry = file.stations.find((s) => s.kind === kind);
+  if (!entry) throw new RangeError(`This batch has no ${kind}`);
+  return entry.params as P;
+}
+
+/** Every station's amounts times `factor`: a bigger or smaller batch of the same sauce. Jars are not multiplied. */
+export function resize(file: BatchFile, factor: number): BatchFile {
+  return {
+    ...file,
+    stations: file.stations.map((s) => {
+      const kind = stationKind(s.kind);
+      return kind.resize ? { ...s, params: kind.resize(s.params, factor) } : s;
+    }),
+  };
+}
+
+/** Grams of finished sauce that fill the goal's bottles, at the density the line ends with. */
+export function wantedMassG(file: BatchFile): number {
+  const runs = runLine(file, TYPICAL, false);
+  const end = runs.at(-1);
+  const density = end && end.input.grams.water > 0 ? densityOf(end.input) : 1.03;
+  const head = (file.stations.at(-1)?.params as { headspacePct?: number }).headspacePct ?? 0;
+  return file.goal.bottles * file.goal.bottleMl * (1 - head / 100) * density;
+}
+
+export const KIND_NAMES = Object.fromEntries(STATION_KINDS.map((k) => [k.kind, k.name]));

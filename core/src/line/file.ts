@@ -1,0 +1,131 @@
+import { Type, type Static } from '@sinclair/typebox';
+import type { Ingredient } from '../matter/ingredient';
+import type { PodLot } from '../pantry/lot';
+
+/** The open batch file, version 1. Documented in docs/formats/batch.md. */
+export const BATCH_FORMAT = 'roskel-batch';
+export const BATCH_VERSION = 1;
+
+export const DaySchema = Type.String({ title: 'The date', pattern: '^\\d{4}-\\d{2}-\\d{2}$', description: 'day, YYYY-MM-DD' });
+const Id = Type.String({ minLength: 1, maxLength: 64, pattern: '^[A-Za-z0-9_.:-]+$' });
+const Hex = Type.String({ pattern: '^#[0-9A-Fa-f]{6}$' });
+
+export const GoalSchema = Type.Object(
+  {
+    lowShu: Type.Number({ title: 'The low end of the heat', minimum: 0, maximum: 3_000_000, unit: 'SHU' }),
+    highShu: Type.Number({ title: 'The high end of the heat', minimum: 1, maximum: 3_000_000, unit: 'SHU' }),
+    bottles: Type.Integer({ title: 'The number of bottles', minimum: 1, maximum: 500 }),
+    bottleMl: Type.Number({ title: 'The bottle size', minimum: 10, maximum: 5000, unit: 'ml' }),
+  },
+  { additionalProperties: false },
+);
+export type Goal = Static<typeof GoalSchema>;
+
+export const InstrumentSchema = Type.Union([Type.Literal('meter'), Type.Literal('strip')], { title: 'The instrument' });
+
+export const StationLogSchema = Type.Object(
+  {
+    doneOn: Type.Optional(DaySchema),
+    massG: Type.Optional(Type.Number({ title: 'The weighed mass', minimum: 1, maximum: 200_000, unit: 'g' })),
+    pH: Type.Optional(Type.Number({ title: 'The measured pH', minimum: 1.5, maximum: 9 })),
+    instrument: Type.Optional(InstrumentSchema),
+    bottles: Type.Optional(Type.Integer({ title: 'The bottles filled', minimum: 0, maximum: 500 })),
+    note: Type.Optional(Type.String({ title: 'The note', maxLength: 2000 })),
+  },
+  { additionalProperties: false },
+);
+export type StationLog = Static<typeof StationLogSchema>;
+
+export const ReadingSchema = Type.Object(
+  {
+    id: Id,
+    stationId: Id,
+    at: Type.String({ title: 'The time of the reading', format: 'date-time' }),
+    pH: Type.Optional(Type.Number({ title: 'The pH', minimum: 1.5, maximum: 9 })),
+    tempC: Type.Optional(Type.Number({ title: 'The temperature', minimum: -5, maximum: 60, unit: '°C' })),
+    instrument: InstrumentSchema,
+    note: Type.Optional(Type.String({ title: 'The note', maxLength: 2000 })),
+  },
+  { additionalProperties: false },
+);
+export type Reading = Static<typeof ReadingSchema>;
+
+export const LotSchema = Type.Object(
+  {
+    id: Id,
+    name: Type.String({ title: 'The name', minLength: 1, maxLength: 80 }),
+    form: Type.Union(
+      ['fresh', 'frozen', 'dried', 'flakes', 'powder'].map((f) => Type.Literal(f as PodLot['form'])),
+      { title: 'The form' },
+    ),
+    varietyId: Type.String({ maxLength: 64 }),
+    waterPct: Type.Number({ title: 'The water content', minimum: 1, maximum: 97, unit: '%' }),
+    sugarsPct: Type.Number({ title: 'The sugar content', minimum: 0, maximum: 60, unit: '%' }),
+    podMassG: Type.Union([Type.Number({ title: 'The weight of a pod', minimum: 0.05, maximum: 1000, unit: 'g' }), Type.Null()]),
+    anatomy: Type.Union([
+      Type.Object({ flesh: Type.Number(), placenta: Type.Number(), seed: Type.Number(), stem: Type.Number({ minimum: 0, maximum: 0.6 }) }),
+      Type.Null(),
+    ]),
+    capsaicinoidClass: Type.Union(
+      ['sweet', 'std', 'chinense', 'superhot'].map((c) => Type.Literal(c as PodLot['capsaicinoidClass'])),
+    ),
+    hex: Hex,
+    like: Id,
+    heat: Type.Union([
+      Type.Object({
+        dryShu: Type.Number({ title: 'The heat', minimum: 1, maximum: 16_100_000, unit: 'SHU' }),
+        sigma: Type.Number({ minimum: 0.01, maximum: 3 }),
+        source: Type.Union(['table', 'label', 'lab', 'taste'].map((c) => Type.Literal(c as 'table'))),
+      }),
+      Type.Null(),
+    ]),
+  },
+  { additionalProperties: false },
+);
+
+const Share = Type.Number({ minimum: 0, maximum: 100 });
+export const IngredientSchema = Type.Object({
+  key: Id,
+  name: Type.String({ minLength: 1, maxLength: 120 }),
+  water: Share,
+  sugars: Share,
+  salt: Share,
+  ethanol: Share,
+  fat: Share,
+  tss: Share,
+  protein: Share,
+  protClass: Type.Union([Type.Literal('intact'), Type.Literal('hydrolysate')]),
+  acids: Type.Record(Type.String(), Share),
+  pH: Type.Union([Type.Object({ lo: Type.Number(), typ: Type.Number({ minimum: 1, maximum: 12 }), hi: Type.Number() }), Type.Null()]),
+  pHdil: Type.Number({ minimum: 0, maximum: 100 }),
+  density: Type.Number({ exclusiveMinimum: 0, maximum: 5 }),
+  measure: Type.Object({ cup: Type.Number(), tbsp: Type.Number(), tsp: Type.Number() }),
+  pieces: Type.Record(Type.String(), Type.Number()),
+  allergens: Type.Array(Type.String()),
+  hex: Hex,
+  confidence: Type.Union([Type.Literal('high'), Type.Literal('medium'), Type.Literal('low')]),
+});
+
+/** A station in a file. `params` is checked against the schema of its kind. */
+export interface StationEntry {
+  id: string;
+  kind: string;
+  params: unknown;
+  log: StationLog;
+}
+
+/** A batch as data: everything needed to run it anywhere. */
+export interface BatchFile {
+  format: typeof BATCH_FORMAT;
+  version: typeof BATCH_VERSION;
+  name: string;
+  style: 'brine-ferment';
+  startDate: string;
+  goal: Goal;
+  stations: StationEntry[];
+  readings: Reading[];
+  /** Keys of duties that were ticked off. */
+  dutiesDone: string[];
+  lots: PodLot[];
+  ingredients: Ingredient[];
+}

@@ -1,0 +1,8 @@
+/** The line: batch files, running them in one world or many, dates, and the report that everything shows. */
+export * from './file';
+export * from './props';
+export * from './run';
+export * from './schedule';
+export * from './report';
+export * from './compose';
+export * from './balance';

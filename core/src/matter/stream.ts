@@ -1,0 +1,121 @@
+import { COMPONENTS, noGrams, type Component, type Grams } from './component';
+
+/** One thing that went into a stream and how much of it is still there. */
+export interface LedgerEntry {
+  id: string;
+  name: string;
+  massG: number;
+  hex: string;
+  /** How strongly it colours a mix: fresh produce 1, dry powders several, water 0. */
+  tint: number;
+}
+
+/**
+ * Stuff flowing through a line: grams of each component, and three quantities that ride along.
+ * `heatShuG` is the heat load, SHU times grams (chapter 2, rule zero: loads add, SHU values do not).
+ * `sidEq` is the strong ion difference in equivalents (chapter 3, section 1).
+ */
+export interface Stream {
+  readonly grams: Readonly<Grams>;
+  readonly heatShuG: number;
+  readonly sidEq: number;
+  readonly ledger: readonly LedgerEntry[];
+}
+
+export const EMPTY: Stream = { grams: noGrams(), heatShuG: 0, sidEq: 0, ledger: [] };
+
+/** Total mass of a stream in g. */
+export function massOf(stream: Stream): number {
+  let sum = 0;
+  for (const c of COMPONENTS) sum += stream.grams[c];
+  return sum;
+}
+
+/** Every component of `stream` times `factor` (0 or more): a portion, or the same stuff in another amount. */
+export function scale(stream: Stream, factor: number): Stream {
+  const grams = noGrams();
+  for (const c of COMPONENTS) grams[c] = stream.grams[c] * factor;
+  return {
+    grams,
+    heatShuG: stream.heatShuG * factor,
+    sidEq: stream.sidEq * factor,
+    ledger: stream.ledger.map((e) => ({ ...e, massG: e.massG * factor })),
+  };
+}
+
+/** Puts streams together. Order does not matter; loads, ions and grams add. */
+export function mix(...streams: readonly Stream[]): Stream {
+  const grams = noGrams();
+  let heatShuG = 0;
+  let sidEq = 0;
+  const ledger = new Map<string, LedgerEntry>();
+  for (const s of streams) {
+    for (const c of COMPONENTS) grams[c] += s.grams[c];
+    heatShuG += s.heatShuG;
+    sidEq += s.sidEq;
+    for (const e of s.ledger) {
+      const had = ledger.get(e.id);
+      ledger.set(e.id, had ? { ...had, massG: had.massG + e.massG } : e);
+    }
+  }
+  return { grams, heatShuG, sidEq, ledger: [...ledger.values()] };
+}
+
+/** What share of each component, of the heat load and of the ions leaves in a separation. All 0 to 1. */
+export interface Parting {
+  share: (component: Component) => number;
+  heat: number;
+  sidEq: number;
+  ledger: number;
+}
+
+/** Parts a stream in two: `taken` holds the shares given by `parting`, `left` the rest; together they are the input. */
+export function part(stream: Stream, parting: Parting): { taken: Stream; left: Stream } {
+  const taken = noGrams();
+  const left = noGrams();
+  for (const c of COMPONENTS) {
+    taken[c] = stream.grams[c] * parting.share(c);
+    left[c] = stream.grams[c] - taken[c];
+  }
+  const bookT = stream.ledger.map((e) => ({ ...e, massG: e.massG * parting.ledger }));
+  const bookL = stream.ledger.map((e) => ({ ...e, massG: e.massG * (1 - parting.ledger) }));
+  const heatT = stream.heatShuG * parting.heat;
+  return {
+    taken: { grams: taken, heatShuG: heatT, sidEq: parting.sidEq, ledger: bookT },
+    left: { grams: left, heatShuG: stream.heatShuG - heatT, sidEq: stream.sidEq - parting.sidEq, ledger: bookL },
+  };
+}
+
+/** Takes the share `share` (0 to 1) of everything alike. */
+export function split(stream: Stream, share: number): { taken: Stream; left: Stream } {
+  return { taken: scale(stream, share), left: scale(stream, 1 - share) };
+}
+
+/** Turns some components into others; the changes must sum to zero grams. Throws RangeError when one would go below zero. */
+export function convert(stream: Stream, change: Partial<Grams>): Stream {
+  const grams = { ...stream.grams };
+  for (const [c, d] of Object.entries(change) as [Component, number][]) {
+    grams[c] += d;
+    if (grams[c] < -1e-9) throw new RangeError(`There is not enough ${c} to convert`);
+    if (grams[c] < 0) grams[c] = 0;
+  }
+  return { ...stream, grams };
+}
+
+/** Heat of a stream as it is, in SHU (heat load over mass); 0 for an empty stream. */
+export function heatShu(stream: Stream): number {
+  const m = massOf(stream);
+  return m > 0 ? stream.heatShuG / m : 0;
+}
+
+/** Mass percent of one component, 0 to 100. */
+export function percent(stream: Stream, component: Component): number {
+  const m = massOf(stream);
+  return m > 0 ? (100 * stream.grams[component]) / m : 0;
+}
+
+/** Salt in the water phase in percent w/w, 100 s/(s + W): what microbes feel (chapter 4, section 1.1). */
+export function waterPhaseSaltPct(stream: Stream): number {
+  const { salt, water } = stream.grams;
+  return salt + water > 0 ? (100 * salt) / (salt + water) : 0;
+}

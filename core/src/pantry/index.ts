@@ -1,0 +1,3 @@
+/** What stands ready: pod lots and ingredients, and how they become streams. */
+export * from './lot';
+export * from './source';

@@ -1,0 +1,132 @@
+import { poolOf, sidForPh, TYPICAL_ACIDS, type AcidWorld } from '../acid';
+import { ACIDS, noGrams, type Component, type Grams } from '../matter/component';
+import { gramsPerGram, type Ingredient } from '../matter/ingredient';
+import { massOf, scale, type Stream } from '../matter/stream';
+import type { Draw } from '../stat/draw';
+import type { PodLot } from './lot';
+
+/** Log-sd of tabulated acid contents: ordinary rows, and liquids sold by strength (chapter 3, section 9). */
+const ACID_SD = { table: 0.25, vinegar: 0.04, citrus: 0.1 } as const;
+/** Log-sd of protein contents, and of the generic protein buffer common to all rows. */
+const PROTEIN_SD = { own: 0.2, shared: 0.3 } as const;
+const PKA_SD = 0.03;
+
+/** The systematic acid unknowns of a draw. */
+export function acidWorld(draw: Draw): AcidWorld {
+  if (draw.typical) return TYPICAL_ACIDS;
+  return {
+    proteinFactor: Math.exp(PROTEIN_SD.shared * draw.z('acid.protein')),
+    pKaShift: PKA_SD * draw.z('acid.pKa'),
+  };
+}
+
+function acidSd(i: Ingredient): number {
+  if (i.key.startsWith('vinegar')) return ACID_SD.vinegar;
+  if (/lime_juice|lemon_juice|calamansi/.test(i.key)) return ACID_SD.citrus;
+  return ACID_SD.table;
+}
+
+/** Natural pH in a draw: triangular on lo/typ/hi, read off at the draw's probability. */
+function naturalPh(pH: { lo: number; typ: number; hi: number }, z: number): number {
+  if (z === 0) return pH.typ;
+  const p = 1 / (1 + Math.exp(-1.702 * z));
+  const { lo, typ, hi } = pH;
+  if (hi <= lo) return typ;
+  const bend = (typ - lo) / (hi - lo);
+  return p < bend ? lo + Math.sqrt(p * (hi - lo) * (typ - lo)) : hi - Math.sqrt((1 - p) * (hi - lo) * (hi - typ));
+}
+
+/** Rows that hardly colour a mix: waters, vinegars, salts, white sugar (our judgement). */
+const FAINT = /^(water|vinegar|salt|sugar_white|msg|citric|lactic|rum|oil_neutral|xanthan|cornstarch|lime_juice|lemon_juice)/;
+
+/** Strength of colour in a mix: produce 1, dry goods 4, faint rows next to nothing (our judgement). */
+function tintOf(row: Ingredient): number {
+  if (FAINT.test(row.key)) return 0.03;
+  return row.water < 20 && row.tss > 30 ? 4 : 1;
+}
+
+const typicalSid = new WeakMap<Ingredient, Map<string, number>>();
+
+/** Moves some components of 1 g by factors and keeps the mass at 1 g by adjusting water. */
+function adjust(base: Grams, factor: (c: Component) => number): Grams {
+  const g = noGrams();
+  let change = 0;
+  for (const c of Object.keys(base) as Component[]) {
+    g[c] = base[c] * (c === 'water' ? 1 : factor(c));
+    change += g[c] - base[c];
+  }
+  g.water = Math.max(0, g.water - change);
+  return g;
+}
+
+function anchored(grams: Grams, row: Ingredient, draw: Draw): { grams: Grams; sidPerG: number } {
+  const world = acidWorld(draw);
+  const key = row.key;
+  let g = grams;
+  if (!draw.typical) {
+    const acidFactor = Math.exp(acidSd(row) * draw.z(`acid.${key}`));
+    const proteinFactor = Math.exp(PROTEIN_SD.own * draw.z(`protein.${key}`));
+    g = adjust(grams, (c) =>
+      (ACIDS as readonly string[]).includes(c) ? acidFactor : c === 'protein' || c === 'hydrolysate' ? proteinFactor : 1,
+    );
+  }
+  if (!row.pH) return { grams: g, sidPerG: 0 };
+  const pH = naturalPh(row.pH, draw.typical ? 0 : draw.z(`pH.${key}`));
+  const kilo: Stream = scale({ grams: g, heatShuG: 0, sidEq: 0, ledger: [] }, 1000);
+  return { grams: g, sidPerG: sidForPh(poolOf(kilo, world), pH, row.pHdil) / 1000 };
+}
+
+function typicalAnchor(grams: Grams, row: Ingredient, memo: string): { grams: Grams; sidPerG: number } {
+  let known = typicalSid.get(row);
+  if (!known) typicalSid.set(row, (known = new Map()));
+  let sidPerG = known.get(memo);
+  if (sidPerG === undefined) {
+    sidPerG = anchored(grams, row, { z: () => 0, typical: true }).sidPerG;
+    known.set(memo, sidPerG);
+  }
+  return { grams, sidPerG };
+}
+
+/**
+ * A mass of an ingredient as a stream: table composition, strong ions anchored to its natural pH
+ * (chapter 3, section 5.1). In a draw, pH, acids and protein vary and the anchor is found anew.
+ */
+export function ingredientStream(row: Ingredient, massG: number, draw: Draw): Stream {
+  const base = gramsPerGram(row);
+  const { grams, sidPerG } = draw.typical ? typicalAnchor(base, row, 'as is') : anchored(base, row, draw);
+  const gram: Stream = {
+    grams,
+    heatShuG: 0,
+    sidEq: sidPerG,
+    ledger: [{ id: row.key, name: row.name, massG: 1, hex: row.hex, tint: tintOf(row) }],
+  };
+  return scale(gram, massG / massOf(gram));
+}
+
+/** Composition of 1 g of a lot: the solids of its acid row, scaled to the lot's own water. */
+function lotGrams(lot: PodLot, row: Ingredient): Grams {
+  const base = gramsPerGram(row);
+  const dry = (1 - lot.waterPct / 100) / (1 - base.water);
+  const g = noGrams();
+  for (const c of Object.keys(base) as Component[]) g[c] = c === 'water' ? lot.waterPct / 100 : base[c] * dry;
+  return g;
+}
+
+/**
+ * A mass of destemmed whole pods of a lot as a stream. Heat is the lot's dry-basis pungency times its dry
+ * matter (chapter 2, section 1.2); in a draw the lot mean varies, and the pods around it.
+ */
+export function lotStream(lot: PodLot, row: Ingredient, massG: number, draw: Draw, podSd: number): Stream {
+  const base = lotGrams(lot, row);
+  const { grams, sidPerG } = draw.typical ? typicalAnchor(base, row, `w${lot.waterPct}`) : anchored(base, row, draw);
+  const spread = lot.heat ? lot.heat.sigma * draw.z(`lot.heat.${lot.id}`) + podSd * draw.z(`lot.pods.${lot.id}`) : 0;
+  const heatShuG = lot.heat ? lot.heat.dryShu * (1 - lot.waterPct / 100) * Math.exp(spread) : 0;
+  const tint = lot.waterPct < 20 ? 6 : 1;
+  const gram: Stream = {
+    grams,
+    heatShuG,
+    sidEq: sidPerG,
+    ledger: [{ id: lot.id, name: lot.name, massG: 1, hex: lot.hex, tint }],
+  };
+  return scale(gram, massG / massOf(gram));
+}

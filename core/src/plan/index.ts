@@ -1,0 +1,2 @@
+/** Dates of a batch. */
+export * from './date';

@@ -1,0 +1,4 @@
+/** What people say, in grams: units of four kitchens, fractions, ranges, pieces, and what was assumed. */
+export * from './units';
+export * from './parse';
+export * from './grams';

@@ -1,0 +1,4 @@
+/** Solving: which pods and how much, as linear programs behind a small solver interface. */
+export * from './linear';
+export * from './pods';
+export * from './wholePods';

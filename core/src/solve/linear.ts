@@ -1,0 +1,49 @@
+/** One row of a linear model: lower <= sum(coefficient * variable) <= upper. */
+export interface LinearRow {
+  /** Coefficient by variable index; absent means 0. */
+  terms: ReadonlyMap<number, number>;
+  lower: number;
+  upper: number;
+}
+
+export interface LinearColumn {
+  cost: number;
+  lower: number;
+  upper: number;
+}
+
+/** Minimise cost; all columns continuous. */
+export interface LinearModel {
+  columns: LinearColumn[];
+  rows: LinearRow[];
+}
+
+export type LinearSolution = { status: 'optimal'; values: number[]; objective: number } | { status: 'infeasible' };
+
+/** What a solver must do. HiGHS stands behind it; tests put another beside it. */
+export interface LinearSolver {
+  solve(model: LinearModel): LinearSolution;
+}
+
+/** Builds a model row by row. */
+export class ModelBuilder implements LinearModel {
+  readonly columns: LinearColumn[] = [];
+  readonly rows: LinearRow[] = [];
+
+  /** Adds a variable and returns its index. Throws RangeError on NaN, for solvers take it silently. */
+  column(cost: number, lower = 0, upper = Infinity): number {
+    if (Number.isNaN(cost + lower) || Number.isNaN(upper)) throw new RangeError('A variable of the model is not a number');
+    this.columns.push({ cost, lower, upper });
+    return this.columns.length - 1;
+  }
+
+  /** Adds a row of [variable, coefficient] pairs. */
+  row(pairs: readonly (readonly [number, number])[], lower: number, upper: number): void {
+    const terms = new Map<number, number>();
+    for (const [index, value] of pairs) {
+      if (!Number.isFinite(value)) throw new RangeError('A coefficient of the model is not a number');
+      if (value !== 0) terms.set(index, (terms.get(index) ?? 0) + value);
+    }
+    this.rows.push({ terms, lower, upper });
+  }
+}

@@ -1,0 +1,3 @@
+/** Numbers about numbers: the normal distribution, quantiles, and named reproducible draws. */
+export * from './normal';
+export * from './draw';
