@@ -1,0 +1,137 @@
+import { boolean, doublePrecision, index, integer, jsonb, pgTable, primaryKey, serial, text, timestamp } from 'drizzle-orm/pg-core';
+import type { Goal, Ingredient, PodLot, StationLog } from '@roskel/core';
+
+const at = (name: string) => timestamp(name, { withTimezone: true, mode: 'string' }).notNull().defaultNow();
+
+export const podLots = pgTable('pod_lots', {
+  id: text('id').primaryKey(),
+  revision: integer('revision').notNull().default(1),
+  lot: jsonb('lot').$type<PodLot>().notNull(),
+  gotOn: text('got_on'),
+  place: text('place').notNull().default(''),
+  note: text('note').notNull().default(''),
+  useFirst: boolean('use_first').notNull().default(false),
+  archived: boolean('archived').notNull().default(false),
+  createdAt: at('created_at'),
+});
+
+export const larderLots = pgTable('larder_lots', {
+  id: text('id').primaryKey(),
+  revision: integer('revision').notNull().default(1),
+  ingredientKey: text('ingredient_key').notNull(),
+  note: text('note').notNull().default(''),
+  archived: boolean('archived').notNull().default(false),
+  createdAt: at('created_at'),
+});
+
+/** Stock is the sum of its moves; a move is never changed or deleted, only answered by another. */
+export const stockMoves = pgTable(
+  'stock_moves',
+  {
+    id: serial('id').primaryKey(),
+    store: text('store').$type<'pods' | 'larder'>().notNull(),
+    itemId: text('item_id').notNull(),
+    deltaG: doublePrecision('delta_g').notNull(),
+    reason: text('reason').notNull(),
+    words: text('words').notNull().default(''),
+    batchId: text('batch_id'),
+    stationId: text('station_id'),
+    at: at('at'),
+  },
+  (t) => [index('stock_moves_item').on(t.store, t.itemId), index('stock_moves_batch').on(t.batchId)],
+);
+
+export const batches = pgTable('batches', {
+  id: text('id').primaryKey(),
+  revision: integer('revision').notNull().default(1),
+  name: text('name').notNull(),
+  style: text('style').notNull(),
+  startDate: text('start_date').notNull(),
+  goal: jsonb('goal').$type<Goal>().notNull(),
+  /** What the batch file carries: the lots and ingredients it names, as they were when chosen. */
+  lots: jsonb('lots').$type<PodLot[]>().notNull(),
+  ingredients: jsonb('ingredients').$type<Ingredient[]>().notNull(),
+  archived: boolean('archived').notNull().default(false),
+  createdAt: at('created_at'),
+  updatedAt: at('updated_at'),
+});
+
+export const stations = pgTable(
+  'stations',
+  {
+    batchId: text('batch_id')
+      .notNull()
+      .references(() => batches.id),
+    position: integer('position').notNull(),
+    id: text('id').notNull(),
+    kind: text('kind').notNull(),
+    params: jsonb('params').notNull(),
+    log: jsonb('log').$type<StationLog>().notNull(),
+  },
+  (t) => [primaryKey({ columns: [t.batchId, t.position] })],
+);
+
+export const readings = pgTable(
+  'readings',
+  {
+    batchId: text('batch_id')
+      .notNull()
+      .references(() => batches.id),
+    id: text('id').notNull(),
+    stationId: text('station_id').notNull(),
+    at: text('at').notNull(),
+    pH: doublePrecision('ph'),
+    tempC: doublePrecision('temp_c'),
+    instrument: text('instrument').$type<'meter' | 'strip'>().notNull(),
+    note: text('note'),
+  },
+  (t) => [primaryKey({ columns: [t.batchId, t.id] })],
+);
+
+export const dutiesDone = pgTable(
+  'duties_done',
+  {
+    batchId: text('batch_id')
+      .notNull()
+      .references(() => batches.id),
+    key: text('key').notNull(),
+    at: at('at'),
+  },
+  (t) => [primaryKey({ columns: [t.batchId, t.key] })],
+);
+
+export const bottlings = pgTable('bottlings', {
+  id: text('id').primaryKey(),
+  batchId: text('batch_id')
+    .notNull()
+    .unique()
+    .references(() => batches.id),
+  name: text('name').notNull(),
+  bottledOn: text('bottled_on').notNull(),
+  bottles: integer('bottles').notNull(),
+  bottleMl: doublePrecision('bottle_ml').notNull(),
+  pH: doublePrecision('ph'),
+  phMeasured: boolean('ph_measured').notNull(),
+  heat: jsonb('heat').$type<{ p10: number; p50: number; p90: number }>().notNull(),
+  hex: text('hex').notNull(),
+  keeping: text('keeping').notNull(),
+  place: text('place').notNull(),
+  useBy: text('use_by').notNull(),
+  live: boolean('live').notNull(),
+  archived: boolean('archived').notNull().default(false),
+});
+
+export const shelfMoves = pgTable('shelf_moves', {
+  id: serial('id').primaryKey(),
+  bottlingId: text('bottling_id')
+    .notNull()
+    .references(() => bottlings.id),
+  delta: integer('delta').notNull(),
+  reason: text('reason').notNull(),
+  at: at('at'),
+});
+
+export const settings = pgTable('settings', {
+  id: text('id').primaryKey(),
+  value: jsonb('value').notNull(),
+});

@@ -1,0 +1,134 @@
+import { highsSolver } from '@roskel/core/highs';
+import {
+  addDays,
+  choosePods,
+  newBatch,
+  paramsOf,
+  reportLine,
+  useMix,
+  withParams,
+  type BatchFile,
+  type BlendParams,
+  type FermentParams,
+  type Goal,
+  type LinearSolver,
+  type PodChoice,
+  type Preparation,
+  type SaltParams,
+  type StationLog,
+} from '@roskel/core';
+import type { Db } from '../db/open';
+import { addBatch } from '../store/batches';
+import { addLarder } from '../store/larder';
+import { addPod, listPods } from '../store/pods';
+import { moveShelf } from '../store/shelf';
+import { DEMO_LARDER, demoLots } from './pantry';
+
+/** A plan that hits its bracket with the given lots, solved as the page would solve it. */
+function plan(solver: LinearSolver, name: string, start: string, goal: Goal, choices: PodChoice[]): BatchFile {
+  const batch = newBatch(name, start, goal);
+  const answer = choosePods(solver, batch, choices);
+  if (answer.status !== 'found') throw new Error(`The demo cannot make ${name}: ${answer.message}`);
+  return useMix(batch, choices, answer.mixes[0]!.gramsByLot);
+}
+
+function log(file: BatchFile, logs: Record<string, StationLog>): BatchFile {
+  return { ...file, stations: file.stations.map((s) => ({ ...s, log: logs[s.id] ?? s.log })) };
+}
+
+function change<P>(file: BatchFile, kind: string, params: Partial<P>): BatchFile {
+  const station = file.stations.find((s) => s.kind === kind)!;
+  return withParams(file, station.id, { ...paramsOf<P>(file, kind), ...params });
+}
+
+/** What a station is planned to weigh, a little off: as a kitchen scale would have it. */
+function weighed(file: BatchFile, today: string, stationId: string, off: number): number {
+  const s = reportLine(file, { today, forecast: false }).stations.find((x) => x.id === stationId)!;
+  return Math.round(s.now.massG * off);
+}
+
+function finished(base: BatchFile, start: string, today: string): BatchFile {
+  let file = change<FermentParams>(base, 'ferment', { days: 19, tempC: 20 });
+  const day = (n: number) => addDays(start, n);
+  const logs: Record<string, StationLog> = { prep: { doneOn: start }, salt: { doneOn: start } };
+  const add = (id: string, entry: StationLog) => {
+    logs[id] = entry;
+    file = log(file, logs);
+  };
+  add('ferment', { doneOn: day(20), pH: 3.58, instrument: 'meter' });
+  add('drain', { doneOn: day(20), massG: weighed(file, today, 'drain', 0.985) });
+  add('blend', { doneOn: day(20), note: 'Five minutes, quite smooth.' });
+  add('strain', { doneOn: day(20), massG: weighed(file, today, 'strain', 0.99) });
+  file = change(file, 'bottle', { fill: 'hot', headspacePct: 5 });
+  add('bottle', { doneOn: day(21), pH: 3.41, instrument: 'meter' });
+  const at = (n: number, hour: number) => `${day(n)}T${String(hour).padStart(2, '0')}:10:00.000Z`;
+  return {
+    ...file,
+    readings: [
+      { id: 'r1', stationId: 'ferment', at: at(3, 18), pH: 4.74, tempC: 20.1, instrument: 'meter' },
+      { id: 'r2', stationId: 'ferment', at: at(7, 19), pH: 4.05, tempC: 19.8, instrument: 'meter' },
+      { id: 'r3', stationId: 'ferment', at: at(14, 18), pH: 3.66, tempC: 20.4, instrument: 'meter' },
+      { id: 'r4', stationId: 'ferment', at: at(20, 9), pH: 3.58, tempC: 20.0, instrument: 'meter' },
+    ],
+  };
+}
+
+function fermenting(base: BatchFile, start: string): BatchFile {
+  const at = (n: number, hour: number) => `${addDays(start, n)}T${String(hour).padStart(2, '0')}:05:00.000Z`;
+  const file = log(change<FermentParams>(base, 'ferment', { days: 13, tempC: 21 }), {
+    prep: { doneOn: start },
+    salt: { doneOn: start, note: 'Brine a little over, kept in the fridge.' },
+  });
+  return {
+    ...file,
+    readings: [
+      { id: 'r1', stationId: 'ferment', at: at(1, 18), pH: 5.11, tempC: 20.6, instrument: 'meter' },
+      { id: 'r2', stationId: 'ferment', at: at(3, 18), pH: 4.78, tempC: 21.0, instrument: 'meter' },
+      { id: 'r3', stationId: 'ferment', at: at(4, 19), pH: 4.52, tempC: 20.9, instrument: 'meter' },
+      { id: 'r4', stationId: 'ferment', at: at(5, 18), pH: 4.31, tempC: 20.4, instrument: 'meter' },
+    ],
+    dutiesDone: ['push-5', 'burp-5'],
+  };
+}
+
+/** Fills an empty data folder with a made-up coast kitchen: pods, a larder, and three batches on real lines. */
+export async function seedDemo(db: Db, today: string): Promise<void> {
+  for (const { input, stockG } of demoLots(today)) await addPod(db, input, stockG, `${stockG} g`);
+  for (const [key, stockG, words] of DEMO_LARDER) await addLarder(db, key, stockG, '', words);
+  const lots = await listPods(db);
+  const pick = (id: string, prep: Preparation = 'whole'): PodChoice => {
+    const found = lots.find((l) => l.id === id)!;
+    return { lot: found.lot, stockG: found.stockG, prep, useFirst: found.useFirst };
+  };
+  const bottles = (lowShu: number, highShu: number, count: number, bottleMl: number): Goal => ({ lowShu, highShu, bottles: count, bottleMl });
+
+  const solver = await highsSolver();
+  const startOld = addDays(today, -41);
+  const old = plan(solver, 'Slipway Red no. 2', startOld, bottles(1300, 3200, 10, 100), [
+    { ...pick('lot-cayenne'), stockG: 640 },
+    pick('lot-pointed'),
+  ]);
+  await addBatch(db, finished(old, startOld, today), today, 'slipway-red-2');
+
+  const startNow = addDays(today, -6);
+  const current = plan(solver, 'Slipway Red no. 3', startNow, bottles(2000, 5000, 10, 100), [
+    { ...pick('lot-cayenne'), stockG: 450 },
+    pick('lot-pointed'),
+    { ...pick('lot-fatalii'), stockG: 90 },
+  ]);
+  const packed = change<SaltParams>(current, 'salt', { mixedMl: 750 });
+  await addBatch(db, fermenting(packed, startNow), today, 'slipway-red-3');
+
+  const startNext = addDays(today, 3);
+  const gold = plan(solver, 'Gorse Gold', startNext, bottles(500, 1300, 6, 150), [
+    pick('lot-bell'),
+    pick('lot-lemondrop'),
+    pick('lot-habanero', 'cored'),
+  ]);
+  const blended = paramsOf<BlendParams>(gold, 'blend');
+  const golden: BlendParams = { ...blended, additions: [...blended.additions, { id: 'mango_ripe', massG: 120 }, { id: 'lime_juice', massG: 30, words: '1 lime' }] };
+  await addBatch(db, change<BlendParams>(gold, 'blend', golden), today, 'gorse-gold');
+
+  await moveShelf(db, 'slipway-red-2', -1, 'opened');
+}
+

@@ -1,0 +1,155 @@
+import { randomUUID } from 'node:crypto';
+import { and, asc, desc, eq, inArray, sql } from 'drizzle-orm';
+import { BATCH_FORMAT, BATCH_VERSION, carry, LineProblem, runLine, TYPICAL, type BatchFile } from '@roskel/core';
+import type { BatchRecord } from '@roskel/contract';
+import { checkBatchFile } from '@roskel/contract/validate';
+import type { Db } from '../db/open';
+import { batches, dutiesDone, readings, stations } from '../db/schema';
+import { NotFound, Stale, Unfit } from './errors';
+import { listLarder } from './larder';
+import { listPods } from './pods';
+import { settleShelf } from './shelf';
+import { settleUse, type StoreName } from './stock';
+
+type Row = typeof batches.$inferSelect;
+
+async function assemble(db: Db, rows: readonly Row[]): Promise<BatchRecord[]> {
+  if (rows.length === 0) return [];
+  const ids = rows.map((r) => r.id);
+  const [allStations, allReadings, allDuties] = [
+    await db.select().from(stations).where(inArray(stations.batchId, ids)).orderBy(asc(stations.position)),
+    await db.select().from(readings).where(inArray(readings.batchId, ids)).orderBy(asc(readings.at)),
+    await db.select().from(dutiesDone).where(inArray(dutiesDone.batchId, ids)).orderBy(asc(dutiesDone.key)),
+  ];
+  return rows.map((row) => ({
+    id: row.id,
+    revision: row.revision,
+    updatedAt: row.updatedAt,
+    file: {
+      format: BATCH_FORMAT,
+      version: BATCH_VERSION,
+      name: row.name,
+      style: row.style as BatchFile['style'],
+      startDate: row.startDate,
+      goal: row.goal,
+      stations: allStations
+        .filter((s) => s.batchId === row.id)
+        .map(({ id, kind, params, log }) => ({ id, kind, params, log })),
+      readings: allReadings
+        .filter((r) => r.batchId === row.id)
+        .map(({ id, stationId, at, pH, tempC, instrument, note }) => ({
+          id,
+          stationId,
+          at,
+          ...(pH === null ? {} : { pH }),
+          ...(tempC === null ? {} : { tempC }),
+          instrument,
+          ...(note === null ? {} : { note }),
+        })),
+      dutiesDone: allDuties.filter((d) => d.batchId === row.id).map((d) => d.key),
+      lots: row.lots,
+      ingredients: row.ingredients,
+    },
+  }));
+}
+
+export async function listBatches(db: Db): Promise<BatchRecord[]> {
+  const rows = await db.select().from(batches).where(eq(batches.archived, false)).orderBy(desc(batches.startDate), asc(batches.id));
+  return assemble(db, rows);
+}
+
+export async function getBatch(db: Db, id: string): Promise<BatchRecord> {
+  const rows = await db.select().from(batches).where(eq(batches.id, id));
+  if (rows.length === 0) throw new NotFound('This batch is not there any more.');
+  return (await assemble(db, rows))[0]!;
+}
+
+/** A file that is fit to be stored: shape, meaning, and its line runs. Throws Unfit with every field that is wrong. */
+export async function fitFile(db: Db, value: unknown): Promise<BatchFile> {
+  const checked = checkBatchFile(value);
+  if (!checked.ok) throw new Unfit('Some of this cannot be.', checked.errors);
+  let file: BatchFile;
+  try {
+    file = carry(checked.file, (await listPods(db)).map((p) => p.lot).filter((l) => !checked.file.lots.some((x) => x.id === l.id)), []);
+  } catch (error) {
+    throw new Unfit((error as Error).message, [{ path: 'lots', message: (error as Error).message }]);
+  }
+  for (const measured of [true, false]) {
+    try {
+      runLine(file, TYPICAL, measured);
+    } catch (error) {
+      if (!(error instanceof LineProblem)) throw error;
+      const at = file.stations.findIndex((s) => s.id === error.stationId);
+      const inner = error.field.startsWith('log/') ? error.field : `params/${error.field}`;
+      throw new Unfit(error.message, [{ path: `stations/${at}/${inner}`, message: error.message }]);
+    }
+  }
+  return file;
+}
+
+async function writeParts(tx: Db, id: string, file: BatchFile): Promise<void> {
+  for (const table of [stations, readings, dutiesDone]) await tx.delete(table).where(eq(table.batchId, id));
+  await tx.insert(stations).values(file.stations.map((s, position) => ({ batchId: id, position, ...s })));
+  if (file.readings.length > 0) await tx.insert(readings).values(file.readings.map((r) => ({ batchId: id, ...r })));
+  const keys = [...new Set(file.dutiesDone)];
+  if (keys.length > 0) await tx.insert(dutiesDone).values(keys.map((key) => ({ batchId: id, key })));
+}
+
+/** What else changed besides the batch. */
+export interface Saved {
+  record: BatchRecord;
+  touched: Set<StoreName | 'shelf'>;
+}
+
+async function settle(tx: Db, id: string, file: BatchFile, today: string): Promise<Saved['touched']> {
+  const pods = new Set((await listPods(tx)).map((p) => p.id));
+  const larder = new Set((await listLarder(tx)).map((l) => l.id));
+  const touched: Saved['touched'] = new Set(await settleUse(tx, id, file, (n) => (n.store === 'pods' ? pods : larder).has(n.id)));
+  if (await settleShelf(tx, id, file, today)) touched.add('shelf');
+  return touched;
+}
+
+const head = (file: BatchFile) => ({
+  name: file.name,
+  style: file.style,
+  startDate: file.startDate,
+  goal: file.goal,
+  lots: file.lots,
+  ingredients: file.ingredients,
+});
+
+export async function addBatch(db: Db, value: unknown, today: string, id: string = randomUUID()): Promise<Saved> {
+  const file = await fitFile(db, value);
+  const touched = await db.transaction(async (tx) => {
+    const t = tx as unknown as Db;
+    await t.insert(batches).values({ id, ...head(file) });
+    await writeParts(t, id, file);
+    return settle(t, id, file, today);
+  });
+  return { record: await getBatch(db, id), touched };
+}
+
+/** Saves a batch whole. Throws Stale when another window saved since `revision`. */
+export async function saveBatch(db: Db, id: string, revision: number, value: unknown, today: string): Promise<Saved> {
+  const file = await fitFile(db, value);
+  const touched = await db.transaction(async (tx) => {
+    const t = tx as unknown as Db;
+    const done = await t
+      .update(batches)
+      .set({ ...head(file), revision: sql`${batches.revision} + 1`, updatedAt: sql`now()` })
+      .where(and(eq(batches.id, id), eq(batches.revision, revision)))
+      .returning({ id: batches.id });
+    if (done.length === 0) return null;
+    await writeParts(t, id, file);
+    return settle(t, id, file, today);
+  });
+  const record = await getBatch(db, id);
+  if (!touched) throw new Stale(record);
+  return { record, touched };
+}
+
+/** Puts a batch away or brings it back; nothing of it is deleted. */
+export async function archiveBatch(db: Db, id: string, archived: boolean): Promise<BatchRecord> {
+  await db.update(batches).set({ archived }).where(eq(batches.id, id));
+  return getBatch(db, id);
+}

@@ -1,0 +1,59 @@
+import { desc, eq, sql } from 'drizzle-orm';
+import { addDays, reportLine, stationKind, type BatchFile } from '@roskel/core';
+import type { BottlingRecord } from '@roskel/contract';
+import type { Db } from '../db/open';
+import { bottlings, shelfMoves } from '../db/schema';
+import { NotFound, Unfit } from './errors';
+
+/** Keeps the shelf in step with a batch: bottles are there exactly while its last station is done. */
+export async function settleShelf(db: Db, batchId: string, file: BatchFile, today: string): Promise<boolean> {
+  const end = file.stations.at(-1);
+  const [had] = await db.select().from(bottlings).where(eq(bottlings.batchId, batchId));
+  if (!end || !stationKind(end.kind).keeping || end.log.doneOn === undefined) {
+    if (had) await db.update(bottlings).set({ archived: true }).where(eq(bottlings.id, had.id));
+    return had !== undefined;
+  }
+  const report = reportLine(file, { today, members: 60, forecast: false });
+  const { finished, heat, bottles, keeping } = report;
+  if (!keeping) return false;
+  const values = {
+    name: file.name,
+    bottledOn: end.log.doneOn,
+    bottles: bottles.filled,
+    bottleMl: bottles.bottleMl,
+    pH: finished.pH,
+    phMeasured: report.stations.at(-1)!.phMeasured,
+    heat,
+    hex: finished.hex,
+    keeping: keeping.text,
+    place: keeping.place,
+    useBy: addDays(end.log.doneOn, keeping.days),
+    live: report.cautions.some((c) => c.id === 'live-pressure'),
+    archived: false,
+  };
+  await db
+    .insert(bottlings)
+    .values({ id: batchId, batchId, ...values })
+    .onConflictDoUpdate({ target: bottlings.batchId, set: values });
+  return true;
+}
+
+export async function listShelf(db: Db): Promise<BottlingRecord[]> {
+  const rows = await db.select().from(bottlings).where(eq(bottlings.archived, false)).orderBy(desc(bottlings.bottledOn));
+  const moved = await db
+    .select({ id: shelfMoves.bottlingId, sum: sql<number>`sum(${shelfMoves.delta})`.mapWith(Number) })
+    .from(shelfMoves)
+    .groupBy(shelfMoves.bottlingId);
+  const sums = new Map(moved.map((m) => [m.id, m.sum]));
+  return rows.map(({ archived: _, ...row }) => ({ ...row, left: Math.max(0, row.bottles + (sums.get(row.id) ?? 0)) }));
+}
+
+export async function moveShelf(db: Db, id: string, delta: number, reason: string): Promise<BottlingRecord> {
+  const there = (await listShelf(db)).find((b) => b.id === id);
+  if (!there) throw new NotFound('These bottles are not on the shelf.');
+  if (there.left + delta < 0 || there.left + delta > there.bottles) {
+    throw new Unfit('The shelf cannot hold that.', [{ path: 'delta', message: `There are ${there.left} of ${there.bottles} bottles.` }]);
+  }
+  await db.insert(shelfMoves).values({ bottlingId: id, delta, reason });
+  return (await listShelf(db)).find((b) => b.id === id)!;
+}

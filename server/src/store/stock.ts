@@ -1,0 +1,73 @@
+import { and, eq, sql } from 'drizzle-orm';
+import { stationKind, type BatchFile, type Need } from '@roskel/core';
+import type { Db } from '../db/open';
+import { stockMoves } from '../db/schema';
+
+export type StoreName = 'pods' | 'larder';
+
+/** Grams in stock by item: the sum of the ledger. */
+export async function stockOf(db: Db, store: StoreName): Promise<Map<string, number>> {
+  const rows = await db
+    .select({ id: stockMoves.itemId, sum: sql<number>`sum(${stockMoves.deltaG})`.mapWith(Number) })
+    .from(stockMoves)
+    .where(eq(stockMoves.store, store))
+    .groupBy(stockMoves.itemId);
+  return new Map(rows.map((r) => [r.id, Math.round(r.sum * 1000) / 1000]));
+}
+
+export interface StockMove {
+  store: StoreName;
+  itemId: string;
+  deltaG: number;
+  reason: string;
+  words?: string;
+  batchId?: string;
+  stationId?: string;
+}
+
+export async function addMove(db: Db, move: StockMove): Promise<void> {
+  await db.insert(stockMoves).values(move);
+}
+
+/**
+ * Makes the ledger say what a batch has used: what its finished stations need, no more and no less. Ticking a
+ * station off takes stock, un-ticking it gives it back, each as a move of its own.
+ */
+export async function settleUse(db: Db, batchId: string, file: BatchFile, has: (need: Need) => boolean): Promise<Set<StoreName>> {
+  const wanted = new Map<string, { need: Need; stationId: string }>();
+  for (const s of file.stations) {
+    if (s.log.doneOn === undefined) continue;
+    for (const need of stationKind(s.kind).needs?.(s.params) ?? []) {
+      if (has(need)) wanted.set(`${need.store}|${need.id}|${s.id}`, { need, stationId: s.id });
+    }
+  }
+  const rows = await db
+    .select({
+      store: stockMoves.store,
+      id: stockMoves.itemId,
+      stationId: stockMoves.stationId,
+      sum: sql<number>`sum(${stockMoves.deltaG})`.mapWith(Number),
+    })
+    .from(stockMoves)
+    .where(and(eq(stockMoves.batchId, batchId)))
+    .groupBy(stockMoves.store, stockMoves.itemId, stockMoves.stationId);
+  const used = new Map(rows.map((r) => [`${r.store}|${r.id}|${r.stationId}`, { ...r, used: -r.sum }]));
+  const touched = new Set<StoreName>();
+  for (const key of new Set([...wanted.keys(), ...used.keys()])) {
+    const want = wanted.get(key);
+    const had = used.get(key);
+    const more = (want?.need.massG ?? 0) - (had?.used ?? 0);
+    if (Math.abs(more) < 0.005) continue;
+    const store = (want?.need.store ?? had!.store) as StoreName;
+    await addMove(db, {
+      store,
+      itemId: want?.need.id ?? had!.id,
+      deltaG: -more,
+      reason: more > 0 ? 'batch' : 'returned',
+      batchId,
+      stationId: want?.stationId ?? had!.stationId ?? '',
+    });
+    touched.add(store);
+  }
+  return touched;
+}
