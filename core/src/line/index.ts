@@ -6,3 +6,4 @@ export * from './schedule';
 export * from './report';
 export * from './compose';
 export * from './balance';
+export * from './why';

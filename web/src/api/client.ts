@@ -1,0 +1,42 @@
+import type { Problem } from '@roskel/contract';
+
+/** What the server refused, with its sentence and the fields it names. */
+export class ApiProblem extends Error {
+  constructor(readonly problem: Problem) {
+    super(problem.detail);
+  }
+}
+
+/** The server cannot be reached; nothing was lost, try again. */
+export class Offline extends Error {
+  constructor() {
+    super('The Roskel server does not answer. Your work is kept in this window.');
+  }
+}
+
+async function call<T>(method: string, path: string, body?: unknown): Promise<T> {
+  let response: Response;
+  try {
+    response = await fetch(`/api${path}`, {
+      method,
+      headers: body === undefined ? {} : { 'Content-Type': 'application/json' },
+      body: body === undefined ? null : JSON.stringify(body),
+    });
+  } catch {
+    throw new Offline();
+  }
+  const value: unknown = await response.json().catch(() => null);
+  if (!response.ok) {
+    throw new ApiProblem(
+      (value as Problem | null) ?? { type: 'about:blank', title: 'Our fault', status: response.status, detail: 'The server gave no answer that can be read.' },
+    );
+  }
+  return value as T;
+}
+
+export const api = {
+  get: <T>(path: string) => call<T>('GET', path),
+  post: <T>(path: string, body: unknown) => call<T>('POST', path, body),
+  put: <T>(path: string, body: unknown) => call<T>('PUT', path, body),
+  remove: <T>(path: string) => call<T>('DELETE', path),
+};

@@ -1,0 +1,127 @@
+<script setup lang="ts">
+import { computed, onBeforeUnmount, onMounted, ref, watch } from 'vue';
+import { CategoryScale, Chart, Filler, LinearScale, LineController, LineElement, PointElement, ScatterController, Tooltip, type ChartConfiguration, type Plugin } from 'chart.js';
+import { daysSince, HOUSE_PH, LEGAL_PH, type Forecast, type Reading } from '@roskel/core';
+import { COLOURS } from '../theme';
+
+Chart.register(CategoryScale, Filler, LinearScale, LineController, LineElement, PointElement, ScatterController, Tooltip);
+
+/** Acid in the jar: the forecast as a band, readings as dots, the two lines, and the ready window as a bar. */
+const props = defineProps<{ forecast: Forecast; readings: readonly Reading[]; from: string; todayDay: number | null; endPh: { day: number; pH: number } | null }>();
+const canvas = ref<HTMLCanvasElement | null>(null);
+let chart: Chart | null = null;
+
+const dots = computed(() => {
+  const list = props.readings.filter((r) => r.pH !== undefined).map((r) => ({ x: daysSince(props.from, r.at), y: r.pH! }));
+  if (props.endPh) list.push({ x: props.endPh.day, y: props.endPh.pH });
+  return list;
+});
+
+const marks: Plugin = {
+  id: 'marks',
+  afterDatasetsDraw(c) {
+    const { ctx, chartArea: a, scales } = c;
+    const { x, y } = scales as Record<'x' | 'y', Chart['scales'][string]>;
+    ctx.save();
+    ctx.font = "12px 'Hanken Grotesk Variable', sans-serif";
+    const rule = (pH: number, text: string, colour: string) => {
+      const at = y!.getPixelForValue(pH);
+      ctx.strokeStyle = colour;
+      ctx.lineWidth = 1.5;
+      ctx.beginPath();
+      ctx.moveTo(a.left, at);
+      ctx.lineTo(a.right, at);
+      ctx.stroke();
+      ctx.fillStyle = COLOURS.soft;
+      ctx.textAlign = 'right';
+      ctx.fillText(text, a.right - 4, at - 4);
+    };
+    rule(LEGAL_PH, '4.6 legal line', COLOURS.warn);
+    rule(HOUSE_PH, '4.0 house line', '#8FA9AC');
+    const { from, to } = props.forecast.ready;
+    if (from !== null) {
+      const x0 = x!.getPixelForValue(from);
+      const x1 = to === null ? a.right : x!.getPixelForValue(to);
+      ctx.fillStyle = COLOURS.rim;
+      ctx.fillRect(x0, a.bottom - 9, Math.max(4, Math.min(a.right, x1) - x0), 6);
+      ctx.fillStyle = COLOURS.soft;
+      ctx.textAlign = 'right';
+      ctx.fillText('ready window', Math.min(a.right, Math.max(x0 + 74, a.left + 76)), a.bottom - 14);
+    }
+    if (props.todayDay !== null) {
+      const at = x!.getPixelForValue(props.todayDay);
+      ctx.setLineDash([3, 3]);
+      ctx.strokeStyle = COLOURS.rim;
+      ctx.beginPath();
+      ctx.moveTo(at, a.top);
+      ctx.lineTo(at, a.bottom);
+      ctx.stroke();
+    }
+    ctx.restore();
+  },
+};
+
+function config(): ChartConfiguration {
+  const f = props.forecast;
+  const band = (key: 'p10' | 'p50' | 'p90') => f.days.map((d, i) => ({ x: d, y: f.pH[i]![key] }));
+  return {
+    type: 'line',
+    data: {
+      datasets: [
+        { type: 'line', data: band('p90'), borderWidth: 0, pointRadius: 0, fill: '+1', backgroundColor: 'rgba(31,111,120,0.2)' },
+        { type: 'line', data: band('p10'), borderWidth: 0, pointRadius: 0 },
+        { type: 'line', data: band('p50'), borderColor: COLOURS.acid, borderWidth: 1.4, borderDash: [4, 3], pointRadius: 0 },
+        { type: 'scatter', data: dots.value, backgroundColor: COLOURS.acid, pointRadius: 5, order: -1 },
+      ],
+    },
+    options: {
+      animation: false,
+      maintainAspectRatio: false,
+      responsive: true,
+      events: [],
+      plugins: { legend: { display: false }, tooltip: { enabled: false } },
+      scales: {
+        x: { type: 'linear', min: 0, max: f.days.at(-1) ?? 21, grid: { display: false }, ticks: { color: COLOURS.soft, maxTicksLimit: 9 }, border: { color: COLOURS.line } },
+        y: { min: 3.2, max: 5.6, grid: { color: '#EFE8D8' }, ticks: { color: COLOURS.soft, stepSize: 0.5 }, border: { display: false } },
+      },
+    },
+    plugins: [marks],
+  };
+}
+function draw() {
+  chart?.destroy();
+  if (canvas.value) chart = new Chart(canvas.value, config());
+}
+onMounted(draw);
+watch(() => [props.forecast, props.readings, props.endPh, props.todayDay], draw);
+onBeforeUnmount(() => chart?.destroy());
+</script>
+
+<template>
+  <div class="chart">
+    <canvas ref="canvas" aria-hidden="true" />
+    <table class="visually-hidden">
+      <caption>
+        pH by day: 10, 50 and 90 % of {{ forecast.members }} jars like this
+      </caption>
+      <tbody>
+        <template v-for="(d, i) in forecast.days" :key="d">
+          <tr v-if="Number.isInteger(d)">
+            <th>day {{ d }}</th>
+            <td>{{ forecast.pH[i]!.p10.toFixed(1) }}</td>
+            <td>{{ forecast.pH[i]!.p50.toFixed(1) }}</td>
+            <td>{{ forecast.pH[i]!.p90.toFixed(1) }}</td>
+          </tr>
+        </template>
+      </tbody>
+    </table>
+  </div>
+</template>
+
+<style scoped>
+.chart {
+  position: relative;
+  height: 100%;
+  min-height: 170px;
+}
+</style>

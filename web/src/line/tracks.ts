@@ -1,0 +1,73 @@
+import type { Banded, Props, StationReport } from '@roskel/core';
+import { ph, shu } from '../format';
+
+/** One of the five tracks under the ribbon. A new track is a line here. */
+export interface Track {
+  key: Exclude<Banded, 'massG'>;
+  name: string;
+  unit: string;
+  colour: string;
+  log: boolean;
+  show(value: number, measured: boolean): string;
+}
+
+export const TRACKS: readonly Track[] = [
+  { key: 'heatShu', name: 'Heat', unit: 'SHU', colour: 'var(--heat)', log: true, show: (v) => shu(v) },
+  { key: 'pH', name: 'Acid', unit: 'pH', colour: 'var(--acid)', log: false, show: (v, m) => ph(v, m) },
+  { key: 'saltPct', name: 'Salt', unit: '%', colour: 'var(--salt)', log: false, show: (v) => v.toFixed(1) },
+  { key: 'sweetPct', name: 'Sweet', unit: '%', colour: 'var(--sweet)', log: false, show: (v) => v.toFixed(1) },
+  { key: 'pulpPct', name: 'Pulp', unit: '%', colour: 'var(--pulp)', log: false, show: (v) => v.toFixed(1) },
+];
+
+export interface TrackPoint {
+  x: number;
+  y: number;
+  value: number;
+  planned: number | null;
+  plannedY: number;
+  low: number;
+  high: number;
+  measured: boolean;
+  done: boolean;
+  stationId: string;
+}
+
+const valueOf = (p: Props, key: Track['key']) => p[key];
+
+/** Points of a track in its strip of `height` from `top`; x comes from the columns' middles. */
+export function trackPoints(track: Track, stations: readonly StationReport[], mids: readonly number[], top: number, height: number): TrackPoint[] {
+  const all: number[] = [];
+  for (const s of stations) {
+    const band = s.band[track.key];
+    for (const v of [valueOf(s.now, track.key), valueOf(s.planned, track.key), band?.p10, band?.p90]) {
+      if (typeof v === 'number' && (!track.log || v > 0)) all.push(track.log ? Math.log(v) : v);
+    }
+  }
+  if (all.length === 0) return [];
+  const low = Math.min(...all);
+  const span = Math.max(...all) - low || 1;
+  const y = (v: number) => {
+    const t = track.log ? Math.log(Math.max(v, 1e-9)) : v;
+    return top + height * (0.84 - 0.68 * Math.min(1, Math.max(0, (t - low) / span)));
+  };
+  return stations.flatMap((s, i) => {
+    const value = valueOf(s.now, track.key);
+    if (value === null || s.now.massG <= 0 || (track.log && value <= 0)) return [];
+    const band = s.band[track.key];
+    const planned = valueOf(s.planned, track.key);
+    return [
+      {
+        x: mids[i]!,
+        y: y(value),
+        value,
+        planned,
+        plannedY: planned === null ? 0 : y(planned),
+        low: y(band?.p10 ?? value),
+        high: y(band?.p90 ?? value),
+        measured: track.key === 'pH' && s.log.pH !== undefined,
+        done: s.done,
+        stationId: s.id,
+      },
+    ];
+  });
+}

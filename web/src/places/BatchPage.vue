@@ -1,0 +1,224 @@
+<script setup lang="ts">
+import { computed, ref, watch } from 'vue';
+import { RouterLink, useRoute, useRouter } from 'vue-router';
+import { levelName, type Banded } from '@roskel/core';
+import { odds, plural, shu } from '../format';
+import { useBatches } from '../stores/batches';
+import { useOpenBatch } from '../stores/openBatch';
+import { useNotices } from '../stores/notices';
+import { useKeys } from '../ui/keys';
+import { PANELS } from '../stations';
+import LineView from '../line/LineView.vue';
+import DoNow from '../ui/DoNow.vue';
+import CautionList from '../ui/CautionList.vue';
+import GoalSheet from '../ui/GoalSheet.vue';
+import SaveState from '../ui/SaveState.vue';
+import WhySheet from '../ui/WhySheet.vue';
+
+const route = useRoute();
+const router = useRouter();
+const batch = useOpenBatch();
+const batches = useBatches();
+const notices = useNotices();
+const chosen = ref('');
+const goal = ref(false);
+const about = ref<{ stationId: string; what: Banded } | null>(null);
+
+watch(
+  () => String(route.params.id ?? ''),
+  (id) => {
+    if (!id) return;
+    chosen.value = String(route.query.at ?? '');
+    void batch.open(id);
+  },
+  { immediate: true },
+);
+watch(
+  () => batch.report,
+  (r) => {
+    if (r && !r.stations.some((s) => s.id === chosen.value)) chosen.value = (r.stations.find((s) => s.active) ?? r.stations.at(-1))?.id ?? '';
+  },
+  { immediate: true },
+);
+const station = computed(() => batch.report?.stations.find((s) => s.id === chosen.value) ?? null);
+const file = computed(() => batch.file);
+const cautions = computed(() => {
+  const order = { danger: 0, caution: 1, note: 2 };
+  return [...(station.value?.cautions ?? [])].sort((a, b) => order[a.severity] - order[b.severity]);
+});
+const elsewhere = computed(() => (batch.report?.cautions ?? []).filter((c) => c.severity === 'danger' && c.stationId !== chosen.value));
+
+function step(by: number) {
+  const list = batch.report?.stations ?? [];
+  const at = list.findIndex((s) => s.id === chosen.value);
+  const next = list[at + by];
+  if (next) chosen.value = next.id;
+}
+useKeys('This batch', [
+  ...Array.from({ length: 9 }, (_, i) => ({
+    key: String(i + 1),
+    says: `station ${i + 1}`,
+    run: () => {
+      const s = batch.report?.stations[i];
+      if (s) chosen.value = s.id;
+    },
+  })),
+  { key: 'arrowright', says: 'next station', run: () => step(1) },
+  { key: 'arrowleft', says: 'station before', run: () => step(-1) },
+  { key: 'g', says: 'the goal', run: () => (goal.value = true) },
+  { key: 'c', says: 'choose the pods', run: () => void router.push({ name: 'choose', params: { id: batch.id } }) },
+  { key: 'e', says: 'export the file', run: () => exportFile() },
+]);
+
+function tick(key: string, isDone: boolean) {
+  const f = batch.file!;
+  const dutiesDone = isDone ? [...f.dutiesDone, key] : f.dutiesDone.filter((k) => k !== key);
+  batch.change('a tick', { ...f, dutiesDone });
+}
+function exportFile() {
+  const f = batch.file;
+  if (!f) return;
+  const url = URL.createObjectURL(new Blob([JSON.stringify(f, null, 2) + '\n'], { type: 'application/json' }));
+  const a = document.createElement('a');
+  a.href = url;
+  a.download = `${f.name.toLowerCase().replace(/[^a-z0-9]+/g, '-').replace(/^-|-$/g, '') || 'batch'}.json`;
+  a.click();
+  setTimeout(() => URL.revokeObjectURL(url), 1000);
+}
+const print = () => window.print();
+async function putAway() {
+  try {
+    await batches.putAway({ id: batch.id, file: batch.file! });
+    await router.push('/batches');
+    notices.say('Put away. Undo brings it back.');
+  } catch (e) {
+    notices.fail(e);
+  }
+}
+</script>
+
+<template>
+  <div class="page">
+    <template v-if="file">
+      <header class="head">
+        <div>
+          <RouterLink class="crumb" to="/batches">Batches</RouterLink><span class="soft crumb"> / brine ferment</span>
+          <h1>{{ file.name }}</h1>
+        </div>
+        <button type="button" class="chip" @click="goal = true">
+          <span>
+            Heat <b>{{ levelName(Math.sqrt(Math.max(1, file.goal.lowShu) * file.goal.highShu)) }}</b> {{ shu(file.goal.lowShu) }} to {{ shu(file.goal.highShu) }}
+          </span>
+        </button>
+        <button type="button" class="chip" @click="goal = true">
+          <span><b>{{ file.goal.bottles }}</b> × {{ file.goal.bottleMl }} ml</span>
+        </button>
+        <span v-if="batch.report && batch.report.heat.p50 > 0" class="odds"><b data-fact="odds">{{ odds(batch.report.odds) }}</b><br />land in the bracket</span>
+        <SaveState class="push" />
+        <button type="button" class="act small no-print" @click="exportFile">Export</button>
+        <button type="button" class="act small no-print" @click="print">Print</button>
+        <button type="button" class="act small no-print" @click="putAway">Put away</button>
+      </header>
+      <div v-if="batch.lineTrouble" class="plate trouble" role="alert">
+        <b>The line stops here:</b> {{ batch.lineTrouble.message }}
+        <button type="button" class="link" @click="chosen = batch.lineTrouble.stationId">Go there</button>
+      </div>
+      <div v-if="batch.report" class="plate line" :class="{ busy: batch.busy }">
+        <LineView
+          :report="batch.report"
+          :chosen="chosen"
+          :trouble="batch.stationTrouble"
+          :bracket="{ low: file.goal.lowShu, high: file.goal.highShu }"
+          @choose="chosen = $event"
+          @why="(stationId, what) => ((chosen = stationId), (about = { stationId, what }))"
+        />
+      </div>
+      <p v-else class="soft">Working out the line.</p>
+      <div v-if="batch.report && station" class="below">
+        <component :is="PANELS[station.kind]" :key="station.id" :station="station" />
+        <div class="side">
+          <DoNow :report="batch.report" @tick="tick" />
+          <div v-if="cautions.length || elsewhere.length" class="cautions">
+            <CautionList :cautions="cautions" />
+            <p v-if="elsewhere.length" class="soft">
+              Also:
+              <button v-for="c in elsewhere" :key="c.id" type="button" class="link" @click="chosen = c.stationId">{{ c.text }}</button>
+            </p>
+          </div>
+        </div>
+      </div>
+      <GoalSheet v-model:show="goal" />
+      <WhySheet v-if="batch.report" :file="file" :report="batch.report" :about="about" @close="about = null" @station="(id) => ((chosen = id), (about = null))" />
+    </template>
+    <p v-else-if="batch.state === 'missing'">This batch is not there any more. <RouterLink to="/batches">Go to your batches.</RouterLink></p>
+    <p v-else-if="batch.state === 'offline'">The server does not answer. <button type="button" class="link" @click="batch.open(String(route.params.id))">Try again</button></p>
+    <p v-else class="soft">Fetching the batch.</p>
+  </div>
+</template>
+
+<style scoped>
+.page {
+  height: 100%;
+}
+.crumb {
+  font-size: 13px;
+  color: var(--soft);
+  text-decoration: none;
+}
+.odds {
+  font-size: 12.5px;
+  line-height: 1.15;
+  color: var(--soft);
+}
+.odds b {
+  color: var(--ink);
+  font-size: 15px;
+}
+.line {
+  overflow: hidden;
+  flex: none;
+  transition: opacity 150ms;
+}
+.line.busy {
+  opacity: 0.75;
+}
+.trouble {
+  padding: 8px 14px;
+  background: var(--warn-plate);
+  border-color: var(--warn);
+}
+.below {
+  flex: 1;
+  min-height: 270px;
+  display: grid;
+  grid-template-columns: minmax(0, 1.15fr) minmax(0, 1.1fr) minmax(0, 0.95fr);
+  gap: 12px;
+}
+.side {
+  display: grid;
+  grid-template-rows: minmax(0, 1fr) auto;
+  gap: 8px;
+  min-height: 0;
+}
+.cautions {
+  max-height: 132px;
+  overflow: auto;
+}
+.cautions p {
+  margin: 4px 0 0;
+  font-size: 13px;
+}
+@media (max-width: 1000px) {
+  .page {
+    height: auto;
+  }
+  .below {
+    grid-template-columns: 1fr;
+  }
+}
+@media (max-height: 700px) {
+  .page {
+    height: auto;
+  }
+}
+</style>

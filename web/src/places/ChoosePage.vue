@@ -1,0 +1,547 @@
+<script setup lang="ts">
+import { computed, onMounted, reactive, ref, shallowRef, watch } from 'vue';
+import { RouterLink, useRoute, useRouter } from 'vue-router';
+import {
+  blurOfMix,
+  blurQuantiles,
+  levelName,
+  lineGain,
+  lotShu,
+  oddsWithin,
+  paramsOf,
+  preparedPerGram,
+  toWholePods,
+  useMix as mixInto,
+  wantedMassG,
+  withSomePods,
+  type BatchFile,
+  type LineGain,
+  type Mix,
+  type PodAnswer,
+  type PodChoice,
+  type Preparation,
+  type PrepParams,
+} from '@roskel/core';
+import { grams as g, odds, plural, shu } from '../format';
+import { heatColour } from '../theme';
+import { heatAxis, hill } from '../charts/HeatAxis';
+import { useOpenBatch } from '../stores/openBatch';
+import { usePods } from '../stores/pods';
+import { bench } from '../worker/client';
+import { useKeys } from '../ui/keys';
+import SaveState from '../ui/SaveState.vue';
+
+const route = useRoute();
+const router = useRouter();
+const batch = useOpenBatch();
+const pods = usePods();
+const KNIFE: Record<Preparation, string> = { whole: 'whole', seedsOut: 'seeds out', halfCored: 'half cored', cored: 'cored' };
+
+/** What is in the mix, by lot: grams, whether the solver may use it, and the knife work. */
+const mix = reactive(new Map<string, { g: number; use: boolean; prep: Preparation }>());
+const answer = shallowRef<PodAnswer | null>(null);
+const trouble = ref('');
+const solving = ref(false);
+const solveMs = ref<number | null>(null);
+const picked = ref(-1);
+const gain = shallowRef<LineGain | null>(null);
+const ready = ref(false);
+
+onMounted(async () => {
+  await Promise.all([batch.id === route.params.id && batch.file ? Promise.resolve() : batch.open(String(route.params.id)), pods.load()]);
+  const file = batch.file;
+  if (!file) return;
+  const planned = new Map(paramsOf<PrepParams>(file, 'prep').pods.map((p) => [p.lotId, p]));
+  for (const p of pods.items) {
+    const had = planned.get(p.id);
+    mix.set(p.id, { g: had?.massG ?? 0, use: p.stockG > 0 || had !== undefined, prep: had?.prep ?? 'whole' });
+  }
+  ready.value = true;
+  if (planned.size === 0 && pods.items.some((p) => p.stockG > 0)) await solve();
+});
+
+const file = computed(() => batch.file);
+/** Stock, plus what this batch has taken already when its prep is done. */
+const stockOf = (id: string, stockG: number) => {
+  const f = file.value;
+  const prep = f?.stations.find((s) => s.kind === 'prep');
+  const took = prep?.log.doneOn ? ((prep.params as PrepParams).pods.find((p) => p.lotId === id)?.massG ?? 0) : 0;
+  return stockG + took;
+};
+const choices = computed<PodChoice[]>(() =>
+  pods.items.filter((p) => mix.has(p.id)).map((p) => ({ lot: p.lot, stockG: stockOf(p.id, p.stockG), prep: mix.get(p.id)!.prep, useFirst: p.useFirst })),
+);
+const gramsByLot = computed(() => Object.fromEntries([...mix].filter(([, m]) => m.g > 0).map(([id, m]) => [id, m.g])));
+const allowed = computed(() => choices.value.filter((c) => mix.get(c.lot.id)?.use && c.stockG > 0));
+
+watch(
+  [file, () => choices.value.length, ready],
+  () => {
+    if (!file.value || !ready.value || choices.value.length === 0) return;
+    try {
+      gain.value = lineGain(withSomePods(file.value, choices.value));
+    } catch (e) {
+      trouble.value = (e as Error).message;
+    }
+  },
+  { immediate: true },
+);
+
+/** The blur in the bottle for what is in the mix now: straight from core on every move of a finger. */
+const live = computed(() => (gain.value ? blurOfMix(choices.value, gramsByLot.value, gain.value) : null));
+const liveOdds = computed(() => (live.value?.blur && file.value ? oddsWithin(live.value.blur, file.value.goal.lowShu, file.value.goal.highShu) : 0));
+const bottles = computed(() => {
+  if (!live.value || !file.value) return 0;
+  const per = wantedMassG(file.value) / file.value.goal.bottles;
+  return live.value.finishedG / per;
+});
+const whole = computed(() => {
+  const counts = toWholePods(choices.value, gramsByLot.value);
+  const byPods = { ...gramsByLot.value, ...Object.fromEntries(counts.map((c) => [c.lotId, c.massG])) };
+  const blur = gain.value ? blurOfMix(choices.value, byPods, gain.value).blur : null;
+  return { counts, blur };
+});
+
+async function solve() {
+  if (!file.value) return;
+  trouble.value = '';
+  solving.value = true;
+  const result = await bench().choose(JSON.parse(JSON.stringify(file.value)) as BatchFile, JSON.parse(JSON.stringify(allowed.value)) as PodChoice[]);
+  solving.value = false;
+  if (!result.ok) {
+    trouble.value = result.message;
+    answer.value = null;
+    return;
+  }
+  solveMs.value = result.ms;
+  answer.value = result.answer;
+  if (result.answer.status === 'found') take(result.answer.mixes[0]!, 0);
+}
+function take(m: Mix, index: number) {
+  if (answer.value) gain.value = answer.value.gain;
+  for (const [id, entry] of mix) entry.g = m.gramsByLot[id] ?? 0;
+  picked.value = index;
+}
+function setGrams(id: string, value: number) {
+  const entry = mix.get(id)!;
+  const stock = choices.value.find((c) => c.lot.id === id)!.stockG;
+  entry.g = Math.max(0, Math.min(stock, value));
+  picked.value = -1;
+}
+const fieldError = reactive(new Map<string, string>());
+function typed(id: string, text: string) {
+  const t = text.trim().replace(',', '.').replace(/\s*g$/, '');
+  const value = t === '' ? 0 : /^\d*\.?\d+$/.test(t) ? Number(t) : Number.NaN;
+  const stock = choices.value.find((c) => c.lot.id === id)!.stockG;
+  if (Number.isNaN(value)) fieldError.set(id, 'Type grams, such as 250.');
+  else if (value > stock + 0.5) fieldError.set(id, `There are only ${g(stock)}.`);
+  else {
+    fieldError.delete(id);
+    setGrams(id, value);
+  }
+}
+async function confirm() {
+  if (!file.value) return;
+  try {
+    batch.change('the pods', mixInto(file.value, choices.value, gramsByLot.value));
+    await router.push({ name: 'batch', params: { id: batch.id }, query: { at: 'prep' } });
+  } catch (e) {
+    trouble.value = (e as Error).message;
+  }
+}
+useKeys('Choose the pods', [
+  { key: 'x', says: 'solve again', run: () => void solve() },
+  { key: 'u', says: 'use this mix', run: () => void confirm() },
+]);
+
+const rows = computed(() =>
+  choices.value.map((c) => {
+    const record = pods.items.find((p) => p.id === c.lot.id)!;
+    const entry = mix.get(c.lot.id)!;
+    const median = lotShu(c.lot);
+    return { c, record, entry, median, mu: median > 0 ? Math.log(median) : null };
+  }),
+);
+const AX = 330;
+const lotAxis = heatAxis(50, 400_000, 8, AX - 8);
+const BW = 470;
+const bottleAxis = heatAxis(100, 100_000, 12, BW - 12);
+const quant = computed(() => (live.value?.blur ? blurQuantiles(live.value.blur) : null));
+const holding = computed(() => {
+  const l = live.value;
+  if (!l?.blur || !gain.value) return 'Nothing hot is in the mix yet.';
+  const top = l.swing[0];
+  const c = choices.value.find((x) => x.lot.id === top?.lotId);
+  if (!c) return 'Nothing hot is in the mix yet.';
+  const more = blurOfMix(choices.value, { ...gramsByLot.value, [c.lot.id]: (gramsByLot.value[c.lot.id] ?? 0) + 10 }, gain.value);
+  const delta = Math.exp(more.blur!.mu) - Math.exp(l.blur.mu);
+  return `${c.lot.name} is the swing: 10 g more moves the middle by ${delta > 0 ? '+' : ''}${shu(Math.abs(delta))} SHU. It makes about ${Math.round(top!.share * 100)} in 100 parts of the blur. A taste test of one pod, or more pods from other plants, would narrow it.`;
+});
+const knife = computed(() => {
+  const used = rows.value.filter((r) => r.entry.g > 0);
+  if (used.length === 0) return 'Nothing to cut yet.';
+  const parts = used.map((r) => `${r.c.lot.name} ${KNIFE[r.entry.prep]}`);
+  return `${parts.join('; ')}. The heat sits in the pale ribs, not in the seeds. Gloves on, hands off your eyes.`;
+});
+const wholeText = computed(() => {
+  if (whole.value.counts.length === 0) return 'Weigh these; there are no pods to count.';
+  const list = whole.value.counts.map((n) => `${n.pods} ${choices.value.find((c) => c.lot.id === n.lotId)!.lot.name}`).join(', ');
+  const mid = whole.value.blur ? Math.exp(whole.value.blur.mu) : 0;
+  return `${list}. Rounded to whole pods the middle is ${shu(mid)} SHU. Weighing is surer than counting.`;
+});
+const mixTotal = (m: Mix) => Object.values(m.gramsByLot).reduce((s, x) => s + x, 0);
+const hexOf = (id: string) => choices.value.find((c) => c.lot.id === id)?.lot.hex ?? '#999';
+const share = (c: PodChoice, grams: number) => (preparedPerGram(c.lot, c.prep).massG > 0 ? grams : 0);
+</script>
+
+<template>
+  <div class="page">
+    <header class="head">
+      <div>
+        <RouterLink class="crumb" to="/batches">Batches</RouterLink><span class="crumb"> / </span>
+        <RouterLink class="crumb" :to="{ name: 'batch', params: { id: String(route.params.id) } }">{{ file?.name ?? 'batch' }}</RouterLink>
+        <h1>Choose the pods</h1>
+      </div>
+      <span v-if="file" class="chip">{{ plural(file.goal.bottles, 'bottle') }} of {{ file.goal.bottleMl }} ml, {{ shu(file.goal.lowShu) }} to {{ shu(file.goal.highShu) }} SHU</span>
+      <SaveState class="push" />
+      <button type="button" class="act" :disabled="solving || allowed.length === 0" @click="solve">{{ solving ? 'Solving' : 'Solve again' }}</button>
+      <button type="button" class="act main" :disabled="!live || live.finishedG <= 0" @click="confirm">Use this mix</button>
+    </header>
+    <p v-if="ready && pods.items.length === 0" class="plate note">There are no pods yet. <RouterLink to="/pods">Add a lot of pods</RouterLink> and come back.</p>
+    <div v-else-if="file" class="grid">
+      <section class="plate lots" aria-label="Pods to hand">
+        <div class="lot headrow">
+          <span />
+          <b>Pods to hand</b>
+          <b>In the mix</b>
+          <svg :viewBox="`0 0 ${AX} 18`" aria-hidden="true">
+            <text v-for="t in lotAxis.ticks" :key="t" :x="lotAxis.x(t)" y="13" text-anchor="middle">{{ t.toLocaleString('en') }}</text>
+          </svg>
+        </div>
+        <div v-for="r in rows" :key="r.c.lot.id" class="lot" :class="{ out: r.entry.g <= 0 }">
+          <label class="use" :title="`Let the solver use ${r.c.lot.name}`">
+            <input v-model="r.entry.use" type="checkbox" :aria-label="`Let the solver use ${r.c.lot.name}`" :disabled="r.c.stockG <= 0" />
+          </label>
+          <div class="name">
+            <i :style="{ background: r.c.lot.hex }" />
+            <span>
+              <b>{{ r.c.lot.name }}</b>
+              <span class="soft">{{ r.c.lot.form }}{{ r.record.place ? `, ${r.record.place}` : '' }}</span>
+            </span>
+          </div>
+          <div class="dose">
+            <div class="nums">
+              <input
+                class="entry grams"
+                :value="r.entry.g > 0 ? Math.round(r.entry.g * 10) / 10 : ''"
+                placeholder="0"
+                inputmode="decimal"
+                :aria-label="`${r.c.lot.name}, grams in the mix`"
+                :aria-invalid="fieldError.has(r.c.lot.id) ? 'true' : undefined"
+                @change="typed(r.c.lot.id, ($event.target as HTMLInputElement).value)"
+              />
+              <span class="soft">of {{ g(r.c.stockG) }}</span>
+              <select v-model="r.entry.prep" :aria-label="`${r.c.lot.name}, knife work`" :disabled="!r.c.lot.anatomy">
+                <option v-for="(label, value) in KNIFE" :key="value" :value="value">{{ label }}</option>
+              </select>
+            </div>
+            <input
+              type="range"
+              min="0"
+              :max="Math.max(1, r.c.stockG)"
+              step="1"
+              :value="share(r.c, r.entry.g)"
+              :style="{ '--p': `${(100 * r.entry.g) / Math.max(1, r.c.stockG)}%` }"
+              :aria-label="`${r.c.lot.name}, share`"
+              :aria-valuetext="g(r.entry.g)"
+              @input="setGrams(r.c.lot.id, Number(($event.target as HTMLInputElement).value))"
+            />
+            <p v-if="fieldError.has(r.c.lot.id)" class="field-error" role="alert">{{ fieldError.get(r.c.lot.id) }}</p>
+          </div>
+          <svg :viewBox="`0 0 ${AX} 46`" preserveAspectRatio="none" role="img" :aria-label="r.mu === null ? 'no heat' : `about ${shu(r.median)} SHU as it is`">
+            <line v-for="t in lotAxis.ticks" :key="t" :x1="lotAxis.x(t)" :x2="lotAxis.x(t)" y1="0" y2="46" stroke="#ece5d4" />
+            <path v-if="r.mu !== null" :d="hill(r.mu, r.c.lot.heat!.sigma, lotAxis.x, 44, 36)" :fill="heatColour(r.median)" opacity="0.85" />
+            <text v-else x="14" y="27">no heat, all body</text>
+          </svg>
+        </div>
+      </section>
+      <div class="right">
+        <section class="plate bottle" aria-label="Heat in the bottle">
+          <h2>Heat in the bottle <span v-if="quant" class="soft" data-fact="middle">about {{ shu(quant.p50) }} SHU, {{ levelName(quant.p50) }}</span></h2>
+          <svg :viewBox="`0 0 ${BW} 124`" role="img" :aria-label="quant ? `10 to 90 %: ${shu(quant.p10)} to ${shu(quant.p90)} SHU` : 'no heat yet'">
+            <line v-for="t in bottleAxis.ticks" :key="t" :x1="bottleAxis.x(t)" :x2="bottleAxis.x(t)" y1="6" y2="104" stroke="#ece5d4" />
+            <text v-for="t in bottleAxis.ticks" :key="`t${t}`" :x="bottleAxis.x(t)" y="120" text-anchor="middle">{{ t.toLocaleString('en') }}</text>
+            <rect :x="bottleAxis.x(Math.max(100, file.goal.lowShu))" y="10" :width="Math.max(2, bottleAxis.x(file.goal.highShu) - bottleAxis.x(Math.max(100, file.goal.lowShu)))" height="94" fill="var(--active)" />
+            <path v-if="live?.blur" data-fact="blur" :d="hill(live.blur.mu, live.blur.sigma, bottleAxis.x, 104, 84)" :fill="heatColour(quant!.p50)" opacity="0.85" />
+            <line v-if="quant" :x1="bottleAxis.x(quant.p50)" :x2="bottleAxis.x(quant.p50)" y1="18" y2="104" stroke="var(--ink)" stroke-width="1.5" />
+            <path :d="`M ${bottleAxis.x(Math.max(100, file.goal.lowShu)) + 8} 10 h -8 v 94 h 8`" class="bracket" />
+            <path :d="`M ${bottleAxis.x(file.goal.highShu) - 8} 10 h 8 v 94 h -8`" class="bracket" />
+          </svg>
+          <p v-if="live?.blur"><b class="big" data-fact="odds">{{ odds(liveOdds) }}</b> batches like this land inside the bracket. Fills about <b data-fact="bottles">{{ bottles.toFixed(1) }}</b> bottles.</p>
+          <p v-else class="soft">Put something hot into the mix.</p>
+        </section>
+        <section class="plate ways" aria-label="Ways to get there">
+          <h2>{{ answer?.status === 'found' ? (answer.mixes.length === 1 ? 'One way to get there' : `${['', 'One', 'Two', 'Three'][answer.mixes.length]} ways to get there`) : 'Ways to get there' }}</h2>
+          <p v-if="trouble" class="field-error" role="alert">{{ trouble }}</p>
+          <template v-if="answer?.status === 'found'">
+            <button v-for="(m, i) in answer.mixes" :key="i" type="button" class="way bare" :class="{ on: picked === i }" :aria-pressed="picked === i" @click="take(m, i)">
+              <b>{{ m.label }}</b>
+              <span class="strip"><i v-for="(grams, id) in m.gramsByLot" :key="id" :style="{ width: `${(100 * grams) / mixTotal(m)}%`, background: hexOf(String(id)) }" /></span>
+              <b class="n">{{ odds(m.odds) }}</b>
+              <span class="soft">{{ Object.values(m.gramsByLot).map((x) => Math.round(x)).join(' / ') }} g; {{ m.reasons.join(', ') }}</span>
+            </button>
+          </template>
+          <div v-else-if="answer" class="short" role="status">
+            <p><b>{{ answer.message }}</b></p>
+            <p v-if="answer.nearestShu !== null">The nearest these pods reach is about <b data-fact="nearest">{{ shu(answer.nearestShu) }} SHU</b>.</p>
+            <ul>
+              <li v-for="h in answer.help" :key="h">{{ h }}</li>
+            </ul>
+            <button v-if="answer.nearest" type="button" class="act" @click="take(answer.nearest, 0)">Take the nearest</button>
+          </div>
+          <p v-else-if="!trouble" class="soft">Tick the lots that may go in and solve, or drag shares yourself.</p>
+          <span v-if="solveMs !== null" class="visually-hidden" data-fact="solve-ms">{{ solveMs.toFixed(1) }}</span>
+        </section>
+      </div>
+      <section class="plate notes">
+        <div>
+          <h2>What is holding it</h2>
+          <p>{{ holding }}</p>
+        </div>
+        <div>
+          <h2>Knife work</h2>
+          <p>{{ knife }}</p>
+        </div>
+        <div>
+          <h2>Whole pods</h2>
+          <p>{{ wholeText }}</p>
+        </div>
+      </section>
+    </div>
+    <p v-else-if="batch.state === 'missing'">This batch is not there any more. <RouterLink to="/batches">Go to your batches.</RouterLink></p>
+  </div>
+</template>
+
+<style scoped>
+.page {
+  height: 100%;
+}
+.crumb {
+  font-size: 13px;
+  color: var(--soft);
+  text-decoration: none;
+}
+.note {
+  padding: 18px;
+}
+.grid {
+  flex: 1;
+  min-height: 0;
+  display: grid;
+  grid-template-columns: minmax(0, 1.32fr) minmax(0, 1fr);
+  grid-template-rows: minmax(0, 1fr) auto;
+  gap: 12px;
+}
+.lots {
+  overflow: auto;
+  padding: 4px 14px;
+}
+.lot {
+  display: grid;
+  grid-template-columns: 28px 148px 218px minmax(0, 1fr);
+  gap: 10px;
+  align-items: center;
+  border-bottom: 1px dashed var(--line);
+  padding: 3px 0;
+}
+.lot svg {
+  width: 100%;
+  height: 46px;
+}
+.headrow {
+  position: sticky;
+  top: -4px;
+  background: var(--plate);
+  z-index: 1;
+}
+.headrow svg {
+  height: 18px;
+}
+svg text {
+  font-size: 12px;
+  fill: var(--soft);
+}
+.lot.out .name,
+.lot.out svg {
+  opacity: 0.6;
+}
+.use {
+  display: grid;
+  place-items: center;
+  min-height: 44px;
+}
+.use input {
+  width: 20px;
+  height: 20px;
+  accent-color: var(--rim);
+}
+.name {
+  display: grid;
+  grid-template-columns: 14px 1fr;
+  gap: 8px;
+  align-items: center;
+  line-height: 1.2;
+}
+.name i {
+  height: 32px;
+  border-radius: 6px 6px 9px 9px;
+}
+.name .soft {
+  display: block;
+  font-size: 13px;
+}
+.nums {
+  display: grid;
+  grid-template-columns: 66px 1fr 82px;
+  gap: 6px;
+  align-items: center;
+  font-size: 13px;
+}
+.grams {
+  min-height: 32px;
+  padding: 2px 8px;
+  font-weight: 700;
+  font-size: 15px;
+}
+.nums select {
+  min-height: 32px;
+  border: 1.5px solid var(--line);
+  border-radius: 8px;
+  background: var(--plate);
+}
+input[type='range'] {
+  appearance: none;
+  width: 100%;
+  height: 22px;
+  margin: 0;
+  background: transparent;
+  cursor: ew-resize;
+}
+input[type='range']::-webkit-slider-runnable-track {
+  height: 7px;
+  border-radius: 4px;
+  background: linear-gradient(to right, var(--rim) var(--p), #e8e1cf var(--p));
+}
+input[type='range']::-moz-range-track {
+  height: 7px;
+  border-radius: 4px;
+  background: linear-gradient(to right, var(--rim) var(--p), #e8e1cf var(--p));
+}
+input[type='range']::-webkit-slider-thumb {
+  appearance: none;
+  width: 18px;
+  height: 18px;
+  margin-top: -5.5px;
+  border-radius: 9px;
+  background: var(--plate);
+  border: 2.5px solid var(--rim);
+}
+.right {
+  display: grid;
+  grid-template-rows: auto minmax(0, 1fr);
+  gap: 12px;
+  min-height: 0;
+}
+.bottle,
+.ways {
+  padding: 10px 16px;
+  overflow: auto;
+}
+.bottle h2 {
+  display: flex;
+  justify-content: space-between;
+}
+.bottle h2 .soft {
+  font: 400 14px 'Hanken Grotesk Variable', sans-serif;
+}
+.bottle svg {
+  width: 100%;
+  height: auto;
+  display: block;
+}
+.bracket {
+  fill: none;
+  stroke: var(--rim);
+  stroke-width: 3;
+}
+.big {
+  font: 700 22px 'Bricolage Grotesque Variable', sans-serif;
+}
+.bottle p {
+  margin: 4px 0 0;
+}
+.way {
+  display: grid;
+  grid-template-columns: 132px 1fr 76px;
+  gap: 2px 10px;
+  width: 100%;
+  padding: 8px 6px;
+  min-height: 52px;
+  align-items: center;
+  border-bottom: 1px dashed var(--line);
+  line-height: 1.2;
+}
+.way .strip {
+  display: flex;
+  height: 18px;
+  border-radius: 9px;
+  overflow: hidden;
+}
+.way.on .strip {
+  outline: 2.5px solid var(--rim);
+  outline-offset: 2px;
+}
+.way .soft {
+  grid-column: 2 / 4;
+  font-size: 13px;
+}
+.n {
+  text-align: right;
+}
+.short ul {
+  margin: 4px 0 8px;
+  padding-left: 18px;
+}
+.short p {
+  margin: 4px 0;
+}
+.notes {
+  grid-column: 1 / -1;
+  display: grid;
+  grid-template-columns: repeat(3, 1fr);
+  gap: 20px;
+  padding: 10px 16px;
+}
+.notes p {
+  margin: 2px 0 0;
+  font-size: 14px;
+  line-height: 1.35;
+  color: var(--soft);
+}
+@media (max-width: 1000px) {
+  .page {
+    height: auto;
+  }
+  .grid,
+  .notes {
+    grid-template-columns: 1fr;
+  }
+  .lot {
+    grid-template-columns: 28px 1fr;
+  }
+  .lot .dose,
+  .lot svg {
+    grid-column: 2;
+  }
+}
+</style>

@@ -1,0 +1,147 @@
+<script setup lang="ts">
+import { computed, onMounted, ref } from 'vue';
+import type { LarderRecord } from '@roskel/contract';
+import { ingredient, type Ingredient } from '@roskel/core';
+import { grams } from '../format';
+import { useLarder } from '../stores/larder';
+import { useKeys } from '../ui/keys';
+import LarderSheet from '../ui/LarderSheet.vue';
+
+const larder = useLarder();
+const find = ref('');
+const sheet = ref(false);
+const item = ref<LarderRecord | null>(null);
+onMounted(() => void larder.load());
+function open(l: LarderRecord | null) {
+  item.value = l;
+  sheet.value = true;
+}
+useKeys('Larder', [{ key: 'n', says: 'put something in', run: () => open(null) }]);
+
+/** Which board a thing stands on: by what it does in a sauce, read off its composition. */
+function boardOf(i: Ingredient): string {
+  const acids = Object.values(i.acids).reduce((s, x) => s + (x ?? 0), 0);
+  if (i.salt > 20) return 'Salt';
+  if ((i.pH && i.pH.typ < 3.2 && acids > 2 && i.water > 60) || /acid/.test(i.key)) return 'Sour';
+  if (i.sugars > 45) return 'Sweet';
+  if (i.water < 30 || /sauce|mustard|paste/.test(i.key)) return 'Spice and body';
+  return 'Garden and fruit';
+}
+const ORDER = ['Sour', 'Salt', 'Sweet', 'Garden and fruit', 'Spice and body'];
+const PH = { low: 2, high: 7.5 };
+const boards = computed(() => {
+  const rows = larder.items
+    .map((l) => ({ l, i: ingredient(l.ingredientKey) }))
+    .filter(({ i }) => i.name.toLowerCase().includes(find.value.trim().toLowerCase()));
+  return ORDER.map((name) => ({ name, rows: rows.filter((r) => boardOf(r.i) === name) })).filter((b) => b.rows.length > 0);
+});
+/** Few days' worth: under 50 g of anything but spice is worth a word. */
+const low = (l: LarderRecord, i: Ingredient) => l.stockG <= (i.water < 30 ? 10 : 50);
+const x = (pH: number) => 4 + (92 * (Math.min(PH.high, Math.max(PH.low, pH)) - PH.low)) / (PH.high - PH.low);
+</script>
+
+<template>
+  <div class="page">
+    <header class="head">
+      <h1>Larder</h1>
+      <input v-model="find" data-find class="entry find" type="search" placeholder="Find in the larder" aria-label="Find in the larder" />
+      <span class="push soft key"><svg width="64" height="12" aria-hidden="true"><rect x="4" y="4" width="30" height="5" rx="2.5" fill="var(--acid)" opacity="0.3" /><circle cx="19" cy="6.5" r="3.6" fill="var(--plate)" stroke="var(--acid)" stroke-width="1.6" /></svg>usual pH, 2 to 7.5</span>
+      <span class="chip"><b>{{ larder.items.length }}</b>&nbsp;things</span>
+      <button type="button" class="act main" @click="open(null)">Put something in</button>
+    </header>
+    <p v-if="larder.state === 'failed'" class="plate note">{{ larder.error }} <button type="button" class="link" @click="larder.load()">Try again</button></p>
+    <p v-else-if="larder.state === 'loading'" class="soft">Fetching your larder.</p>
+    <div v-else-if="larder.items.length === 0" class="plate note">
+      <h2>The larder is empty</h2>
+      <p>Vinegar, salt and garlic are enough to begin. Say amounts as you like: 2 cups, 3 heads, 500 g.</p>
+      <button type="button" class="act main" @click="open(null)">Put something in</button>
+    </div>
+    <p v-else-if="boards.length === 0" class="soft">Nothing is called "{{ find }}".</p>
+    <section v-for="b in boards" :key="b.name" class="board" :aria-label="b.name">
+      <h2>{{ b.name }}</h2>
+      <div class="jars">
+        <button v-for="{ l, i } in b.rows" :key="l.id" type="button" class="plate jar bare" :aria-label="`${i.name}, ${grams(l.stockG)}`" @click="open(l)">
+          <i class="lid" :style="{ background: i.hex }" />
+          <b class="n">{{ i.name }}</b>
+          <span class="g" :class="{ low: low(l, i) }" :data-stock="l.id">{{ grams(l.stockG) }}{{ low(l, i) ? (l.stockG <= 0 ? ', out' : ', low') : '' }}</span>
+          <svg v-if="i.pH" viewBox="0 0 100 12" aria-hidden="true">
+            <line x1="4" x2="96" y1="6" y2="6" stroke="#e8e1cf" stroke-width="2" />
+            <rect :x="x(i.pH.lo)" y="3.5" :width="Math.max(2, x(i.pH.hi) - x(i.pH.lo))" height="5" rx="2.5" fill="var(--acid)" opacity="0.35" />
+            <circle :cx="x(i.pH.typ)" cy="6" r="3.4" fill="var(--plate)" stroke="var(--acid)" stroke-width="1.6" />
+          </svg>
+          <span v-else class="soft none">no pH of its own</span>
+        </button>
+      </div>
+    </section>
+    <LarderSheet v-model:show="sheet" :item="item" />
+  </div>
+</template>
+
+<style scoped>
+.find {
+  width: 210px;
+}
+.note {
+  padding: 18px;
+}
+.key {
+  display: flex;
+  align-items: center;
+  gap: 4px;
+  font-size: 13px;
+}
+.board {
+  border-bottom: 6px solid var(--rim);
+  padding-bottom: 0;
+}
+.board h2 {
+  font-size: 15px;
+  margin-bottom: 4px;
+}
+.jars {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 6px 10px;
+}
+.jar {
+  display: grid;
+  grid-template-columns: 12px 1fr;
+  grid-template-rows: auto auto auto;
+  column-gap: 9px;
+  width: 178px;
+  min-height: 78px;
+  padding: 6px 10px 5px;
+  border-bottom: 0;
+  border-radius: 12px 12px 0 0;
+  background: var(--plate);
+  border: 2px solid var(--rim);
+  border-bottom-width: 0;
+  cursor: pointer;
+}
+.jar:hover {
+  background: #fff;
+}
+.lid {
+  grid-row: 1 / 4;
+  border-radius: 6px;
+  border: 1px solid rgb(0 0 0 / 12%);
+}
+.n {
+  line-height: 1.15;
+  font-size: 14px;
+  align-self: start;
+}
+.g {
+  font-weight: 600;
+}
+.low {
+  color: var(--warn);
+}
+.jar svg {
+  width: 100%;
+  height: 12px;
+}
+.none {
+  font-size: 12px;
+}
+</style>

@@ -1,0 +1,123 @@
+<script setup lang="ts">
+import { computed, onMounted, ref } from 'vue';
+import { RouterLink } from 'vue-router';
+import type { BottlingRecord } from '@roskel/contract';
+import { levelName } from '@roskel/core';
+import { day, plural, shu, today } from '../format';
+import { useNotices } from '../stores/notices';
+import { useShelf } from '../stores/shelf';
+import BottleShape from '../ui/BottleShape.vue';
+
+const shelf = useShelf();
+const notices = useNotices();
+const find = ref('');
+onMounted(() => void shelf.load());
+const shown = computed(() => shelf.items.filter((b) => b.name.toLowerCase().includes(find.value.trim().toLowerCase())));
+const left = computed(() => shelf.items.reduce((s, b) => s + b.left, 0));
+const litres = computed(() => shelf.items.reduce((s, b) => s + b.left * b.bottleMl, 0) / 1000);
+async function take(b: BottlingRecord, reason: 'opened' | 'given' | 'thrown') {
+  try {
+    await shelf.take(b, reason);
+  } catch (e) {
+    notices.fail(e);
+  }
+}
+const late = (b: BottlingRecord) => b.useBy < today();
+</script>
+
+<template>
+  <div class="page">
+    <header class="head">
+      <h1>Shelf</h1>
+      <input v-model="find" data-find class="entry find" type="search" placeholder="Find a sauce" aria-label="Find a sauce" />
+      <span class="push chip"><b>{{ left }}</b>&nbsp;bottles, {{ litres.toFixed(1) }} l</span>
+    </header>
+    <p v-if="shelf.state === 'failed'" class="plate note">{{ shelf.error }} <button type="button" class="link" @click="shelf.load()">Try again</button></p>
+    <p v-else-if="shelf.state === 'loading'" class="soft">Fetching your shelf.</p>
+    <div v-else-if="shelf.items.length === 0" class="plate note">
+      <h2>The shelf is empty</h2>
+      <p>Mark a batch as bottled and its bottles stand here, with how they keep. <RouterLink to="/batches">Go to your batches.</RouterLink></p>
+    </div>
+    <p v-else-if="shown.length === 0" class="soft">No sauce is called "{{ find }}".</p>
+    <section v-for="b in shown" :key="b.id" class="row" :aria-label="b.name">
+      <div class="board">
+        <div class="bottles">
+          <BottleShape v-for="n in Math.min(b.bottles, 18)" :key="n" :hex="b.hex" :fill="n <= b.left ? 1 : 0" :live="b.live" :ghost="n > b.left" :size="122" />
+          <span v-if="b.bottles > 18" class="soft">and {{ b.bottles - 18 }} more</span>
+        </div>
+        <div class="plank" />
+      </div>
+      <div class="what">
+        <h2><RouterLink :to="{ name: 'batch', params: { id: b.batchId } }">{{ b.name }}</RouterLink></h2>
+        <p class="soft">bottled {{ day(b.bottledOn) }}, {{ b.live ? 'live' : 'filled hot' }}, {{ b.pH === null ? 'no pH' : b.phMeasured ? `pH ${b.pH.toFixed(2)} measured` : `pH about ${b.pH.toFixed(1)}, not measured` }}</p>
+        <p class="soft">{{ levelName(b.heat.p50) }}: {{ shu(b.heat.p10) }} to {{ shu(b.heat.p90) }} SHU, {{ b.bottleMl }} ml</p>
+        <p><b :class="{ late: late(b) }">{{ b.place.charAt(0).toUpperCase() + b.place.slice(1) }}, use by {{ day(b.useBy) }}</b> · <span data-fact="left">{{ b.left }} of {{ plural(b.bottles, 'bottle') }} left</span></p>
+        <p class="soft small">{{ b.keeping }}</p>
+        <div class="acts">
+          <button type="button" class="act small" :disabled="b.left === 0" @click="take(b, 'opened')">Open one</button>
+          <button type="button" class="act small" :disabled="b.left === 0" @click="take(b, 'given')">Give one away</button>
+          <button type="button" class="link" :disabled="b.left === 0" @click="take(b, 'thrown')">throw one away</button>
+        </div>
+      </div>
+    </section>
+    <p v-if="shelf.items.length > 0" class="soft small">Home guidance only. Local food law decides about anything sold or given widely.</p>
+  </div>
+</template>
+
+<style scoped>
+.find {
+  width: 210px;
+}
+.note {
+  padding: 18px;
+}
+.row {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) 400px;
+  gap: 20px;
+  align-items: end;
+}
+.bottles {
+  display: flex;
+  gap: 12px;
+  padding: 0 14px;
+  flex-wrap: wrap;
+  align-items: end;
+}
+.bottles :deep(svg) {
+  margin-bottom: -3px;
+}
+.plank {
+  height: 9px;
+  border-radius: 4px;
+  background: var(--rim);
+}
+.what p {
+  margin: 2px 0;
+}
+.what h2 a {
+  color: inherit;
+  text-decoration: none;
+  font-size: 20px;
+}
+.what h2 a:hover {
+  text-decoration: underline;
+}
+.acts {
+  display: flex;
+  gap: 8px;
+  margin-top: 6px;
+  align-items: center;
+}
+.late {
+  color: var(--warn);
+}
+.small {
+  font-size: 13.5px;
+}
+@media (max-width: 900px) {
+  .row {
+    grid-template-columns: 1fr;
+  }
+}
+</style>

@@ -1,0 +1,31 @@
+import { createRouter, createWebHistory, type RouteRecordRaw } from 'vue-router';
+import { IconBasket, IconBottle, IconPepper, IconTimeline } from '@tabler/icons-vue';
+import type { Component } from 'vue';
+
+/** A place of the house: what the rail shows and which key leads there. A new place is a line here and a page. */
+export interface Place {
+  name: string;
+  title: string;
+  path: string;
+  key: string;
+  icon: Component;
+}
+export const PLACES: readonly Place[] = [
+  { name: 'batches', title: 'Batches', path: '/batches', key: 'b', icon: IconTimeline },
+  { name: 'pods', title: 'Pods', path: '/pods', key: 'p', icon: IconPepper },
+  { name: 'larder', title: 'Larder', path: '/larder', key: 'l', icon: IconBasket },
+  { name: 'shelf', title: 'Shelf', path: '/shelf', key: 's', icon: IconBottle },
+];
+
+const routes: RouteRecordRaw[] = [
+  { path: '/', redirect: '/batches' },
+  { path: '/batches', name: 'batches', component: () => import('./places/BatchesPage.vue') },
+  { path: '/batches/:id', name: 'batch', component: () => import('./places/BatchPage.vue') },
+  { path: '/batches/:id/pods', name: 'choose', component: () => import('./places/ChoosePage.vue') },
+  { path: '/pods', name: 'pods', component: () => import('./places/PodsPage.vue') },
+  { path: '/larder', name: 'larder', component: () => import('./places/LarderPage.vue') },
+  { path: '/shelf', name: 'shelf', component: () => import('./places/ShelfPage.vue') },
+  { path: '/:rest(.*)*', name: 'nowhere', component: () => import('./places/NowherePage.vue') },
+];
+
+export const router = createRouter({ history: createWebHistory(), routes });

@@ -1,0 +1,102 @@
+<script setup lang="ts">
+import { computed, ref } from 'vue';
+import { blend, INGREDIENTS, ingredient, KEPT_BRINE, type BlendParams, type Ingredient, type StationReport } from '@roskel/core';
+import { grams, percent, ph } from '../format';
+import { useLarder } from '../stores/larder';
+import { usePanel } from './panel';
+import StationFrame from '../ui/StationFrame.vue';
+import LogFields from '../ui/LogFields.vue';
+import NumberField from '../ui/NumberField.vue';
+import AmountField from '../ui/AmountField.vue';
+import FactRows from '../ui/FactRows.vue';
+
+const props = defineProps<{ station: StationReport }>();
+const { batch, params, set, trouble } = usePanel<BlendParams>(props);
+const larder = useLarder();
+void larder.load();
+const P = blend.schema.properties;
+const BRINE = { key: KEPT_BRINE, name: 'Own brine', pieces: {}, measure: { cup: 242, tbsp: 15.1, tsp: 5 }, density: 1.02 };
+const row = (id: string): Pick<Ingredient, 'key' | 'name' | 'pieces' | 'measure' | 'density'> =>
+  id === KEPT_BRINE ? BRINE : (batch.file!.ingredients.find((i) => i.key === id) ?? ingredient(id));
+const brineLeft = computed(() => batch.report?.stations.flatMap((s) => s.sides).find((s) => s.id === KEPT_BRINE && s.kept) ?? null);
+const choices = computed(() => {
+  const used = new Set(params.value.additions.map((a) => a.id));
+  const inStock = new Set(larder.items.map((l) => l.ingredientKey));
+  const rest = INGREDIENTS.filter((i) => !used.has(i.key) && !/^(Chili|Dried|Ground red)/.test(i.name));
+  return { brine: !used.has(KEPT_BRINE) && brineLeft.value !== null, stock: rest.filter((i) => inStock.has(i.key)), table: rest.filter((i) => !inStock.has(i.key)) };
+});
+const adding = ref('');
+function add() {
+  if (!adding.value) return;
+  set({ additions: [...params.value.additions, { id: adding.value, massG: adding.value === KEPT_BRINE ? 50 : 20 }] });
+  adding.value = '';
+}
+function amount(i: number, massG: number, words: string) {
+  set({ additions: params.value.additions.map((a, k) => (k === i ? { id: a.id, massG, words } : a)) });
+}
+function drop(i: number) {
+  set({ additions: params.value.additions.filter((_, k) => k !== i) });
+}
+const rows = computed(() => {
+  const s = props.station;
+  const band = s.band.pH;
+  return [
+    ['pH of the blend', s.log.pH !== undefined ? ph(s.log.pH, true) : band ? `${band.p10.toFixed(1)} to ${band.p90.toFixed(1)}` : 'no pH'],
+    ['Acetic acid', percent(s.now.aceticPct)],
+    ['All acids', percent(s.now.acidPct)],
+    ['Left in the jug', grams(s.sides.find((x) => x.id === 'jug')?.massG ?? 0)],
+  ] as const;
+});
+</script>
+
+<template>
+  <StationFrame :station="station" picture="Into the jug">
+    <template #set>
+      <FactRows :rows="rows" />
+      <NumberField label="Stays in the jug" unit="%" :model-value="params.heldUpPct" :schema="P.heldUpPct!" :trouble="trouble('heldUpPct')" @update:model-value="set({ heldUpPct: $event! })" />
+    </template>
+    <template #measured><LogFields :station="station" mass-label="Blend, weighed" /></template>
+    <template #picture>
+      <ul>
+        <li v-for="(a, i) in params.additions" :key="a.id">
+          <b>{{ row(a.id).name }}</b>
+          <AmountField :label="`${row(a.id).name}, amount`" hide-label :mass-g="a.massG" :words="a.words" :what="row(a.id)" :trouble="trouble(`additions/${i}/massG`)" @change="(g, w) => amount(i, g, w)" />
+          <button type="button" class="link" :aria-label="`Leave out ${row(a.id).name}`" @click="drop(i)">leave out</button>
+        </li>
+      </ul>
+      <div class="add">
+        <label for="blend-add" class="visually-hidden">Add from the larder</label>
+        <select id="blend-add" v-model="adding" class="entry" @change="add">
+          <option value="">Add something</option>
+          <option v-if="choices.brine" :value="KEPT_BRINE">Own brine, {{ grams(brineLeft!.massG) }} kept</option>
+          <optgroup label="In the larder">
+            <option v-for="c in choices.stock" :key="c.key" :value="c.key">{{ c.name }}</option>
+          </optgroup>
+          <optgroup label="To buy">
+            <option v-for="c in choices.table" :key="c.key" :value="c.key">{{ c.name }}</option>
+          </optgroup>
+        </select>
+      </div>
+    </template>
+  </StationFrame>
+</template>
+
+<style scoped>
+ul {
+  list-style: none;
+  margin: 0 0 6px;
+  padding: 0;
+}
+li {
+  display: grid;
+  grid-template-columns: 1fr 1.1fr auto;
+  gap: 10px;
+  align-items: center;
+  padding: 4px 0;
+  border-bottom: 1px dashed var(--line);
+}
+li b {
+  font-weight: 600;
+  line-height: 1.2;
+}
+</style>

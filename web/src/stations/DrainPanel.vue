@@ -1,0 +1,67 @@
+<script setup lang="ts">
+import { computed } from 'vue';
+import { drain, type DrainParams, type StationReport } from '@roskel/core';
+import { grams, percent, ph } from '../format';
+import { usePanel } from './panel';
+import StationFrame from '../ui/StationFrame.vue';
+import LogFields from '../ui/LogFields.vue';
+import NumberField from '../ui/NumberField.vue';
+import FactRows from '../ui/FactRows.vue';
+
+const props = defineProps<{ station: StationReport }>();
+const { params, set, trouble, figure } = usePanel<DrainParams>(props);
+const P = drain.schema.properties;
+const brine = computed(() => [
+  ['Brine', grams(figure('brineG') ?? 0)],
+  ['Its salt', percent(figure('brineSaltPct') ?? 0)],
+  ['Its pH', ph(figure('brinePh'))],
+] as const);
+const pods = computed(() => [
+  ['Drained pods', grams(props.station.now.massG)],
+  ['Their salt', percent(props.station.now.saltPct)],
+  ['Their pulp', percent(props.station.now.pulpPct)],
+] as const);
+const share = computed(() => (100 * props.station.now.massG) / Math.max(1, props.station.inG));
+</script>
+
+<template>
+  <StationFrame :station="station" picture="What parts">
+    <template #set>
+      <NumberField label="Brine that clings" unit="%" :model-value="params.clingPct" :schema="P.clingPct!" :trouble="trouble('clingPct')" @update:model-value="set({ clingPct: $event! })" />
+      <label class="tick"><input type="checkbox" :checked="params.keepBrine" @change="set({ keepBrine: ($event.target as HTMLInputElement).checked })" /> Keep the brine for the blend</label>
+    </template>
+    <template #measured><LogFields :station="station" mass-label="Drained pods, weighed" /></template>
+    <template #picture>
+      <div class="bar" aria-hidden="true"><i :style="{ width: `${share}%`, background: station.now.hex }" /><i style="flex: 1; background: #c8d2e6" /></div>
+      <div class="two"><FactRows :rows="pods" /><FactRows :rows="brine" /></div>
+      <p class="soft">Dissolved salt, sugar and acid spread over all the water. Pulp, fat and nearly all heat stay with the pods.</p>
+    </template>
+  </StationFrame>
+</template>
+
+<style scoped>
+.bar {
+  display: flex;
+  height: 26px;
+  border-radius: 13px;
+  overflow: hidden;
+  border: 2px solid var(--rim);
+  margin-bottom: 8px;
+}
+.two {
+  display: grid;
+  grid-template-columns: 1fr 1fr;
+  gap: 18px;
+}
+.tick {
+  display: flex;
+  align-items: center;
+  gap: 10px;
+  min-height: 44px;
+}
+.tick input {
+  width: 20px;
+  height: 20px;
+  accent-color: var(--rim);
+}
+</style>

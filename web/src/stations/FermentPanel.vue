@@ -1,0 +1,100 @@
+<script setup lang="ts">
+import { computed, ref } from 'vue';
+import { addDays, daysBetween, ferment, type FermentParams, type Reading, type StationReport } from '@roskel/core';
+import { day, today } from '../format';
+import { usePanel } from './panel';
+import StationFrame from '../ui/StationFrame.vue';
+import LogFields from '../ui/LogFields.vue';
+import NumberField from '../ui/NumberField.vue';
+import AcidChart from '../charts/AcidChart.vue';
+import ReadingSheet from '../ui/ReadingSheet.vue';
+
+const props = defineProps<{ station: StationReport }>();
+const { batch, params, set, trouble } = usePanel<FermentParams>(props);
+const P = ferment.schema.properties;
+const logging = ref(false);
+const readings = computed<Reading[]>(() => batch.file!.readings.filter((r) => r.stationId === props.station.id).sort((a, b) => a.at.localeCompare(b.at)));
+const forecast = computed(() => (batch.report?.forecast?.stationId === props.station.id ? batch.report.forecast : null));
+const last = computed(() => readings.value.at(-1) ?? null);
+const now = computed(() => (props.station.active && props.station.from <= today() ? daysBetween(props.station.from, today()) : null));
+const when = (d: number | null) => (d === null ? null : addDays(props.station.from, d));
+const windowText = computed(() => {
+  const f = forecast.value;
+  if (!f) return '';
+  const { from, to } = f.ready;
+  if (from === null) return `Not likely within ${f.days.at(-1)} days. Warmer, or less salt, would help.`;
+  const never = Math.round(f.crossings.target.never * 100);
+  if (to === null) return `from about ${day(when(from)!)}; ${never} in 100 take longer than ${f.days.at(-1)} days`;
+  return `between ${day(when(from)!)} and ${day(when(to)!)}`;
+});
+const legalText = computed(() => {
+  const c = forecast.value?.crossings.legal;
+  if (!c || c.p50 === null) return 'not within sight';
+  return `about day ${Math.round(c.p10 ?? c.p50)} to ${c.p90 === null ? 'late' : Math.round(c.p90)}`;
+});
+function drop(id: string) {
+  batch.change('reading removed', { ...batch.file!, readings: batch.file!.readings.filter((r) => r.id !== id) });
+}
+</script>
+
+<template>
+  <StationFrame :station="station" picture="Acid in the jar">
+    <template #set>
+      <div class="two">
+        <NumberField label="Temperature" unit="°C" :model-value="params.tempC" :schema="P.tempC!" :trouble="trouble('tempC')" @update:model-value="set({ tempC: $event! })" />
+        <NumberField label="Days" :model-value="params.days" :schema="P.days!" :trouble="trouble('days')" @update:model-value="set({ days: $event! })" />
+      </div>
+      <NumberField label="Ready at pH" :model-value="params.targetPh" :schema="P.targetPh!" :trouble="trouble('targetPh')" @update:model-value="set({ targetPh: $event! })" />
+      <button type="button" class="act main" @click="logging = true">Log a reading</button>
+      <p class="soft small">
+        <template v-if="last">Last: {{ last.pH === undefined ? '' : `pH ${last.pH.toFixed(2)}` }}{{ last.tempC === undefined ? '' : `, ${last.tempC.toFixed(1)} °C` }}, {{ day(last.at) }}</template>
+        <template v-else>No reading yet. Forecast only, not a measurement.</template>
+      </p>
+    </template>
+    <template #measured><LogFields :station="station" :mass="false" /></template>
+    <template #picture>
+      <template v-if="forecast">
+        <div class="chart"><AcidChart :forecast="forecast" :readings="readings" :from="station.from" :today-day="now" :end-ph="station.log.pH === undefined ? null : { day: daysBetween(station.from, station.to), pH: station.log.pH }" /></div>
+        <p class="foot" data-fact="ready"><b>Ready</b> (pH {{ params.targetPh.toFixed(1) }}, settled): {{ windowText }}. Below 4.6 {{ legalText }}.</p>
+        <details v-if="readings.length">
+          <summary>{{ readings.length }} readings</summary>
+          <ul>
+            <li v-for="r in readings" :key="r.id">
+              {{ day(r.at) }} <b>{{ r.pH === undefined ? '' : `pH ${r.pH.toFixed(2)}` }}</b> {{ r.tempC === undefined ? '' : `${r.tempC.toFixed(1)} °C` }} <span class="soft">{{ r.instrument }}</span>
+              <button type="button" class="link" :aria-label="`Remove the reading of ${day(r.at)}`" @click="drop(r.id)">remove</button>
+            </li>
+          </ul>
+        </details>
+      </template>
+      <p v-else class="soft">Once there are pods in the jar, the forecast stands here.</p>
+    </template>
+  </StationFrame>
+  <ReadingSheet v-model:show="logging" :station="station" />
+</template>
+
+<style scoped>
+.two {
+  display: grid;
+  grid-template-columns: 1fr 1fr;
+  gap: 8px;
+}
+.chart {
+  flex: 1;
+  min-height: 150px;
+}
+.foot,
+.small {
+  margin: 4px 0 0;
+  font-size: 13.5px;
+  line-height: 1.3;
+}
+summary {
+  cursor: pointer;
+  font-size: 13.5px;
+}
+ul {
+  margin: 4px 0;
+  padding-left: 16px;
+  font-size: 13.5px;
+}
+</style>

@@ -1,0 +1,43 @@
+<script setup lang="ts">
+import { computed } from 'vue';
+import { TISSUE_DENSITY, type SaltParams, type StationReport } from '@roskel/core';
+
+/** One jar drawn to scale: pods, brine, weight, headspace. */
+const props = defineProps<{ params: SaltParams; station: StationReport }>();
+const H = 168;
+const parts = computed(() => {
+  const { jarMl, jars, headspaceMl, displacementMl } = props.params;
+  const perMl = H / jarMl;
+  const pods = (Number(props.station.facts.produceG) / jars / TISSUE_DENSITY) * perMl;
+  const brine = (Number(props.station.facts.brineMl) / jars) * perMl;
+  const weight = Math.min(displacementMl * perMl, H);
+  return { pods, brine, weight, head: Math.max(0, Math.min(H, headspaceMl * perMl)) };
+});
+const full = computed(() => Math.min(H, parts.value.pods + parts.value.brine + parts.value.weight));
+</script>
+
+<template>
+  <svg viewBox="0 0 118 206" width="118" height="206" role="img" aria-label="The jar to scale: pods, brine, weight and headspace">
+    <rect x="26" y="4" width="66" height="16" rx="5" fill="var(--rim)" />
+    <clipPath id="jar-inside"><rect x="14" y="26" width="90" :height="H" rx="14" /></clipPath>
+    <g clip-path="url(#jar-inside)">
+      <rect x="14" :y="26 + H - full" width="90" :height="full" fill="#c8d2e6" />
+      <rect x="14" :y="26 + H - Math.min(H, parts.pods + parts.brine * 0.85)" width="90" :height="Math.min(H, parts.pods + parts.brine * 0.85)" :fill="station.now.hex" opacity="0.55" />
+      <rect v-if="parts.weight > 0" x="22" :y="26 + H - full + 3" width="74" :height="Math.max(5, Math.min(12, parts.weight))" rx="4" fill="#8a94a6" />
+    </g>
+    <rect x="14" y="26" width="90" :height="H" rx="14" fill="none" stroke="var(--rim)" stroke-width="2" />
+    <text x="59" :y="26 + Math.max(12, (H - full) / 2 + 4)" text-anchor="middle">{{ Math.round(params.headspaceMl) }} ml free</text>
+    <text x="59" :y="26 + H - 12" text-anchor="middle" class="b">{{ Math.round(Number(station.facts.produceG) / params.jars) }} g pods</text>
+  </svg>
+</template>
+
+<style scoped>
+text {
+  font-size: 12px;
+  fill: var(--soft);
+}
+.b {
+  font-weight: 700;
+  fill: var(--ink);
+}
+</style>

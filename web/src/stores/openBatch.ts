@@ -1,0 +1,207 @@
+import { defineStore } from 'pinia';
+import { computed, ref, shallowRef } from 'vue';
+import type { BatchRecord } from '@roskel/contract';
+import { carry, type BatchFile, type LineReport, type PodLot, type StationLog } from '@roskel/core';
+import { api, ApiProblem, Offline } from '../api/client';
+import { onChange } from '../api/events';
+import { today } from '../format';
+import { bench, latest } from '../worker/client';
+import type { ReportAnswer } from '../worker/worker';
+import { useUndo } from './undo';
+
+const SAVE_AFTER_MS = 500;
+const RETRY_MS = 3000;
+const draftKey = (id: string) => `roskel.draft.${id}`;
+
+interface Draft {
+  revision: number;
+  file: BatchFile;
+}
+
+export interface Trouble {
+  path: string;
+  message: string;
+}
+
+function readDraft(id: string): Draft | null {
+  try {
+    return JSON.parse(localStorage.getItem(draftKey(id)) ?? 'null') as Draft | null;
+  } catch {
+    return null;
+  }
+}
+
+/**
+ * The batch on the page: what it is now, what is stored, and what the line makes of it. Every change is kept in this
+ * browser at once and saved shortly after; when the server is away it is tried again until it answers.
+ */
+export const useOpenBatch = defineStore('openBatch', () => {
+  const id = ref('');
+  const file = shallowRef<BatchFile | null>(null);
+  const revision = ref(0);
+  const state = ref<'loading' | 'saved' | 'waiting' | 'saving' | 'offline' | 'refused' | 'stale' | 'missing'>('loading');
+  const report = shallowRef<LineReport | null>(null);
+  const busy = ref(false);
+  const lineTrouble = ref<{ stationId: string; field: string; message: string } | null>(null);
+  const refused = ref<Trouble[]>([]);
+  const theirs = shallowRef<BatchRecord | null>(null);
+  const undo = useUndo();
+  let timer: ReturnType<typeof setTimeout> | undefined;
+  let stop: (() => void) | null = null;
+
+  const ask = latest(async (f: BatchFile): Promise<ReportAnswer> => bench().report(f, { today: today() }));
+
+  async function recompute() {
+    if (!file.value) return;
+    busy.value = true;
+    const answer = await ask(file.value);
+    if (!answer) return;
+    busy.value = false;
+    if (answer.ok) {
+      report.value = answer.report;
+      lineTrouble.value = null;
+    } else lineTrouble.value = answer;
+  }
+
+  function take(record: BatchRecord) {
+    file.value = record.file;
+    revision.value = record.revision;
+    state.value = 'saved';
+    theirs.value = null;
+    refused.value = [];
+    localStorage.removeItem(draftKey(record.id));
+    void recompute();
+  }
+
+  async function open(batchId: string) {
+    if (batchId !== id.value) {
+      file.value = null;
+      report.value = null;
+      lineTrouble.value = null;
+    }
+    id.value = batchId;
+    state.value = 'loading';
+    stop ??= onChange((e) => {
+      if (e.topic === 'batches' && e.id === id.value && e.revision !== undefined && e.revision > revision.value && state.value === 'saved') {
+        void open(id.value);
+      }
+    });
+    const draft = readDraft(batchId);
+    try {
+      const record = await api.get<BatchRecord>(`/batches/${batchId}`);
+      if (draft && JSON.stringify(draft.file) !== JSON.stringify(record.file)) {
+        // Something typed here was never stored: carry on with it.
+        file.value = draft.file;
+        revision.value = draft.revision;
+        state.value = 'waiting';
+        void recompute();
+        await save();
+      } else take(record);
+    } catch (error) {
+      if (error instanceof ApiProblem && error.problem.status === 404) state.value = 'missing';
+      else if (draft) {
+        file.value = draft.file;
+        revision.value = draft.revision;
+        state.value = 'offline';
+        void recompute();
+        later(RETRY_MS);
+      } else state.value = 'offline';
+    }
+  }
+
+  function later(ms: number) {
+    clearTimeout(timer);
+    timer = setTimeout(() => void save(), ms);
+  }
+
+  async function save() {
+    if (!file.value || state.value === 'stale') return;
+    clearTimeout(timer);
+    const sent = file.value;
+    const sentId = id.value;
+    state.value = 'saving';
+    try {
+      const record = await api.put<BatchRecord>(`/batches/${sentId}`, { revision: revision.value, file: sent });
+      if (sentId !== id.value) return;
+      revision.value = record.revision;
+      refused.value = [];
+      if (file.value === sent) {
+        state.value = 'saved';
+        localStorage.removeItem(draftKey(sentId));
+      } else later(SAVE_AFTER_MS);
+    } catch (error) {
+      if (sentId !== id.value) return;
+      if (error instanceof Offline) {
+        state.value = 'offline';
+        later(RETRY_MS);
+      } else if (error instanceof ApiProblem && error.problem.status === 409) {
+        state.value = 'stale';
+        theirs.value = error.problem.current as BatchRecord;
+      } else {
+        state.value = 'refused';
+        refused.value = error instanceof ApiProblem ? (error.problem.errors ?? [{ path: '', message: error.message }]) : [{ path: '', message: String(error) }];
+      }
+    }
+  }
+
+  function put(next: BatchFile) {
+    file.value = next;
+    localStorage.setItem(draftKey(id.value), JSON.stringify({ revision: revision.value, file: next } satisfies Draft));
+    if (state.value !== 'stale') {
+      state.value = 'waiting';
+      later(SAVE_AFTER_MS);
+    }
+    void recompute();
+  }
+
+  /** Changes the batch; `label` names the change for undo. */
+  function change(label: string, next: BatchFile) {
+    const before = file.value;
+    const owner = id.value;
+    if (!before) return;
+    put(next);
+    undo.push(label, async () => {
+      if (id.value !== owner) await open(owner);
+      put(before);
+    });
+  }
+
+  /** Changes one station's parameters; the file keeps carrying what they name. */
+  function setParams(stationId: string, params: unknown, lots: readonly PodLot[] = []) {
+    const f = file.value;
+    if (!f) return;
+    const name = report.value?.stations.find((s) => s.id === stationId)?.name ?? 'station';
+    const stations = f.stations.map((s) => (s.id === stationId ? { ...s, params } : s));
+    change(name, carry({ ...f, stations }, lots, []));
+  }
+  function setLog(stationId: string, log: StationLog) {
+    const f = file.value;
+    if (!f) return;
+    const name = report.value?.stations.find((s) => s.id === stationId)?.name ?? 'station';
+    change(`${name} log`, { ...f, stations: f.stations.map((s) => (s.id === stationId ? { ...s, log } : s)) });
+  }
+
+  /** After a conflict: keep what is here over what is there, or take theirs. */
+  function keepMine() {
+    if (!theirs.value) return;
+    revision.value = theirs.value.revision;
+    theirs.value = null;
+    state.value = 'waiting';
+    void save();
+  }
+  function takeTheirs() {
+    if (theirs.value) take(theirs.value);
+  }
+
+  /** The sentence for a field of a station, from the line or the server; null when nothing is wrong. */
+  function troubleAt(stationId: string, field: string): string | null {
+    const line = lineTrouble.value;
+    if (line && line.stationId === stationId && line.field === field) return line.message;
+    const at = file.value?.stations.findIndex((s) => s.id === stationId) ?? -1;
+    const inner = field.startsWith('log/') ? field : `params/${field}`;
+    return refused.value.find((t) => t.path === `stations/${at}/${inner}`)?.message ?? null;
+  }
+
+  const stationTrouble = computed(() => lineTrouble.value?.stationId ?? null);
+  return { id, file, revision, state, report, busy, lineTrouble, refused, theirs, stationTrouble, open, change, setParams, setLog, save, keepMine, takeTheirs, troubleAt };
+});

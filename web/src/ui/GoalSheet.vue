@@ -1,0 +1,72 @@
+<script setup lang="ts">
+import { ref, watch } from 'vue';
+import { NModal } from 'naive-ui';
+import { isDay, type Goal } from '@roskel/core';
+import { useOpenBatch } from '../stores/openBatch';
+import GoalFields from './GoalFields.vue';
+
+const show = defineModel<boolean>('show', { required: true });
+const batch = useOpenBatch();
+const name = ref('');
+const start = ref('');
+const goal = ref<Goal | null>(null);
+const problem = ref('');
+watch(show, (open) => {
+  if (!open || !batch.file) return;
+  name.value = batch.file.name;
+  start.value = batch.file.startDate;
+  goal.value = { ...batch.file.goal };
+  problem.value = '';
+});
+function save() {
+  const first = batch.file!.stations.find((s) => s.log.doneOn)?.log.doneOn;
+  if (name.value.trim() === '') problem.value = 'Give the batch a name.';
+  else if (!isDay(start.value)) problem.value = 'Give a day to start on.';
+  else if (first && start.value > first) problem.value = `The first step was done on ${first}. The start cannot be later.`;
+  else if (goal.value!.highShu <= goal.value!.lowShu) problem.value = 'The high end of the heat must be above the low end.';
+  else {
+    batch.change('the goal', { ...batch.file!, name: name.value.trim(), startDate: start.value, goal: goal.value! });
+    show.value = false;
+  }
+}
+</script>
+
+<template>
+  <NModal v-model:show="show" preset="card" title="The goal" style="width: 640px; max-width: 96vw">
+    <form v-if="goal" class="form" @submit.prevent="save">
+      <div class="top">
+        <label>
+          <span>Name</span>
+          <input v-model="name" class="entry" maxlength="60" />
+        </label>
+        <label>
+          <span>Start</span>
+          <input v-model="start" type="date" class="entry" />
+        </label>
+      </div>
+      <GoalFields v-model="goal" />
+      <p v-if="problem" class="field-error" role="alert">{{ problem }}</p>
+      <button type="submit" class="act main">Keep this goal</button>
+    </form>
+  </NModal>
+</template>
+
+<style scoped>
+.form {
+  display: grid;
+  gap: 10px;
+}
+.top {
+  display: grid;
+  grid-template-columns: 1fr 180px;
+  gap: 10px;
+}
+label span {
+  display: block;
+  font-size: 13px;
+  color: var(--soft);
+}
+p {
+  margin: 0;
+}
+</style>

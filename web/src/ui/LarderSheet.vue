@@ -1,0 +1,112 @@
+<script setup lang="ts">
+import { computed, reactive, ref, watch } from 'vue';
+import { NModal } from 'naive-ui';
+import type { LarderRecord } from '@roskel/contract';
+import { INGREDIENTS, ingredient } from '@roskel/core';
+import { grams } from '../format';
+import { useLarder } from '../stores/larder';
+import { useNotices } from '../stores/notices';
+import AmountField from './AmountField.vue';
+
+/** Put an ingredient into the larder, or move its stock, in the words of the kitchen. */
+const show = defineModel<boolean>('show', { required: true });
+const props = defineProps<{ item: LarderRecord | null }>();
+const larder = useLarder();
+const notices = useNotices();
+const key = ref('');
+const move = reactive({ massG: 0, words: '' });
+const problem = ref('');
+watch(show, (open) => {
+  if (!open) return;
+  key.value = props.item?.ingredientKey ?? '';
+  Object.assign(move, { massG: 0, words: '' });
+  problem.value = '';
+});
+const row = computed(() => (key.value ? ingredient(key.value) : null));
+const free = computed(() => {
+  const have = new Set(larder.items.map((l) => l.ingredientKey));
+  return INGREDIENTS.filter((i) => !have.has(i.key) && i.key !== 'water').sort((a, b) => a.name.localeCompare(b.name));
+});
+const says = computed(() => {
+  const r = row.value;
+  if (!r) return [];
+  const pieces = Object.entries(r.pieces).map(([n, g]) => `a ${n.replaceAll('_', ' ')} ${g} g`);
+  return [
+    r.pH ? `usually pH ${r.pH.lo.toFixed(1)} to ${r.pH.hi.toFixed(1)}` : 'no acid of its own',
+    `${r.water} % water, ${r.sugars} % sugar${r.salt > 0.3 ? `, ${r.salt} % salt` : ''}`,
+    ...(pieces.length ? [pieces.join(', ')] : []),
+    ...(r.allergens.length ? [`allergens: ${r.allergens.map((a) => a.replace('?', ' (read the label)')).join(', ')}`] : []),
+    `table values from memory, confidence ${r.confidence}`,
+  ];
+});
+async function act(sign: 1 | -1, reason: 'in' | 'used' | 'thrown') {
+  const r = row.value;
+  if (!r) return void (problem.value = 'Choose an ingredient first.');
+  if (props.item && !(move.massG > 0)) return void (problem.value = 'Say how much first, such as 300 g or 2 cups.');
+  if (props.item && sign < 0 && move.massG > props.item.stockG + 0.01) return void (problem.value = `There are only ${grams(props.item.stockG)}.`);
+  try {
+    if (props.item) await larder.move(props.item.id, r.name, { deltaG: sign * move.massG, reason, words: move.words });
+    else await larder.add(r.key, r.name, move.massG, move.words);
+    show.value = false;
+  } catch (e) {
+    problem.value = (e as Error).message;
+  }
+}
+async function off() {
+  await larder.takeOff(props.item!.id, row.value!.name).catch((e: unknown) => notices.fail(e));
+  show.value = false;
+}
+</script>
+
+<template>
+  <NModal v-model:show="show" preset="card" :title="item && row ? row.name : 'Put something in the larder'" style="width: 520px; max-width: 96vw">
+    <form class="form" @submit.prevent="act(1, 'in')">
+      <label v-if="!item">
+        <span>Ingredient</span>
+        <select v-model="key" class="entry">
+          <option value="">Choose</option>
+          <option v-for="i in free" :key="i.key" :value="i.key">{{ i.name }}</option>
+        </select>
+      </label>
+      <p v-else>There are <b>{{ grams(item.stockG) }}</b>.</p>
+      <ul v-if="row" class="soft">
+        <li v-for="s in says" :key="s">{{ s }}</li>
+      </ul>
+      <AmountField v-if="row" label="How much" :mass-g="move.massG" :words="move.words || undefined" :what="row" @change="(m, w) => ((move.massG = m), (move.words = w))" />
+      <p v-if="problem" class="field-error" role="alert">{{ problem }}</p>
+      <div class="acts">
+        <button type="submit" class="act main">{{ item ? 'More came in' : 'Put it in' }}</button>
+        <template v-if="item">
+          <button type="button" class="act" @click="act(-1, 'used')">Used</button>
+          <button type="button" class="act" @click="act(-1, 'thrown')">Thrown away</button>
+          <button type="button" class="link" @click="off">Take it off the larder</button>
+        </template>
+      </div>
+    </form>
+  </NModal>
+</template>
+
+<style scoped>
+.form {
+  display: grid;
+  gap: 10px;
+}
+.form p,
+ul {
+  margin: 0;
+}
+ul {
+  padding-left: 18px;
+  font-size: 14px;
+}
+label span {
+  display: block;
+  font-size: 13px;
+  color: var(--soft);
+}
+.acts {
+  display: flex;
+  gap: 8px;
+  flex-wrap: wrap;
+}
+</style>

@@ -1,0 +1,64 @@
+<script setup lang="ts">
+import type { StationReport } from '@roskel/core';
+import { useOpenBatch } from '../stores/openBatch';
+import { day } from '../format';
+
+/** Two plates every station panel stands in: what is set and measured, and its picture. */
+defineProps<{ station: StationReport; picture: string }>();
+const batch = useOpenBatch();
+</script>
+
+<template>
+  <section class="plate left" :aria-label="`${station.name}: settings and measurements`">
+    <h2>
+      {{ station.name }}
+      <span class="soft">{{ station.done ? `done ${day(station.to)}` : station.active ? 'now' : `planned ${day(station.plannedTo)}` }}</span>
+    </h2>
+    <p v-if="batch.lineTrouble?.stationId === station.id && batch.lineTrouble.field === ''" class="field-error" role="alert">{{ batch.lineTrouble.message }}</p>
+    <div class="cols">
+      <div class="set"><slot name="set" /></div>
+      <div class="measured"><slot name="measured" /></div>
+    </div>
+  </section>
+  <section class="plate right" :aria-label="picture">
+    <h2>{{ picture }}</h2>
+    <slot name="picture" />
+  </section>
+</template>
+
+<style scoped>
+.left,
+.right {
+  padding: 10px 14px 12px;
+  overflow: auto;
+  min-width: 0;
+}
+.right {
+  display: flex;
+  flex-direction: column;
+}
+h2 {
+  display: flex;
+  justify-content: space-between;
+  gap: 10px;
+  margin-bottom: 6px;
+}
+h2 .soft {
+  font: 400 13.5px 'Hanken Grotesk Variable', sans-serif;
+}
+.cols {
+  display: grid;
+  grid-template-columns: 1fr 1fr;
+  gap: 14px;
+}
+.set {
+  display: grid;
+  gap: 6px;
+  align-content: start;
+}
+@media (max-width: 720px) {
+  .cols {
+    grid-template-columns: 1fr;
+  }
+}
+</style>

@@ -1,0 +1,35 @@
+<script setup lang="ts">
+import { computed } from 'vue';
+import { NModal } from 'naive-ui';
+import { whyOf, type Banded, type BatchFile, type LineReport } from '@roskel/core';
+
+const props = defineProps<{ file: BatchFile; report: LineReport; about: { stationId: string; what: Banded } | null }>();
+const emit = defineEmits<{ close: []; station: [id: string] }>();
+const why = computed(() => (props.about ? whyOf(props.file, props.report, props.about.stationId, props.about.what) : null));
+</script>
+
+<template>
+  <NModal :show="why !== null" preset="card" :title="why ? `Why? ${why.title}` : ''" style="width: 540px; max-width: 94vw" @update:show="emit('close')">
+    <template v-if="why && about">
+      <ul>
+        <li v-for="f in why.from" :key="f">{{ f }}</li>
+      </ul>
+      <p class="formula">{{ why.formula }}</p>
+      <p v-if="why.assumed.length" class="soft">Assumed: {{ why.assumed.join('; ') }}.</p>
+      <p class="soft">Source: {{ why.source }}.</p>
+      <button type="button" class="act" @click="emit('station', about.stationId)">Correct it at this station</button>
+    </template>
+  </NModal>
+</template>
+
+<style scoped>
+ul {
+  margin: 0 0 10px;
+  padding-left: 18px;
+}
+.formula {
+  padding: 8px 12px;
+  background: var(--active);
+  border-radius: 10px;
+}
+</style>
