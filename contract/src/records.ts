@@ -56,7 +56,10 @@ export const MoveSchema = Type.Object(
 );
 export type Move = { deltaG: number; reason: 'in' | 'used' | 'thrown' | 'counted' | 'undo'; words: string };
 
-export const LarderInputSchema = Type.Object({ ingredientKey: Id, stockG: Grams, note: Note, words: Type.String({ maxLength: 80 }) }, exact);
+export const LarderInputSchema = Type.Object(
+  { ingredientKey: Id, stockG: Grams, note: Note, words: Type.String({ maxLength: 80 }) },
+  exact,
+);
 export interface LarderRecord {
   id: string;
   ingredientKey: string;

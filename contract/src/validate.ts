@@ -111,7 +111,8 @@ export function checkBatchFile(value: unknown): CheckedFile {
   if (typeof value !== 'object' || value === null) return fail('', 'This is not a batch file.');
   const { format, version } = value as Record<string, unknown>;
   if (format !== BATCH_FORMAT) return fail('format', 'This is not a Roskel batch file.');
-  if (version !== BATCH_VERSION) return fail('version', `This file is of version ${String(version)}; this program reads version ${BATCH_VERSION}.`);
+  if (version !== BATCH_VERSION)
+    return fail('version', `This file is of version ${String(version)}; this program reads version ${BATCH_VERSION}.`);
   const errors = errorsOf(OuterSchema, value);
   if (errors.length > 0) return { ok: false, errors };
   const file = value as BatchFile;

@@ -13,6 +13,7 @@ const { values } = parseArgs({
     data: { type: 'string', default: '.roskel/data' },
     port: { type: 'string', default: '4180' },
     demo: { type: 'boolean', default: false },
+    fresh: { type: 'boolean', default: false },
   },
 });
 
@@ -32,7 +33,7 @@ async function listen(server: ReturnType<typeof createServer>, first: number): P
 }
 
 try {
-  const { db, close } = await openDb(resolve(values.data));
+  const { db, close } = await openDb(resolve(values.data), values.demo && values.fresh);
   if (values.demo && (await listBatches(db)).length === 0) await seedDemo(db, localDay());
   const webRoot = fileURLToPath(new URL('../../web/dist', import.meta.url));
   const { app, announcer } = createApp({ db, webRoot });

@@ -40,7 +40,13 @@ onMounted(() => {
   <NConfigProvider :theme-overrides="naive" class="shell">
     <nav class="rail" aria-label="Places">
       <span class="mark">Roskel</span>
-      <RouterLink v-for="p in PLACES" :key="p.name" :to="p.path" :class="{ here: here(p.name) }" :aria-current="here(p.name) ? 'page' : undefined">
+      <RouterLink
+        v-for="p in PLACES"
+        :key="p.name"
+        :to="p.path"
+        :class="{ here: here(p.name) }"
+        :aria-current="here(p.name) ? 'page' : undefined"
+      >
         <component :is="p.icon" :size="24" stroke="1.7" aria-hidden="true" />
         {{ p.title }}
       </RouterLink>
@@ -74,7 +80,9 @@ onMounted(() => {
   padding-bottom: 8px;
 }
 .mark {
-  font: 700 19px 'Bricolage Grotesque Variable', sans-serif;
+  font:
+    700 19px 'Bricolage Grotesque Variable',
+    sans-serif;
   text-align: center;
   padding: 15px 0 17px;
 }

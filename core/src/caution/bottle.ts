@@ -34,7 +34,8 @@ function row(s: BottledSauce): 'unread' | 'acid' | 'near' | 'low' {
  */
 export function keepingOf(s: BottledSauce): Keeping {
   const r = row(s);
-  if (r === 'low') return { place: 'freezer or a week in the fridge', days: 7, text: 'Freeze it, or eat it within a week from the fridge.' };
+  if (r === 'low')
+    return { place: 'freezer or a week in the fridge', days: 7, text: 'Freeze it, or eat it within a week from the fridge.' };
   if (r === 'unread') return { place: 'fridge', days: 14, text: 'Fridge, two weeks. No pH was measured, so nothing better can be said.' };
   if (s.oilAndGarlic) return { place: 'fridge', days: 7, text: 'Fridge, one week: garlic or herbs with oil.' };
   if (r === 'near') return { place: 'fridge', days: 60, text: 'Fridge, two months. The acid leaves little margin.' };

@@ -66,9 +66,7 @@ export const LotSchema = Type.Object(
       Type.Object({ flesh: Type.Number(), placenta: Type.Number(), seed: Type.Number(), stem: Type.Number({ minimum: 0, maximum: 0.6 }) }),
       Type.Null(),
     ]),
-    capsaicinoidClass: Type.Union(
-      ['sweet', 'std', 'chinense', 'superhot'].map((c) => Type.Literal(c as PodLot['capsaicinoidClass'])),
-    ),
+    capsaicinoidClass: Type.Union(['sweet', 'std', 'chinense', 'superhot'].map((c) => Type.Literal(c as PodLot['capsaicinoidClass']))),
     hex: Hex,
     like: Id,
     heat: Type.Union([

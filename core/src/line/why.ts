@@ -73,11 +73,19 @@ export function whyOf(file: BatchFile, report: LineReport, stationId: string, wh
   const lots = what === 'heatShu' ? file.lots.filter((l) => l.heat) : [];
   for (const l of lots) {
     const asIs = l.heat!.dryShu * (1 - l.waterPct / 100);
-    from.push(`${l.name}: ${Math.round(l.heat!.dryShu / 1000)} thousand SHU dry, ${l.waterPct} % water, so about ${Math.round(asIs / 100) / 10} thousand as it is`);
+    from.push(
+      `${l.name}: ${Math.round(l.heat!.dryShu / 1000)} thousand SHU dry, ${l.waterPct} % water, so about ${Math.round(asIs / 100) / 10} thousand as it is`,
+    );
   }
   const band = s.band[what];
   const assumed = [...how.assumed];
   if (band) assumed.push(`the band is 10 to 90 % of ${report.members} batches with every unknown drawn anew`);
   if (what === 'pH' && !s.phMeasured) assumed.push('the band is never narrower than such predictions deserve, about 0.2 to 0.4');
-  return { title: `${how.what} after ${stationKind(entry.kind).name.toLowerCase()}`, from, formula: how.formula, assumed, source: how.source };
+  return {
+    title: `${how.what} after ${stationKind(entry.kind).name.toLowerCase()}`,
+    from,
+    formula: how.formula,
+    assumed,
+    source: how.source,
+  };
 }

@@ -18,6 +18,10 @@ export function colourOf(stream: Stream): string {
     channels(e.hex).forEach((c, k) => (sum[k]! += w * c * c));
   }
   if (!(weight > 0) || massOf(stream) <= 0) return '#D9CFB4';
-  const hex = sum.map((s) => Math.round(Math.sqrt(s / weight)).toString(16).padStart(2, '0'));
+  const hex = sum.map((s) =>
+    Math.round(Math.sqrt(s / weight))
+      .toString(16)
+      .padStart(2, '0'),
+  );
   return '#' + hex.join('');
 }

@@ -20,7 +20,10 @@ function bulkDensity(what: Pieces): number {
 }
 
 function singular(word: string): string {
-  return word.replace(/ies$/, 'y').replace(/(ch|sh|x|to)es$/, '$1').replace(/s$/, '');
+  return word
+    .replace(/ies$/, 'y')
+    .replace(/(ch|sh|x|to)es$/, '$1')
+    .replace(/s$/, '');
 }
 
 /** A piece by its word, or the ingredient's only piece for a bare number. */

@@ -8,9 +8,19 @@ export interface SaltType {
 
 /** Salts and what a spoon of them weighs. Source: chapter 4, section 1.2 d (from memory and judgement). Weighing beats every spoon. */
 export const SALT_TYPES: readonly SaltType[] = [
-  { id: 'fine', name: 'Table or pickling, fine', gPerTbsp: { typical: 18, low: 17, high: 19 }, note: 'Choose one without anti-caking agent: it clouds brine.' },
+  {
+    id: 'fine',
+    name: 'Table or pickling, fine',
+    gPerTbsp: { typical: 18, low: 17, high: 19 },
+    note: 'Choose one without anti-caking agent: it clouds brine.',
+  },
   { id: 'fineSea', name: 'Sea salt, fine', gPerTbsp: { typical: 17, low: 15, high: 18 }, note: 'Damp salt weighs more than it seems.' },
-  { id: 'flake', name: 'Coarse hollow flake', gPerTbsp: { typical: 9.6, low: 8.4, high: 10.5 }, note: 'Half the weight of fine salt by the spoon.' },
+  {
+    id: 'flake',
+    name: 'Coarse hollow flake',
+    gPerTbsp: { typical: 9.6, low: 8.4, high: 10.5 },
+    note: 'Half the weight of fine salt by the spoon.',
+  },
   { id: 'dense', name: 'Coarse dense rolled', gPerTbsp: { typical: 15, low: 14, high: 16.5 }, note: 'Coarse but heavy.' },
   { id: 'rock', name: 'Pink rock salt, fine', gPerTbsp: { typical: 17, low: 15.5, high: 19 }, note: 'May leave a little grit.' },
 ];

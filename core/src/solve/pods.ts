@@ -45,6 +45,8 @@ export type PodAnswer =
 const SPARE = 1.02;
 /** The pods that the default amounts of a new batch's blend are written for, g. */
 const PODS_OF_DEFAULTS = 640;
+/** More lots than this in one mix are a nuisance at the board (our judgement). */
+const MOST_LOTS = 4;
 
 /** Weights of the objective, in percent of a batch (chapter 2, section 7.2); spread keeps pods from being a single lot. */
 const WEIGHT = { centre: 2, robust: 0.3, useUp: 0.5, spread: 0.05 } as const;
@@ -143,8 +145,23 @@ function podModel(w: Wish, heat: 'bracket' | 'highest' | 'lowest', barred: Reado
     const swing = model.column(WEIGHT.robust);
     const widest = model.column(WEIGHT.spread);
     w.choices.forEach((c, i) => {
-      if (c.lot.heat) model.row([[swing, 1], [u[i]!, (-shuPerPct[i]! / middle) * (c.lot.heat.sigma / 0.4)]], 0, Infinity);
-      model.row([[widest, 1], [u[i]!, -1]], 0, Infinity);
+      if (c.lot.heat)
+        model.row(
+          [
+            [swing, 1],
+            [u[i]!, (-shuPerPct[i]! / middle) * (c.lot.heat.sigma / 0.4)],
+          ],
+          0,
+          Infinity,
+        );
+      model.row(
+        [
+          [widest, 1],
+          [u[i]!, -1],
+        ],
+        0,
+        Infinity,
+      );
     });
   }
   return { model, u };
@@ -243,26 +260,53 @@ function chooseOnce(solver: LinearSolver, file: BatchFile, choices: readonly Pod
       gain,
     };
   }
-  const best = solveOnce(solver, wish, 'bracket');
+  const best = solveFew(solver, wish, new Set());
   if (!best) return outOfReach(solver, wish, gain);
   const mixes = [mixOf(wish, best, '', [])];
-  // Other ways: do without the lots that lead the heat, or carry the bulk, of what was found before.
-  const barred: Set<string>[] = [];
-  for (const grams of [best]) {
-    const heat = lead(wish, grams);
-    if (heat) barred.push(new Set([heat.lot.id]));
-    for (const id of Object.keys(grams)) if (id !== heat?.lot.id) barred.push(new Set([id]));
-    if (heat) for (const id of Object.keys(grams)) if (id !== heat.lot.id) barred.push(new Set([heat.lot.id, id]));
-  }
-  for (const set of barred) {
-    if (mixes.length >= 3) break;
-    const grams = solveOnce(solver, wish, 'bracket', set);
+  // Other ways: do without the lots that led the heat so far, then without what carried the bulk.
+  const leads: string[] = [];
+  const bulk = Object.entries(best).sort((x, y) => y[1] - x[1])[0]?.[0];
+  for (let way = 0; way < 4 && mixes.length < 3; way++) {
+    const led = lead(wish, mixes.at(-1)!.gramsByLot)?.lot.id;
+    if (way < 3 && led && !leads.includes(led)) leads.push(led);
+    const barred = way < 3 ? new Set(leads) : new Set(bulk ? [bulk] : []);
+    const grams = solveFew(solver, wish, barred);
     if (!grams) continue;
     const mix = mixOf(wish, grams, '', []);
     if (mixes.every((m) => distinct(m, mix, wish))) mixes.push(mix);
   }
   const labelled = mixes.map((m) => ({ ...m, label: labelOf(wish, m), reasons: reasonsFor(wish, m, mixes[0]!) }));
   return { status: 'found', mixes: labelled, gain };
+}
+
+/**
+ * A mix of few lots: the optimum of all, then the least lots struck out one by one and solved again while the
+ * bracket can still be met (backward elimination; a choice at most MOST_LOTS wide, not proven the best such).
+ */
+function solveFew(solver: LinearSolver, w: Wish, barred: ReadonlySet<string>): Record<string, number> | null {
+  let grams = solveOnce(solver, w, 'bracket', barred);
+  const out = new Set(barred);
+  const needed = new Set<string>();
+  while (grams && Object.keys(grams).length > MOST_LOTS) {
+    const current: Record<string, number> = grams;
+    const total = w.choices.reduce((s, c) => s + (current[c.lot.id] ?? 0) * preparedPerGram(c.lot, c.prep).heatShuG, 0) || 1;
+    const weight = (c: PodChoice) => {
+      const g = current[c.lot.id]!;
+      return (
+        (g * preparedPerGram(c.lot, c.prep).massG) / w.podsG +
+        (g * preparedPerGram(c.lot, c.prep).heatShuG) / total +
+        (c.useFirst ? 0.3 : 0)
+      );
+    };
+    const least = w.choices.filter((c) => current[c.lot.id] && !needed.has(c.lot.id)).sort((a, b) => weight(a) - weight(b))[0];
+    if (!least) break;
+    const without = solveOnce(solver, w, 'bracket', new Set([...out, least.lot.id]));
+    if (without) {
+      out.add(least.lot.id);
+      grams = without;
+    } else needed.add(least.lot.id);
+  }
+  return grams;
 }
 
 function labelOf(w: Wish, mix: Mix): string {
@@ -304,9 +348,7 @@ function outOfReach(solver: LinearSolver, w: Wish, gain: LineGain): PodAnswer {
   const shu = nearest ? nearestShu(nearest) : null;
   return {
     status: 'short',
-    message: tooMild
-      ? 'These pods cannot get that hot with this line.'
-      : 'These pods cannot be made that mild with this line.',
+    message: tooMild ? 'These pods cannot get that hot with this line.' : 'These pods cannot be made that mild with this line.',
     help,
     nearest,
     nearestShu: shu,
@@ -317,7 +359,12 @@ function outOfReach(solver: LinearSolver, w: Wish, gain: LineGain): PodAnswer {
 /** The batch as it is when it has pods; else with a stand-in mix of all choices, so that its line can be run. */
 export function withSomePods(file: BatchFile, choices: readonly PodChoice[]): BatchFile {
   const has = paramsOf<PrepParams>(file, 'prep').pods.some((p) => p.massG > 0);
-  if (has) return carry(file, choices.map((c) => c.lot), []);
+  if (has)
+    return carry(
+      file,
+      choices.map((c) => c.lot),
+      [],
+    );
   const stock = choices.reduce((s, c) => s + c.stockG, 0);
   if (!(stock > 0)) throw new RangeError('There are no pods to choose from. Tick a lot that has stock.');
   const grams = Object.fromEntries(choices.map((c) => [c.lot.id, (c.stockG / stock) * PODS_OF_DEFAULTS]));

@@ -42,7 +42,10 @@ export const bottle = station<BottleParams>({
     let bottles = Math.min(goal.bottles, possible);
     if (log.bottles !== undefined) {
       if (context.draw.typical && log.bottles > possible + 1 && log.bottles > possible * 1.15) {
-        throw new StationProblem('log/bottles', `The sauce fills about ${possible} bottles of ${goal.bottleMl} ml. Check the count or the weights before it.`);
+        throw new StationProblem(
+          'log/bottles',
+          `The sauce fills about ${possible} bottles of ${goal.bottleMl} ml. Check the count or the weights before it.`,
+        );
       }
       bottles = log.bottles;
     }

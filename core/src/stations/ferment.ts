@@ -1,15 +1,7 @@
 import { Type, type Static } from '@sinclair/typebox';
 import { lacticForPh } from '../acid';
 import { jarAcid, jarPressure, jarRising, jarTemperature } from '../caution';
-import {
-  BLOCK_H,
-  DISCREPANCY_SD,
-  jarParameters,
-  simulateJar,
-  type Cut,
-  type ForecastInput,
-  type JarConditions,
-} from '../ferment';
+import { BLOCK_H, DISCREPANCY_SD, jarParameters, simulateJar, type Cut, type ForecastInput, type JarConditions } from '../ferment';
 import { noGrams } from '../matter/component';
 import { volumeMl } from '../matter/density';
 import { convert, waterPhaseSaltPct, type Stream } from '../matter/stream';

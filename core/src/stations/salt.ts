@@ -31,6 +31,8 @@ export type SaltParams = Static<typeof schema>;
 /** Ingredient rows of what is added here; every salt type is sodium chloride to the computation. */
 const SALT_ROW = 'salt_fine';
 const WATER_ROW = 'water';
+/** Log-sd of a weighed amount on a kitchen scale or in a jug (our judgement). */
+const WEIGHING_SD = 0.03;
 /** Air that unpierced whole pods hold, as a share of their tissue volume (judgement, chapter 4 section 1.5). */
 const AIR_IN_WHOLE = 0.25;
 
@@ -71,8 +73,9 @@ export const salt = station<SaltParams>({
     const produceG = massOf(input);
     if (!(produceG > 0)) return { out: input, additions: [], sides: [], facts: { produceG: 0 } };
     const one = pack(params, produceG);
-    const saltG = one.saltG * params.jars;
-    const waterG = one.waterG * params.jars;
+    const weigh = (name: string) => Math.exp(WEIGHING_SD * context.draw.z(name));
+    const saltG = one.saltG * params.jars * weigh('salt.weighed');
+    const waterG = one.waterG * params.jars * weigh('water.weighed');
     const jar = { produceG, waterG, waterShare: input.grams.water / produceG };
     const percents = saltPercents(saltG, jar);
     const brineMl = one.brineMl * params.jars;
@@ -80,9 +83,7 @@ export const salt = station<SaltParams>({
       ...(waterG > 0
         ? [{ id: 'water', name: 'water', stream: ingredientStream(context.ingredient(WATER_ROW), waterG, context.draw) }]
         : []),
-      ...(saltG > 0
-        ? [{ id: 'salt', name: 'salt', stream: ingredientStream(context.ingredient(SALT_ROW), saltG, context.draw) }]
-        : []),
+      ...(saltG > 0 ? [{ id: 'salt', name: 'salt', stream: ingredientStream(context.ingredient(SALT_ROW), saltG, context.draw) }] : []),
     ];
     const facts: Facts = {
       produceG,

@@ -1,4 +1,4 @@
-import { mkdirSync } from 'node:fs';
+import { mkdirSync, rmSync } from 'node:fs';
 import { fileURLToPath } from 'node:url';
 import { PGlite } from '@electric-sql/pglite';
 import type { PgDatabase, PgQueryResultHKT } from 'drizzle-orm/pg-core';
@@ -17,14 +17,18 @@ export interface OpenDb {
 
 const MIGRATIONS = fileURLToPath(new URL('../../drizzle', import.meta.url));
 
-/** Opens (and first makes) the database in a folder, brings it up to date and locks it; `null` keeps it in memory. */
-export async function openDb(folder: string | null): Promise<OpenDb> {
+/**
+ * Opens (and first makes) the database in a folder, brings it up to date and locks it; `null` keeps it in memory.
+ * `fresh` empties the folder first, once the lock says that nobody else uses it.
+ */
+export async function openDb(folder: string | null, fresh = false): Promise<OpenDb> {
   let unlock = () => {};
   if (folder) {
     mkdirSync(folder, { recursive: true });
     unlock = lockFolder(folder);
   }
   try {
+    if (folder && fresh) rmSync(`${folder}/pg`, { recursive: true, force: true });
     const client = new PGlite(folder ? `${folder}/pg` : undefined);
     const db = drizzle(client, { schema });
     await migrate(db, { migrationsFolder: MIGRATIONS });

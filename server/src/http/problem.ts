@@ -19,7 +19,8 @@ export const problems: ErrorRequestHandler = (error: unknown, _req, res, _next) 
     return sendProblem(res, { status: 422, title: 'That cannot be', detail: error.message, errors: error.errors });
   }
   const status = (error as { status?: number }).status;
-  if (status === 413) return sendProblem(res, { status, title: 'Too large', detail: 'This is larger than 1 MB. A batch file is far smaller.' });
+  if (status === 413)
+    return sendProblem(res, { status, title: 'Too large', detail: 'This is larger than 1 MB. A batch file is far smaller.' });
   if (status === 400) return sendProblem(res, { status, title: 'Unreadable', detail: 'This is not JSON that can be read.' });
   console.error(error);
   return sendProblem(res, { status: 500, title: 'Our fault', detail: 'Something went wrong here. Nothing of yours was changed.' });

@@ -100,7 +100,12 @@ export async function seedDemo(db: Db, today: string): Promise<void> {
     const found = lots.find((l) => l.id === id)!;
     return { lot: found.lot, stockG: found.stockG, prep, useFirst: found.useFirst };
   };
-  const bottles = (lowShu: number, highShu: number, count: number, bottleMl: number): Goal => ({ lowShu, highShu, bottles: count, bottleMl });
+  const bottles = (lowShu: number, highShu: number, count: number, bottleMl: number): Goal => ({
+    lowShu,
+    highShu,
+    bottles: count,
+    bottleMl,
+  });
 
   const solver = await highsSolver();
   const startOld = addDays(today, -41);
@@ -126,9 +131,11 @@ export async function seedDemo(db: Db, today: string): Promise<void> {
     pick('lot-habanero', 'cored'),
   ]);
   const blended = paramsOf<BlendParams>(gold, 'blend');
-  const golden: BlendParams = { ...blended, additions: [...blended.additions, { id: 'mango_ripe', massG: 120 }, { id: 'lime_juice', massG: 30, words: '1 lime' }] };
+  const golden: BlendParams = {
+    ...blended,
+    additions: [...blended.additions, { id: 'mango_ripe', massG: 120 }, { id: 'lime_juice', massG: 30, words: '1 lime' }],
+  };
   await addBatch(db, change<BlendParams>(gold, 'blend', golden), today, 'gorse-gold');
 
   await moveShelf(db, 'slipway-red-2', -1, 'opened');
 }
-

@@ -32,9 +32,7 @@ async function assemble(db: Db, rows: readonly Row[]): Promise<BatchRecord[]> {
       style: row.style as BatchFile['style'],
       startDate: row.startDate,
       goal: row.goal,
-      stations: allStations
-        .filter((s) => s.batchId === row.id)
-        .map(({ id, kind, params, log }) => ({ id, kind, params, log })),
+      stations: allStations.filter((s) => s.batchId === row.id).map(({ id, kind, params, log }) => ({ id, kind, params, log })),
       readings: allReadings
         .filter((r) => r.batchId === row.id)
         .map(({ id, stationId, at, pH, tempC, instrument, note }) => ({
@@ -70,7 +68,11 @@ export async function fitFile(db: Db, value: unknown): Promise<BatchFile> {
   if (!checked.ok) throw new Unfit('Some of this cannot be.', checked.errors);
   let file: BatchFile;
   try {
-    file = carry(checked.file, (await listPods(db)).map((p) => p.lot).filter((l) => !checked.file.lots.some((x) => x.id === l.id)), []);
+    file = carry(
+      checked.file,
+      (await listPods(db)).map((p) => p.lot).filter((l) => !checked.file.lots.some((x) => x.id === l.id)),
+      [],
+    );
   } catch (error) {
     throw new Unfit((error as Error).message, [{ path: 'lots', message: (error as Error).message }]);
   }

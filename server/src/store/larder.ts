@@ -7,7 +7,11 @@ import { NotFound, Unfit } from './errors';
 import { addMove, stockOf } from './stock';
 
 export async function listLarder(db: Db): Promise<LarderRecord[]> {
-  const rows = await db.select().from(larderLots).where(eq(larderLots.archived, false)).orderBy(asc(larderLots.createdAt), asc(larderLots.id));
+  const rows = await db
+    .select()
+    .from(larderLots)
+    .where(eq(larderLots.archived, false))
+    .orderBy(asc(larderLots.createdAt), asc(larderLots.id));
   const stock = await stockOf(db, 'larder');
   return rows.map(({ id, ingredientKey, note, revision }) => ({ id, ingredientKey, note, revision, stockG: stock.get(id) ?? 0 }));
 }

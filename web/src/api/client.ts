@@ -28,7 +28,12 @@ async function call<T>(method: string, path: string, body?: unknown): Promise<T>
   const value: unknown = await response.json().catch(() => null);
   if (!response.ok) {
     throw new ApiProblem(
-      (value as Problem | null) ?? { type: 'about:blank', title: 'Our fault', status: response.status, detail: 'The server gave no answer that can be read.' },
+      (value as Problem | null) ?? {
+        type: 'about:blank',
+        title: 'Our fault',
+        status: response.status,
+        detail: 'The server gave no answer that can be read.',
+      },
     );
   }
   return value as T;

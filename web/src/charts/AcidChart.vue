@@ -1,13 +1,31 @@
 <script setup lang="ts">
 import { computed, onBeforeUnmount, onMounted, ref, watch } from 'vue';
-import { CategoryScale, Chart, Filler, LinearScale, LineController, LineElement, PointElement, ScatterController, Tooltip, type ChartConfiguration, type Plugin } from 'chart.js';
+import {
+  CategoryScale,
+  Chart,
+  Filler,
+  LinearScale,
+  LineController,
+  LineElement,
+  PointElement,
+  ScatterController,
+  Tooltip,
+  type ChartConfiguration,
+  type Plugin,
+} from 'chart.js';
 import { daysSince, HOUSE_PH, LEGAL_PH, type Forecast, type Reading } from '@roskel/core';
 import { COLOURS } from '../theme';
 
 Chart.register(CategoryScale, Filler, LinearScale, LineController, LineElement, PointElement, ScatterController, Tooltip);
 
 /** Acid in the jar: the forecast as a band, readings as dots, the two lines, and the ready window as a bar. */
-const props = defineProps<{ forecast: Forecast; readings: readonly Reading[]; from: string; todayDay: number | null; endPh: { day: number; pH: number } | null }>();
+const props = defineProps<{
+  forecast: Forecast;
+  readings: readonly Reading[];
+  from: string;
+  todayDay: number | null;
+  endPh: { day: number; pH: number } | null;
+}>();
 const canvas = ref<HTMLCanvasElement | null>(null);
 let chart: Chart | null = null;
 
@@ -81,7 +99,14 @@ function config(): ChartConfiguration {
       events: [],
       plugins: { legend: { display: false }, tooltip: { enabled: false } },
       scales: {
-        x: { type: 'linear', min: 0, max: f.days.at(-1) ?? 21, grid: { display: false }, ticks: { color: COLOURS.soft, maxTicksLimit: 9 }, border: { color: COLOURS.line } },
+        x: {
+          type: 'linear',
+          min: 0,
+          max: f.days.at(-1) ?? 21,
+          grid: { display: false },
+          ticks: { color: COLOURS.soft, maxTicksLimit: 9 },
+          border: { color: COLOURS.line },
+        },
         y: { min: 3.2, max: 5.6, grid: { color: '#EFE8D8' }, ticks: { color: COLOURS.soft, stepSize: 0.5 }, border: { display: false } },
       },
     },
@@ -102,7 +127,11 @@ onBeforeUnmount(() => chart?.destroy());
     <canvas ref="canvas" aria-hidden="true" />
     <table class="visually-hidden">
       <caption>
-        pH by day: 10, 50 and 90 % of {{ forecast.members }} jars like this
+        pH by day: 10, 50 and 90 % of
+        {{
+          forecast.members
+        }}
+        jars like this
       </caption>
       <tbody>
         <template v-for="(d, i) in forecast.days" :key="d">

@@ -20,15 +20,17 @@ onMounted(() => {
 onBeforeUnmount(() => watcher?.disconnect());
 
 const LEFT = 58;
-const RIBBON = 200;
+const RIBBON = 190;
 const STRIP = 38;
 const height = RIBBON + STRIP * TRACKS.length + 4;
-const shape = computed(() => ribbonShape(props.report, { left: LEFT, right: width.value, centre: 120, most: 92, today: today() }));
+const shape = computed(() => ribbonShape(props.report, { left: LEFT, right: width.value, centre: 118, most: 88, today: today() }));
 const mids = computed(() => shape.value.columns.map((c) => c.mid));
 const tracks = computed(() =>
   TRACKS.map((track, i) => {
     const top = RIBBON + 4 + i * STRIP;
-    return { track, top, points: trackPoints(track, props.report.stations, mids.value, top, STRIP) };
+    const wish = track.key === 'heatShu' ? [props.bracket.low, props.bracket.high] : [];
+    const { points, y } = trackPoints(track, props.report.stations, mids.value, top, STRIP, wish);
+    return { track, top, points, wish: points.length > 0 && wish.length > 0 ? { low: y(wish[0]!), high: y(wish[1]!) } : null };
   }),
 );
 const bandPath = area<TrackPoint>()
@@ -40,7 +42,10 @@ const linePath = line<TrackPoint>()
   .x((p) => p.x)
   .y((p) => p.y)
   .curve(curveMonotoneX);
-const doneLine = (points: TrackPoint[]) => linePath(points.filter((p) => p.done)) ?? '';
+/** What has happened is drawn solid: up to the last finished station. */
+const solidTo = computed(() => Math.max(LEFT, ...tracks.value.flatMap((t) => t.points.filter((p) => p.done).map((p) => p.x))));
+/** Water and brine have no colour of their own on a cream plate. */
+const limbHex = (flow: FlowReport) => (['water', 'salt', 'brine', 'gas'].includes(flow.id) ? '#AEBBDA' : flow.hex);
 
 /** Additions and sides as limbs; small ones are drawn thin but always named. */
 function label(flows: readonly FlowReport[]): string {
@@ -55,15 +60,31 @@ const limbs = computed(() =>
     const inG = s.additions.reduce((t, a) => t + a.massG, 0);
     if (inG > 0 && i > 0) {
       const x = c.x0 + (c.x1 - c.x0) * 0.16;
-      const edge = 120 - Math.max(c.thickness, before) / 2 + 4;
-      out.push({ key: `${s.id}+`, d: limb(x, edge, 60, inG * shape.value.perG * 0.7, 56), hex: s.additions[0]!.hex, x: c.x0 + 2, y: 45, text: `+ ${label(s.additions)}`, anchor: 'start' });
+      const edge = 118 - Math.max(c.thickness, before) / 2 + 4;
+      out.push({
+        key: `${s.id}+`,
+        d: limb(x, edge, 60, inG * shape.value.perG * 0.7, 56),
+        hex: limbHex(s.additions[0]!),
+        x: c.x0 + 2,
+        y: 45,
+        text: `+ ${label(s.additions)}`,
+        anchor: 'start',
+      });
     }
     const sides = s.sides.filter((f) => f.massG >= 0.5);
     const lost = sides.reduce((t, a) => t + a.massG, 0);
     if (lost > 0) {
       const x = c.x0 + (c.x1 - c.x0) * (i === 0 ? 0.1 : 0.16);
-      const edge = 120 + Math.max(Math.min(c.thickness, before || c.thickness), 3) / 2 - 4;
-      out.push({ key: `${s.id}-`, d: limb(x, edge, 182, Math.min(26, lost * shape.value.perG * 0.7), -34), hex: sides[0]!.hex, x: x + 40, y: 190, text: label(sides), anchor: 'start' });
+      const edge = 118 + Math.max(Math.min(c.thickness, before || c.thickness), 3) / 2 - 4;
+      out.push({
+        key: `${s.id}-`,
+        d: limb(x, edge, 174, Math.min(26, lost * shape.value.perG * 0.7), -34),
+        hex: limbHex(sides[0]!),
+        x: x + 40,
+        y: 180,
+        text: label(sides),
+        anchor: 'start',
+      });
     }
     return out;
   }),
@@ -91,9 +112,17 @@ function labelY(p: TrackPoint, top: number): number {
           <stop v-for="s in shape.stops" :key="s.offset" :offset="s.offset" :stop-color="s.hex" />
         </linearGradient>
         <clipPath :id="`${id}-d`"><rect :x="LEFT" y="0" :width="Math.max(0, shape.doneTo - LEFT)" :height="RIBBON" /></clipPath>
+        <clipPath :id="`${id}-s`"><rect x="0" :y="RIBBON" :width="solidTo" :height="height - RIBBON" /></clipPath>
+        <clipPath :id="`${id}-f`"><rect :x="solidTo" :y="RIBBON" :width="width - solidTo" :height="height - RIBBON" /></clipPath>
         <clipPath :id="`${id}-p`"><rect :x="shape.doneTo" y="0" :width="Math.max(0, width - shape.doneTo)" :height="RIBBON" /></clipPath>
       </defs>
-      <g v-for="(c, i) in shape.columns" :key="c.id" class="column" :class="{ on: c.id === chosen, bad: c.id === trouble }" @click="emit('choose', c.id)">
+      <g
+        v-for="(c, i) in shape.columns"
+        :key="c.id"
+        class="column"
+        :class="{ on: c.id === chosen, bad: c.id === trouble }"
+        @click="emit('choose', c.id)"
+      >
         <rect class="zone" :x="c.x0" y="0" :width="c.x1 - c.x0" :height="height" />
         <text class="name" :x="c.x0 + 12" y="20">{{ report.stations[i]!.name }}</text>
         <text class="when" :x="c.x0 + 12" y="35">{{ when(report.stations[i]!) }}</text>
@@ -113,27 +142,42 @@ function labelY(p: TrackPoint, top: number): number {
       </g>
       <g v-for="(c, i) in shape.columns" :key="`m${c.id}`" class="mass" @click="emit('why', c.id, 'massG')">
         <template v-if="c.massG > 0">
-          <text :x="c.mid" y="124" text-anchor="middle" :class="{ solid: c.mid < shape.doneTo }">
+          <text :x="c.mid" y="122" text-anchor="middle" :class="{ solid: c.mid < shape.doneTo }">
             {{ report.stations[i]!.log.massG !== undefined ? '●' : '' }} {{ grams(c.massG) }}
           </text>
-          <text v-if="offPlan(c.massG, report.stations[i]!.planned.massG)" :x="c.mid" y="139" text-anchor="middle" class="plan" :class="{ solid: c.mid < shape.doneTo }">
+          <text
+            v-if="offPlan(c.massG, report.stations[i]!.planned.massG)"
+            :x="c.mid"
+            y="137"
+            text-anchor="middle"
+            class="plan"
+            :class="{ solid: c.mid < shape.doneTo }"
+          >
             plan {{ grams(report.stations[i]!.planned.massG) }}
           </text>
         </template>
       </g>
       <line class="rule" x1="0" :x2="width" :y1="RIBBON" :y2="RIBBON" />
-      <g v-for="{ track, top, points } in tracks" :key="track.key">
+      <g v-for="{ track, top, points, wish } in tracks" :key="track.key">
         <text class="track" x="10" :y="top + 17" :fill="track.colour">{{ track.name }}</text>
         <text class="unit" x="10" :y="top + 30">{{ track.unit }}</text>
         <line v-if="top > RIBBON + 4" class="hair" :x1="LEFT" :x2="width" :y1="top" :y2="top" />
         <path :d="bandPath(points) ?? ''" :fill="track.colour" opacity="0.18" pointer-events="none" />
-        <path :d="linePath(points) ?? ''" :stroke="track.colour" class="curve dashed" />
-        <path :d="doneLine(points)" :stroke="track.colour" class="curve" />
+        <path :d="linePath(points) ?? ''" :stroke="track.colour" class="curve dashed" :clip-path="`url(#${id}-f)`" />
+        <path :d="linePath(points) ?? ''" :stroke="track.colour" class="curve" :clip-path="`url(#${id}-s)`" />
+        <path v-if="wish" class="wish" :d="`M ${width - 18} ${wish.low} h 6 V ${wish.high} h -6`" />
         <g v-for="p in points" :key="p.stationId" class="point" @click="emit('why', p.stationId, track.key)">
           <rect class="hit" :x="p.x - 26" :y="top" width="76" :height="STRIP" />
-          <path v-if="p.planned !== null && offPlan(p.value, p.planned)" class="was" :d="`M ${p.x - 7} ${p.plannedY} h 14`" :stroke="track.colour" />
+          <path
+            v-if="p.planned !== null && offPlan(p.value, p.planned)"
+            class="was"
+            :d="`M ${p.x - 7} ${p.plannedY} h 14`"
+            :stroke="track.colour"
+          />
           <circle :cx="p.x" :cy="p.y" r="4.2" :fill="p.measured ? track.colour : 'var(--plate)'" :stroke="track.colour" />
-          <text :x="p.x + 9" :y="labelY(p, top)" :class="{ solid: p.done, measured: p.measured }">{{ track.show(p.value, p.measured) }}</text>
+          <text :x="p.x + 9" :y="labelY(p, top)" :class="{ solid: p.done, measured: p.measured }">
+            {{ track.show(p.value, p.measured) }}
+          </text>
         </g>
       </g>
     </svg>
@@ -164,7 +208,8 @@ function labelY(p: TrackPoint, top: number): number {
           <td :data-mass="s.id">{{ grams(s.planned.massG) }}, {{ grams(s.now.massG) }}</td>
           <td v-for="t in TRACKS" :key="t.key" :data-cell="`${s.id}-${t.key}`">
             <template v-if="s.now[t.key] !== null">
-              {{ s.planned[t.key] === null ? '' : t.show(s.planned[t.key]!, false) }}, {{ t.show(s.now[t.key]!, s.log.pH !== undefined && t.key === 'pH') }},
+              {{ s.planned[t.key] === null ? '' : t.show(s.planned[t.key]!, false) }},
+              {{ t.show(s.now[t.key]!, s.log.pH !== undefined && t.key === 'pH') }},
               {{ s.band[t.key] ? `${t.show(s.band[t.key]!.p10, false)} to ${t.show(s.band[t.key]!.p90, false)}` : '' }}
             </template>
           </td>
@@ -196,7 +241,9 @@ svg {
   fill: var(--warn-plate);
 }
 .name {
-  font: 700 14px 'Bricolage Grotesque Variable', sans-serif;
+  font:
+    700 14px 'Bricolage Grotesque Variable',
+    sans-serif;
 }
 .when,
 .unit,
@@ -214,9 +261,15 @@ svg {
   font-weight: 700;
   font-size: 14px;
   fill: #4a170e;
+  paint-order: stroke;
+  stroke: rgb(255 253 248 / 45%);
+  stroke-width: 3px;
 }
 .mass text.solid {
   fill: #fff;
+  paint-order: stroke;
+  stroke: rgb(60 15 8 / 35%);
+  stroke-width: 2.5px;
 }
 .mass text.plan {
   font-weight: 500;
@@ -235,7 +288,9 @@ svg {
   stroke: #efe8d8;
 }
 .track {
-  font: 700 13.5px 'Hanken Grotesk Variable', sans-serif;
+  font:
+    700 13.5px 'Hanken Grotesk Variable',
+    sans-serif;
 }
 .curve {
   fill: none;
@@ -244,6 +299,12 @@ svg {
 }
 .dashed {
   stroke-dasharray: 3 3;
+}
+
+.wish {
+  fill: none;
+  stroke: var(--rim);
+  stroke-width: 2;
 }
 .was {
   stroke-width: 2;

@@ -28,7 +28,15 @@ const shape = computed(() => ribbonShape(props.report, { left: 0, right: W, cent
       <path :d="shape.top" class="dash" :stroke="shape.stops.at(-1)?.hex" />
       <path :d="shape.bottom" class="dash" :stroke="shape.stops.at(-1)?.hex" />
     </g>
-    <line v-if="shape.doneTo > 0 && shape.doneTo < W" :x1="shape.doneTo" :x2="shape.doneTo" y1="20" y2="90" stroke="var(--rim)" stroke-width="2" />
+    <line
+      v-if="shape.doneTo > 0 && shape.doneTo < W"
+      :x1="shape.doneTo"
+      :x2="shape.doneTo"
+      y1="20"
+      y2="90"
+      stroke="var(--rim)"
+      stroke-width="2"
+    />
   </svg>
 </template>
 

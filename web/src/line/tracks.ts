@@ -34,23 +34,33 @@ export interface TrackPoint {
 
 const valueOf = (p: Props, key: Track['key']) => p[key];
 
-/** Points of a track in its strip of `height` from `top`; x comes from the columns' middles. */
-export function trackPoints(track: Track, stations: readonly StationReport[], mids: readonly number[], top: number, height: number): TrackPoint[] {
-  const all: number[] = [];
+/** Where values sit in a track's strip. */
+type Level = (value: number) => number;
+
+/** Points of a track in its strip of `height` from `top`; x comes from the columns' middles, `wish` must fit in too. */
+export function trackPoints(
+  track: Track,
+  stations: readonly StationReport[],
+  mids: readonly number[],
+  top: number,
+  height: number,
+  wish: readonly number[] = [],
+): { points: TrackPoint[]; y: Level } {
+  const all: number[] = wish.map((v) => (track.log ? Math.log(Math.max(v, 1)) : v));
   for (const s of stations) {
     const band = s.band[track.key];
     for (const v of [valueOf(s.now, track.key), valueOf(s.planned, track.key), band?.p10, band?.p90]) {
       if (typeof v === 'number' && (!track.log || v > 0)) all.push(track.log ? Math.log(v) : v);
     }
   }
-  if (all.length === 0) return [];
+  if (all.length === wish.length) return { points: [], y: () => top };
   const low = Math.min(...all);
   const span = Math.max(...all) - low || 1;
   const y = (v: number) => {
     const t = track.log ? Math.log(Math.max(v, 1e-9)) : v;
     return top + height * (0.84 - 0.68 * Math.min(1, Math.max(0, (t - low) / span)));
   };
-  return stations.flatMap((s, i) => {
+  const points = stations.flatMap((s, i) => {
     const value = valueOf(s.now, track.key);
     if (value === null || s.now.massG <= 0 || (track.log && value <= 0)) return [];
     const band = s.band[track.key];
@@ -70,4 +80,5 @@ export function trackPoints(track: Track, stations: readonly StationReport[], mi
       },
     ];
   });
+  return { points, y };
 }

@@ -36,7 +36,8 @@ watch(
 watch(
   () => batch.report,
   (r) => {
-    if (r && !r.stations.some((s) => s.id === chosen.value)) chosen.value = (r.stations.find((s) => s.active) ?? r.stations.at(-1))?.id ?? '';
+    if (r && !r.stations.some((s) => s.id === chosen.value))
+      chosen.value = (r.stations.find((s) => s.active) ?? r.stations.at(-1))?.id ?? '';
   },
   { immediate: true },
 );
@@ -46,7 +47,9 @@ const cautions = computed(() => {
   const order = { danger: 0, caution: 1, note: 2 };
   return [...(station.value?.cautions ?? [])].sort((a, b) => order[a.severity] - order[b.severity]);
 });
-const elsewhere = computed(() => (batch.report?.cautions ?? []).filter((c) => c.severity === 'danger' && c.stationId !== chosen.value));
+const elsewhere = computed(() =>
+  (batch.report?.stations ?? []).filter((s) => s.id !== chosen.value && s.cautions.some((c) => c.severity === 'danger')),
+);
 
 function step(by: number) {
   const list = batch.report?.stations ?? [];
@@ -81,7 +84,12 @@ function exportFile() {
   const url = URL.createObjectURL(new Blob([JSON.stringify(f, null, 2) + '\n'], { type: 'application/json' }));
   const a = document.createElement('a');
   a.href = url;
-  a.download = `${f.name.toLowerCase().replace(/[^a-z0-9]+/g, '-').replace(/^-|-$/g, '') || 'batch'}.json`;
+  a.download = `${
+    f.name
+      .toLowerCase()
+      .replace(/[^a-z0-9]+/g, '-')
+      .replace(/^-|-$/g, '') || 'batch'
+  }.json`;
   a.click();
   setTimeout(() => URL.revokeObjectURL(url), 1000);
 }
@@ -107,13 +115,19 @@ async function putAway() {
         </div>
         <button type="button" class="chip" @click="goal = true">
           <span>
-            Heat <b>{{ levelName(Math.sqrt(Math.max(1, file.goal.lowShu) * file.goal.highShu)) }}</b> {{ shu(file.goal.lowShu) }} to {{ shu(file.goal.highShu) }}
+            Heat <b>{{ levelName(Math.sqrt(Math.max(1, file.goal.lowShu) * file.goal.highShu)) }}</b> {{ shu(file.goal.lowShu) }} to
+            {{ shu(file.goal.highShu) }}
           </span>
         </button>
         <button type="button" class="chip" @click="goal = true">
-          <span><b>{{ file.goal.bottles }}</b> × {{ file.goal.bottleMl }} ml</span>
+          <span
+            ><b>{{ file.goal.bottles }}</b> × {{ file.goal.bottleMl }} ml</span
+          >
         </button>
-        <span v-if="batch.report && batch.report.heat.p50 > 0" class="odds"><b data-fact="odds">{{ odds(batch.report.odds) }}</b><br />land in the bracket</span>
+        <span v-if="batch.report && batch.report.heat.p50 > 0" class="odds"
+          ><b data-fact="odds">{{ odds(batch.report.odds) }}</b
+          ><br />land in the bracket</span
+        >
         <SaveState class="push" />
         <button type="button" class="act small no-print" @click="exportFile">Export</button>
         <button type="button" class="act small no-print" @click="print">Print</button>
@@ -141,17 +155,30 @@ async function putAway() {
           <div v-if="cautions.length || elsewhere.length" class="cautions">
             <CautionList :cautions="cautions" />
             <p v-if="elsewhere.length" class="soft">
-              Also:
-              <button v-for="c in elsewhere" :key="c.id" type="button" class="link" @click="chosen = c.stationId">{{ c.text }}</button>
+              Danger also named at
+              <template v-for="(s, i) in elsewhere" :key="s.id"
+                >{{ i ? ', ' : '' }}<button type="button" class="link" @click="chosen = s.id">{{ s.name }}</button></template
+              >.
             </p>
           </div>
         </div>
       </div>
       <GoalSheet v-model:show="goal" />
-      <WhySheet v-if="batch.report" :file="file" :report="batch.report" :about="about" @close="about = null" @station="(id) => ((chosen = id), (about = null))" />
+      <WhySheet
+        v-if="batch.report"
+        :file="file"
+        :report="batch.report"
+        :about="about"
+        @close="about = null"
+        @station="(id) => ((chosen = id), (about = null))"
+      />
     </template>
-    <p v-else-if="batch.state === 'missing'">This batch is not there any more. <RouterLink to="/batches">Go to your batches.</RouterLink></p>
-    <p v-else-if="batch.state === 'offline'">The server does not answer. <button type="button" class="link" @click="batch.open(String(route.params.id))">Try again</button></p>
+    <p v-else-if="batch.state === 'missing'">
+      This batch is not there any more. <RouterLink to="/batches">Go to your batches.</RouterLink>
+    </p>
+    <p v-else-if="batch.state === 'offline'">
+      The server does not answer. <button type="button" class="link" @click="batch.open(String(route.params.id))">Try again</button>
+    </p>
     <p v-else class="soft">Fetching the batch.</p>
   </div>
 </template>
@@ -191,7 +218,7 @@ async function putAway() {
   flex: 1;
   min-height: 270px;
   display: grid;
-  grid-template-columns: minmax(0, 1.15fr) minmax(0, 1.1fr) minmax(0, 0.95fr);
+  grid-template-columns: minmax(0, 1.2fr) minmax(0, 1.15fr) minmax(0, 0.95fr);
   gap: 12px;
 }
 .side {
@@ -201,12 +228,16 @@ async function putAway() {
   min-height: 0;
 }
 .cautions {
-  max-height: 132px;
+  max-height: 124px;
   overflow: auto;
 }
 .cautions p {
   margin: 4px 0 0;
   font-size: 13px;
+}
+/* A field and its label are one target, together well over 44 px. */
+.below :deep(.entry) {
+  min-height: 38px;
 }
 @media (max-width: 1000px) {
   .page {

@@ -42,7 +42,8 @@ function stage(b: BatchRecord, r: LineReport): string {
   if (done(b)) return `bottled ${day(b.file.stations.at(-1)!.log.doneOn!)}`;
   const active = r.stations.find((s) => s.active);
   if (!r.stations.some((s) => s.done)) return `planned, starts ${day(b.file.startDate)}`;
-  if (active && active.from !== active.to) return `day ${daysBetween(active.from, today())} of about ${daysBetween(active.from, active.to)}`;
+  if (active && active.from !== active.to)
+    return `day ${daysBetween(active.from, today())} of about ${daysBetween(active.from, active.to)}`;
   return `next: ${active?.name.toLowerCase() ?? 'done'}`;
 }
 function next(r: LineReport) {
@@ -77,7 +78,10 @@ async function importFile(e: Event) {
     <header class="head">
       <h1>Batches</h1>
       <input v-model="find" data-find class="entry find" type="search" placeholder="Find a batch" aria-label="Find a batch" />
-      <span class="push chip"><b>{{ running }}</b>&nbsp;running or planned</span>
+      <span class="push chip"
+        ><b>{{ running }}</b
+        >&nbsp;running or planned</span
+      >
       <span class="chip">{{ batches.items.length - running }} finished</span>
       <label class="act">
         Import a file
@@ -86,7 +90,9 @@ async function importFile(e: Event) {
       <button type="button" class="act main" @click="starting = true">Start a batch</button>
     </header>
     <p v-if="batches.state === 'loading'" class="soft">Fetching your batches.</p>
-    <p v-else-if="batches.state === 'failed'" class="plate note">{{ batches.error }} <button type="button" class="link" @click="batches.load()">Try again</button></p>
+    <p v-else-if="batches.state === 'failed'" class="plate note">
+      {{ batches.error }} <button type="button" class="link" @click="batches.load()">Try again</button>
+    </p>
     <div v-else-if="batches.items.length === 0" class="plate note">
       <h2>No batch yet</h2>
       <p>Say how hot and how many bottles. Roskel chooses the pods from what you have and plans the rest.</p>
@@ -100,19 +106,28 @@ async function importFile(e: Event) {
             <h2>{{ b.file.name }}</h2>
             <template v-if="reports.get(b.id)?.report">
               <span class="soft">brine ferment, {{ stage(b, reports.get(b.id)!.report!) }}</span>
-              <span><b class="hot">{{ shu(reports.get(b.id)!.report!.heat.p50) }}</b> of {{ shu(b.file.goal.lowShu) }} to {{ shu(b.file.goal.highShu) }} SHU</span>
+              <span
+                ><b class="hot">{{ shu(reports.get(b.id)!.report!.heat.p50) }}</b> of {{ shu(b.file.goal.lowShu) }} to
+                {{ shu(b.file.goal.highShu) }} SHU</span
+              >
             </template>
             <span>{{ plural(b.file.goal.bottles, 'bottle') }} of {{ b.file.goal.bottleMl }} ml</span>
           </div>
           <div class="ribbon">
-            <MiniRibbon v-if="reports.get(b.id)?.report && reports.get(b.id)!.report!.finished.massG > 0" :report="reports.get(b.id)!.report!" :name="b.file.name" />
+            <MiniRibbon
+              v-if="reports.get(b.id)?.report && reports.get(b.id)!.report!.finished.massG > 0"
+              :report="reports.get(b.id)!.report!"
+              :name="b.file.name"
+            />
             <span v-else-if="reports.get(b.id)?.trouble" class="field-error">{{ reports.get(b.id)!.trouble }}</span>
             <span v-else-if="reports.get(b.id)?.report" class="soft">No pods chosen yet.</span>
           </div>
           <div class="next">
             <template v-if="reports.get(b.id)?.report && next(reports.get(b.id)!.report!)">
               <b>{{ next(reports.get(b.id)!.report!)!.text }}</b>
-              <span :class="{ late: due(next(reports.get(b.id)!.report!)!.due).late }">{{ due(next(reports.get(b.id)!.report!)!.due).text }}</span>
+              <span :class="{ late: due(next(reports.get(b.id)!.report!)!.due).late }">{{
+                due(next(reports.get(b.id)!.report!)!.due).text
+              }}</span>
             </template>
             <template v-else-if="reports.get(b.id)?.report">
               <b>On the shelf</b>
@@ -139,7 +154,7 @@ ul {
 }
 .batch {
   display: grid;
-  grid-template-columns: 236px minmax(0, 1fr) 250px;
+  grid-template-columns: 280px minmax(0, 1fr) 240px;
   gap: 18px;
   padding: 14px 18px;
   color: inherit;

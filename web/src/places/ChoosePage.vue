@@ -14,7 +14,6 @@ import {
   useMix as mixInto,
   wantedMassG,
   withSomePods,
-  type BatchFile,
   type LineGain,
   type Mix,
   type PodAnswer,
@@ -57,7 +56,7 @@ onMounted(async () => {
     mix.set(p.id, { g: had?.massG ?? 0, use: p.stockG > 0 || had !== undefined, prep: had?.prep ?? 'whole' });
   }
   ready.value = true;
-  if (planned.size === 0 && pods.items.some((p) => p.stockG > 0)) await solve();
+  if (pods.items.some((p) => p.stockG > 0)) await solve(planned.size === 0);
 });
 
 const file = computed(() => batch.file);
@@ -69,7 +68,9 @@ const stockOf = (id: string, stockG: number) => {
   return stockG + took;
 };
 const choices = computed<PodChoice[]>(() =>
-  pods.items.filter((p) => mix.has(p.id)).map((p) => ({ lot: p.lot, stockG: stockOf(p.id, p.stockG), prep: mix.get(p.id)!.prep, useFirst: p.useFirst })),
+  pods.items
+    .filter((p) => mix.has(p.id))
+    .map((p) => ({ lot: p.lot, stockG: stockOf(p.id, p.stockG), prep: mix.get(p.id)!.prep, useFirst: p.useFirst })),
 );
 const gramsByLot = computed(() => Object.fromEntries([...mix].filter(([, m]) => m.g > 0).map(([id, m]) => [id, m.g])));
 const allowed = computed(() => choices.value.filter((c) => mix.get(c.lot.id)?.use && c.stockG > 0));
@@ -89,7 +90,9 @@ watch(
 
 /** The blur in the bottle for what is in the mix now: straight from core on every move of a finger. */
 const live = computed(() => (gain.value ? blurOfMix(choices.value, gramsByLot.value, gain.value) : null));
-const liveOdds = computed(() => (live.value?.blur && file.value ? oddsWithin(live.value.blur, file.value.goal.lowShu, file.value.goal.highShu) : 0));
+const liveOdds = computed(() =>
+  live.value?.blur && file.value ? oddsWithin(live.value.blur, file.value.goal.lowShu, file.value.goal.highShu) : 0,
+);
 const bottles = computed(() => {
   if (!live.value || !file.value) return 0;
   const per = wantedMassG(file.value) / file.value.goal.bottles;
@@ -102,11 +105,12 @@ const whole = computed(() => {
   return { counts, blur };
 });
 
-async function solve() {
+/** Asks the solver; `use` puts its best answer into the mix, otherwise the mix stays as it is. */
+async function solve(use = true) {
   if (!file.value) return;
   trouble.value = '';
   solving.value = true;
-  const result = await bench().choose(JSON.parse(JSON.stringify(file.value)) as BatchFile, JSON.parse(JSON.stringify(allowed.value)) as PodChoice[]);
+  const result = await bench().choose(file.value, allowed.value);
   solving.value = false;
   if (!result.ok) {
     trouble.value = result.message;
@@ -115,7 +119,7 @@ async function solve() {
   }
   solveMs.value = result.ms;
   answer.value = result.answer;
-  if (result.answer.status === 'found') take(result.answer.mixes[0]!, 0);
+  if (result.answer.status === 'found' && use) take(result.answer.mixes[0]!, 0);
 }
 function take(m: Mix, index: number) {
   if (answer.value) gain.value = answer.value.gain;
@@ -202,21 +206,30 @@ const share = (c: PodChoice, grams: number) => (preparedPerGram(c.lot, c.prep).m
         <RouterLink class="crumb" :to="{ name: 'batch', params: { id: String(route.params.id) } }">{{ file?.name ?? 'batch' }}</RouterLink>
         <h1>Choose the pods</h1>
       </div>
-      <span v-if="file" class="chip">{{ plural(file.goal.bottles, 'bottle') }} of {{ file.goal.bottleMl }} ml, {{ shu(file.goal.lowShu) }} to {{ shu(file.goal.highShu) }} SHU</span>
+      <span v-if="file" class="chip"
+        >{{ plural(file.goal.bottles, 'bottle') }} of {{ file.goal.bottleMl }} ml, {{ shu(file.goal.lowShu) }} to
+        {{ shu(file.goal.highShu) }} SHU</span
+      >
       <SaveState class="push" />
-      <button type="button" class="act" :disabled="solving || allowed.length === 0" @click="solve">{{ solving ? 'Solving' : 'Solve again' }}</button>
+      <button type="button" class="act" :disabled="solving || allowed.length === 0" @click="solve()">
+        {{ solving ? 'Solving' : 'Solve again' }}
+      </button>
       <button type="button" class="act main" :disabled="!live || live.finishedG <= 0" @click="confirm">Use this mix</button>
     </header>
-    <p v-if="ready && pods.items.length === 0" class="plate note">There are no pods yet. <RouterLink to="/pods">Add a lot of pods</RouterLink> and come back.</p>
+    <p v-if="ready && pods.items.length === 0" class="plate note">
+      There are no pods yet. <RouterLink to="/pods">Add a lot of pods</RouterLink> and come back.
+    </p>
     <div v-else-if="file" class="grid">
       <section class="plate lots" aria-label="Pods to hand">
         <div class="lot headrow">
           <span />
           <b>Pods to hand</b>
           <b>In the mix</b>
-          <svg :viewBox="`0 0 ${AX} 18`" aria-hidden="true">
-            <text v-for="t in lotAxis.ticks" :key="t" :x="lotAxis.x(t)" y="13" text-anchor="middle">{{ t.toLocaleString('en') }}</text>
-          </svg>
+          <div class="ticks" aria-hidden="true">
+            <span v-for="t in lotAxis.ticks" :key="t" :style="{ left: `${(100 * lotAxis.x(t)) / AX}%` }">{{
+              t >= 1000 ? `${t / 1000}k` : t
+            }}</span>
+          </div>
         </div>
         <div v-for="r in rows" :key="r.c.lot.id" class="lot" :class="{ out: r.entry.g <= 0 }">
           <label class="use" :title="`Let the solver use ${r.c.lot.name}`">
@@ -258,42 +271,118 @@ const share = (c: PodChoice, grams: number) => (preparedPerGram(c.lot, c.prep).m
             />
             <p v-if="fieldError.has(r.c.lot.id)" class="field-error" role="alert">{{ fieldError.get(r.c.lot.id) }}</p>
           </div>
-          <svg :viewBox="`0 0 ${AX} 46`" preserveAspectRatio="none" role="img" :aria-label="r.mu === null ? 'no heat' : `about ${shu(r.median)} SHU as it is`">
-            <line v-for="t in lotAxis.ticks" :key="t" :x1="lotAxis.x(t)" :x2="lotAxis.x(t)" y1="0" y2="46" stroke="#ece5d4" />
-            <path v-if="r.mu !== null" :d="hill(r.mu, r.c.lot.heat!.sigma, lotAxis.x, 44, 36)" :fill="heatColour(r.median)" opacity="0.85" />
-            <text v-else x="14" y="27">no heat, all body</text>
-          </svg>
+          <div class="hill">
+            <svg
+              :viewBox="`0 0 ${AX} 46`"
+              preserveAspectRatio="none"
+              role="img"
+              :aria-label="r.mu === null ? 'no heat' : `about ${shu(r.median)} SHU as it is`"
+            >
+              <line v-for="t in lotAxis.ticks" :key="t" :x1="lotAxis.x(t)" :x2="lotAxis.x(t)" y1="0" y2="46" stroke="#ece5d4" />
+              <path
+                v-if="r.mu !== null"
+                :d="hill(r.mu, r.c.lot.heat!.sigma, lotAxis.x, 44, 36)"
+                :fill="heatColour(r.median)"
+                opacity="0.85"
+              />
+            </svg>
+            <span v-if="r.mu === null" class="soft">no heat, all body</span>
+          </div>
         </div>
       </section>
       <div class="right">
         <section class="plate bottle" aria-label="Heat in the bottle">
-          <h2>Heat in the bottle <span v-if="quant" class="soft" data-fact="middle">about {{ shu(quant.p50) }} SHU, {{ levelName(quant.p50) }}</span></h2>
-          <svg :viewBox="`0 0 ${BW} 124`" role="img" :aria-label="quant ? `10 to 90 %: ${shu(quant.p10)} to ${shu(quant.p90)} SHU` : 'no heat yet'">
+          <h2>
+            Heat in the bottle
+            <span v-if="quant" class="soft" data-fact="middle">about {{ shu(quant.p50) }} SHU, {{ levelName(quant.p50) }}</span>
+          </h2>
+          <svg
+            :viewBox="`0 0 ${BW} 124`"
+            role="img"
+            :aria-label="quant ? `10 to 90 %: ${shu(quant.p10)} to ${shu(quant.p90)} SHU` : 'no heat yet'"
+          >
             <line v-for="t in bottleAxis.ticks" :key="t" :x1="bottleAxis.x(t)" :x2="bottleAxis.x(t)" y1="6" y2="104" stroke="#ece5d4" />
-            <text v-for="t in bottleAxis.ticks" :key="`t${t}`" :x="bottleAxis.x(t)" y="120" text-anchor="middle">{{ t.toLocaleString('en') }}</text>
-            <rect :x="bottleAxis.x(Math.max(100, file.goal.lowShu))" y="10" :width="Math.max(2, bottleAxis.x(file.goal.highShu) - bottleAxis.x(Math.max(100, file.goal.lowShu)))" height="94" fill="var(--active)" />
-            <path v-if="live?.blur" data-fact="blur" :d="hill(live.blur.mu, live.blur.sigma, bottleAxis.x, 104, 84)" :fill="heatColour(quant!.p50)" opacity="0.85" />
-            <line v-if="quant" :x1="bottleAxis.x(quant.p50)" :x2="bottleAxis.x(quant.p50)" y1="18" y2="104" stroke="var(--ink)" stroke-width="1.5" />
+            <text v-for="t in bottleAxis.ticks" :key="`t${t}`" :x="bottleAxis.x(t)" y="120" :text-anchor="t === 100_000 ? 'end' : 'middle'">
+              {{ t.toLocaleString('en') }}
+            </text>
+            <rect
+              :x="bottleAxis.x(Math.max(100, file.goal.lowShu))"
+              y="10"
+              :width="Math.max(2, bottleAxis.x(file.goal.highShu) - bottleAxis.x(Math.max(100, file.goal.lowShu)))"
+              height="94"
+              fill="var(--active)"
+            />
+            <path
+              v-if="live?.blur"
+              data-fact="blur"
+              :d="hill(live.blur.mu, live.blur.sigma, bottleAxis.x, 104, 84)"
+              :fill="heatColour(quant!.p50)"
+              opacity="0.85"
+            />
+            <line
+              v-if="quant"
+              :x1="bottleAxis.x(quant.p50)"
+              :x2="bottleAxis.x(quant.p50)"
+              y1="18"
+              y2="104"
+              stroke="var(--ink)"
+              stroke-width="1.5"
+            />
             <path :d="`M ${bottleAxis.x(Math.max(100, file.goal.lowShu)) + 8} 10 h -8 v 94 h 8`" class="bracket" />
             <path :d="`M ${bottleAxis.x(file.goal.highShu) - 8} 10 h 8 v 94 h -8`" class="bracket" />
           </svg>
-          <p v-if="live?.blur"><b class="big" data-fact="odds">{{ odds(liveOdds) }}</b> batches like this land inside the bracket. Fills about <b data-fact="bottles">{{ bottles.toFixed(1) }}</b> bottles.</p>
+          <p v-if="live?.blur">
+            <b class="big" data-fact="odds">{{ odds(liveOdds) }}</b> batches like this land inside the bracket. Fills about
+            <b data-fact="bottles">{{ bottles.toFixed(1) }}</b> bottles.
+          </p>
           <p v-else class="soft">Put something hot into the mix.</p>
         </section>
         <section class="plate ways" aria-label="Ways to get there">
-          <h2>{{ answer?.status === 'found' ? (answer.mixes.length === 1 ? 'One way to get there' : `${['', 'One', 'Two', 'Three'][answer.mixes.length]} ways to get there`) : 'Ways to get there' }}</h2>
+          <h2>
+            {{
+              answer?.status === 'found'
+                ? answer.mixes.length === 1
+                  ? 'One way to get there'
+                  : `${['', 'One', 'Two', 'Three'][answer.mixes.length]} ways to get there`
+                : 'Ways to get there'
+            }}
+          </h2>
           <p v-if="trouble" class="field-error" role="alert">{{ trouble }}</p>
           <template v-if="answer?.status === 'found'">
-            <button v-for="(m, i) in answer.mixes" :key="i" type="button" class="way bare" :class="{ on: picked === i }" :aria-pressed="picked === i" @click="take(m, i)">
+            <button
+              v-for="(m, i) in answer.mixes"
+              :key="i"
+              type="button"
+              class="way bare"
+              :class="{ on: picked === i }"
+              :aria-pressed="picked === i"
+              @click="take(m, i)"
+            >
               <b>{{ m.label }}</b>
-              <span class="strip"><i v-for="(grams, id) in m.gramsByLot" :key="id" :style="{ width: `${(100 * grams) / mixTotal(m)}%`, background: hexOf(String(id)) }" /></span>
+              <span class="strip"
+                ><i
+                  v-for="(grams, id) in m.gramsByLot"
+                  :key="id"
+                  :style="{ width: `${(100 * grams) / mixTotal(m)}%`, background: hexOf(String(id)) }"
+              /></span>
               <b class="n">{{ odds(m.odds) }}</b>
-              <span class="soft">{{ Object.values(m.gramsByLot).map((x) => Math.round(x)).join(' / ') }} g; {{ m.reasons.join(', ') }}</span>
+              <span class="soft"
+                >{{
+                  Object.values(m.gramsByLot)
+                    .map((x) => Math.round(x))
+                    .join(' / ')
+                }}
+                g; {{ m.reasons.join(', ') }}</span
+              >
             </button>
           </template>
           <div v-else-if="answer" class="short" role="status">
-            <p><b>{{ answer.message }}</b></p>
-            <p v-if="answer.nearestShu !== null">The nearest these pods reach is about <b data-fact="nearest">{{ shu(answer.nearestShu) }} SHU</b>.</p>
+            <p>
+              <b>{{ answer.message }}</b>
+            </p>
+            <p v-if="answer.nearestShu !== null">
+              The nearest these pods reach is about <b data-fact="nearest">{{ shu(answer.nearestShu) }} SHU</b>.
+            </p>
             <ul>
               <li v-for="h in answer.help" :key="h">{{ h }}</li>
             </ul>
@@ -318,7 +407,9 @@ const share = (c: PodChoice, grams: number) => (preparedPerGram(c.lot, c.prep).m
         </div>
       </section>
     </div>
-    <p v-else-if="batch.state === 'missing'">This batch is not there any more. <RouterLink to="/batches">Go to your batches.</RouterLink></p>
+    <p v-else-if="batch.state === 'missing'">
+      This batch is not there any more. <RouterLink to="/batches">Go to your batches.</RouterLink>
+    </p>
   </div>
 </template>
 
@@ -338,7 +429,7 @@ const share = (c: PodChoice, grams: number) => (preparedPerGram(c.lot, c.prep).m
   flex: 1;
   min-height: 0;
   display: grid;
-  grid-template-columns: minmax(0, 1.32fr) minmax(0, 1fr);
+  grid-template-columns: minmax(0, 1.45fr) minmax(0, 1fr);
   grid-template-rows: minmax(0, 1fr) auto;
   gap: 12px;
 }
@@ -348,7 +439,7 @@ const share = (c: PodChoice, grams: number) => (preparedPerGram(c.lot, c.prep).m
 }
 .lot {
   display: grid;
-  grid-template-columns: 28px 148px 218px minmax(0, 1fr);
+  grid-template-columns: 26px 136px 212px minmax(0, 1fr);
   gap: 10px;
   align-items: center;
   border-bottom: 1px dashed var(--line);
@@ -364,15 +455,31 @@ const share = (c: PodChoice, grams: number) => (preparedPerGram(c.lot, c.prep).m
   background: var(--plate);
   z-index: 1;
 }
-.headrow svg {
+.ticks {
+  position: relative;
   height: 18px;
+  font-size: 12px;
+  color: var(--soft);
+}
+.ticks span {
+  position: absolute;
+  transform: translateX(-50%);
+}
+.hill {
+  position: relative;
+}
+.hill span {
+  position: absolute;
+  left: 10px;
+  top: 14px;
+  font-size: 13px;
 }
 svg text {
   font-size: 12px;
   fill: var(--soft);
 }
 .lot.out .name,
-.lot.out svg {
+.lot.out .hill {
   opacity: 0.6;
 }
 .use {
@@ -462,7 +569,9 @@ input[type='range']::-webkit-slider-thumb {
   justify-content: space-between;
 }
 .bottle h2 .soft {
-  font: 400 14px 'Hanken Grotesk Variable', sans-serif;
+  font:
+    400 14px 'Hanken Grotesk Variable',
+    sans-serif;
 }
 .bottle svg {
   width: 100%;
@@ -475,7 +584,9 @@ input[type='range']::-webkit-slider-thumb {
   stroke-width: 3;
 }
 .big {
-  font: 700 22px 'Bricolage Grotesque Variable', sans-serif;
+  font:
+    700 22px 'Bricolage Grotesque Variable',
+    sans-serif;
 }
 .bottle p {
   margin: 4px 0 0;
@@ -540,7 +651,7 @@ input[type='range']::-webkit-slider-thumb {
     grid-template-columns: 28px 1fr;
   }
   .lot .dose,
-  .lot svg {
+  .lot .hill {
     grid-column: 2;
   }
 }

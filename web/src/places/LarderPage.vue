@@ -45,11 +45,21 @@ const x = (pH: number) => 4 + (92 * (Math.min(PH.high, Math.max(PH.low, pH)) - P
     <header class="head">
       <h1>Larder</h1>
       <input v-model="find" data-find class="entry find" type="search" placeholder="Find in the larder" aria-label="Find in the larder" />
-      <span class="push soft key"><svg width="64" height="12" aria-hidden="true"><rect x="4" y="4" width="30" height="5" rx="2.5" fill="var(--acid)" opacity="0.3" /><circle cx="19" cy="6.5" r="3.6" fill="var(--plate)" stroke="var(--acid)" stroke-width="1.6" /></svg>usual pH, 2 to 7.5</span>
-      <span class="chip"><b>{{ larder.items.length }}</b>&nbsp;things</span>
+      <span class="push soft key"
+        ><svg width="64" height="12" aria-hidden="true">
+          <rect x="4" y="4" width="30" height="5" rx="2.5" fill="var(--acid)" opacity="0.3" />
+          <circle cx="19" cy="6.5" r="3.6" fill="var(--plate)" stroke="var(--acid)" stroke-width="1.6" /></svg
+        >usual pH, 2 to 7.5</span
+      >
+      <span class="chip"
+        ><b>{{ larder.items.length }}</b
+        >&nbsp;things</span
+      >
       <button type="button" class="act main" @click="open(null)">Put something in</button>
     </header>
-    <p v-if="larder.state === 'failed'" class="plate note">{{ larder.error }} <button type="button" class="link" @click="larder.load()">Try again</button></p>
+    <p v-if="larder.state === 'failed'" class="plate note">
+      {{ larder.error }} <button type="button" class="link" @click="larder.load()">Try again</button>
+    </p>
     <p v-else-if="larder.state === 'loading'" class="soft">Fetching your larder.</p>
     <div v-else-if="larder.items.length === 0" class="plate note">
       <h2>The larder is empty</h2>
@@ -60,13 +70,30 @@ const x = (pH: number) => 4 + (92 * (Math.min(PH.high, Math.max(PH.low, pH)) - P
     <section v-for="b in boards" :key="b.name" class="board" :aria-label="b.name">
       <h2>{{ b.name }}</h2>
       <div class="jars">
-        <button v-for="{ l, i } in b.rows" :key="l.id" type="button" class="plate jar bare" :aria-label="`${i.name}, ${grams(l.stockG)}`" @click="open(l)">
+        <button
+          v-for="{ l, i } in b.rows"
+          :key="l.id"
+          type="button"
+          class="plate jar bare"
+          :aria-label="`${i.name}, ${grams(l.stockG)}`"
+          @click="open(l)"
+        >
           <i class="lid" :style="{ background: i.hex }" />
           <b class="n">{{ i.name }}</b>
-          <span class="g" :class="{ low: low(l, i) }" :data-stock="l.id">{{ grams(l.stockG) }}{{ low(l, i) ? (l.stockG <= 0 ? ', out' : ', low') : '' }}</span>
+          <span class="g" :class="{ low: low(l, i) }" :data-stock="l.id"
+            >{{ grams(l.stockG) }}{{ low(l, i) ? (l.stockG <= 0 ? ', out' : ', low') : '' }}</span
+          >
           <svg v-if="i.pH" viewBox="0 0 100 12" aria-hidden="true">
             <line x1="4" x2="96" y1="6" y2="6" stroke="#e8e1cf" stroke-width="2" />
-            <rect :x="x(i.pH.lo)" y="3.5" :width="Math.max(2, x(i.pH.hi) - x(i.pH.lo))" height="5" rx="2.5" fill="var(--acid)" opacity="0.35" />
+            <rect
+              :x="x(i.pH.lo)"
+              y="3.5"
+              :width="Math.max(2, x(i.pH.hi) - x(i.pH.lo))"
+              height="5"
+              rx="2.5"
+              fill="var(--acid)"
+              opacity="0.35"
+            />
             <circle :cx="x(i.pH.typ)" cy="6" r="3.4" fill="var(--plate)" stroke="var(--acid)" stroke-width="1.6" />
           </svg>
           <span v-else class="soft none">no pH of its own</span>
@@ -90,10 +117,6 @@ const x = (pH: number) => 4 + (92 * (Math.min(PH.high, Math.max(PH.low, pH)) - P
   gap: 4px;
   font-size: 13px;
 }
-.board {
-  border-bottom: 6px solid var(--rim);
-  padding-bottom: 0;
-}
 .board h2 {
   font-size: 15px;
   margin-bottom: 4px;
@@ -101,7 +124,9 @@ const x = (pH: number) => 4 + (92 * (Math.min(PH.high, Math.max(PH.low, pH)) - P
 .jars {
   display: flex;
   flex-wrap: wrap;
-  gap: 6px 10px;
+  gap: 12px 10px;
+  padding-bottom: 6px;
+  background: repeating-linear-gradient(to bottom, transparent 0 82px, var(--rim) 82px 88px, transparent 88px 94px);
 }
 .jar {
   display: grid;
@@ -109,7 +134,7 @@ const x = (pH: number) => 4 + (92 * (Math.min(PH.high, Math.max(PH.low, pH)) - P
   grid-template-rows: auto auto auto;
   column-gap: 9px;
   width: 178px;
-  min-height: 78px;
+  height: 82px;
   padding: 6px 10px 5px;
   border-bottom: 0;
   border-radius: 12px 12px 0 0;

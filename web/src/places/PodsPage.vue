@@ -43,7 +43,8 @@ const rows = computed(() =>
 );
 const most = computed(() => Math.max(1, ...pods.items.map((p) => p.stockG)));
 const total = computed(() => pods.items.reduce((s, p) => s + p.stockG, 0));
-const ageText = (d: number | null) => (d === null ? '' : d === 0 ? 'today' : d < 60 ? `${plural(d, 'day')} ago` : `${plural(Math.round(d / 30), 'month')} ago`);
+const ageText = (d: number | null) =>
+  d === null ? '' : d === 0 ? 'today' : d < 60 ? `${plural(d, 'day')} ago` : `${plural(Math.round(d / 30), 'month')} ago`;
 </script>
 
 <template>
@@ -51,10 +52,15 @@ const ageText = (d: number | null) => (d === null ? '' : d === 0 ? 'today' : d <
     <header class="head">
       <h1>Pods</h1>
       <input v-model="find" data-find class="entry find" type="search" placeholder="Find a lot" aria-label="Find a lot" />
-      <span class="push chip"><b>{{ pods.items.length }}</b>&nbsp;lots, {{ grams(total) }}</span>
+      <span class="push chip"
+        ><b>{{ pods.items.length }}</b
+        >&nbsp;lots, {{ grams(total) }}</span
+      >
       <button type="button" class="act main" @click="open(null)">Add a lot</button>
     </header>
-    <p v-if="pods.state === 'failed'" class="plate note">{{ pods.error }} <button type="button" class="link" @click="pods.load()">Try again</button></p>
+    <p v-if="pods.state === 'failed'" class="plate note">
+      {{ pods.error }} <button type="button" class="link" @click="pods.load()">Try again</button>
+    </p>
     <p v-else-if="pods.state === 'loading'" class="soft">Fetching your pods.</p>
     <div v-else-if="pods.items.length === 0" class="plate note">
       <h2>No pods yet</h2>
@@ -65,20 +71,33 @@ const ageText = (d: number | null) => (d === null ? '' : d === 0 ? 'today' : d <
       <div class="row headrow">
         <b>Lot</b><b>Stock</b>
         <svg :viewBox="`0 0 ${W} 18`" aria-hidden="true">
-          <text v-for="t in axis.ticks" :key="t" :x="axis.x(t)" y="13" text-anchor="middle">{{ t.toLocaleString('en') }}{{ t === 100000 ? ' SHU as it is' : '' }}</text>
+          <text v-for="t in axis.ticks" :key="t" :x="axis.x(t)" y="13" text-anchor="middle">
+            {{ t.toLocaleString('en') }}{{ t === 100000 ? ' SHU as it is' : '' }}
+          </text>
         </svg>
         <b>How sure</b>
       </div>
       <p v-if="rows.length === 0" class="soft">No lot matches "{{ find }}".</p>
-      <button v-for="r in rows" :key="r.p.id" type="button" class="row bare" :class="{ none: r.p.stockG <= 0 }" :aria-label="`${r.p.lot.name}, ${grams(r.p.stockG)}`" @click="open(r.p)">
+      <button
+        v-for="r in rows"
+        :key="r.p.id"
+        type="button"
+        class="row bare"
+        :class="{ none: r.p.stockG <= 0 }"
+        :aria-label="`${r.p.lot.name}, ${grams(r.p.stockG)}`"
+        @click="open(r.p)"
+      >
         <span class="name">
           <i :style="{ background: r.p.lot.hex }" />
-          <span><b>{{ r.p.lot.name }}</b><span class="soft">{{ [r.p.lot.form, r.p.place, ageText(r.age)].filter(Boolean).join(', ') }}</span></span>
+          <span
+            ><b>{{ r.p.lot.name }}</b
+            ><span class="soft">{{ [r.p.lot.form, r.p.place, ageText(r.age)].filter(Boolean).join(', ') }}</span></span
+          >
         </span>
         <span class="stock">
           <b :data-stock="r.p.id">{{ grams(r.p.stockG) }}</b>
           <span class="level"><i :style="{ width: `${(100 * Math.max(0, r.p.stockG)) / most}%` }" /></span>
-          <span class="soft">{{ r.count }}<span v-if="r.p.useFirst" class="first"> use first</span></span>
+          <span class="soft">{{ r.count }}<span v-if="r.p.useFirst" class="first">, use first</span></span>
         </span>
         <svg :viewBox="`0 0 ${W} 50`" preserveAspectRatio="none" aria-hidden="true">
           <line v-for="t in axis.ticks" :key="t" :x1="axis.x(t)" :x2="axis.x(t)" y1="0" y2="50" stroke="#ece5d4" />
@@ -89,12 +108,17 @@ const ageText = (d: number | null) => (d === null ? '' : d === 0 ? 'today' : d <
           <text v-else x="16" y="29">no heat, all body</text>
         </svg>
         <span class="sure">
-          <template v-if="r.q"><b>{{ shu(r.q.p10) }} to {{ shu(r.q.p90) }}</b><span class="soft">{{ levelName(r.median) }}, {{ SURE[r.p.lot.heat!.source] }}</span></template>
+          <template v-if="r.q"
+            ><b>{{ shu(r.q.p10) }} to {{ shu(r.q.p90) }}</b
+            ><span class="soft">{{ levelName(r.median) }}, {{ SURE[r.p.lot.heat!.source] }}</span></template
+          >
           <span v-else class="soft">certain</span>
         </span>
       </button>
     </section>
-    <p class="soft foot">The hills show 8 in 10 lots of that variety. SHU as the pod is, water included; the number quoted for a variety means dry matter.</p>
+    <p class="soft foot">
+      The hills show 8 in 10 lots of that variety. SHU as the pod is, water included; the number quoted for a variety means dry matter.
+    </p>
     <LotSheet v-model:show="sheet" :item="item" />
   </div>
 </template>
@@ -111,7 +135,7 @@ const ageText = (d: number | null) => (d === null ? '' : d === 0 ? 'today' : d <
 }
 .row {
   display: grid;
-  grid-template-columns: 230px 130px minmax(0, 1fr) 170px;
+  grid-template-columns: 230px 172px minmax(0, 1fr) 170px;
   gap: 16px;
   width: 100%;
   align-items: center;

@@ -23,7 +23,11 @@ const choices = computed(() => {
   const used = new Set(params.value.additions.map((a) => a.id));
   const inStock = new Set(larder.items.map((l) => l.ingredientKey));
   const rest = INGREDIENTS.filter((i) => !used.has(i.key) && !/^(Chili|Dried|Ground red)/.test(i.name));
-  return { brine: !used.has(KEPT_BRINE) && brineLeft.value !== null, stock: rest.filter((i) => inStock.has(i.key)), table: rest.filter((i) => !inStock.has(i.key)) };
+  return {
+    brine: !used.has(KEPT_BRINE) && brineLeft.value !== null,
+    stock: rest.filter((i) => inStock.has(i.key)),
+    table: rest.filter((i) => !inStock.has(i.key)),
+  };
 });
 const adding = ref('');
 function add() {
@@ -53,14 +57,29 @@ const rows = computed(() => {
   <StationFrame :station="station" picture="Into the jug">
     <template #set>
       <FactRows :rows="rows" />
-      <NumberField label="Stays in the jug" unit="%" :model-value="params.heldUpPct" :schema="P.heldUpPct!" :trouble="trouble('heldUpPct')" @update:model-value="set({ heldUpPct: $event! })" />
+      <NumberField
+        label="Stays in the jug"
+        unit="%"
+        :model-value="params.heldUpPct"
+        :schema="P.heldUpPct!"
+        :trouble="trouble('heldUpPct')"
+        @update:model-value="set({ heldUpPct: $event! })"
+      />
     </template>
     <template #measured><LogFields :station="station" mass-label="Blend, weighed" /></template>
     <template #picture>
       <ul>
         <li v-for="(a, i) in params.additions" :key="a.id">
           <b>{{ row(a.id).name }}</b>
-          <AmountField :label="`${row(a.id).name}, amount`" hide-label :mass-g="a.massG" :words="a.words" :what="row(a.id)" :trouble="trouble(`additions/${i}/massG`)" @change="(g, w) => amount(i, g, w)" />
+          <AmountField
+            :label="`${row(a.id).name}, amount`"
+            hide-label
+            :mass-g="a.massG"
+            :words="a.words"
+            :what="row(a.id)"
+            :trouble="trouble(`additions/${i}/massG`)"
+            @change="(g, w) => amount(i, g, w)"
+          />
           <button type="button" class="link" :aria-label="`Leave out ${row(a.id).name}`" @click="drop(i)">leave out</button>
         </li>
       </ul>

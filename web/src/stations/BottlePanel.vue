@@ -20,19 +20,43 @@ const part = computed(() => Math.min(1, over.value / (figure('bottleMl') ?? 1)))
 <template>
   <StationFrame :station="station" picture="On the shelf">
     <template #set>
-      <ChoiceField label="Filling" :model-value="params.fill" :options="[{ value: 'cold', label: 'cold, kept live' }, { value: 'hot', label: 'hot: 82 °C for 10 min, filled hot' }]" @update:model-value="set({ fill: $event })" />
-      <NumberField label="Headspace" unit="%" :model-value="params.headspacePct" :schema="P.headspacePct!" :trouble="trouble('headspacePct')" @update:model-value="set({ headspacePct: $event! })" />
+      <ChoiceField
+        label="Filling"
+        :model-value="params.fill"
+        :options="[
+          { value: 'cold', label: 'cold, kept live' },
+          { value: 'hot', label: 'hot: 82 °C for 10 min, filled hot' },
+        ]"
+        @update:model-value="set({ fill: $event })"
+      />
+      <NumberField
+        label="Headspace"
+        unit="%"
+        :model-value="params.headspacePct"
+        :schema="P.headspacePct!"
+        :trouble="trouble('headspacePct')"
+        @update:model-value="set({ headspacePct: $event! })"
+      />
       <p v-if="batch.report?.keeping" class="keep"><b>Keep:</b> {{ batch.report.keeping.text }}</p>
     </template>
     <template #measured><LogFields :station="station" :mass="false" bottles /></template>
     <template #picture>
       <div class="row">
-        <BottleShape v-for="n in Math.min(filled, 14)" :key="n" :hex="station.now.hex" :fill="1" :live="params.fill === 'cold'" :size="78" />
+        <BottleShape
+          v-for="n in Math.min(filled, 14)"
+          :key="n"
+          :hex="station.now.hex"
+          :fill="1"
+          :live="params.fill === 'cold'"
+          :size="78"
+        />
         <BottleShape v-if="over > 0 && filled < 14" :hex="station.now.hex" :fill="part" :live="params.fill === 'cold'" :size="78" ghost />
       </div>
       <p>
-        <b data-fact="bottles">{{ plural(filled, 'bottle') }}</b> of {{ figure('bottleMl') }} ml<template v-if="filled < Number(figure('wanted'))">, {{ Number(figure('wanted')) - filled }} fewer than wanted</template>;
-        {{ over }} ml left over.
+        <b data-fact="bottles">{{ plural(filled, 'bottle') }}</b> of {{ figure('bottleMl') }} ml<template
+          v-if="filled < Number(figure('wanted'))"
+          >, {{ Number(figure('wanted')) - filled }} fewer than wanted</template
+        >; {{ over }} ml left over.
       </p>
     </template>
   </StationFrame>

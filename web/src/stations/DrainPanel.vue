@@ -11,28 +11,46 @@ import FactRows from '../ui/FactRows.vue';
 const props = defineProps<{ station: StationReport }>();
 const { params, set, trouble, figure } = usePanel<DrainParams>(props);
 const P = drain.schema.properties;
-const brine = computed(() => [
-  ['Brine', grams(figure('brineG') ?? 0)],
-  ['Its salt', percent(figure('brineSaltPct') ?? 0)],
-  ['Its pH', ph(figure('brinePh'))],
-] as const);
-const pods = computed(() => [
-  ['Drained pods', grams(props.station.now.massG)],
-  ['Their salt', percent(props.station.now.saltPct)],
-  ['Their pulp', percent(props.station.now.pulpPct)],
-] as const);
+const brine = computed(
+  () =>
+    [
+      ['Brine', grams(figure('brineG') ?? 0)],
+      ['Its salt', percent(figure('brineSaltPct') ?? 0)],
+      ['Its pH', ph(figure('brinePh'))],
+    ] as const,
+);
+const pods = computed(
+  () =>
+    [
+      ['Drained pods', grams(props.station.now.massG)],
+      ['Their salt', percent(props.station.now.saltPct)],
+      ['Their pulp', percent(props.station.now.pulpPct)],
+    ] as const,
+);
 const share = computed(() => (100 * props.station.now.massG) / Math.max(1, props.station.inG));
 </script>
 
 <template>
   <StationFrame :station="station" picture="What parts">
     <template #set>
-      <NumberField label="Brine that clings" unit="%" :model-value="params.clingPct" :schema="P.clingPct!" :trouble="trouble('clingPct')" @update:model-value="set({ clingPct: $event! })" />
-      <label class="tick"><input type="checkbox" :checked="params.keepBrine" @change="set({ keepBrine: ($event.target as HTMLInputElement).checked })" /> Keep the brine for the blend</label>
+      <NumberField
+        label="Brine that clings"
+        unit="%"
+        :model-value="params.clingPct"
+        :schema="P.clingPct!"
+        :trouble="trouble('clingPct')"
+        @update:model-value="set({ clingPct: $event! })"
+      />
+      <label class="tick"
+        ><input type="checkbox" :checked="params.keepBrine" @change="set({ keepBrine: ($event.target as HTMLInputElement).checked })" />
+        Keep the brine for the blend</label
+      >
     </template>
     <template #measured><LogFields :station="station" mass-label="Drained pods, weighed" /></template>
     <template #picture>
-      <div class="bar" aria-hidden="true"><i :style="{ width: `${share}%`, background: station.now.hex }" /><i style="flex: 1; background: #c8d2e6" /></div>
+      <div class="bar" aria-hidden="true">
+        <i :style="{ width: `${share}%`, background: station.now.hex }" /><i style="flex: 1; background: #c8d2e6" />
+      </div>
       <div class="two"><FactRows :rows="pods" /><FactRows :rows="brine" /></div>
       <p class="soft">Dissolved salt, sugar and acid spread over all the water. Pulp, fat and nearly all heat stay with the pods.</p>
     </template>

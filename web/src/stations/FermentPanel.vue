@@ -13,7 +13,9 @@ const props = defineProps<{ station: StationReport }>();
 const { batch, params, set, trouble } = usePanel<FermentParams>(props);
 const P = ferment.schema.properties;
 const logging = ref(false);
-const readings = computed<Reading[]>(() => batch.file!.readings.filter((r) => r.stationId === props.station.id).sort((a, b) => a.at.localeCompare(b.at)));
+const readings = computed<Reading[]>(() =>
+  batch.file!.readings.filter((r) => r.stationId === props.station.id).sort((a, b) => a.at.localeCompare(b.at)),
+);
 const forecast = computed(() => (batch.report?.forecast?.stationId === props.station.id ? batch.report.forecast : null));
 const last = computed(() => readings.value.at(-1) ?? null);
 const now = computed(() => (props.station.active && props.station.from <= today() ? daysBetween(props.station.from, today()) : null));
@@ -41,26 +43,59 @@ function drop(id: string) {
   <StationFrame :station="station" picture="Acid in the jar">
     <template #set>
       <div class="two">
-        <NumberField label="Temperature" unit="°C" :model-value="params.tempC" :schema="P.tempC!" :trouble="trouble('tempC')" @update:model-value="set({ tempC: $event! })" />
-        <NumberField label="Days" :model-value="params.days" :schema="P.days!" :trouble="trouble('days')" @update:model-value="set({ days: $event! })" />
+        <NumberField
+          label="Temperature"
+          unit="°C"
+          :model-value="params.tempC"
+          :schema="P.tempC!"
+          :trouble="trouble('tempC')"
+          @update:model-value="set({ tempC: $event! })"
+        />
+        <NumberField
+          label="Days"
+          :model-value="params.days"
+          :schema="P.days!"
+          :trouble="trouble('days')"
+          @update:model-value="set({ days: $event! })"
+        />
       </div>
-      <NumberField label="Ready at pH" :model-value="params.targetPh" :schema="P.targetPh!" :trouble="trouble('targetPh')" @update:model-value="set({ targetPh: $event! })" />
+      <NumberField
+        label="Ready at pH"
+        :model-value="params.targetPh"
+        :schema="P.targetPh!"
+        :trouble="trouble('targetPh')"
+        @update:model-value="set({ targetPh: $event! })"
+      />
       <button type="button" class="act main" @click="logging = true">Log a reading</button>
       <p class="soft small">
-        <template v-if="last">Last: {{ last.pH === undefined ? '' : `pH ${last.pH.toFixed(2)}` }}{{ last.tempC === undefined ? '' : `, ${last.tempC.toFixed(1)} °C` }}, {{ day(last.at) }}</template>
+        <template v-if="last"
+          >Last: {{ last.pH === undefined ? '' : `pH ${last.pH.toFixed(2)}`
+          }}{{ last.tempC === undefined ? '' : `, ${last.tempC.toFixed(1)} °C` }}, {{ day(last.at) }}</template
+        >
         <template v-else>No reading yet. Forecast only, not a measurement.</template>
       </p>
     </template>
     <template #measured><LogFields :station="station" :mass="false" /></template>
     <template #picture>
       <template v-if="forecast">
-        <div class="chart"><AcidChart :forecast="forecast" :readings="readings" :from="station.from" :today-day="now" :end-ph="station.log.pH === undefined ? null : { day: daysBetween(station.from, station.to), pH: station.log.pH }" /></div>
-        <p class="foot" data-fact="ready"><b>Ready</b> (pH {{ params.targetPh.toFixed(1) }}, settled): {{ windowText }}. Below 4.6 {{ legalText }}.</p>
+        <div class="chart">
+          <AcidChart
+            :forecast="forecast"
+            :readings="readings"
+            :from="station.from"
+            :today-day="now"
+            :end-ph="station.log.pH === undefined ? null : { day: daysBetween(station.from, station.to), pH: station.log.pH }"
+          />
+        </div>
+        <p class="foot" data-fact="ready">
+          <b>Ready</b> (pH {{ params.targetPh.toFixed(1) }}, settled): {{ windowText }}. Below 4.6 {{ legalText }}.
+        </p>
         <details v-if="readings.length">
           <summary>{{ readings.length }} readings</summary>
           <ul>
             <li v-for="r in readings" :key="r.id">
-              {{ day(r.at) }} <b>{{ r.pH === undefined ? '' : `pH ${r.pH.toFixed(2)}` }}</b> {{ r.tempC === undefined ? '' : `${r.tempC.toFixed(1)} °C` }} <span class="soft">{{ r.instrument }}</span>
+              {{ day(r.at) }} <b>{{ r.pH === undefined ? '' : `pH ${r.pH.toFixed(2)}` }}</b>
+              {{ r.tempC === undefined ? '' : `${r.tempC.toFixed(1)} °C` }} <span class="soft">{{ r.instrument }}</span>
               <button type="button" class="link" :aria-label="`Remove the reading of ${day(r.at)}`" @click="drop(r.id)">remove</button>
             </li>
           </ul>

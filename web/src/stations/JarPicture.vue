@@ -22,12 +22,29 @@ const full = computed(() => Math.min(H, parts.value.pods + parts.value.brine + p
     <clipPath id="jar-inside"><rect x="14" y="26" width="90" :height="H" rx="14" /></clipPath>
     <g clip-path="url(#jar-inside)">
       <rect x="14" :y="26 + H - full" width="90" :height="full" fill="#c8d2e6" />
-      <rect x="14" :y="26 + H - Math.min(H, parts.pods + parts.brine * 0.85)" width="90" :height="Math.min(H, parts.pods + parts.brine * 0.85)" :fill="station.now.hex" opacity="0.55" />
-      <rect v-if="parts.weight > 0" x="22" :y="26 + H - full + 3" width="74" :height="Math.max(5, Math.min(12, parts.weight))" rx="4" fill="#8a94a6" />
+      <rect
+        x="14"
+        :y="26 + H - Math.min(H, parts.pods + parts.brine * 0.85)"
+        width="90"
+        :height="Math.min(H, parts.pods + parts.brine * 0.85)"
+        :fill="station.now.hex"
+        opacity="0.55"
+      />
+      <rect
+        v-if="parts.weight > 0"
+        x="22"
+        :y="26 + H - full + 3"
+        width="74"
+        :height="Math.max(5, Math.min(12, parts.weight))"
+        rx="4"
+        fill="#8a94a6"
+      />
     </g>
     <rect x="14" y="26" width="90" :height="H" rx="14" fill="none" stroke="var(--rim)" stroke-width="2" />
     <text x="59" :y="26 + Math.max(12, (H - full) / 2 + 4)" text-anchor="middle">{{ Math.round(params.headspaceMl) }} ml free</text>
-    <text x="59" :y="26 + H - 12" text-anchor="middle" class="b">{{ Math.round(Number(station.facts.produceG) / params.jars) }} g pods</text>
+    <text x="59" :y="26 + H - 12" text-anchor="middle" class="b">
+      {{ Math.round(Number(station.facts.produceG) / params.jars) }} g pods
+    </text>
   </svg>
 </template>
 

@@ -15,23 +15,30 @@ const lots = computed(() =>
   params.value.pods.map((p) => ({ ...p, lot: batch.file!.lots.find((l) => l.id === p.lotId)! })).filter((p) => p.lot && p.massG > 0),
 );
 const total = computed(() => lots.value.reduce((s, p) => s + p.massG, 0));
-const rows = computed(() => [
-  ['Pods', grams(total.value)],
-  ['Stems and cores', grams(props.station.sides.reduce((s, x) => s + x.massG, 0))],
-  ['Heat on the board', `${shu(props.station.now.heatShu)} SHU, ${levelName(props.station.now.heatShu)}`],
-] as const);
+const rows = computed(
+  () =>
+    [
+      ['Pods', grams(total.value)],
+      ['Stems and cores', grams(props.station.sides.reduce((s, x) => s + x.massG, 0))],
+      ['Heat on the board', `${shu(props.station.now.heatShu)} SHU, ${levelName(props.station.now.heatShu)}`],
+    ] as const,
+);
 </script>
 
 <template>
   <StationFrame :station="station" picture="In the bowl">
     <template #set>
       <FactRows :rows="rows" />
-      <RouterLink class="act main" :to="{ name: 'choose', params: { id: batch.id } }">{{ lots.length ? 'Change the pods' : 'Choose the pods' }}</RouterLink>
+      <RouterLink class="act main" :to="{ name: 'choose', params: { id: batch.id } }">{{
+        lots.length ? 'Change the pods' : 'Choose the pods'
+      }}</RouterLink>
     </template>
     <template #measured><LogFields :station="station" mass-label="Cut pods, weighed" :ph="false" /></template>
     <template #picture>
       <p v-if="!lots.length" class="soft">No pods yet. Choose them and the whole line fills in.</p>
-      <div v-else class="bar" aria-hidden="true"><i v-for="p in lots" :key="p.lotId" :style="{ width: `${(100 * p.massG) / total}%`, background: p.lot.hex }" /></div>
+      <div v-else class="bar" aria-hidden="true">
+        <i v-for="p in lots" :key="p.lotId" :style="{ width: `${(100 * p.massG) / total}%`, background: p.lot.hex }" />
+      </div>
       <ul>
         <li v-for="p in lots" :key="p.lotId">
           <i :style="{ background: p.lot.hex }" />

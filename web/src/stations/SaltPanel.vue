@@ -1,6 +1,17 @@
 <script setup lang="ts">
 import { computed } from 'vue';
-import { CUTS, salt, saltType, SALT_TYPES, spoonsOf, VOLUMES_ML, type Cut, type SaltParams, type School, type StationReport } from '@roskel/core';
+import {
+  CUTS,
+  salt,
+  saltType,
+  SALT_TYPES,
+  spoonsOf,
+  VOLUMES_ML,
+  type Cut,
+  type SaltParams,
+  type School,
+  type StationReport,
+} from '@roskel/core';
 import { grams, percent } from '../format';
 import { useSettings } from '../stores/settings';
 import { usePanel } from './panel';
@@ -14,7 +25,11 @@ const props = defineProps<{ station: StationReport }>();
 const { params, set, trouble, figure } = usePanel<SaltParams>(props);
 const settings = useSettings();
 const P = salt.schema.properties;
-const SCHOOL_NAMES: Record<School, string> = { wholeJar: '% of the whole jar', waterOnly: '% of the water only', mash: 'dry mash, % of the pods' };
+const SCHOOL_NAMES: Record<School, string> = {
+  wholeJar: '% of the whole jar',
+  waterOnly: '% of the water only',
+  mash: 'dry mash, % of the pods',
+};
 const schools = (Object.keys(SCHOOL_NAMES) as School[]).map((value) => ({ value, label: SCHOOL_NAMES[value] }));
 const salts = SALT_TYPES.map((s) => ({ value: s.id, label: s.name }));
 const cuts = (Object.keys(CUTS) as Cut[]).map((value) => ({ value, label: CUTS[value].label }));
@@ -47,19 +62,62 @@ const leftover = computed(() => figure('leftoverMl'));
     <template #set>
       <ChoiceField label="Salt counted as" :model-value="params.school" :options="schools" @update:model-value="school" />
       <div class="two">
-        <NumberField label="Salt" unit="%" :model-value="params.pct" :schema="P.pct!" :trouble="trouble('pct')" @update:model-value="set({ pct: $event! })" />
+        <NumberField
+          label="Salt"
+          unit="%"
+          :model-value="params.pct"
+          :schema="P.pct!"
+          :trouble="trouble('pct')"
+          @update:model-value="set({ pct: $event! })"
+        />
         <ChoiceField label="Kind" :model-value="params.saltId" :options="salts" @update:model-value="set({ saltId: $event })" />
       </div>
       <ChoiceField label="Cut" :model-value="params.cut" :options="cuts" @update:model-value="set({ cut: $event })" />
       <div class="two">
-        <NumberField label="Jar" unit="ml" :model-value="params.jarMl" :schema="P.jarMl!" :trouble="trouble('jarMl')" @update:model-value="set({ jarMl: $event! })" />
-        <NumberField label="Jars" :model-value="params.jars" :schema="P.jars!" :trouble="trouble('jars')" @update:model-value="set({ jars: $event! })" />
-        <NumberField label="Headspace" unit="ml" :model-value="params.headspaceMl" :schema="P.headspaceMl!" :trouble="trouble('headspaceMl')" @update:model-value="set({ headspaceMl: $event! })" />
-        <NumberField label="Weight takes" unit="ml" :model-value="params.displacementMl" :schema="P.displacementMl!" :trouble="trouble('displacementMl')" @update:model-value="set({ displacementMl: $event! })" />
+        <NumberField
+          label="Jar"
+          unit="ml"
+          :model-value="params.jarMl"
+          :schema="P.jarMl!"
+          :trouble="trouble('jarMl')"
+          @update:model-value="set({ jarMl: $event! })"
+        />
+        <NumberField
+          label="Jars"
+          :model-value="params.jars"
+          :schema="P.jars!"
+          :trouble="trouble('jars')"
+          @update:model-value="set({ jars: $event! })"
+        />
+        <NumberField
+          label="Headspace"
+          unit="ml"
+          :model-value="params.headspaceMl"
+          :schema="P.headspaceMl!"
+          :trouble="trouble('headspaceMl')"
+          @update:model-value="set({ headspaceMl: $event! })"
+        />
+        <NumberField
+          label="Weight takes"
+          unit="ml"
+          :model-value="params.displacementMl"
+          :schema="P.displacementMl!"
+          :trouble="trouble('displacementMl')"
+          @update:model-value="set({ displacementMl: $event! })"
+        />
       </div>
     </template>
     <template #measured>
-      <NumberField label="Brine mixed" unit="ml" optional :model-value="params.mixedMl" :schema="P.mixedMl!" placeholder="as needed" :trouble="trouble('mixedMl')" @update:model-value="set({ mixedMl: $event })" />
+      <NumberField
+        label="Brine mixed"
+        unit="ml"
+        optional
+        :model-value="params.mixedMl"
+        :schema="P.mixedMl!"
+        placeholder="as needed"
+        :trouble="trouble('mixedMl')"
+        @update:model-value="set({ mixedMl: $event })"
+      />
       <LogFields :station="station" mass-label="Jar contents, weighed" :ph="false" />
     </template>
     <template #picture>
@@ -67,8 +125,12 @@ const leftover = computed(() => figure('leftoverMl'));
         <JarPicture :params="params" :station="station" />
         <div>
           <p class="dose">
-            <b data-fact="saltG">{{ grams(figure('saltG')!) }}</b> salt<template v-if="spoons"> <span class="soft">({{ spoons }}; weighing is surer)</span></template><br />
-            <template v-if="figure('waterG')"><b data-fact="waterG">{{ grams(figure('waterG')!) }}</b> water</template>
+            <b data-fact="saltG">{{ grams(figure('saltG')!) }}</b> salt<template v-if="spoons"
+              >&nbsp;<span class="soft">({{ spoons }}; weighing is surer)</span></template
+            ><br />
+            <template v-if="figure('waterG')"
+              ><b data-fact="waterG">{{ grams(figure('waterG')!) }}</b> water</template
+            >
             <template v-else>no water: own juice only</template>
           </p>
           <table>

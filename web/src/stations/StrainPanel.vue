@@ -20,7 +20,8 @@ const rows = computed(() => {
     ['Goes on', grams(props.station.now.massG)],
   ] as const;
 });
-const usual = (m: Method) => (METHODS[m].loss === 0 ? 'nothing lost' : `usually keeps ${Math.round(68 * METHODS[m].loss)} to ${Math.round(147 * METHODS[m].loss)} %`);
+const usual = (m: Method) =>
+  METHODS[m].loss === 0 ? 'nothing lost' : `usually keeps ${Math.round(68 * METHODS[m].loss)} to ${Math.round(147 * METHODS[m].loss)} %`;
 </script>
 
 <template>
@@ -30,7 +31,9 @@ const usual = (m: Method) => (METHODS[m].loss === 0 ? 'nothing lost' : `usually 
         <legend class="visually-hidden">Method</legend>
         <label v-for="m in methods" :key="m" :class="{ on: params.method === m }">
           <input type="radio" name="method" :checked="params.method === m" @change="set({ method: m })" />
-          <span>{{ METHODS[m].name }}<br /><span class="soft">{{ usual(m) }}</span></span>
+          <span
+            >{{ METHODS[m].name }}<br /><span class="soft">{{ usual(m) }}</span></span
+          >
         </label>
       </fieldset>
     </template>

@@ -1,11 +1,11 @@
-import { ref } from 'vue';
+import { ref, shallowRef } from 'vue';
 import type { ChangeEvent } from '@roskel/contract';
 import { api } from '../api/client';
 import { onChange } from '../api/events';
 
 /** A list kept in step with the server: loaded once, again whenever its topic changes anywhere. */
 export function collection<T extends { id: string }>(path: string, topic: ChangeEvent['topic']) {
-  const items = ref<T[]>([]);
+  const items = shallowRef<readonly T[]>([]);
   const state = ref<'empty' | 'loading' | 'ready' | 'failed'>('empty');
   const error = ref('');
   let stop: (() => void) | null = null;

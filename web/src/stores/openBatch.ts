@@ -82,7 +82,13 @@ export const useOpenBatch = defineStore('openBatch', () => {
     id.value = batchId;
     state.value = 'loading';
     stop ??= onChange((e) => {
-      if (e.topic === 'batches' && e.id === id.value && e.revision !== undefined && e.revision > revision.value && state.value === 'saved') {
+      if (
+        e.topic === 'batches' &&
+        e.id === id.value &&
+        e.revision !== undefined &&
+        e.revision > revision.value &&
+        state.value === 'saved'
+      ) {
         void open(id.value);
       }
     });
@@ -139,7 +145,10 @@ export const useOpenBatch = defineStore('openBatch', () => {
         theirs.value = error.problem.current as BatchRecord;
       } else {
         state.value = 'refused';
-        refused.value = error instanceof ApiProblem ? (error.problem.errors ?? [{ path: '', message: error.message }]) : [{ path: '', message: String(error) }];
+        refused.value =
+          error instanceof ApiProblem
+            ? (error.problem.errors ?? [{ path: '', message: error.message }])
+            : [{ path: '', message: String(error) }];
       }
     }
   }
@@ -203,5 +212,24 @@ export const useOpenBatch = defineStore('openBatch', () => {
   }
 
   const stationTrouble = computed(() => lineTrouble.value?.stationId ?? null);
-  return { id, file, revision, state, report, busy, lineTrouble, refused, theirs, stationTrouble, open, change, setParams, setLog, save, keepMine, takeTheirs, troubleAt };
+  return {
+    id,
+    file,
+    revision,
+    state,
+    report,
+    busy,
+    lineTrouble,
+    refused,
+    theirs,
+    stationTrouble,
+    open,
+    change,
+    setParams,
+    setLog,
+    save,
+    keepMine,
+    takeTheirs,
+    troubleAt,
+  };
 });

@@ -65,7 +65,9 @@ function typed() {
     />
     <span :id="`${id}-d`">
       <span v-if="problem" class="field-error" role="alert">{{ problem }}</span>
-      <span v-else-if="read && (focused || words)" class="echo soft">{{ grams(read.massG) }}<template v-if="read.assumed.length">, {{ read.assumed.join(', ') }}</template></span>
+      <span v-else-if="read && (focused || words)" class="echo soft"
+        >{{ grams(read.massG) }}<template v-if="read.assumed.length">, {{ read.assumed.join(', ') }}</template></span
+      >
     </span>
   </div>
 </template>

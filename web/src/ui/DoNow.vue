@@ -7,7 +7,9 @@ const props = defineProps<{ report: LineReport }>();
 const emit = defineEmits<{ tick: [key: string, done: boolean] }>();
 const list = computed(() => {
   const active = props.report.stations.find((s) => s.active)?.id;
-  return [...props.report.duties].filter((d) => d.stationId === active || !active).sort((a, b) => Number(a.done) - Number(b.done) || a.due.localeCompare(b.due));
+  return [...props.report.duties]
+    .filter((d) => d.stationId === active || !active)
+    .sort((a, b) => Number(a.done) - Number(b.done) || a.due.localeCompare(b.due));
 });
 </script>
 
@@ -21,7 +23,10 @@ const list = computed(() => {
           <input type="checkbox" :checked="d.done" @change="emit('tick', d.key, ($event.target as HTMLInputElement).checked)" />
           <span :class="{ done: d.done }">
             <b>{{ d.text }}</b>
-            <span class="soft"><span :class="{ late: due(d.due).late && !d.done }">{{ due(d.due).text }}</span>. {{ d.why }}</span>
+            <span class="soft"
+              ><span :class="{ late: due(d.due).late && !d.done }">{{ due(d.due).text }}</span
+              >. {{ d.why }}</span
+            >
           </span>
         </label>
       </li>

@@ -20,17 +20,44 @@ const order = computed(() => (goal.value.highShu > goal.value.lowShu ? null : 'T
     <fieldset>
       <legend>How hot</legend>
       <label v-for="l in levels" :key="l.level" :class="{ on: exact(l), near: !exact(l) && middle === l.level }">
-        <input type="radio" name="level" class="visually-hidden" :checked="exact(l)" @change="set({ lowShu: l.lowShu, highShu: l.highShu })" />
+        <input
+          type="radio"
+          name="level"
+          class="visually-hidden"
+          :checked="exact(l)"
+          @change="set({ lowShu: l.lowShu, highShu: l.highShu })"
+        />
         <i :style="{ background: heatColour((l.lowShu + l.highShu) / 2) }" />
         {{ l.name }}
         <span class="soft">{{ shu(l.lowShu) }} to {{ shu(l.highShu) }}</span>
       </label>
     </fieldset>
     <div class="row">
-      <NumberField label="From" unit="SHU" :digits="0" :model-value="goal.lowShu" :schema="P.lowShu" @update:model-value="set({ lowShu: $event! })" />
-      <NumberField label="To" unit="SHU" :digits="0" :model-value="goal.highShu" :schema="P.highShu" :trouble="order" @update:model-value="set({ highShu: $event! })" />
+      <NumberField
+        label="From"
+        unit="SHU"
+        :digits="0"
+        :model-value="goal.lowShu"
+        :schema="P.lowShu"
+        @update:model-value="set({ lowShu: $event! })"
+      />
+      <NumberField
+        label="To"
+        unit="SHU"
+        :digits="0"
+        :model-value="goal.highShu"
+        :schema="P.highShu"
+        :trouble="order"
+        @update:model-value="set({ highShu: $event! })"
+      />
       <NumberField label="Bottles" :model-value="goal.bottles" :schema="P.bottles" @update:model-value="set({ bottles: $event! })" />
-      <NumberField label="Bottle size" unit="ml" :model-value="goal.bottleMl" :schema="P.bottleMl" @update:model-value="set({ bottleMl: $event! })" />
+      <NumberField
+        label="Bottle size"
+        unit="ml"
+        :model-value="goal.bottleMl"
+        :schema="P.bottleMl"
+        @update:model-value="set({ bottleMl: $event! })"
+      />
     </div>
   </div>
 </template>

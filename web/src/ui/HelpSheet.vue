@@ -38,6 +38,8 @@ kbd {
   border: 1.5px solid var(--rim);
   border-radius: 6px;
   padding: 1px 8px;
-  font: 600 13px 'Hanken Grotesk Variable', sans-serif;
+  font:
+    600 13px 'Hanken Grotesk Variable',
+    sans-serif;
 }
 </style>

@@ -43,7 +43,8 @@ async function act(sign: 1 | -1, reason: 'in' | 'used' | 'thrown') {
   const r = row.value;
   if (!r) return void (problem.value = 'Choose an ingredient first.');
   if (props.item && !(move.massG > 0)) return void (problem.value = 'Say how much first, such as 300 g or 2 cups.');
-  if (props.item && sign < 0 && move.massG > props.item.stockG + 0.01) return void (problem.value = `There are only ${grams(props.item.stockG)}.`);
+  if (props.item && sign < 0 && move.massG > props.item.stockG + 0.01)
+    return void (problem.value = `There are only ${grams(props.item.stockG)}.`);
   try {
     if (props.item) await larder.move(props.item.id, r.name, { deltaG: sign * move.massG, reason, words: move.words });
     else await larder.add(r.key, r.name, move.massG, move.words);
@@ -59,7 +60,12 @@ async function off() {
 </script>
 
 <template>
-  <NModal v-model:show="show" preset="card" :title="item && row ? row.name : 'Put something in the larder'" style="width: 520px; max-width: 96vw">
+  <NModal
+    v-model:show="show"
+    preset="card"
+    :title="item && row ? row.name : 'Put something in the larder'"
+    style="width: 520px; max-width: 96vw"
+  >
     <form class="form" @submit.prevent="act(1, 'in')">
       <label v-if="!item">
         <span>Ingredient</span>
@@ -68,11 +74,20 @@ async function off() {
           <option v-for="i in free" :key="i.key" :value="i.key">{{ i.name }}</option>
         </select>
       </label>
-      <p v-else>There are <b>{{ grams(item.stockG) }}</b>.</p>
+      <p v-else>
+        There are <b>{{ grams(item.stockG) }}</b>.
+      </p>
       <ul v-if="row" class="soft">
         <li v-for="s in says" :key="s">{{ s }}</li>
       </ul>
-      <AmountField v-if="row" label="How much" :mass-g="move.massG" :words="move.words || undefined" :what="row" @change="(m, w) => ((move.massG = m), (move.words = w))" />
+      <AmountField
+        v-if="row"
+        label="How much"
+        :mass-g="move.massG"
+        :words="move.words || undefined"
+        :what="row"
+        @change="(m, w) => ((move.massG = m), (move.words = w))"
+      />
       <p v-if="problem" class="field-error" role="alert">{{ problem }}</p>
       <div class="acts">
         <button type="submit" class="act main">{{ item ? 'More came in' : 'Put it in' }}</button>

@@ -7,7 +7,12 @@ import NumberField from './NumberField.vue';
 import ChoiceField from './ChoiceField.vue';
 
 /** What was measured at a station, and the day it was done. The same at every station. */
-const props = defineProps<{ station: StationReport; mass?: boolean; ph?: boolean; bottles?: boolean; massLabel?: string }>();
+const props = withDefaults(defineProps<{ station: StationReport; mass?: boolean; ph?: boolean; bottles?: boolean; massLabel?: string }>(), {
+  mass: true,
+  ph: true,
+  bottles: false,
+  massLabel: 'Weighed',
+});
 const batch = useOpenBatch();
 const log = computed(() => props.station.log);
 const doneText = ref('');
@@ -25,14 +30,58 @@ const trouble = (field: string) => batch.troubleAt(props.station.id, `log/${fiel
 
 <template>
   <div class="log">
-    <NumberField v-if="mass !== false" :label="massLabel ?? 'Weighed'" unit="g" :model-value="log.massG" :schema="P.massG" optional :digits="1" :placeholder="`plan ${Math.round(station.planned.massG)}`" :trouble="trouble('massG')" @update:model-value="set({ massG: $event })" />
-    <NumberField v-if="bottles" label="Bottles filled" :model-value="log.bottles" :schema="P.bottles" optional :placeholder="`plan ${String(station.facts.possible ?? '')}`" :trouble="trouble('bottles')" @update:model-value="set({ bottles: $event })" />
-    <NumberField v-if="ph !== false" label="Measured pH" :model-value="log.pH" :schema="P.pH" optional :placeholder="station.now.pH === null ? '' : `about ${station.now.pH.toFixed(1)}`" :trouble="trouble('pH')" @update:model-value="set({ pH: $event })" />
-    <ChoiceField v-if="ph !== false && log.pH !== undefined" label="With a" :model-value="log.instrument ?? 'meter'" :options="[{ value: 'meter', label: 'calibrated meter' }, { value: 'strip', label: 'paper strip' }]" @update:model-value="set({ instrument: $event })" />
+    <NumberField
+      v-if="mass"
+      :label="massLabel"
+      unit="g"
+      :model-value="log.massG"
+      :schema="P.massG"
+      optional
+      :digits="1"
+      :placeholder="`plan ${Math.round(station.planned.massG)}`"
+      :trouble="trouble('massG')"
+      @update:model-value="set({ massG: $event })"
+    />
+    <NumberField
+      v-if="bottles"
+      label="Bottles filled"
+      :model-value="log.bottles"
+      :schema="P.bottles"
+      optional
+      :placeholder="`plan ${String(station.facts.possible ?? '')}`"
+      :trouble="trouble('bottles')"
+      @update:model-value="set({ bottles: $event })"
+    />
+    <NumberField
+      v-if="ph"
+      label="Measured pH"
+      :model-value="log.pH"
+      :schema="P.pH"
+      optional
+      :placeholder="station.now.pH === null ? '' : `about ${station.now.pH.toFixed(1)}`"
+      :trouble="trouble('pH')"
+      @update:model-value="set({ pH: $event })"
+    />
+    <ChoiceField
+      v-if="ph && log.pH !== undefined"
+      label="With a"
+      :model-value="log.instrument ?? 'meter'"
+      :options="[
+        { value: 'meter', label: 'calibrated meter' },
+        { value: 'strip', label: 'paper strip' },
+      ]"
+      @update:model-value="set({ instrument: $event })"
+    />
     <div class="done">
       <label>
         <span>Done on</span>
-        <input type="date" class="entry" :value="log.doneOn ?? doneText" :aria-invalid="trouble('doneOn') ? 'true' : undefined" @change="set({ doneOn: ($event.target as HTMLInputElement).value })" />
+        <input
+          type="date"
+          class="entry"
+          :value="log.doneOn ?? doneText"
+          :aria-invalid="trouble('doneOn') ? 'true' : undefined"
+          @change="set({ doneOn: ($event.target as HTMLInputElement).value })"
+        />
       </label>
       <button v-if="!log.doneOn" type="button" class="act main small" @click="set({ doneOn: today() })">Done today</button>
       <button v-else type="button" class="act small" @click="set({ doneOn: null })">Not done</button>
@@ -49,9 +98,7 @@ const trouble = (field: string) => batch.troubleAt(props.station.id, `log/${fiel
 }
 .done {
   display: grid;
-  grid-template-columns: 1fr auto;
   gap: 6px;
-  align-items: end;
 }
 label span {
   display: block;

@@ -16,7 +16,18 @@ const props = defineProps<{ item: PodLotRecord | null }>();
 const pods = usePods();
 const notices = useNotices();
 const P = LotSchema.properties;
-const fresh = () => ({ varietyId: 'cayenne-red', name: '', form: 'fresh' as PodLot['form'], stockG: 0, words: '', gotOn: today(), place: '', note: '', useFirst: false, dryShu: null as number | null });
+const fresh = () => ({
+  varietyId: 'cayenne-red',
+  name: '',
+  form: 'fresh' as PodLot['form'],
+  stockG: 0,
+  words: '',
+  gotOn: today(),
+  place: '',
+  note: '',
+  useFirst: false,
+  dryShu: null as number | null,
+});
 const form = reactive(fresh());
 const problem = ref('');
 const move = reactive({ massG: 0, words: '' });
@@ -26,20 +37,45 @@ watch(show, (open) => {
   problem.value = '';
   Object.assign(move, { massG: 0, words: '' });
   const it = props.item;
-  Object.assign(form, fresh(), it ? { varietyId: it.lot.varietyId, name: it.lot.name, form: it.lot.form, gotOn: it.gotOn ?? '', place: it.place, note: it.note, useFirst: it.useFirst, dryShu: it.lot.heat?.dryShu ?? null } : {});
+  Object.assign(
+    form,
+    fresh(),
+    it
+      ? {
+          varietyId: it.lot.varietyId,
+          name: it.lot.name,
+          form: it.lot.form,
+          gotOn: it.gotOn ?? '',
+          place: it.place,
+          note: it.note,
+          useFirst: it.useFirst,
+          dryShu: it.lot.heat?.dryShu ?? null,
+        }
+      : {},
+  );
 });
 const chosen = computed(() => variety(form.varietyId));
-const groups = computed(() => ['fresh', 'dried', 'flakes', 'powder'].map((f) => ({ form: f, list: VARIETIES.filter((v) => v.form === f).sort((a, b) => a.shuDry.typical - b.shuDry.typical) })));
+const groups = computed(() =>
+  ['fresh', 'dried', 'flakes', 'powder'].map((f) => ({
+    form: f,
+    list: VARIETIES.filter((v) => v.form === f).sort((a, b) => a.shuDry.typical - b.shuDry.typical),
+  })),
+);
 const what = computed(() => ({
   key: 'pods',
   name: chosen.value.name,
-  pieces: (chosen.value.pod ? { pod: chosen.value.pod.massG.typical, bowl: 15 * chosen.value.pod.massG.typical } : {}) as Record<string, number>,
+  pieces: (chosen.value.pod ? { pod: chosen.value.pod.massG.typical, bowl: 15 * chosen.value.pod.massG.typical } : {}) as Record<
+    string,
+    number
+  >,
   measure: { cup: 95, tbsp: 6, tsp: 2 },
   density: 1,
 }));
 const preview = computed(() => {
   const lot = lotOfVariety(chosen.value, { id: 'preview' });
-  return lot.heat ? `${shu(lot.heat.dryShu)} SHU dry; about ${shu((form.dryShu ?? lot.heat.dryShu) * (1 - lot.waterPct / 100))} as it is, at ${lot.waterPct} % water` : 'no heat';
+  return lot.heat
+    ? `${shu(lot.heat.dryShu)} SHU dry; about ${shu((form.dryShu ?? lot.heat.dryShu) * (1 - lot.waterPct / 100))} as it is, at ${lot.waterPct} % water`
+    : 'no heat';
 });
 
 function build(id: string): PodLot {
@@ -53,7 +89,13 @@ function build(id: string): PodLot {
 }
 async function save() {
   try {
-    const input = (id: string) => ({ lot: build(id), gotOn: form.gotOn || null, place: form.place.trim(), note: form.note.trim(), useFirst: form.useFirst });
+    const input = (id: string) => ({
+      lot: build(id),
+      gotOn: form.gotOn || null,
+      place: form.place.trim(),
+      note: form.note.trim(),
+      useFirst: form.useFirst,
+    });
     if (props.item) await pods.edit(props.item, input(props.item.id));
     else await pods.add(input(`lot-${Date.now().toString(36)}`), form.stockG, form.words);
     show.value = false;
@@ -84,7 +126,14 @@ async function away() {
     <form class="form" @submit.prevent="save">
       <label class="wide">
         <span>Variety</span>
-        <select v-model="form.varietyId" class="entry" @change="form.dryShu = null; form.form = chosen.form">
+        <select
+          v-model="form.varietyId"
+          class="entry"
+          @change="
+            form.dryShu = null;
+            form.form = chosen.form;
+          "
+        >
           <optgroup v-for="gr in groups" :key="gr.form" :label="gr.form">
             <option v-for="v in gr.list" :key="v.id" :value="v.id">{{ v.name }}</option>
           </optgroup>
@@ -95,9 +144,30 @@ async function away() {
         <span>Your name for it</span>
         <input v-model="form.name" class="entry" maxlength="80" :placeholder="chosen.name" />
       </label>
-      <ChoiceField v-model="form.form" label="Form" :options="['fresh', 'frozen', 'dried', 'flakes', 'powder'].map((f) => ({ value: f as PodLot['form'], label: f }))" />
-      <AmountField v-if="!item" label="How much" :mass-g="form.stockG" :words="form.words || undefined" :what="what" @change="(m, w) => ((form.stockG = m), (form.words = w))" />
-      <NumberField v-if="chosen.shuDry.low > 0 && P.heat" label="Heat of the dry matter, if you know better" unit="SHU" optional :digits="0" :model-value="form.dryShu" :schema="P.heat.anyOf[0].properties.dryShu" :placeholder="String(chosen.shuDry.typical)" @update:model-value="form.dryShu = $event" />
+      <ChoiceField
+        v-model="form.form"
+        label="Form"
+        :options="['fresh', 'frozen', 'dried', 'flakes', 'powder'].map((f) => ({ value: f as PodLot['form'], label: f }))"
+      />
+      <AmountField
+        v-if="!item"
+        label="How much"
+        :mass-g="form.stockG"
+        :words="form.words || undefined"
+        :what="what"
+        @change="(m, w) => ((form.stockG = m), (form.words = w))"
+      />
+      <NumberField
+        v-if="chosen.shuDry.low > 0 && P.heat"
+        label="Heat of the dry matter, if you know better"
+        unit="SHU"
+        optional
+        :digits="0"
+        :model-value="form.dryShu"
+        :schema="P.heat.anyOf[0].properties.dryShu"
+        :placeholder="String(chosen.shuDry.typical)"
+        @update:model-value="form.dryShu = $event"
+      />
       <label>
         <span>Got on</span>
         <input v-model="form.gotOn" type="date" class="entry" />
@@ -117,7 +187,13 @@ async function away() {
     <section v-if="item" class="stock">
       <h2>Stock {{ grams(item.stockG) }}</h2>
       <div class="moves">
-        <AmountField label="Amount" :mass-g="move.massG" :words="move.words || undefined" :what="what" @change="(m, w) => ((move.massG = m), (move.words = w))" />
+        <AmountField
+          label="Amount"
+          :mass-g="move.massG"
+          :words="move.words || undefined"
+          :what="what"
+          @change="(m, w) => ((move.massG = m), (move.words = w))"
+        />
         <button type="button" class="act" @click="stock(1, 'in')">More came in</button>
         <button type="button" class="act" @click="stock(-1, 'used')">Used</button>
         <button type="button" class="act" @click="stock(-1, 'thrown')">Thrown away</button>

@@ -56,24 +56,23 @@ function left() {
 
 <template>
   <div class="number-field">
-    <label :for="id">{{ label }}</label>
-    <div class="box">
-      <input
-        :id="id"
-        v-model="text"
-        class="entry"
-        inputmode="decimal"
-        autocomplete="off"
-        :placeholder="placeholder"
-        :aria-invalid="problem ? 'true' : undefined"
-        :aria-describedby="problem ? `${id}-e` : undefined"
-        @focus="focused = true"
-        @blur="left"
-        @change="typed"
-        @keydown.enter="typed"
-      />
-      <span v-if="unit" class="unit" aria-hidden="true">{{ unit }}</span>
-    </div>
+    <label :for="id"
+      >{{ label }}<template v-if="unit">, {{ unit }}</template></label
+    >
+    <input
+      :id="id"
+      v-model="text"
+      class="entry"
+      inputmode="decimal"
+      autocomplete="off"
+      :placeholder="placeholder"
+      :aria-invalid="problem ? 'true' : undefined"
+      :aria-describedby="problem ? `${id}-e` : undefined"
+      @focus="focused = true"
+      @blur="left"
+      @change="typed"
+      @keydown.enter="typed"
+    />
     <p v-if="problem" :id="`${id}-e`" class="field-error" role="alert">{{ problem }}</p>
   </div>
 </template>
@@ -87,20 +86,8 @@ label {
   font-size: 13px;
   color: var(--soft);
 }
-.box {
-  position: relative;
-}
 .entry {
-  padding-right: 42px;
   font-weight: 600;
-}
-.unit {
-  position: absolute;
-  right: 10px;
-  top: 50%;
-  transform: translateY(-50%);
-  color: var(--soft);
-  font-size: 13px;
 }
 p {
   margin: 2px 0 0;

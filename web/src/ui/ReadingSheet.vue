@@ -11,7 +11,13 @@ const show = defineModel<boolean>('show', { required: true });
 const props = defineProps<{ station: StationReport }>();
 const batch = useOpenBatch();
 const P = ReadingSchema.properties;
-const fresh = () => ({ pH: null as number | null, tempC: null as number | null, at: dayjs().format('YYYY-MM-DDTHH:mm'), instrument: 'meter' as Reading['instrument'], note: '' });
+const fresh = () => ({
+  pH: null as number | null,
+  tempC: null as number | null,
+  at: dayjs().format('YYYY-MM-DDTHH:mm'),
+  instrument: 'meter' as Reading['instrument'],
+  note: '',
+});
 const form = reactive(fresh());
 const problem = ref('');
 watch(show, (open) => {
@@ -25,7 +31,8 @@ function save() {
   const at = dayjs(form.at);
   if (form.pH === null && form.tempC === null) problem.value = 'A reading needs a pH or a temperature.';
   else if (!at.isValid()) problem.value = 'When was it? Give a day and a time.';
-  else if (at.format('YYYY-MM-DD') < props.station.from) problem.value = `The jar was packed on ${props.station.from}. A reading cannot be older.`;
+  else if (at.format('YYYY-MM-DD') < props.station.from)
+    problem.value = `The jar was packed on ${props.station.from}. A reading cannot be older.`;
   else if (at.isAfter(dayjs().add(1, 'hour'))) problem.value = 'That is in the future. Log what was read, not what is hoped.';
   else {
     const reading: Reading = {
@@ -52,7 +59,14 @@ function save() {
         <span>When</span>
         <input v-model="form.at" type="datetime-local" class="entry" />
       </label>
-      <ChoiceField v-model="form.instrument" label="With a" :options="[{ value: 'meter', label: 'calibrated meter' }, { value: 'strip', label: 'paper strip' }]" />
+      <ChoiceField
+        v-model="form.instrument"
+        label="With a"
+        :options="[
+          { value: 'meter', label: 'calibrated meter' },
+          { value: 'strip', label: 'paper strip' },
+        ]"
+      />
       <label class="wide">
         <span>Note</span>
         <input v-model="form.note" class="entry" maxlength="2000" placeholder="cloudy, smells of apples" />

@@ -15,14 +15,25 @@ const elsewhere = computed(() => batch.refused.filter((t) => !/^stations\/\d+\//
 </script>
 
 <template>
-  <span class="save soft" :class="batch.state" role="status">{{ TEXT[batch.state] ?? '' }}<template v-if="elsewhere.length"> {{ elsewhere.join(' ') }}</template></span>
-  <NModal :show="batch.state === 'stale'" preset="card" :closable="false" :mask-closable="false" title="Changed in another window" style="width: 500px; max-width: 94vw">
-    <p>This batch was saved elsewhere after you opened it. Nothing is lost: choose which one goes on.</p>
-    <div class="two">
-      <button type="button" class="act main" @click="batch.keepMine()">Keep what I typed here</button>
-      <button type="button" class="act" @click="batch.takeTheirs()">Take the other one</button>
-    </div>
-  </NModal>
+  <div>
+    <span class="save soft" :class="batch.state" role="status"
+      >{{ TEXT[batch.state] ?? '' }}<template v-if="elsewhere.length"> {{ elsewhere.join(' ') }}</template></span
+    >
+    <NModal
+      :show="batch.state === 'stale'"
+      preset="card"
+      :closable="false"
+      :mask-closable="false"
+      title="Changed in another window"
+      style="width: 500px; max-width: 94vw"
+    >
+      <p>This batch was saved elsewhere after you opened it. Nothing is lost: choose which one goes on.</p>
+      <div class="two">
+        <button type="button" class="act main" @click="batch.keepMine()">Keep what I typed here</button>
+        <button type="button" class="act" @click="batch.takeTheirs()">Take the other one</button>
+      </div>
+    </NModal>
+  </div>
 </template>
 
 <style scoped>

@@ -29,7 +29,10 @@ async function choose(kitchen: Kitchen) {
         <span class="soft">tablespoon {{ VOLUMES_ML[k].tbsp.toFixed(1) }} ml, cup {{ VOLUMES_ML[k].cup.toFixed(0) }} ml</span>
       </label>
     </fieldset>
-    <p class="soft">Heat is counted on dry matter: a fresh pod is mostly water, so its heat in the sauce is a fifth to a fifteenth of the number quoted for the variety.</p>
+    <p class="soft">
+      Heat is counted on dry matter: a fresh pod is mostly water, so its heat in the sauce is a fifth to a fifteenth of the number quoted
+      for the variety.
+    </p>
   </NModal>
 </template>
 

@@ -12,9 +12,13 @@ const batch = useOpenBatch();
   <section class="plate left" :aria-label="`${station.name}: settings and measurements`">
     <h2>
       {{ station.name }}
-      <span class="soft">{{ station.done ? `done ${day(station.to)}` : station.active ? 'now' : `planned ${day(station.plannedTo)}` }}</span>
+      <span class="soft">{{
+        station.done ? `done ${day(station.to)}` : station.active ? 'now' : `planned ${day(station.plannedTo)}`
+      }}</span>
     </h2>
-    <p v-if="batch.lineTrouble?.stationId === station.id && batch.lineTrouble.field === ''" class="field-error" role="alert">{{ batch.lineTrouble.message }}</p>
+    <p v-if="batch.lineTrouble?.stationId === station.id && batch.lineTrouble.field === ''" class="field-error" role="alert">
+      {{ batch.lineTrouble.message }}
+    </p>
     <div class="cols">
       <div class="set"><slot name="set" /></div>
       <div class="measured"><slot name="measured" /></div>
@@ -44,7 +48,9 @@ h2 {
   margin-bottom: 6px;
 }
 h2 .soft {
-  font: 400 13.5px 'Hanken Grotesk Variable', sans-serif;
+  font:
+    400 13.5px 'Hanken Grotesk Variable',
+    sans-serif;
 }
 .cols {
   display: grid;

@@ -9,7 +9,13 @@ const why = computed(() => (props.about ? whyOf(props.file, props.report, props.
 </script>
 
 <template>
-  <NModal :show="why !== null" preset="card" :title="why ? `Why? ${why.title}` : ''" style="width: 540px; max-width: 94vw" @update:show="emit('close')">
+  <NModal
+    :show="why !== null"
+    preset="card"
+    :title="why ? `Why? ${why.title}` : ''"
+    style="width: 540px; max-width: 94vw"
+    @update:show="emit('close')"
+  >
     <template v-if="why && about">
       <ul>
         <li v-for="f in why.from" :key="f">{{ f }}</li>

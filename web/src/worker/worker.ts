@@ -1,6 +1,16 @@
 import { expose } from 'comlink';
 import wasmUrl from 'highs/runtime?url';
-import { choosePods, LineProblem, reportLine, type BatchFile, type LinearSolver, type LineReport, type PodAnswer, type PodChoice, type ReportOptions } from '@roskel/core';
+import {
+  choosePods,
+  LineProblem,
+  reportLine,
+  type BatchFile,
+  type LinearSolver,
+  type LineReport,
+  type PodAnswer,
+  type PodChoice,
+  type ReportOptions,
+} from '@roskel/core';
 import { highsSolver } from '@roskel/core/highs';
 
 let solver: Promise<LinearSolver> | null = null;
@@ -18,7 +28,10 @@ const bench = {
       throw error;
     }
   },
-  async choose(file: BatchFile, choices: PodChoice[]): Promise<{ ok: true; answer: PodAnswer; ms: number } | { ok: false; message: string }> {
+  async choose(
+    file: BatchFile,
+    choices: PodChoice[],
+  ): Promise<{ ok: true; answer: PodAnswer; ms: number } | { ok: false; message: string }> {
     const solve = await getSolver();
     const start = performance.now();
     try {

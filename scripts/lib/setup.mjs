@@ -1,0 +1,90 @@
+// Runs before anything is installed: Node.js itself only.
+import { spawnSync } from 'node:child_process';
+import { createHash } from 'node:crypto';
+import { existsSync, mkdirSync, readdirSync, readFileSync, statSync, writeFileSync } from 'node:fs';
+import { dirname, join } from 'node:path';
+import { fileURLToPath } from 'node:url';
+
+export const ROOT = join(dirname(fileURLToPath(import.meta.url)), '..', '..');
+const NPM = process.platform === 'win32' ? 'npm.cmd' : 'npm';
+const LEAST_NODE = [20, 19];
+
+function fail(message) {
+  console.error(message);
+  process.exit(1);
+}
+
+function checkNode() {
+  const [major, minor] = process.versions.node.split('.').map(Number);
+  if (major < LEAST_NODE[0] || (major === LEAST_NODE[0] && minor < LEAST_NODE[1])) {
+    fail(`Roskel needs Node.js ${LEAST_NODE.join('.')} or newer; this is ${process.versions.node}.`);
+  }
+}
+
+/** Installs the packages of package-lock.json when they are missing or out of date. `quiet` sends all talk to stderr. */
+export function ensureInstalled({ quiet = false } = {}) {
+  checkNode();
+  const lock = createHash('sha256')
+    .update(readFileSync(join(ROOT, 'package-lock.json')))
+    .digest('hex');
+  const stamp = join(ROOT, 'node_modules', '.roskel-installed');
+  if (existsSync(stamp) && readFileSync(stamp, 'utf8') === lock) return;
+  if (!quiet) console.log('Installing what is missing (npm ci).');
+  const done = spawnSync(NPM, ['ci', '--no-audit', '--no-fund'], { cwd: ROOT, stdio: ['ignore', quiet ? 2 : 'inherit', 'inherit'] });
+  if (done.status !== 0) fail('npm ci did not finish. Its messages above say why; run the command again when that is mended.');
+  writeFileSync(stamp, lock);
+}
+
+function newest(path) {
+  if (!existsSync(path)) return 0;
+  const s = statSync(path);
+  if (!s.isDirectory()) return s.mtimeMs;
+  return Math.max(0, ...readdirSync(path).map((name) => (name === 'dist' || name === 'node_modules' ? 0 : newest(join(path, name)))));
+}
+
+/** Builds the interface when it is missing or older than its sources. */
+export function ensureBuilt() {
+  const built = newestBuilt();
+  const sources = Math.max(...['web', 'core/src', 'contract/src', 'package-lock.json'].map((p) => newest(join(ROOT, p))));
+  if (built > sources) return;
+  console.log('Building the interface.');
+  run(bin('vite'), ['build', 'web', '--logLevel', 'warn']);
+}
+function newestBuilt() {
+  const page = join(ROOT, 'web', 'dist', 'index.html');
+  return existsSync(page) ? statSync(page).mtimeMs : 0;
+}
+
+export const bin = (name) => join(ROOT, 'node_modules', '.bin', name);
+
+/** Runs a program with our terminal; ends this one with its code when it fails. */
+export function run(command, args, env = {}) {
+  const done = spawnSync(command, args, { cwd: ROOT, stdio: 'inherit', env: { ...process.env, ...env } });
+  if (done.status !== 0) process.exit(done.status ?? 1);
+}
+
+/** Debian's Chromium, installed by apt-get when it is missing. Ends with a plain sentence when that may not be. */
+export function ensureChromium() {
+  const found = ['/usr/bin/chromium', '/usr/bin/chromium-browser'].find((p) => existsSync(p));
+  if (found) return found;
+  console.log('Installing Chromium from Debian (apt-get).');
+  const asRoot = process.getuid?.() === 0;
+  const apt = (...args) => spawnSync('apt-get', args, { stdio: 'inherit', env: { ...process.env, DEBIAN_FRONTEND: 'noninteractive' } });
+  if (!asRoot || apt('update', '-qq').error) {
+    fail('The browser tests need Chromium and this user may not install it. Run as root once: apt-get install chromium');
+  }
+  const done = apt('install', '-y', '-qq', '--no-install-recommends', 'chromium');
+  if (done.status !== 0 || !existsSync('/usr/bin/chromium')) {
+    fail('Chromium could not be installed by apt-get. Its messages above say why. Then run npm test again.');
+  }
+  return '/usr/bin/chromium';
+}
+
+/** Starts the server and hands over the terminal; the server ends with us. */
+export async function serve(args) {
+  mkdirSync(join(ROOT, '.roskel'), { recursive: true });
+  const { spawn } = await import('node:child_process');
+  const child = spawn(process.execPath, ['--import', 'tsx', 'server/src/main.ts', ...args], { cwd: ROOT, stdio: 'inherit' });
+  for (const signal of ['SIGINT', 'SIGTERM']) process.on(signal, () => child.kill(signal));
+  child.on('exit', (code) => process.exit(code ?? 0));
+}
