@@ -1,6 +1,7 @@
 /** Roskel's science: pure functions on plain data. */
 export * from './acid';
 export * from './caution';
+export * from './cook';
 export * from './ferment';
 export * from './heat';
 export * from './line';

@@ -4,9 +4,9 @@ CREATE TABLE "batches" (
 	"name" text NOT NULL,
 	"style" text NOT NULL,
 	"start_date" text NOT NULL,
-	"goal" jsonb NOT NULL,
-	"lots" jsonb NOT NULL,
-	"ingredients" jsonb NOT NULL,
+	"goal" json NOT NULL,
+	"lots" json NOT NULL,
+	"ingredients" json NOT NULL,
 	"archived" boolean DEFAULT false NOT NULL,
 	"created_at" timestamp with time zone DEFAULT now() NOT NULL,
 	"updated_at" timestamp with time zone DEFAULT now() NOT NULL
@@ -21,7 +21,7 @@ CREATE TABLE "bottlings" (
 	"bottle_ml" double precision NOT NULL,
 	"ph" double precision,
 	"ph_measured" boolean NOT NULL,
-	"heat" jsonb NOT NULL,
+	"heat" json NOT NULL,
 	"hex" text NOT NULL,
 	"keeping" text NOT NULL,
 	"place" text NOT NULL,
@@ -50,7 +50,7 @@ CREATE TABLE "larder_lots" (
 CREATE TABLE "pod_lots" (
 	"id" text PRIMARY KEY NOT NULL,
 	"revision" integer DEFAULT 1 NOT NULL,
-	"lot" jsonb NOT NULL,
+	"lot" json NOT NULL,
 	"got_on" text,
 	"place" text DEFAULT '' NOT NULL,
 	"note" text DEFAULT '' NOT NULL,
@@ -73,7 +73,7 @@ CREATE TABLE "readings" (
 --> statement-breakpoint
 CREATE TABLE "settings" (
 	"id" text PRIMARY KEY NOT NULL,
-	"value" jsonb NOT NULL
+	"value" json NOT NULL
 );
 --> statement-breakpoint
 CREATE TABLE "shelf_moves" (
@@ -89,8 +89,8 @@ CREATE TABLE "stations" (
 	"position" integer NOT NULL,
 	"id" text NOT NULL,
 	"kind" text NOT NULL,
-	"params" jsonb NOT NULL,
-	"log" jsonb NOT NULL,
+	"params" json NOT NULL,
+	"log" json NOT NULL,
 	CONSTRAINT "stations_batch_id_position_pk" PRIMARY KEY("batch_id","position")
 );
 --> statement-breakpoint

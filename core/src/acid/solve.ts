@@ -43,8 +43,8 @@ export function solvePh(pool: AcidPool): PhResult {
   for (let pass = 0; pass < 50; pass++) {
     pH = phAt(pool, I, pH);
     const implied = Math.min(CLAMP, chargeAt(pool, pH, I).ionicStrength);
-    if (Math.abs(implied - I) < 1e-7) break;
-    I = pass < 3 ? implied : (implied + I) / 2;
+    if (Math.abs(implied - I) < 1e-10) break;
+    I = pass < 10 ? implied : (implied + I) / 2;
   }
   const { beta } = chargeAt(pool, pH, I);
   return { pH, ionicStrength: I, beta, outsideModel: I > IONIC_STRENGTH_LIMIT };

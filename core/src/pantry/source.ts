@@ -10,6 +10,8 @@ const ACID_SD = { table: 0.25, vinegar: 0.04, citrus: 0.1 } as const;
 /** Log-sd of protein contents, and of the generic protein buffer common to all rows. */
 const PROTEIN_SD = { own: 0.2, shared: 0.3 } as const;
 const PKA_SD = 0.03;
+/** Log-sd of sugars and insoluble pulp between fruits of a row (our judgement). */
+const SOLIDS_SD = { sugars: 0.12, pulp: 0.12 } as const;
 
 /** The systematic acid unknowns of a draw. */
 export function acidWorld(draw: Draw): AcidWorld {
@@ -66,9 +68,13 @@ function anchored(grams: Grams, row: Ingredient, draw: Draw): { grams: Grams; si
   if (!draw.typical) {
     const acidFactor = Math.exp(acidSd(row) * draw.z(`acid.${key}`));
     const proteinFactor = Math.exp(PROTEIN_SD.own * draw.z(`protein.${key}`));
-    g = adjust(grams, (c) =>
-      (ACIDS as readonly string[]).includes(c) ? acidFactor : c === 'protein' || c === 'hydrolysate' ? proteinFactor : 1,
-    );
+    const sugarFactor = Math.exp(SOLIDS_SD.sugars * draw.z(`sugars.${key}`));
+    const pulpFactor = Math.exp(SOLIDS_SD.pulp * draw.z(`pulp.${key}`));
+    g = adjust(grams, (c) => {
+      if ((ACIDS as readonly string[]).includes(c)) return acidFactor;
+      if (c === 'protein' || c === 'hydrolysate') return proteinFactor;
+      return c === 'sugars' ? sugarFactor : c === 'pulp' ? pulpFactor : 1;
+    });
   }
   if (!row.pH) return { grams: g, sidPerG: 0 };
   const pH = naturalPh(row.pH, draw.typical ? 0 : draw.z(`pH.${key}`));
@@ -103,12 +109,17 @@ export function ingredientStream(row: Ingredient, massG: number, draw: Draw): St
   return scale(gram, massG / massOf(gram));
 }
 
-/** Composition of 1 g of a lot: the solids of its acid row, scaled to the lot's own water. */
+/** Composition of 1 g of a lot: its own water and sugar, the other solids of its acid row in their proportions. */
 function lotGrams(lot: PodLot, row: Ingredient): Grams {
   const base = gramsPerGram(row);
-  const dry = (1 - lot.waterPct / 100) / (1 - base.water);
   const g = noGrams();
-  for (const c of Object.keys(base) as Component[]) g[c] = c === 'water' ? lot.waterPct / 100 : base[c] * dry;
+  g.water = lot.waterPct / 100;
+  g.sugars = Math.min(lot.sugarsPct / 100, 0.95 * (1 - g.water));
+  const others = 1 - base.water - base.sugars;
+  const rest = 1 - g.water - g.sugars;
+  for (const c of Object.keys(base) as Component[]) {
+    if (c !== 'water' && c !== 'sugars') g[c] = (base[c] / others) * rest;
+  }
   return g;
 }
 
@@ -118,7 +129,7 @@ function lotGrams(lot: PodLot, row: Ingredient): Grams {
  */
 export function lotStream(lot: PodLot, row: Ingredient, massG: number, draw: Draw, podSd: number): Stream {
   const base = lotGrams(lot, row);
-  const { grams, sidPerG } = draw.typical ? typicalAnchor(base, row, `w${lot.waterPct}`) : anchored(base, row, draw);
+  const { grams, sidPerG } = draw.typical ? typicalAnchor(base, row, `w${lot.waterPct}s${lot.sugarsPct}`) : anchored(base, row, draw);
   const spread = lot.heat ? lot.heat.sigma * draw.z(`lot.heat.${lot.id}`) + podSd * draw.z(`lot.pods.${lot.id}`) : 0;
   const heatShuG = lot.heat ? lot.heat.dryShu * (1 - lot.waterPct / 100) * Math.exp(spread) : 0;
   const tint = lot.waterPct < 20 ? 6 : 1;

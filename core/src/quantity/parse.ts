@@ -106,7 +106,9 @@ export function parseAmounts(text: string): Amount[] {
     end = each.lastIndex;
   }
   if (amounts.length > 0) {
-    if (end < s.length) throw new QuantityError(`"${text.trim()}" could not be read. Try 300 g, 2 tbsp or 3 cloves.`);
+    // Several amounts in a row only add up when each is a figure with a unit: "1 lb 4 oz".
+    const mixed = amounts.length > 1 && amounts.some((a) => a.unit === null);
+    if (end < s.length || mixed) throw new QuantityError(`"${text.trim()}" could not be read. Try 300 g, 2 tbsp or 3 cloves.`);
     return amounts;
   }
   return [spoken(s, text)];
@@ -119,7 +121,7 @@ function spoken(s: string, text: string): Amount {
   let at = 0;
   for (; at < words.length; at++) {
     const w = words[at]!;
-    const n = NUMBER_WORDS[w];
+    const n = Object.hasOwn(NUMBER_WORDS, w) ? NUMBER_WORDS[w] : undefined;
     if (n === undefined) {
       if ((w === 'and' || w === 'of') && value !== null) continue;
       break;

@@ -29,8 +29,8 @@ export interface Unit {
 }
 
 /** Words for each unit, longest first where they share a start. */
-const WORDS: Record<string, Unit> = {};
-const say = (kind: UnitKind, id: string, words: string) => words.split(' ').forEach((w) => (WORDS[w] = { id, kind }));
+const WORDS = new Map<string, Unit>();
+const say = (kind: UnitKind, id: string, words: string) => words.split(' ').forEach((w) => WORDS.set(w, { id, kind }));
 say('mass', 'g', 'g gr gram grams gramme grammes');
 say('mass', 'kg', 'kg kilo kilos kilogram kilograms');
 say('mass', 'oz', 'oz ounce ounces');
@@ -47,7 +47,7 @@ say('hand', 'handful', 'handful handfuls');
 
 /** The unit a word stands for, or undefined. "T" is a tablespoon and "t" a teaspoon, as cooks write. */
 export function unitOf(word: string): Unit | undefined {
-  if (word === 'T') return WORDS.tbsp;
-  if (word === 't') return WORDS.tsp;
-  return WORDS[word.toLowerCase().replace(/\.$/, '')];
+  if (word === 'T') return WORDS.get('tbsp');
+  if (word === 't') return WORDS.get('tsp');
+  return WORDS.get(word.toLowerCase().replace(/\.$/, ''));
 }

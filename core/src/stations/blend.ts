@@ -47,6 +47,7 @@ export const blend = station<BlendParams>({
   names: (p) => ({ lots: [], ingredients: p.additions.map((a) => a.id).filter((id) => id !== KEPT_BRINE) }),
   apply(input, params, context): Outcome {
     const additions: Flow[] = [];
+    if (!(massOf(input) > 0)) return { out: input, additions, sides: [], facts: {} };
     params.additions.forEach((a, i) => {
       if (!(a.massG > 0)) return;
       if (params.additions.findIndex((x) => x.id === a.id) !== i) {

@@ -1,5 +1,6 @@
 import { Type, type Static } from '@sinclair/typebox';
 import { bottling, keepingOf, type BottledSauce } from '../caution';
+import { boilingPointC, sterilisingMinutes } from '../cook';
 import { densityOf, volumeMl } from '../matter/density';
 import { massOf, split } from '../matter/stream';
 import { station, StationProblem, type Outcome, type StationView } from './station';
@@ -8,6 +9,7 @@ const schema = Type.Object(
   {
     fill: Type.Union([Type.Literal('cold'), Type.Literal('hot')], { title: 'The filling' }),
     headspacePct: Type.Number({ title: 'The headspace', minimum: 0, maximum: 30, unit: '%' }),
+    altitudeM: Type.Number({ title: 'The altitude', minimum: -400, maximum: 5000, unit: 'm' }),
   },
   { additionalProperties: false },
 );
@@ -32,7 +34,7 @@ export const bottle = station<BottleParams>({
   name: 'Bottle',
   verb: 'Fill, cap, label',
   schema,
-  defaults: () => ({ fill: 'cold', headspacePct: 5 }),
+  defaults: () => ({ fill: 'cold', headspacePct: 5, altitudeM: 0 }),
   days: () => 0,
   apply(input, params, context): Outcome {
     const { goal, log } = context;
@@ -55,7 +57,7 @@ export const bottle = station<BottleParams>({
     return {
       out: left,
       additions: [],
-      sides: over > 0.01 ? [{ id: 'over', name: 'left over', stream: taken, kept: true }] : [],
+      sides: over > 0 ? [{ id: 'over', name: 'left over', stream: taken, kept: true }] : [],
       facts: {
         bottles,
         wanted: goal.bottles,
@@ -63,11 +65,19 @@ export const bottle = station<BottleParams>({
         bottleMl: goal.bottleMl,
         filledMl,
         overMl: volume - filledMl,
+        sterilisingMin: sterilisingMinutes(params.altitudeM),
+        boilsC: boilingPointC(params.altitudeM),
         perBottleG: volume > 0 ? perBottleMl * densityOf(input) : 0,
       },
     };
   },
   duties: (v) => [
+    {
+      key: 'sterilise',
+      text: `Boil the clean bottles for ${String(v.facts.sterilisingMin)} minutes`,
+      why: 'Counted from a full boil. Water boils cooler the higher you live.',
+      due: v.to,
+    },
     {
       key: 'bottle',
       text: v.phMeasured ? 'Fill, cap, label with the date' : 'Measure the pH of the sauce, then fill, cap and label',

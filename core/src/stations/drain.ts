@@ -70,7 +70,7 @@ export const drain = station<DrainParams>({
     return {
       out: pods,
       additions: [],
-      sides: brineG > 0.01 ? [{ id: 'brine', name: params.keepBrine ? 'brine kept' : 'brine', stream: brine, kept: params.keepBrine }] : [],
+      sides: brineG > 0 ? [{ id: 'brine', name: params.keepBrine ? 'brine kept' : 'brine', stream: brine, kept: params.keepBrine }] : [],
       facts: { brineG, brinePh: phOf(brine)?.pH ?? null, brineSaltPct: brineG > 0 ? (100 * brine.grams.salt) / brineG : 0 },
     };
   },

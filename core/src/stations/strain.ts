@@ -77,7 +77,7 @@ export const strain = station<StrainParams>({
     return {
       out: left,
       additions: [],
-      sides: massOf(taken) > 0.01 ? [{ id: 'pulp', name: 'pulp', stream: taken, kept: true }] : [],
+      sides: massOf(taken) > 0 ? [{ id: 'pulp', name: 'pulp', stream: taken, kept: true }] : [],
       facts: { lossPct: 100 * s, pulpG: massOf(taken), expectedLossPct: 100 * METHODS[params.method].loss },
     };
   },

@@ -1,12 +1,13 @@
-import { boolean, doublePrecision, index, integer, jsonb, pgTable, primaryKey, serial, text, timestamp } from 'drizzle-orm/pg-core';
+import { boolean, doublePrecision, index, integer, json, pgTable, primaryKey, serial, text, timestamp } from 'drizzle-orm/pg-core';
 import type { Goal, Ingredient, PodLot, StationLog } from '@roskel/core';
 
 const at = (name: string) => timestamp(name, { withTimezone: true, mode: 'string' }).notNull().defaultNow();
 
+// json, not jsonb: a batch comes back exactly as it went in, order of keys included.
 export const podLots = pgTable('pod_lots', {
   id: text('id').primaryKey(),
   revision: integer('revision').notNull().default(1),
-  lot: jsonb('lot').$type<PodLot>().notNull(),
+  lot: json('lot').$type<PodLot>().notNull(),
   gotOn: text('got_on'),
   place: text('place').notNull().default(''),
   note: text('note').notNull().default(''),
@@ -47,10 +48,10 @@ export const batches = pgTable('batches', {
   name: text('name').notNull(),
   style: text('style').notNull(),
   startDate: text('start_date').notNull(),
-  goal: jsonb('goal').$type<Goal>().notNull(),
+  goal: json('goal').$type<Goal>().notNull(),
   /** What the batch file carries: the lots and ingredients it names, as they were when chosen. */
-  lots: jsonb('lots').$type<PodLot[]>().notNull(),
-  ingredients: jsonb('ingredients').$type<Ingredient[]>().notNull(),
+  lots: json('lots').$type<PodLot[]>().notNull(),
+  ingredients: json('ingredients').$type<Ingredient[]>().notNull(),
   archived: boolean('archived').notNull().default(false),
   createdAt: at('created_at'),
   updatedAt: at('updated_at'),
@@ -65,8 +66,8 @@ export const stations = pgTable(
     position: integer('position').notNull(),
     id: text('id').notNull(),
     kind: text('kind').notNull(),
-    params: jsonb('params').notNull(),
-    log: jsonb('log').$type<StationLog>().notNull(),
+    params: json('params').notNull(),
+    log: json('log').$type<StationLog>().notNull(),
   },
   (t) => [primaryKey({ columns: [t.batchId, t.position] })],
 );
@@ -112,7 +113,7 @@ export const bottlings = pgTable('bottlings', {
   bottleMl: doublePrecision('bottle_ml').notNull(),
   pH: doublePrecision('ph'),
   phMeasured: boolean('ph_measured').notNull(),
-  heat: jsonb('heat').$type<{ p10: number; p50: number; p90: number }>().notNull(),
+  heat: json('heat').$type<{ p10: number; p50: number; p90: number }>().notNull(),
   hex: text('hex').notNull(),
   keeping: text('keeping').notNull(),
   place: text('place').notNull(),
@@ -133,5 +134,5 @@ export const shelfMoves = pgTable('shelf_moves', {
 
 export const settings = pgTable('settings', {
   id: text('id').primaryKey(),
-  value: jsonb('value').notNull(),
+  value: json('value').notNull(),
 });

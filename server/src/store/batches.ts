@@ -4,9 +4,8 @@ import { BATCH_FORMAT, BATCH_VERSION, carry, LineProblem, runLine, TYPICAL, type
 import type { BatchRecord } from '@roskel/contract';
 import { checkBatchFile } from '@roskel/contract/validate';
 import type { Db } from '../db/open';
-import { batches, dutiesDone, readings, stations } from '../db/schema';
+import { batches, dutiesDone, larderLots, podLots, readings, stations } from '../db/schema';
 import { NotFound, Stale, Unfit } from './errors';
-import { listLarder } from './larder';
 import { listPods } from './pods';
 import { settleShelf } from './shelf';
 import { settleUse, type StoreName } from './stock';
@@ -104,8 +103,9 @@ export interface Saved {
 }
 
 async function settle(tx: Db, id: string, file: BatchFile, today: string): Promise<Saved['touched']> {
-  const pods = new Set((await listPods(tx)).map((p) => p.id));
-  const larder = new Set((await listLarder(tx)).map((l) => l.id));
+  // Lots that were put away still have their ledger.
+  const pods = new Set((await tx.select({ id: podLots.id }).from(podLots)).map((p) => p.id));
+  const larder = new Set((await tx.select({ id: larderLots.id }).from(larderLots)).map((l) => l.id));
   const touched: Saved['touched'] = new Set(await settleUse(tx, id, file, (n) => (n.store === 'pods' ? pods : larder).has(n.id)));
   if (await settleShelf(tx, id, file, today)) touched.add('shelf');
   return touched;

@@ -166,7 +166,13 @@ function labelY(p: TrackPoint, top: number): number {
         <path :d="linePath(points) ?? ''" :stroke="track.colour" class="curve dashed" :clip-path="`url(#${id}-f)`" />
         <path :d="linePath(points) ?? ''" :stroke="track.colour" class="curve" :clip-path="`url(#${id}-s)`" />
         <path v-if="wish" class="wish" :d="`M ${width - 18} ${wish.low} h 6 V ${wish.high} h -6`" />
-        <g v-for="p in points" :key="p.stationId" class="point" @click="emit('why', p.stationId, track.key)">
+        <g
+          v-for="p in points"
+          :key="p.stationId"
+          class="point"
+          :data-point="`${p.stationId}-${track.key}`"
+          @click="emit('why', p.stationId, track.key)"
+        >
           <rect class="hit" :x="p.x - 26" :y="top" width="76" :height="STRIP" />
           <path
             v-if="p.planned !== null && offPlan(p.value, p.planned)"

@@ -2,7 +2,7 @@
 import { computed, ref, watch } from 'vue';
 import { RouterLink, useRoute, useRouter } from 'vue-router';
 import { levelName, type Banded } from '@roskel/core';
-import { odds, plural, shu } from '../format';
+import { odds, shu } from '../format';
 import { useBatches } from '../stores/batches';
 import { useOpenBatch } from '../stores/openBatch';
 import { useNotices } from '../stores/notices';
@@ -218,7 +218,7 @@ async function putAway() {
   flex: 1;
   min-height: 270px;
   display: grid;
-  grid-template-columns: minmax(0, 1.2fr) minmax(0, 1.15fr) minmax(0, 0.95fr);
+  grid-template-columns: minmax(0, 1.42fr) minmax(0, 1.15fr) minmax(0, 0.93fr);
   gap: 12px;
 }
 .side {

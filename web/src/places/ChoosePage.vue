@@ -45,6 +45,7 @@ const solveMs = ref<number | null>(null);
 const picked = ref(-1);
 const gain = shallowRef<LineGain | null>(null);
 const ready = ref(false);
+const order = shallowRef(new Map<string, number>());
 
 onMounted(async () => {
   await Promise.all([batch.id === route.params.id && batch.file ? Promise.resolve() : batch.open(String(route.params.id)), pods.load()]);
@@ -55,6 +56,8 @@ onMounted(async () => {
     const had = planned.get(p.id);
     mix.set(p.id, { g: had?.massG ?? 0, use: p.stockG > 0 || had !== undefined, prep: had?.prep ?? 'whole' });
   }
+  // What is in the mix stands on top; the order then stays put while shares move.
+  order.value = new Map([...pods.items].sort((a, b) => Number(planned.has(b.id)) - Number(planned.has(a.id))).map((p, i) => [p.id, i]));
   ready.value = true;
   if (pods.items.some((p) => p.stockG > 0)) await solve(planned.size === 0);
 });
@@ -127,20 +130,20 @@ function take(m: Mix, index: number) {
   picked.value = index;
 }
 function setGrams(id: string, value: number) {
+  fieldError.delete(id);
   const entry = mix.get(id)!;
   const stock = choices.value.find((c) => c.lot.id === id)!.stockG;
   entry.g = Math.max(0, Math.min(stock, value));
   picked.value = -1;
 }
-const fieldError = reactive(new Map<string, string>());
+const fieldError = reactive(new Map<string, { text: string; says: string }>());
 function typed(id: string, text: string) {
   const t = text.trim().replace(',', '.').replace(/\s*g$/, '');
   const value = t === '' ? 0 : /^\d*\.?\d+$/.test(t) ? Number(t) : Number.NaN;
   const stock = choices.value.find((c) => c.lot.id === id)!.stockG;
-  if (Number.isNaN(value)) fieldError.set(id, 'Type grams, such as 250.');
-  else if (value > stock + 0.5) fieldError.set(id, `There are only ${g(stock)}.`);
+  if (Number.isNaN(value)) fieldError.set(id, { text, says: 'Type grams, such as 250.' });
+  else if (value > stock + 0.5) fieldError.set(id, { text, says: `There are only ${g(stock)}.` });
   else {
-    fieldError.delete(id);
     setGrams(id, value);
   }
 }
@@ -159,12 +162,14 @@ useKeys('Choose the pods', [
 ]);
 
 const rows = computed(() =>
-  choices.value.map((c) => {
-    const record = pods.items.find((p) => p.id === c.lot.id)!;
-    const entry = mix.get(c.lot.id)!;
-    const median = lotShu(c.lot);
-    return { c, record, entry, median, mu: median > 0 ? Math.log(median) : null };
-  }),
+  choices.value
+    .map((c) => {
+      const record = pods.items.find((p) => p.id === c.lot.id)!;
+      const entry = mix.get(c.lot.id)!;
+      const median = lotShu(c.lot);
+      return { c, record, entry, median, mu: median > 0 ? Math.log(median) : null };
+    })
+    .sort((a, b) => (order.value.get(a.c.lot.id) ?? 99) - (order.value.get(b.c.lot.id) ?? 99)),
 );
 const AX = 330;
 const lotAxis = heatAxis(50, 400_000, 8, AX - 8);
@@ -246,7 +251,7 @@ const share = (c: PodChoice, grams: number) => (preparedPerGram(c.lot, c.prep).m
             <div class="nums">
               <input
                 class="entry grams"
-                :value="r.entry.g > 0 ? Math.round(r.entry.g * 10) / 10 : ''"
+                :value="fieldError.get(r.c.lot.id)?.text ?? (r.entry.g > 0 ? Math.round(r.entry.g * 10) / 10 : '')"
                 placeholder="0"
                 inputmode="decimal"
                 :aria-label="`${r.c.lot.name}, grams in the mix`"
@@ -269,7 +274,7 @@ const share = (c: PodChoice, grams: number) => (preparedPerGram(c.lot, c.prep).m
               :aria-valuetext="g(r.entry.g)"
               @input="setGrams(r.c.lot.id, Number(($event.target as HTMLInputElement).value))"
             />
-            <p v-if="fieldError.has(r.c.lot.id)" class="field-error" role="alert">{{ fieldError.get(r.c.lot.id) }}</p>
+            <p v-if="fieldError.has(r.c.lot.id)" class="field-error" role="alert">{{ fieldError.get(r.c.lot.id)!.says }}</p>
           </div>
           <div class="hill">
             <svg
@@ -478,9 +483,12 @@ svg text {
   font-size: 12px;
   fill: var(--soft);
 }
-.lot.out .name,
+.lot.out .name i,
 .lot.out .hill {
-  opacity: 0.6;
+  opacity: 0.55;
+}
+.lot.out .name b {
+  font-weight: 500;
 }
 .use {
   display: grid;
@@ -509,10 +517,11 @@ svg text {
 }
 .nums {
   display: grid;
-  grid-template-columns: 66px 1fr 82px;
-  gap: 6px;
+  grid-template-columns: 62px 1fr 78px;
+  gap: 5px;
   align-items: center;
-  font-size: 13px;
+  font-size: 12.5px;
+  white-space: nowrap;
 }
 .grams {
   min-height: 32px;

@@ -37,6 +37,14 @@ const part = computed(() => Math.min(1, over.value / (figure('bottleMl') ?? 1)))
         :trouble="trouble('headspacePct')"
         @update:model-value="set({ headspacePct: $event! })"
       />
+      <NumberField
+        label="Altitude"
+        unit="m"
+        :model-value="params.altitudeM"
+        :schema="P.altitudeM!"
+        :trouble="trouble('altitudeM')"
+        @update:model-value="set({ altitudeM: $event! })"
+      />
       <p v-if="batch.report?.keeping" class="keep"><b>Keep:</b> {{ batch.report.keeping.text }}</p>
     </template>
     <template #measured><LogFields :station="station" :mass="false" bottles /></template>

@@ -58,10 +58,11 @@ const leftover = computed(() => figure('leftoverMl'));
 </script>
 
 <template>
-  <StationFrame :station="station" picture="In the jar">
+  <StationFrame :station="station" picture="In the jar" wide>
     <template #set>
-      <ChoiceField label="Salt counted as" :model-value="params.school" :options="schools" @update:model-value="school" />
-      <div class="two">
+      <div class="three">
+        <ChoiceField class="span" label="Salt counted as" :model-value="params.school" :options="schools" @update:model-value="school" />
+        <ChoiceField label="Cut" :model-value="params.cut" :options="cuts" @update:model-value="set({ cut: $event })" />
         <NumberField
           label="Salt"
           unit="%"
@@ -70,10 +71,13 @@ const leftover = computed(() => figure('leftoverMl'));
           :trouble="trouble('pct')"
           @update:model-value="set({ pct: $event! })"
         />
-        <ChoiceField label="Kind" :model-value="params.saltId" :options="salts" @update:model-value="set({ saltId: $event })" />
-      </div>
-      <ChoiceField label="Cut" :model-value="params.cut" :options="cuts" @update:model-value="set({ cut: $event })" />
-      <div class="two">
+        <ChoiceField
+          class="span"
+          label="Kind of salt"
+          :model-value="params.saltId"
+          :options="salts"
+          @update:model-value="set({ saltId: $event })"
+        />
         <NumberField
           label="Jar"
           unit="ml"
@@ -98,26 +102,27 @@ const leftover = computed(() => figure('leftoverMl'));
           @update:model-value="set({ headspaceMl: $event! })"
         />
         <NumberField
-          label="Weight takes"
+          label="Weight"
           unit="ml"
           :model-value="params.displacementMl"
           :schema="P.displacementMl!"
           :trouble="trouble('displacementMl')"
           @update:model-value="set({ displacementMl: $event! })"
         />
+        <NumberField
+          class="span"
+          label="Brine mixed"
+          unit="ml"
+          optional
+          :model-value="params.mixedMl"
+          :schema="P.mixedMl!"
+          placeholder="as needed"
+          :trouble="trouble('mixedMl')"
+          @update:model-value="set({ mixedMl: $event })"
+        />
       </div>
     </template>
     <template #measured>
-      <NumberField
-        label="Brine mixed"
-        unit="ml"
-        optional
-        :model-value="params.mixedMl"
-        :schema="P.mixedMl!"
-        placeholder="as needed"
-        :trouble="trouble('mixedMl')"
-        @update:model-value="set({ mixedMl: $event })"
-      />
       <LogFields :station="station" mass-label="Jar contents, weighed" :ph="false" />
     </template>
     <template #picture>
@@ -153,10 +158,13 @@ const leftover = computed(() => figure('leftoverMl'));
 </template>
 
 <style scoped>
-.two {
+.three {
   display: grid;
-  grid-template-columns: 1fr 1fr;
+  grid-template-columns: repeat(3, minmax(0, 1fr));
   gap: 6px 8px;
+}
+.span {
+  grid-column: span 2;
 }
 .jar {
   display: grid;

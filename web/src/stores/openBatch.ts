@@ -7,6 +7,7 @@ import { onChange } from '../api/events';
 import { today } from '../format';
 import { bench, latest } from '../worker/client';
 import type { ReportAnswer } from '../worker/worker';
+import { useNotices } from './notices';
 import { useUndo } from './undo';
 
 const SAVE_AFTER_MS = 500;
@@ -54,9 +55,12 @@ export const useOpenBatch = defineStore('openBatch', () => {
   async function recompute() {
     if (!file.value) return;
     busy.value = true;
-    const answer = await ask(file.value);
-    if (!answer) return;
+    const answer = await ask(file.value).catch((e: unknown) => {
+      useNotices().fail(e);
+      return null;
+    });
     busy.value = false;
+    if (!answer) return;
     if (answer.ok) {
       report.value = answer.report;
       lineTrouble.value = null;

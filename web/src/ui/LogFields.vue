@@ -14,14 +14,15 @@ const props = withDefaults(defineProps<{ station: StationReport; mass?: boolean;
   massLabel: 'Weighed',
 });
 const batch = useOpenBatch();
-const log = computed(() => props.station.log);
+// From the batch itself, not from the report: the report lags behind what was just typed.
+const log = computed<StationLog>(() => batch.file?.stations.find((s) => s.id === props.station.id)?.log ?? props.station.log);
 const doneText = ref('');
 
 function set(change: Partial<Record<keyof StationLog, unknown>>) {
-  const next: Record<string, unknown> = { ...log.value, ...change };
-  for (const key of Object.keys(next)) if (next[key] === null || next[key] === '') delete next[key];
-  if (next.pH !== undefined && next.instrument === undefined) next.instrument = 'meter';
-  if (next.pH === undefined) delete next.instrument;
+  const all = Object.entries({ ...log.value, ...change }).filter(([, v]) => v !== null && v !== '');
+  const next: Partial<Record<keyof StationLog, unknown>> = Object.fromEntries(all);
+  if (next.pH !== undefined) next.instrument ??= 'meter';
+  else delete next.instrument;
   batch.setLog(props.station.id, next as StationLog);
 }
 const P = StationLogSchema.properties;

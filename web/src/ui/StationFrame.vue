@@ -4,7 +4,7 @@ import { useOpenBatch } from '../stores/openBatch';
 import { day } from '../format';
 
 /** Two plates every station panel stands in: what is set and measured, and its picture. */
-defineProps<{ station: StationReport; picture: string }>();
+defineProps<{ station: StationReport; picture: string; wide?: boolean }>();
 const batch = useOpenBatch();
 </script>
 
@@ -19,7 +19,7 @@ const batch = useOpenBatch();
     <p v-if="batch.lineTrouble?.stationId === station.id && batch.lineTrouble.field === ''" class="field-error" role="alert">
       {{ batch.lineTrouble.message }}
     </p>
-    <div class="cols">
+    <div class="cols" :class="{ wide }">
       <div class="set"><slot name="set" /></div>
       <div class="measured"><slot name="measured" /></div>
     </div>
@@ -56,6 +56,9 @@ h2 .soft {
   display: grid;
   grid-template-columns: 1fr 1fr;
   gap: 14px;
+}
+.cols.wide {
+  grid-template-columns: minmax(0, 1.9fr) minmax(148px, 1fr);
 }
 .set {
   display: grid;

@@ -17,6 +17,11 @@ function typing(target: EventTarget | null): boolean {
   return Boolean(el.closest('input, textarea, select, [contenteditable]'));
 }
 
+/** A dialog has the keyboard, unless it is just fading out. */
+function dialogOpen(): boolean {
+  return [...document.querySelectorAll('[aria-modal="true"]')].some((d) => !d.closest('[class*="leave-active"]'));
+}
+
 /** Binds keys while a component is on screen. */
 export function useKeys(where: string, keys: Key[]): void {
   const me = Symbol(where);
@@ -30,7 +35,7 @@ export function keysNow(): { where: string; keys: Key[] }[] {
 }
 
 window.addEventListener('keydown', (e) => {
-  if (e.defaultPrevented || e.altKey || typing(e.target) || document.querySelector('[aria-modal="true"]')) return;
+  if (e.defaultPrevented || e.altKey || typing(e.target) || dialogOpen()) return;
   const name = (e.ctrlKey || e.metaKey ? 'ctrl+' : '') + e.key.toLowerCase();
   for (const { keys } of [...active.values()].reverse()) {
     const found = keys.find((k) => k.key === name);

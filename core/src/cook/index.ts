@@ -1,0 +1,2 @@
+/** Heat on purpose: boiling by altitude and sterilising times. */
+export * from './sterilise';

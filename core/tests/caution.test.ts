@@ -1,0 +1,82 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { bottling, handlingPods, jarAcid, jarRising, jarSalt, keepingOf, reportLine, type BottledSauce } from '../src';
+import { log, smallBatch } from './helpers';
+
+const sauce: BottledSauce = { pH: 3.4, measured: true, instrument: 'meter', hotFilled: true, fermented: true, oilAndGarlic: false };
+const ids = (s: BottledSauce) => bottling(s).map((c) => c.id);
+
+describe('keeping', () => {
+  it('nothing unmeasured, live, oily or above 4.0 ever leaves the cold', () => {
+    fc.assert(
+      fc.property(
+        fc.record({
+          pH: fc.option(fc.double({ min: 2.5, max: 7, noNaN: true })),
+          measured: fc.boolean(),
+          instrument: fc.constantFrom('meter', 'strip', null),
+          hotFilled: fc.boolean(),
+          fermented: fc.boolean(),
+          oilAndGarlic: fc.boolean(),
+        }),
+        (s) => {
+          const k = keepingOf(s as BottledSauce);
+          const cupboard = k.place.includes('cupboard');
+          if (!s.measured || s.pH === null || s.pH > 4.0 || !s.hotFilled || s.oilAndGarlic) expect(cupboard).toBe(false);
+          if (cupboard && s.instrument !== 'meter') expect(s.pH!).toBeLessThanOrEqual(3.6);
+          expect(k.text.toLowerCase()).not.toContain('shelf stable');
+          expect(k.days).toBeLessThanOrEqual(180);
+        },
+      ),
+      { numRuns: 400 },
+    );
+  });
+  // 4.6 is the line of US 21 CFR 114.3.
+  it('above 4.6 is refused, whatever else is done', () => {
+    expect(keepingOf({ ...sauce, pH: 4.61 }).days).toBe(7);
+    expect(ids({ ...sauce, pH: 4.61 })).toContain('botulism');
+    expect(ids({ ...sauce, pH: 5.2, measured: false })).toContain('botulism');
+  });
+  it('a strip is read a row worse', () => {
+    expect(keepingOf({ ...sauce, pH: 4.3, instrument: 'strip' }).days).toBe(7);
+    expect(keepingOf({ ...sauce, pH: 3.8, instrument: 'strip' }).place).toBe('fridge');
+  });
+  it('live sauce is under pressure, home guidance is always said', () => {
+    expect(ids({ ...sauce, hotFilled: false })).toContain('live-pressure');
+    for (const pH of [3.2, 4.3, 5]) expect(ids({ ...sauce, pH })).toContain('home-only');
+  });
+});
+
+describe('jar', () => {
+  it('salt below 2 % of the whole jar is a danger', () => {
+    expect(jarSalt(1.6, false)[0]?.severity).toBe('danger');
+    expect(jarSalt(3, false)).toEqual([]);
+    expect(jarSalt(10, true)).toEqual([]);
+  });
+  it('not sour after a week is a danger, after two it goes, unless salt holds it', () => {
+    expect(jarAcid(6, 5, 3)).toEqual([]);
+    expect(jarAcid(8, 4.8, 3)[0]?.id).toBe('jar-not-acid');
+    expect(jarAcid(15, 4.8, 3)[0]?.id).toBe('jar-discard');
+    expect(jarAcid(15, 4.8, 11)[0]?.id).toBe('jar-not-acid');
+    expect(jarAcid(8, null, 3)[0]?.id).toBe('jar-unread');
+    expect(jarAcid(20, 4.6, 3)).toEqual([]);
+  });
+  it('a rising pH is named', () => expect(jarRising(0.5)[0]?.severity).toBe('danger'));
+});
+
+it('hot pods ask for gloves, sweet ones do not', () => {
+  expect(handlingPods(5000)[0]?.text).toMatch(/gloves/i);
+  expect(handlingPods(0)).toEqual([]);
+});
+
+it('a whole line: cautions come out of the report, and a reading changes what may be said', () => {
+  const today = '2026-11-01';
+  const plain = reportLine(smallBatch(), { today });
+  expect(plain.cautions.map((c) => c.id)).toEqual(
+    expect.arrayContaining(['capsaicin-skin', 'ph-unmeasured', 'live-pressure', 'home-only']),
+  );
+  const measured = reportLine(log(smallBatch(), 'bottle', { pH: 3.45, instrument: 'meter' }), { today });
+  expect(measured.cautions.map((c) => c.id)).not.toContain('ph-unmeasured');
+  expect(measured.keeping?.days).toBe(180);
+  const sourless = reportLine(log(smallBatch(), 'bottle', { pH: 4.9, instrument: 'meter' }), { today });
+  expect(sourless.cautions.map((c) => c.id)).toContain('botulism');
+});

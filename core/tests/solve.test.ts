@@ -1,0 +1,179 @@
+import { createRequire } from 'node:module';
+import { beforeAll, describe, expect, it } from 'vitest';
+import {
+  blurOfMix,
+  choosePods,
+  drawEnsemble,
+  lineGain,
+  lotOfVariety,
+  ModelBuilder,
+  newBatch,
+  reportLine,
+  toWholePods,
+  useMix,
+  variety,
+  type LinearModel,
+  type LinearSolver,
+  type PodChoice,
+} from '../src';
+import { highsSolver } from '../src/solve/highs';
+
+let highs: LinearSolver;
+beforeAll(async () => {
+  highs = await highsSolver();
+});
+
+interface OtherModel {
+  optimize: string;
+  opType: 'min';
+  constraints: Record<string, { min?: number; max?: number; equal?: number }>;
+  variables: Record<string, Record<string, number>>;
+}
+// The second solver: javascript-lp-solver (a general library). It rounds to 8 decimals.
+const other = createRequire(import.meta.url)('javascript-lp-solver') as {
+  Solve?: (m: OtherModel) => { feasible: boolean; result: number };
+  default?: { Solve: (m: OtherModel) => { feasible: boolean; result: number } };
+};
+const second = other.Solve ? (other as Required<typeof other>) : other.default!;
+const solveOther = (m: OtherModel) => second.Solve(m);
+
+function translate(model: LinearModel): OtherModel {
+  const out: OtherModel = { optimize: 'cost', opType: 'min', constraints: {}, variables: {} };
+  model.columns.forEach((c, j) => {
+    out.variables[`v${j}`] = { cost: c.cost, [`u${j}`]: 1 };
+    out.constraints[`u${j}`] = { min: c.lower, ...(Number.isFinite(c.upper) ? { max: c.upper } : {}) };
+  });
+  model.rows.forEach((r, i) => {
+    for (const [j, value] of r.terms) out.variables[`v${j}`]![`r${i}`] = value;
+    out.constraints[`r${i}`] = {
+      ...(Number.isFinite(r.lower) ? { min: r.lower } : {}),
+      ...(Number.isFinite(r.upper) ? { max: r.upper } : {}),
+    };
+  });
+  return out;
+}
+
+/** A random blend: shares of 100 %, a heat window, a body window, a price to pay. */
+function randomBlend(seed: number): ModelBuilder {
+  const draw = drawEnsemble(seed, 2)[0]!;
+  const uniform = (name: string) => 0.5 + draw.z(name) / 6.5;
+  const n = 4 + Math.floor(uniform('n') * 8);
+  const model = new ModelBuilder();
+  const u = Array.from({ length: n }, (_, i) => model.column(0.2 + 3 * uniform(`c${i}`), 0, 20 + 80 * uniform(`b${i}`)));
+  model.row(
+    u.map((x) => [x, 1] as const),
+    100,
+    100,
+  );
+  const heat = u.map((x, i) => [x, i % 3 === 0 ? 0 : 4 * uniform(`h${i}`)] as const);
+  model.row(heat, 60 + 60 * uniform('lo'), 140 + 60 * uniform('hi'));
+  model.row(
+    u.map((x, i) => [x, uniform(`w${i}`)] as const),
+    100 * 0.45 * uniform('body'),
+    Infinity,
+  );
+  const off = model.column(2);
+  model.row([...heat, [off, 1]], 100, Infinity);
+  model.row([...heat, [off, -1]], -Infinity, 100);
+  return model;
+}
+
+describe('linear programs', () => {
+  it('HiGHS and a second solver agree on 60 random blends', () => {
+    let solved = 0;
+    for (let seed = 1; seed <= 60; seed++) {
+      const model = randomBlend(seed);
+      const ours = highs.solve(model);
+      const theirs = solveOther(translate(model));
+      expect(ours.status === 'optimal', `seed ${seed}`).toBe(theirs.feasible);
+      if (ours.status !== 'optimal') continue;
+      solved++;
+      expect(Math.abs(ours.objective - theirs.result) / Math.max(1, Math.abs(theirs.result)), `seed ${seed}`).toBeLessThan(1e-5);
+      for (const r of model.rows) {
+        const sum = [...r.terms].reduce((s, [j, v]) => s + v * ours.values[j]!, 0);
+        expect(sum).toBeGreaterThanOrEqual(r.lower - 1e-6);
+        expect(sum).toBeLessThanOrEqual(r.upper + 1e-6);
+      }
+    }
+    expect(solved).toBeGreaterThan(25);
+  });
+  it('refuses numbers that are none', () => {
+    expect(() => new ModelBuilder().column(Number.NaN)).toThrow();
+    expect(() => new ModelBuilder().row([[0, Infinity]], 0, 1)).toThrow();
+  });
+});
+
+const STOCK: [string, number][] = [
+  ['cayenne-red', 620],
+  ['pointed-red', 900],
+  ['fatalii', 130],
+  ['fresno-red', 340],
+  ['chipotle', 55],
+  ['lemon-drop', 210],
+];
+const choices: PodChoice[] = STOCK.map(([id, stockG]) => ({
+  lot: lotOfVariety(variety(id), { id }),
+  stockG,
+  prep: 'whole',
+  useFirst: false,
+}));
+const batch = (lowShu: number, highShu: number, bottles = 10) =>
+  newBatch('Solve', '2026-10-01', { lowShu, highShu, bottles, bottleMl: 100 });
+
+describe('choosing pods', () => {
+  it('the finished sauce hits the bracket, fills the bottles and stays within stock', () => {
+    const answer = choosePods(highs, batch(2000, 5000), choices);
+    if (answer.status !== 'found') throw new Error(answer.message);
+    expect(answer.mixes.length).toBeGreaterThanOrEqual(2);
+    for (const mix of answer.mixes) {
+      for (const c of choices) expect(mix.gramsByLot[c.lot.id] ?? 0).toBeLessThanOrEqual(c.stockG + 1e-6);
+      expect(Object.keys(mix.gramsByLot).length).toBeLessThanOrEqual(4);
+      const report = reportLine(useMix(batch(2000, 5000), choices, mix.gramsByLot), { today: '2026-10-01' });
+      expect(report.finished.heatShu).toBeGreaterThan(2000);
+      expect(report.finished.heatShu).toBeLessThan(5000);
+      expect(report.bottles.filled).toBe(10);
+    }
+    // Centred: the typical sauce lies near the geometric middle of the bracket.
+    const best = reportLine(useMix(batch(2000, 5000), choices, answer.mixes[0]!.gramsByLot), { today: '2026-10-01' });
+    expect(Math.abs(best.finished.heatShu / Math.sqrt(2000 * 5000) - 1)).toBeLessThan(0.05);
+  });
+  it('gives the same answer for the same question', () => {
+    expect(choosePods(highs, batch(2000, 5000), choices)).toEqual(choosePods(highs, batch(2000, 5000), choices));
+  });
+  it('says what is reachable when it is too hot to ask', () => {
+    const answer = choosePods(highs, batch(200_000, 500_000), choices);
+    if (answer.status !== 'short') throw new Error('found');
+    expect(answer.nearestShu!).toBeGreaterThan(2000);
+    expect(answer.nearestShu!).toBeLessThan(40_000);
+    expect(answer.help.join(' ')).toMatch(/hotter lot/);
+  });
+  it('says what is short when there are too few pods', () => {
+    const answer = choosePods(highs, batch(2000, 5000, 60), choices);
+    if (answer.status !== 'short') throw new Error('found');
+    expect(answer.message).toMatch(/60 bottles need about \d+ g/);
+    expect(answer.help[0]).toMatch(/Make \d+ bottles/);
+  });
+  it('says how to get milder when only hot pods are there', () => {
+    const hot = choices.filter((c) => c.lot.id === 'fatalii').map((c) => ({ ...c, stockG: 3000 }));
+    const answer = choosePods(highs, batch(200, 500), hot);
+    if (answer.status !== 'short') throw new Error('found');
+    expect(answer.help.join(' ')).toMatch(/without heat/);
+  });
+  it('refuses an empty store', () => {
+    expect(() => choosePods(highs, batch(1000, 3000), [])).toThrow(/no pods/);
+  });
+  it('the live blur moves with a share', () => {
+    const grams = { 'cayenne-red': 400, 'pointed-red': 300 };
+    const gain = lineGain(useMix(batch(1000, 3000), choices, grams));
+    const mid = (g: number) => Math.exp(blurOfMix(choices, { ...grams, 'cayenne-red': g }, gain).blur!.mu);
+    expect(mid(500)).toBeGreaterThan(mid(400));
+  });
+  // Handbook chapter 2, section 9: 100.3 g habanero of 8.46 g and 150 g cayenne of 7.52 g become 12 and 19 or 20 pods.
+  it('rounds to whole pods with little heat error', () => {
+    const counts = toWholePods(choices, { 'cayenne-red': 150, fatalii: 100 });
+    const load = (g: Record<string, number>) =>
+      choices.reduce((s, c) => s + (g[c.lot.id] ?? 0) * (c.lot.heat?.dryShu ?? 0) * (1 - c.lot.waterPct / 100), 0);
+    const rounded = Object.fromEntries(counts.map((c) => [c.lotId, c.massG]));
+    expect(Math.abs(load(rounded) / load({ 'cayenne-red': 150, fatalii: 100 }) - 1)).toBeLessThan(0.03);
+  });
+});

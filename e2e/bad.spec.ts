@@ -1,0 +1,131 @@
+import { DemoServer } from './server';
+import { expect, importExample, station, stored, test, type } from './test';
+
+test('numbers that cannot be are answered at the field and nothing is lost', async ({ page }) => {
+  const id = await importExample(page, 'Bad Numbers');
+  await page.goto(`/batches/${id}?at=salt`);
+  const jar = page.getByLabel('Jar, ml');
+  await type(page, 'Jar, ml', '0');
+  await expect(page.getByText('The jar size must be between 50 and 50,000 ml.')).toBeVisible();
+  await expect(jar).toHaveValue('0');
+  await type(page, 'Salt, %', '-4');
+  await expect(page.getByText('The salt must be between 0 and 25 %.')).toBeVisible();
+  await type(page, 'Salt, %', 'a lot');
+  await expect(page.getByText('The salt must be a number in %.')).toBeVisible();
+  await type(page, 'Jars', '');
+  await expect(page.getByText('Jars is empty. Type a number.')).toBeVisible();
+  // Too small for the pods: the line says so and names the field
+  await type(page, 'Jar, ml', '500');
+  await expect(page.getByText(/The line stops here/)).toBeVisible();
+  await expect(page.getByRole('alert').filter({ hasText: 'more room in each jar' }).first()).toBeVisible();
+  await type(page, 'Jar, ml', '1600');
+  await expect(page.getByText(/The line stops here/)).toHaveCount(0);
+  const { record } = await stored(page, id);
+  expect((record.file.stations[1]!.params as { jarMl: number }).jarMl).toBe(1600);
+});
+
+test('pH 15, a date before the start, more than went in', async ({ page }) => {
+  const id = await importExample(page, 'Bad Readings');
+  await page.goto(`/batches/${id}?at=ferment`);
+  await page.getByRole('button', { name: 'Log a reading' }).click();
+  const sheet = page.getByRole('dialog');
+  await sheet.getByLabel('pH', { exact: true }).fill('15');
+  await sheet.getByLabel('pH', { exact: true }).press('Tab');
+  await expect(sheet.getByText('The pH must be between 1.5 and 9.')).toBeVisible();
+  await sheet.getByRole('button', { name: 'Save the reading' }).click();
+  await expect(sheet.getByText('A reading needs a pH or a temperature.')).toBeVisible();
+  await sheet.getByLabel('pH', { exact: true }).fill('4.2');
+  await sheet.getByLabel('When').fill('2026-01-01T10:00');
+  await sheet.getByRole('button', { name: 'Save the reading' }).click();
+  await expect(sheet.getByText(/A reading cannot be older/)).toBeVisible();
+  await page.keyboard.press('Escape');
+
+  await station(page, 'Prep');
+  await page.getByLabel('Done on').fill('2026-10-01');
+  await expect(page.getByText(/Prep cannot be done on 2026-10-01: the batch was started on 2026-10-12/)).toBeVisible();
+  await page.getByLabel('Done on').fill('2026-10-12');
+  await station(page, 'Strain');
+  await type(page, 'What passed, weighed, g', '9000');
+  await expect(page.getByRole('alert').filter({ hasText: 'More came out than went in' }).first()).toBeVisible();
+  await type(page, 'What passed, weighed, g', '850');
+  const { report } = await stored(page, id);
+  expect(report.stations[5]!.now.massG).toBeCloseTo(850, 6);
+});
+
+test('kitchen words that cannot be weighed ask instead of guessing', async ({ page }) => {
+  const id = await importExample(page, 'Bad Words');
+  await page.goto(`/batches/${id}?at=blend`);
+  await type(page, 'Garlic, raw, amount', '3 bananas');
+  await expect(page.getByText(/What does one bananas weigh\? Say grams instead, or clove, head\./)).toBeVisible();
+  await type(page, 'Garlic, raw, amount', '-2 cloves');
+  await expect(page.getByText('An amount cannot be negative.')).toBeVisible();
+  await type(page, 'Garlic, raw, amount', '10 kg');
+  const { record } = await stored(page, id);
+  const garlic = (record.file.stations[4]!.params as { additions: { id: string; massG: number }[] }).additions.find(
+    (a) => a.id === 'garlic',
+  );
+  expect(garlic!.massG).toBe(10_000);
+  await page.getByRole('button', { name: 'Undo', exact: true }).click();
+  await expect(page.getByLabel('Garlic, raw, amount')).toHaveValue('3 cloves');
+});
+
+test('a file that is no batch is refused with a reason', async ({ page }) => {
+  await page.goto('/batches');
+  const give = (name: string, text: string) =>
+    page.getByLabel('Import a file').setInputFiles({ name, mimeType: 'application/json', buffer: Buffer.from(text) });
+  await give('notes.json', 'salt and pods');
+  await expect(page.getByText('notes.json is not JSON. Choose a batch file that was exported from Roskel.')).toBeVisible();
+  await give('other.json', '{"format":"other"}');
+  await expect(page.getByText(/other.json cannot be read: This is not a Roskel batch file/)).toBeVisible();
+});
+
+test('two windows on one batch: the second is asked, neither loses anything', async ({ page, context }) => {
+  const id = await importExample(page, 'Two Windows');
+  const other = await context.newPage();
+  await page.goto(`/batches/${id}?at=ferment`);
+  await other.goto(`/batches/${id}?at=ferment`);
+  await expect(other.getByLabel('Days', { exact: true })).toHaveValue('14');
+  // The other window hears nothing of the first one's change, as on a sleeping tablet
+  await other.route('**/api/events', (r) => r.abort());
+  await other.reload();
+  await expect(other.getByLabel('Days', { exact: true })).toHaveValue('14');
+  await type(page, 'Days', '20');
+  await stored(page, id);
+  await type(other, 'Temperature, °C', '18');
+  await expect(other.getByText('This batch was saved elsewhere after you opened it.')).toBeVisible();
+  await other.getByRole('button', { name: 'Keep what I typed here' }).click();
+  const kept = await stored(other, id);
+  expect(kept.record.file.stations[2]!.params).toMatchObject({ tempC: 18, days: 14 });
+  // The first window is told and follows
+  await expect(page.getByLabel('Days', { exact: true })).toHaveValue('14');
+  await expect(page.getByLabel('Temperature, °C')).toHaveValue('18');
+});
+
+test('the server stops while typing: the work is kept and stored when it is back', async ({ browser }) => {
+  const own = new DemoServer(4900);
+  const base = await own.start();
+  const page = await (await browser.newContext({ baseURL: base })).newPage();
+  try {
+    const id = await importExample(page, 'Power Cut');
+    await page.goto(`/batches/${id}?at=ferment`);
+    await expect(page.getByLabel('Days', { exact: true })).toHaveValue('14');
+    await own.stop();
+    await type(page, 'Days', '11');
+    await expect(page.getByText(/Not stored yet: the server does not answer/)).toBeVisible();
+    await own.start();
+    await expect(page.getByText('Saved', { exact: true })).toBeVisible({ timeout: 20_000 });
+    const { record } = await stored(page, id);
+    expect(record.file.stations[2]!.params).toMatchObject({ days: 11 });
+    // Even when the window is closed in between
+    await own.stop();
+    await type(page, 'Days', '12');
+    await expect(page.getByText(/Not stored yet/)).toBeVisible();
+    await own.start();
+    await page.reload();
+    await expect(page.getByLabel('Days', { exact: true })).toHaveValue('12');
+    expect((await stored(page, id)).record.file.stations[2]!.params).toMatchObject({ days: 12 });
+  } finally {
+    await page.context().close();
+    await own.end();
+  }
+});

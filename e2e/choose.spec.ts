@@ -1,0 +1,51 @@
+import { expect, test } from './test';
+
+test('dragging a share moves the blur in the bottle at once', async ({ page }) => {
+  await page.goto('/batches/gorse-gold/pods');
+  const blur = page.locator('[data-fact=blur]');
+  await expect(blur).toBeVisible();
+  const shape = await blur.getAttribute('d');
+  const middle = async () => Number((await page.locator('[data-fact=middle]').innerText()).match(/[\d,]+/)![0].replace(/,/g, ''));
+  const before = await middle();
+  const slider = page.getByRole('slider', { name: 'Lemon drop, share' });
+  const box = (await slider.boundingBox())!;
+  const share = Number(await slider.inputValue()) / Number(await slider.getAttribute('max'));
+  await page.mouse.move(box.x + 9 + share * (box.width - 18), box.y + box.height / 2);
+  await page.mouse.down();
+  await page.mouse.move(box.x + box.width - 4, box.y + box.height / 2, { steps: 6 });
+  await page.mouse.up();
+  expect(await blur.getAttribute('d')).not.toBe(shape);
+  expect(await middle()).toBeGreaterThan(before);
+  await slider.press('ArrowLeft');
+  expect(Number(await slider.inputValue())).toBeLessThan(Number(await slider.getAttribute('max')));
+});
+
+test('a wish out of reach is answered with what can be reached and what would help', async ({ page }) => {
+  await page.goto('/batches');
+  await expect(page.getByRole('heading', { name: 'Batches' })).toBeVisible();
+  await page.keyboard.press('n');
+  await page
+    .locator('label')
+    .filter({ hasText: /^\s*extreme/ })
+    .click();
+  await page.getByRole('button', { name: 'Choose the pods next' }).click();
+  await expect(page.getByText('These pods cannot get that hot with this line.')).toBeVisible();
+  const nearest = Number((await page.locator('[data-fact=nearest]').innerText()).match(/[\d,]+/)![0].replace(/,/g, ''));
+  expect(nearest).toBeGreaterThan(1000);
+  expect(nearest).toBeLessThan(130_000);
+  await expect(page.getByText(/hotter lot/)).toBeVisible();
+  await page.getByRole('button', { name: 'Take the nearest' }).click();
+  await expect(page.locator('[data-fact=middle]')).toContainText('SHU');
+});
+
+test('too much of a lot is refused at the field', async ({ page }) => {
+  await page.goto('/batches/gorse-gold/pods');
+  const field = page.getByLabel('Fresno, grams in the mix');
+  await field.fill('9999');
+  await field.press('Tab');
+  await expect(page.getByText('There are only 340 g.')).toBeVisible();
+  await field.fill('lots');
+  await field.press('Tab');
+  await expect(page.getByText('Type grams, such as 250.')).toBeVisible();
+  await expect(field).toHaveValue('lots');
+});

@@ -1,0 +1,178 @@
+import { execFileSync } from 'node:child_process';
+import { readFileSync } from 'node:fs';
+import { fileURLToPath } from 'node:url';
+import { checkBatchFile } from '@roskel/contract/validate';
+import type { BottlingRecord, PodLotRecord } from '@roskel/contract';
+import { saltGrams, twoFigures, type LineReport } from '@roskel/core';
+import { expect, importExample, station, stored, test, type } from './test';
+
+const EXAMPLE = fileURLToPath(new URL('../examples/slipway-red.json', import.meta.url));
+const fact = (report: LineReport, id: string, name: string) => Number(report.stations.find((s) => s.id === id)!.facts[name]);
+const whole = (n: number) => Math.round(n).toLocaleString('en');
+
+test('from pods to bottles on the shelf', async ({ page }) => {
+  // Goal
+  await page.goto('/batches');
+  await page.getByRole('button', { name: 'Start a batch' }).click();
+  await type(page, 'Name', 'Harbour Test');
+  await page
+    .locator('label')
+    .filter({ hasText: /^\s*hot/ })
+    .click();
+  await type(page, 'Bottles', '6');
+  const stockBefore = (await (await page.request.get('/api/pods')).json()) as PodLotRecord[];
+  await page.getByRole('button', { name: 'Choose the pods next' }).click();
+
+  // Pods: solved by HiGHS in the worker for the bracket
+  await expect(page.getByRole('heading', { name: /ways? to get there/ })).toContainText(/One|Two|Three/);
+  const middle = Number((await page.locator('[data-fact=middle]').innerText()).match(/[\d,]+/)![0].replace(/,/g, ''));
+  expect(middle).toBeGreaterThan(3200);
+  expect(middle).toBeLessThan(7900);
+  await page.getByRole('button', { name: 'Use this mix' }).click();
+  await expect(page.getByRole('heading', { name: 'Harbour Test' })).toBeVisible();
+  const id = new URL(page.url()).pathname.split('/').at(-1)!;
+  let { record, report } = await stored(page, id);
+  expect(report.finished.heatShu).toBeGreaterThan(3200);
+  expect(report.finished.heatShu).toBeLessThan(7900);
+  expect(report.bottles.filled).toBe(6);
+  await page.getByRole('button', { name: 'Done today' }).click();
+
+  // Stock went down by what the prep took
+  ({ record } = await stored(page, id));
+  const used = record.file.stations[0]!.params as { pods: { lotId: string; massG: number }[] };
+  const stockAfter = (await (await page.request.get('/api/pods')).json()) as PodLotRecord[];
+  for (const p of used.pods) {
+    const [before, after] = [stockBefore, stockAfter].map((list) => list.find((l) => l.id === p.lotId)!.stockG);
+    expect(before! - after!).toBeCloseTo(p.massG, 3);
+  }
+
+  // Salt: grams follow from the percentage of the whole jar
+  await station(page, 'Salt & pack');
+  await type(page, 'Salt, %', '3.5');
+  ({ report } = await stored(page, id));
+  const jar = { produceG: fact(report, 'salt', 'produceG'), waterG: fact(report, 'salt', 'waterG'), waterShare: 0.9 };
+  expect(fact(report, 'salt', 'saltG')).toBeCloseTo(saltGrams('wholeJar', 3.5, jar), 6);
+  await expect(page.locator('[data-fact=saltG]')).toHaveText(`${whole(fact(report, 'salt', 'saltG'))} g`);
+  await expect(page.locator('[data-fact=waterG]')).toHaveText(`${whole(fact(report, 'salt', 'waterG'))} g`);
+  await expect(page.getByRole('row', { name: /^Water only/ })).toContainText(`${fact(report, 'salt', 'waterOnlyPct').toFixed(1)} %`);
+  // The same salt called by another name keeps its grams
+  await page.getByLabel('Salt counted as').selectOption('waterOnly');
+  ({ report } = await stored(page, id));
+  await expect(page.getByLabel('Salt, %', { exact: true })).toHaveValue(String(Number(fact(report, 'salt', 'waterOnlyPct').toFixed(2))));
+  await page.getByRole('button', { name: 'Done today' }).click();
+
+  // Readings
+  await station(page, 'Ferment');
+  await page.getByRole('button', { name: 'Log a reading' }).click();
+  const sheet = page.getByRole('dialog');
+  await sheet.getByLabel('pH', { exact: true }).fill('4.87');
+  await sheet.getByLabel(/Temperature/).fill('20.5');
+  await sheet.getByRole('button', { name: 'Save the reading' }).click();
+  await expect(page.getByText(/Last: pH 4.87, 20.5 °C/)).toBeVisible();
+  await expect(page.locator('[data-fact=ready]')).toContainText(/Ready \(pH 3.8, settled\)/);
+  await type(page, 'Measured pH', '3.62');
+  await expect(page.locator('[data-cell=ferment-pH]')).toContainText('3.62');
+  await page.getByRole('button', { name: 'Done today' }).click();
+
+  // Drain
+  await station(page, 'Drain');
+  ({ report } = await stored(page, id));
+  const drained = Math.round(report.stations[3]!.now.massG * 0.97);
+  await type(page, 'Drained pods, weighed, g', String(drained));
+  await page.getByRole('button', { name: 'Done today' }).click();
+  ({ report } = await stored(page, id));
+  expect(report.stations[3]!.now.massG).toBeCloseTo(drained, 6);
+  await expect(page.locator('[data-mass=drain]')).toContainText(`${whole(drained)} g`);
+
+  // Blend: kitchen words become grams
+  await station(page, 'Blend');
+  await page.getByLabel('Add from the larder').selectOption('lime_juice');
+  await type(page, 'Lime juice, fresh, amount', '2 tbsp');
+  await page.getByLabel('Add from the larder').selectOption('brine');
+  await type(page, 'Own brine, amount', '40 g');
+  ({ record, report } = await stored(page, id));
+  const additions = (record.file.stations[4]!.params as { additions: { id: string; massG: number }[] }).additions;
+  // 2 metric tablespoons of 15 ml at 246 g per US cup of 236.588 ml (NIST Handbook 44).
+  expect(additions.find((a) => a.id === 'lime_juice')!.massG).toBeCloseTo(30 * (246 / 236.5882365), 3);
+  expect(report.stations[4]!.additions.find((a) => a.id === 'brine')!.massG).toBeCloseTo(40, 6);
+  await page.getByRole('button', { name: 'Done today' }).click();
+
+  // Strain with a weighed yield: plan and measured side by side
+  await station(page, 'Strain');
+  const passed = Math.round(report.stations[5]!.now.massG * 0.95);
+  await type(page, 'What passed, weighed, g', String(passed));
+  await page.getByRole('button', { name: 'Done today' }).click();
+  ({ report } = await stored(page, id));
+  const strained = report.stations[5]!;
+  expect(strained.now.massG).toBeCloseTo(passed, 6);
+  expect(strained.planned.massG).not.toBeCloseTo(passed, 0);
+  await expect(page.locator('[data-mass=strain]')).toHaveText(`${whole(strained.planned.massG)} g, ${whole(passed)} g`);
+  await expect(page.getByText(`${(100 * (1 - passed / strained.inG)).toFixed(1)} %`)).toBeVisible();
+
+  // Bottle: the cautions follow the measured pH
+  await station(page, 'Bottle');
+  await expect(page.getByText(/A computed pH never makes a sauce keep/)).toBeVisible();
+  await type(page, 'Measured pH', '3.44');
+  await expect(page.getByText(/A computed pH never makes a sauce keep/)).toHaveCount(0);
+  await page.getByRole('button', { name: 'Done today' }).click();
+  ({ report } = await stored(page, id));
+  await expect(page.locator('[data-fact=bottles]')).toHaveText(`${report.bottles.filled} bottles`);
+
+  // Shelf
+  await page.getByRole('link', { name: 'Shelf' }).click();
+  const row = page.getByRole('region', { name: 'Harbour Test' });
+  await expect(row.locator('[data-fact=left]')).toHaveText(`${report.bottles.filled} of ${report.bottles.filled} bottles left`);
+  await expect(row).toContainText('pH 3.44 measured');
+  const shelf = (await (await page.request.get('/api/shelf')).json()) as BottlingRecord[];
+  const bottling = shelf.find((b) => b.name === 'Harbour Test')!;
+  await expect(row).toContainText(
+    `${twoFigures(bottling.heat.p10).toLocaleString('en')} to ${twoFigures(bottling.heat.p90).toLocaleString('en')} SHU`,
+  );
+  await row.getByRole('button', { name: 'Open one' }).click();
+  await expect(row.locator('[data-fact=left]')).toHaveText(`${report.bottles.filled - 1} of ${report.bottles.filled} bottles left`);
+  await page.keyboard.press('Control+z');
+  await expect(row.locator('[data-fact=left]')).toHaveText(`${report.bottles.filled} of ${report.bottles.filled} bottles left`);
+});
+
+test('the command and the page show the same numbers for the same file', async ({ page }) => {
+  await page.goto('/batches');
+  await page.getByLabel('Import a file').setInputFiles(EXAMPLE);
+  await expect(page.getByRole('heading', { name: 'Slipway Red', exact: true })).toBeVisible();
+  await expect(page.locator('[data-mass=bottle]')).toBeVisible();
+  const today = await page.evaluate(() => new Date(Date.now() - new Date().getTimezoneOffset() * 60_000).toISOString().slice(0, 10));
+  const root = fileURLToPath(new URL('..', import.meta.url));
+  const out = execFileSync(process.execPath, ['scripts/line.mjs', EXAMPLE, '--json', '--today', today], { cwd: root, encoding: 'utf8' });
+  const report = JSON.parse(out) as LineReport;
+  for (const s of report.stations) {
+    await expect(page.locator(`[data-mass=${s.id}]`)).toHaveText(`${whole(s.planned.massG)} g, ${whole(s.now.massG)} g`);
+    const band = s.band.heatShu!;
+    const figures = [band.p10, band.p90].map((x) => twoFigures(x).toLocaleString('en')).join(' to ');
+    await expect(page.locator(`[data-cell=${s.id}-heatShu]`)).toContainText(figures);
+    await expect(page.locator(`[data-cell=${s.id}-heatShu]`)).toContainText(twoFigures(s.now.heatShu).toLocaleString('en'));
+    await expect(page.locator(`[data-cell=${s.id}-saltPct]`)).toContainText(s.now.saltPct.toFixed(1));
+    await expect(page.locator(`[data-cell=${s.id}-pH]`)).toContainText(`${s.band.pH!.p10.toFixed(1)} to ${s.band.pH!.p90.toFixed(1)}`);
+  }
+  await expect(page.locator('[data-fact=odds]')).toHaveText(`${Math.round(report.odds * 100)} in 100`);
+});
+
+test('a batch goes out as a file that can be read again', async ({ page }) => {
+  const id = await importExample(page, 'Out And Back');
+  await page.goto(`/batches/${id}`);
+  await expect(page.locator('[data-mass=bottle]')).toBeVisible();
+  const [download] = await Promise.all([page.waitForEvent('download'), page.getByRole('button', { name: 'Export' }).click()]);
+  expect(download.suggestedFilename()).toBe('out-and-back.json');
+  const checked = checkBatchFile(JSON.parse(readFileSync(await download.path(), 'utf8')));
+  if (!checked.ok) throw new Error(JSON.stringify(checked.errors));
+  const { record } = await stored(page, id);
+  expect(checked.file).toEqual(record.file);
+});
+
+test('every number answers why', async ({ page }) => {
+  const id = await importExample(page, 'Why Batch');
+  await page.goto(`/batches/${id}?at=strain`);
+  await page.locator('[data-point=strain-heatShu]').click();
+  const sheet = page.getByRole('dialog');
+  await expect(sheet).toContainText('Why? Heat after strain');
+  await expect(sheet).toContainText('weighed: 860 g');
+  await expect(sheet).toContainText('42 thousand SHU dry');
+});

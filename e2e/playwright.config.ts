@@ -1,0 +1,30 @@
+import { existsSync } from 'node:fs';
+import { defineConfig } from '@playwright/test';
+
+const executablePath = ['/usr/bin/chromium', '/usr/bin/chromium-browser'].find((p) => existsSync(p));
+
+export default defineConfig({
+  testDir: '.',
+  testMatch: '*.spec.ts',
+  outputDir: '../test-results',
+  workers: 1,
+  timeout: 60_000,
+  expect: { timeout: 10_000 },
+  reporter: process.env.ROSKEL_REPORT ? [['list'], ['json', { outputFile: process.env.ROSKEL_REPORT }]] : 'list',
+  use: {
+    viewport: { width: 1280, height: 800 },
+    launchOptions: {
+      ...(executablePath ? { executablePath } : {}),
+      // A root user without a network: no sandbox, and no background talk with the outside.
+      args: [
+        '--no-sandbox',
+        '--disable-gpu',
+        '--disable-quic',
+        '--no-first-run',
+        '--disable-background-networking',
+        '--disable-component-update',
+        '--disable-sync',
+      ],
+    },
+  },
+});

@@ -1,0 +1,44 @@
+import { spawn, type ChildProcess } from 'node:child_process';
+import { mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { fileURLToPath } from 'node:url';
+
+const ROOT = fileURLToPath(new URL('..', import.meta.url));
+
+/** A real server on demo data in a folder of its own, which a test may stop and start again. */
+export class DemoServer {
+  private child: ChildProcess | null = null;
+  private readonly folder = mkdtempSync(join(tmpdir(), 'roskel-e2e-'));
+  address = '';
+
+  constructor(private readonly port: number) {}
+
+  async start(): Promise<string> {
+    const args = ['--import', 'tsx', 'server/src/main.ts', '--demo', '--data', this.folder, '--port', String(this.port)];
+    this.child = spawn(process.execPath, args, { cwd: ROOT, stdio: ['ignore', 'pipe', 'inherit'] });
+    this.address = await new Promise<string>((done, fail) => {
+      this.child!.stdout!.on('data', (chunk: Buffer) => {
+        const found = /http:\/\/localhost:\d+/.exec(chunk.toString());
+        if (found) done(found[0]);
+      });
+      this.child!.once('exit', (code) => fail(new Error(`the server ended with ${code}`)));
+    });
+    return this.address;
+  }
+
+  async stop(): Promise<void> {
+    const child = this.child;
+    this.child = null;
+    if (!child || child.exitCode !== null) return;
+    await new Promise((done) => {
+      child.once('exit', done);
+      child.kill('SIGTERM');
+    });
+  }
+
+  async end(): Promise<void> {
+    await this.stop();
+    rmSync(this.folder, { recursive: true, force: true });
+  }
+}

@@ -1,0 +1,10 @@
+import { defineConfig } from 'vitest/config';
+
+export default defineConfig({
+  test: {
+    include: ['{core,contract,server,web}/tests/**/*.test.ts'],
+    testTimeout: 60_000,
+    hookTimeout: 60_000,
+    reporters: process.env.ROSKEL_REPORT ? ['default', ['json', { outputFile: process.env.ROSKEL_REPORT }]] : ['default'],
+  },
+});
