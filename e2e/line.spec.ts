@@ -31,15 +31,15 @@ test('from pods to bottles on the shelf', async ({ page }) => {
   await page.getByRole('button', { name: 'Use this mix' }).click();
   await expect(page.getByRole('heading', { name: 'Harbour Test' })).toBeVisible();
   const id = new URL(page.url()).pathname.split('/').at(-1)!;
-  let { record, report } = await stored(page, id);
+  let { report } = await stored(page, id);
   expect(report.finished.heatShu).toBeGreaterThan(3200);
   expect(report.finished.heatShu).toBeLessThan(7900);
   expect(report.bottles.filled).toBe(6);
   await page.getByRole('button', { name: 'Done today' }).click();
 
   // Stock went down by what the prep took
-  ({ record } = await stored(page, id));
-  const used = record.file.stations[0]!.params as { pods: { lotId: string; massG: number }[] };
+  const { record: prepared } = await stored(page, id);
+  const used = prepared.file.stations[0]!.params as { pods: { lotId: string; massG: number }[] };
   const stockAfter = (await (await page.request.get('/api/pods')).json()) as PodLotRecord[];
   for (const p of used.pods) {
     const [before, after] = [stockBefore, stockAfter].map((list) => list.find((l) => l.id === p.lotId)!.stockG);
@@ -90,8 +90,9 @@ test('from pods to bottles on the shelf', async ({ page }) => {
   await type(page, 'Lime juice, fresh, amount', '2 tbsp');
   await page.getByLabel('Add from the larder').selectOption('brine');
   await type(page, 'Own brine, amount', '40 g');
-  ({ record, report } = await stored(page, id));
-  const additions = (record.file.stations[4]!.params as { additions: { id: string; massG: number }[] }).additions;
+  const blended = await stored(page, id);
+  report = blended.report;
+  const additions = (blended.record.file.stations[4]!.params as { additions: { id: string; massG: number }[] }).additions;
   // 2 metric tablespoons of 15 ml at 246 g per US cup of 236.588 ml (NIST Handbook 44).
   expect(additions.find((a) => a.id === 'lime_juice')!.massG).toBeCloseTo(30 * (246 / 236.5882365), 3);
   expect(report.stations[4]!.additions.find((a) => a.id === 'brine')!.massG).toBeCloseTo(40, 6);

@@ -4,9 +4,9 @@ import type { BatchRecord } from '@roskel/contract';
 import { DemoServer } from './server';
 
 /** Tests share one server per worker; each batch they touch is their own. */
-export const test = base.extend<{ noErrors: void }, { server: DemoServer }>({
+export const test = base.extend<{ noErrors: undefined }, { server: DemoServer }>({
   server: [
-    async ({}, use, info) => {
+    async ({ browserName: _ }, use, info) => {
       const server = new DemoServer(4300 + info.workerIndex * 25);
       await server.start();
       await use(server);
@@ -21,7 +21,7 @@ export const test = base.extend<{ noErrors: void }, { server: DemoServer }>({
       const errors: string[] = [];
       page.on('pageerror', (e) => errors.push(e.message));
       page.on('console', (m) => m.type() === 'error' && !/Failed to load resource|ERR_/.test(m.text()) && errors.push(m.text()));
-      await use();
+      await use(undefined);
       expect(errors).toEqual([]);
     },
     { auto: true },

@@ -1,4 +1,5 @@
 /** Solving: which pods and how much, as linear programs behind a small solver interface. */
 export * from './linear';
+export * from './gain';
 export * from './pods';
 export * from './wholePods';

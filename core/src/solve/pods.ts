@@ -1,29 +1,12 @@
-import { blurShares, finishedBlur, oddsWithin, PROCESS_SD, type Blur, type BlurPart, type Preparation } from '../heat';
+import { oddsWithin, type Blur } from '../heat';
 import { carry, paramsOf, resize, wantedMassG, withParams, type BatchFile } from '../line';
 import { runLine } from '../line/run';
 import { massOf } from '../matter/stream';
-import { podsIn, preparedPerGram, type PodLot } from '../pantry';
+import { preparedPerGram } from '../pantry';
 import { TYPICAL } from '../stat/draw';
-import type { PrepParams, StrainParams } from '../stations';
+import type { PrepParams } from '../stations';
+import { blurOfMix, lineGain, type LineGain, type PodChoice } from './gain';
 import { ModelBuilder, type LinearSolver } from './linear';
-
-/** A lot that may go in. */
-export interface PodChoice {
-  lot: PodLot;
-  stockG: number;
-  prep: Preparation;
-  /** Wanted out of the way soon. */
-  useFirst: boolean;
-}
-
-/** What the rest of the line makes of pods: grams of sauce and share of heat load per gram of prepared pods. */
-export interface LineGain {
-  /** g of finished sauce per g of prepared pods */
-  massPerPod: number;
-  /** share of the pods' heat load that reaches the bottle */
-  heatKept: number;
-  strained: boolean;
-}
 
 export interface Mix {
   /** Grams as weighed from stock (stems on), in the order of the choices. */
@@ -50,63 +33,6 @@ const MOST_LOTS = 4;
 
 /** Weights of the objective, in percent of a batch (chapter 2, section 7.2); spread keeps pods from being a single lot. */
 const WEIGHT = { centre: 2, robust: 0.3, useUp: 0.5, spread: 0.05 } as const;
-
-/** How the line after the knife works on heat and mass, read off a typical run. Needs some pods in the line. */
-export function lineGain(file: BatchFile): LineGain {
-  const runs = runLine(file, TYPICAL, false);
-  const start = runs[0]!.out;
-  const end = runs.at(-1)!.input;
-  const podG = massOf(start);
-  const method = paramsOf<StrainParams>(file, 'strain').method;
-  return {
-    massPerPod: massOf(end) / podG,
-    heatKept: start.heatShuG > 0 ? end.heatShuG / start.heatShuG : heatKeptOf(file),
-    strained: method !== 'none',
-  };
-}
-
-/** Heat kept by a line whose pods have no heat to follow: the same line with a trace of it. */
-function heatKeptOf(file: BatchFile): number {
-  const warm: BatchFile = {
-    ...file,
-    lots: file.lots.map((l) => ({ ...l, heat: { dryShu: 1000, sigma: 0.4, source: 'table' as const } })),
-  };
-  const runs = runLine(warm, TYPICAL, false);
-  return runs.at(-1)!.input.heatShuG / runs[0]!.out.heatShuG;
-}
-
-/** SHU that each lot brings to the finished sauce, for a blur. */
-function partsOf(choices: readonly PodChoice[], grams: Record<string, number>, gain: LineGain): { parts: BlurPart[]; finishedG: number } {
-  let podsG = 0;
-  for (const c of choices) podsG += (grams[c.lot.id] ?? 0) * preparedPerGram(c.lot, c.prep).massG;
-  const finishedG = podsG * gain.massPerPod;
-  const parts = choices.map((c) => {
-    const g = grams[c.lot.id] ?? 0;
-    const load = g * preparedPerGram(c.lot, c.prep).heatShuG * gain.heatKept;
-    return {
-      medianShu: finishedG > 0 ? load / finishedG : 0,
-      sigma: c.lot.heat?.sigma ?? 0,
-      pods: podsIn(c.lot, g),
-    };
-  });
-  return { parts, finishedG };
-}
-
-/** The blur in the bottle for any grams of the lots: quick enough to follow a finger (chapter 2, section 4.2). */
-export function blurOfMix(
-  choices: readonly PodChoice[],
-  grams: Record<string, number>,
-  gain: LineGain,
-): { blur: Blur | null; finishedG: number; swing: { lotId: string; share: number }[] } {
-  const { parts, finishedG } = partsOf(choices, grams, gain);
-  const sd = gain.strained ? PROCESS_SD.strained : PROCESS_SD.plain;
-  const shares = blurShares(parts, sd);
-  const swing = choices
-    .map((c, i) => ({ lotId: c.lot.id, share: shares[i]! }))
-    .filter((s) => s.share > 0)
-    .sort((a, b) => b.share - a.share);
-  return { blur: finishedBlur(parts, sd), finishedG, swing };
-}
 
 interface Wish {
   choices: readonly PodChoice[];
@@ -225,15 +151,26 @@ function bottlesFrom(file: BatchFile, podsG: number, gain: LineGain): number {
  */
 export function choosePods(solver: LinearSolver, batch: BatchFile, choices: readonly PodChoice[]): PodAnswer {
   const file = withSomePods(batch, choices);
-  // What the line makes of the pods depends a little on which pods they are (their water), so the answer is used and
-  // asked for again until that settles.
-  let answer = chooseOnce(solver, file, choices, lineGain(file));
-  for (let pass = 0; pass < 3 && answer.status === 'found'; pass++) {
-    const used = lineGain(useMix(file, choices, answer.mixes[0]!.gramsByLot));
-    if (Math.abs(used.massPerPod / answer.gain.massPerPod - 1) < 0.003) break;
-    answer = chooseOnce(solver, file, choices, used);
+  return chooseOnce(solver, file, choices, settledGain(solver, file, choices));
+}
+
+/**
+ * What the line makes of the pods depends a little on which pods they are (their water), so the best mix is put in and
+ * the gain read again until it settles.
+ */
+function settledGain(solver: LinearSolver, file: BatchFile, choices: readonly PodChoice[]): LineGain {
+  let gain = lineGain(file);
+  const { lowShu, highShu } = file.goal;
+  for (let pass = 0; pass < 3; pass++) {
+    const wish: Wish = { choices, gain, lowShu, highShu, podsG: (wantedMassG(file) * SPARE) / gain.massPerPod };
+    const grams = solveFew(solver, wish, new Set());
+    if (!grams) break;
+    const used = lineGain(useMix(file, choices, grams));
+    const settled = Math.abs(used.massPerPod / gain.massPerPod - 1) < 0.003;
+    gain = used;
+    if (settled) break;
   }
-  return answer;
+  return gain;
 }
 
 function chooseOnce(solver: LinearSolver, file: BatchFile, choices: readonly PodChoice[], gain: LineGain): PodAnswer {
@@ -298,13 +235,20 @@ function solveFew(solver: LinearSolver, w: Wish, barred: ReadonlySet<string>): R
         (c.useFirst ? 0.3 : 0)
       );
     };
-    const least = w.choices.filter((c) => current[c.lot.id] && !needed.has(c.lot.id)).sort((a, b) => weight(a) - weight(b))[0];
-    if (!least) break;
-    const without = solveOnce(solver, w, 'bracket', new Set([...out, least.lot.id]));
-    if (without) {
-      out.add(least.lot.id);
-      grams = without;
-    } else needed.add(least.lot.id);
+    const weakest = w.choices.filter((c) => current[c.lot.id] && !needed.has(c.lot.id)).sort((a, b) => weight(a) - weight(b));
+    if (weakest.length === 0) break;
+    // Half of what is too many at once; one by one where that cannot be met.
+    const surplus = Math.ceil((Object.keys(current).length - MOST_LOTS) / 2);
+    const strike = (n: number) => weakest.slice(0, n).map((c) => c.lot.id);
+    for (const gone of surplus > 1 ? [strike(surplus), strike(1)] : [strike(1)]) {
+      const without = solveOnce(solver, w, 'bracket', new Set([...out, ...gone]));
+      if (without) {
+        for (const id of gone) out.add(id);
+        grams = without;
+        break;
+      }
+      if (gone.length === 1) needed.add(gone[0]!);
+    }
   }
   return grams;
 }

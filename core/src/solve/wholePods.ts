@@ -1,4 +1,4 @@
-import type { PodChoice } from './pods';
+import type { PodChoice } from './gain';
 
 /** Whole pods for weighed grams. */
 export interface PodCount {

@@ -3,11 +3,8 @@ import { computed, onMounted, reactive, ref, shallowRef, watch } from 'vue';
 import { RouterLink, useRoute, useRouter } from 'vue-router';
 import {
   blurOfMix,
-  blurQuantiles,
-  levelName,
   lineGain,
   lotShu,
-  oddsWithin,
   paramsOf,
   preparedPerGram,
   toWholePods,
@@ -21,14 +18,16 @@ import {
   type Preparation,
   type PrepParams,
 } from '@roskel/core';
-import { grams as g, odds, plural, shu } from '../format';
+import { grams as g, plural, shu } from '../format';
 import { heatColour } from '../theme';
 import { heatAxis, hill } from '../charts/HeatAxis';
 import { useOpenBatch } from '../stores/openBatch';
 import { usePods } from '../stores/pods';
 import { bench } from '../worker/client';
 import { useKeys } from '../ui/keys';
+import BottleHeat from '../charts/BottleHeat.vue';
 import SaveState from '../ui/SaveState.vue';
+import WayList from '../ui/WayList.vue';
 
 const route = useRoute();
 const router = useRouter();
@@ -93,9 +92,6 @@ watch(
 
 /** The blur in the bottle for what is in the mix now: straight from core on every move of a finger. */
 const live = computed(() => (gain.value ? blurOfMix(choices.value, gramsByLot.value, gain.value) : null));
-const liveOdds = computed(() =>
-  live.value?.blur && file.value ? oddsWithin(live.value.blur, file.value.goal.lowShu, file.value.goal.highShu) : 0,
-);
 const bottles = computed(() => {
   if (!live.value || !file.value) return 0;
   const per = wantedMassG(file.value) / file.value.goal.bottles;
@@ -173,9 +169,6 @@ const rows = computed(() =>
 );
 const AX = 330;
 const lotAxis = heatAxis(50, 400_000, 8, AX - 8);
-const BW = 470;
-const bottleAxis = heatAxis(100, 100_000, 12, BW - 12);
-const quant = computed(() => (live.value?.blur ? blurQuantiles(live.value.blur) : null));
 const holding = computed(() => {
   const l = live.value;
   if (!l?.blur || !gain.value) return 'Nothing hot is in the mix yet.';
@@ -198,8 +191,6 @@ const wholeText = computed(() => {
   const mid = whole.value.blur ? Math.exp(whole.value.blur.mu) : 0;
   return `${list}. Rounded to whole pods the middle is ${shu(mid)} SHU. Weighing is surer than counting.`;
 });
-const mixTotal = (m: Mix) => Object.values(m.gramsByLot).reduce((s, x) => s + x, 0);
-const hexOf = (id: string) => choices.value.find((c) => c.lot.id === id)?.lot.hex ?? '#999';
 const share = (c: PodChoice, grams: number) => (preparedPerGram(c.lot, c.prep).massG > 0 ? grams : 0);
 </script>
 
@@ -296,106 +287,9 @@ const share = (c: PodChoice, grams: number) => (preparedPerGram(c.lot, c.prep).m
         </div>
       </section>
       <div class="right">
-        <section class="plate bottle" aria-label="Heat in the bottle">
-          <h2>
-            Heat in the bottle
-            <span v-if="quant" class="soft" data-fact="middle">about {{ shu(quant.p50) }} SHU, {{ levelName(quant.p50) }}</span>
-          </h2>
-          <svg
-            :viewBox="`0 0 ${BW} 124`"
-            role="img"
-            :aria-label="quant ? `10 to 90 %: ${shu(quant.p10)} to ${shu(quant.p90)} SHU` : 'no heat yet'"
-          >
-            <line v-for="t in bottleAxis.ticks" :key="t" :x1="bottleAxis.x(t)" :x2="bottleAxis.x(t)" y1="6" y2="104" stroke="#ece5d4" />
-            <text v-for="t in bottleAxis.ticks" :key="`t${t}`" :x="bottleAxis.x(t)" y="120" :text-anchor="t === 100_000 ? 'end' : 'middle'">
-              {{ t.toLocaleString('en') }}
-            </text>
-            <rect
-              :x="bottleAxis.x(Math.max(100, file.goal.lowShu))"
-              y="10"
-              :width="Math.max(2, bottleAxis.x(file.goal.highShu) - bottleAxis.x(Math.max(100, file.goal.lowShu)))"
-              height="94"
-              fill="var(--active)"
-            />
-            <path
-              v-if="live?.blur"
-              data-fact="blur"
-              :d="hill(live.blur.mu, live.blur.sigma, bottleAxis.x, 104, 84)"
-              :fill="heatColour(quant!.p50)"
-              opacity="0.85"
-            />
-            <line
-              v-if="quant"
-              :x1="bottleAxis.x(quant.p50)"
-              :x2="bottleAxis.x(quant.p50)"
-              y1="18"
-              y2="104"
-              stroke="var(--ink)"
-              stroke-width="1.5"
-            />
-            <path :d="`M ${bottleAxis.x(Math.max(100, file.goal.lowShu)) + 8} 10 h -8 v 94 h 8`" class="bracket" />
-            <path :d="`M ${bottleAxis.x(file.goal.highShu) - 8} 10 h 8 v 94 h -8`" class="bracket" />
-          </svg>
-          <p v-if="live?.blur">
-            <b class="big" data-fact="odds">{{ odds(liveOdds) }}</b> batches like this land inside the bracket. Fills about
-            <b data-fact="bottles">{{ bottles.toFixed(1) }}</b> bottles.
-          </p>
-          <p v-else class="soft">Put something hot into the mix.</p>
-        </section>
-        <section class="plate ways" aria-label="Ways to get there">
-          <h2>
-            {{
-              answer?.status === 'found'
-                ? answer.mixes.length === 1
-                  ? 'One way to get there'
-                  : `${['', 'One', 'Two', 'Three'][answer.mixes.length]} ways to get there`
-                : 'Ways to get there'
-            }}
-          </h2>
-          <p v-if="trouble" class="field-error" role="alert">{{ trouble }}</p>
-          <template v-if="answer?.status === 'found'">
-            <button
-              v-for="(m, i) in answer.mixes"
-              :key="i"
-              type="button"
-              class="way bare"
-              :class="{ on: picked === i }"
-              :aria-pressed="picked === i"
-              @click="take(m, i)"
-            >
-              <b>{{ m.label }}</b>
-              <span class="strip"
-                ><i
-                  v-for="(grams, id) in m.gramsByLot"
-                  :key="id"
-                  :style="{ width: `${(100 * grams) / mixTotal(m)}%`, background: hexOf(String(id)) }"
-              /></span>
-              <b class="n">{{ odds(m.odds) }}</b>
-              <span class="soft"
-                >{{
-                  Object.values(m.gramsByLot)
-                    .map((x) => Math.round(x))
-                    .join(' / ')
-                }}
-                g; {{ m.reasons.join(', ') }}</span
-              >
-            </button>
-          </template>
-          <div v-else-if="answer" class="short" role="status">
-            <p>
-              <b>{{ answer.message }}</b>
-            </p>
-            <p v-if="answer.nearestShu !== null">
-              The nearest these pods reach is about <b data-fact="nearest">{{ shu(answer.nearestShu) }} SHU</b>.
-            </p>
-            <ul>
-              <li v-for="h in answer.help" :key="h">{{ h }}</li>
-            </ul>
-            <button v-if="answer.nearest" type="button" class="act" @click="take(answer.nearest, 0)">Take the nearest</button>
-          </div>
-          <p v-else-if="!trouble" class="soft">Tick the lots that may go in and solve, or drag shares yourself.</p>
-          <span v-if="solveMs !== null" class="visually-hidden" data-fact="solve-ms">{{ solveMs.toFixed(1) }}</span>
-        </section>
+        <BottleHeat :blur="live?.blur ?? null" :goal="file.goal" :bottles="bottles" />
+        <WayList :answer="answer" :trouble="trouble" :picked="picked" :choices="choices" @take="take" />
+        <span v-if="solveMs !== null" class="visually-hidden" data-fact="solve-ms">{{ solveMs.toFixed(1) }}</span>
       </div>
       <section class="plate notes">
         <div>
@@ -567,73 +461,6 @@ input[type='range']::-webkit-slider-thumb {
   grid-template-rows: auto minmax(0, 1fr);
   gap: 12px;
   min-height: 0;
-}
-.bottle,
-.ways {
-  padding: 10px 16px;
-  overflow: auto;
-}
-.bottle h2 {
-  display: flex;
-  justify-content: space-between;
-}
-.bottle h2 .soft {
-  font:
-    400 14px 'Hanken Grotesk Variable',
-    sans-serif;
-}
-.bottle svg {
-  width: 100%;
-  height: auto;
-  display: block;
-}
-.bracket {
-  fill: none;
-  stroke: var(--rim);
-  stroke-width: 3;
-}
-.big {
-  font:
-    700 22px 'Bricolage Grotesque Variable',
-    sans-serif;
-}
-.bottle p {
-  margin: 4px 0 0;
-}
-.way {
-  display: grid;
-  grid-template-columns: 132px 1fr 76px;
-  gap: 2px 10px;
-  width: 100%;
-  padding: 8px 6px;
-  min-height: 52px;
-  align-items: center;
-  border-bottom: 1px dashed var(--line);
-  line-height: 1.2;
-}
-.way .strip {
-  display: flex;
-  height: 18px;
-  border-radius: 9px;
-  overflow: hidden;
-}
-.way.on .strip {
-  outline: 2.5px solid var(--rim);
-  outline-offset: 2px;
-}
-.way .soft {
-  grid-column: 2 / 4;
-  font-size: 13px;
-}
-.n {
-  text-align: right;
-}
-.short ul {
-  margin: 4px 0 8px;
-  padding-left: 18px;
-}
-.short p {
-  margin: 4px 0;
 }
 .notes {
   grid-column: 1 / -1;

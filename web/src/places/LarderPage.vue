@@ -155,6 +155,10 @@ const x = (pH: number) => 4 + (92 * (Math.min(PH.high, Math.max(PH.low, pH)) - P
   line-height: 1.15;
   font-size: 14px;
   align-self: start;
+  display: -webkit-box;
+  -webkit-line-clamp: 2;
+  -webkit-box-orient: vertical;
+  overflow: hidden;
 }
 .g {
   font-weight: 600;

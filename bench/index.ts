@@ -1,0 +1,164 @@
+import { createRequire } from 'node:module';
+import {
+  blurOfMix,
+  choosePods,
+  drawEnsemble,
+  forecastJar,
+  jarParameters,
+  jarSystem,
+  lineGain,
+  lotOfVariety,
+  newBatch,
+  podVariance,
+  poolOf,
+  reportLine,
+  simulateJar,
+  solvePh,
+  chargeAt,
+  TYPICAL,
+  useMix,
+  variety,
+  type JarConditions,
+  type LinearModel,
+  type LinearSolver,
+  type PodChoice,
+} from '@roskel/core';
+import { highsSolver } from '@roskel/core/highs';
+import { kitchenMix } from '../core/tests/helpers';
+import { measure, print, type Line } from './measure';
+
+const highs = await highsSolver();
+const stock: [string, number][] = [
+  ['cayenne-red', 620],
+  ['pointed-red', 900],
+  ['fatalii', 130],
+  ['fresno-red', 340],
+  ['chipotle', 55],
+  ['lemon-drop', 210],
+  ['jalapeno-green', 480],
+  ['habanero-orange', 95],
+  ['bell-yellow', 880],
+  ['serrano-red', 200],
+];
+const choices: PodChoice[] = stock.map(([id, stockG]) => ({
+  lot: lotOfVariety(variety(id), { id }),
+  stockG,
+  prep: 'whole',
+  useFirst: false,
+}));
+const batch = newBatch('Bench', '2026-10-01', { lowShu: 2000, highShu: 5000, bottles: 10, bottleMl: 100 });
+const lines: Line[] = [];
+
+// 1. A whole answer on the pods page against the bare solver on the very models it was asked.
+const asked: LinearModel[] = [];
+const spy: LinearSolver = { solve: (m) => (asked.push(m), highs.solve(m)) };
+choosePods(spy, batch, choices);
+lines.push({
+  what: `choose pods, 10 lots (${asked.length} linear programs)`,
+  ours: measure(() => choosePods(highs, batch, choices)),
+  reference: measure(() => asked.forEach((m) => highs.solve(m))),
+  against: 'HiGHS alone on the same linear programs',
+  wantedMs: 100,
+});
+
+// 2. The forecast of 60 members against a general integrator on the same equations.
+const conditions: JarConditions = {
+  saltPct: 3.1,
+  brinePct: 5.7,
+  cut: 'chopped',
+  produceShare: 0.5,
+  sugarMmol: 140,
+  pH0: 5.25,
+  pH0Sd: 0.15,
+  lactate0: 0,
+  acetate0: 0,
+};
+const { Solver } = createRequire(import.meta.url)('odex') as {
+  Solver: new (n: number) => {
+    absoluteTolerance: number;
+    relativeTolerance: number;
+    maxSteps: number;
+    solve(f: (x: number, y: number[]) => number[], x0: number, y0: number[], x1: number): unknown;
+  };
+};
+const members = drawEnsemble(7, 60).map((d) => jarParameters(conditions, d));
+lines.push({
+  what: 'forecast, 60 members over 21 days',
+  ours: measure(() => forecastJar({ conditions, tempC: 21, horizonDays: 21, members: 60, seed: 7, targetPh: 3.8, leastDays: 7 })),
+  reference: measure(
+    () => {
+      for (const P of members) {
+        const system = jarSystem(P);
+        const solver = new Solver(9);
+        solver.absoluteTolerance = solver.relativeTolerance = 1e-3;
+        solver.maxSteps = 100_000;
+        const out = new Float64Array(9);
+        solver.solve((t, y) => (system.rates(Float64Array.from(y), t, 21, out, 4.5), Array.from(out)), 0, Array.from(system.start()), 504);
+      }
+    },
+    3,
+    1,
+  ),
+  against: 'odex (extrapolation, tolerance 1e-3) on the same 60 jars',
+  wantedMs: 300,
+});
+const one = jarParameters(conditions, TYPICAL);
+lines.push({
+  what: 'one jar over 60 days',
+  ours: measure(() => simulateJar(one, new Float64Array(240).fill(21)), 100),
+  reference: measure(() => simulateJar(one, new Float64Array(240).fill(21), 1e-7), 30),
+  against: 'the same integrator at tolerance 1e-7',
+});
+
+// 3. The blur that follows a finger against the Monte Carlo run it stands for.
+const gain = lineGain(useMix(batch, choices, { 'cayenne-red': 400, 'pointed-red': 300 }));
+const grams = { 'cayenne-red': 400, 'pointed-red': 300, fatalii: 40, 'lemon-drop': 80 };
+const parts = choices.slice(0, 6).map((c) => ({ medianShu: 500, sigma: c.lot.heat?.sigma ?? 0, pods: 20 }));
+lines.push({
+  what: 'blur in the bottle while a share is dragged',
+  ours: measure(() => blurOfMix(choices, grams, gain), 300, 100),
+  reference: measure(() => {
+    const draws = drawEnsemble(3, 2000);
+    return draws.map((d) =>
+      parts.reduce((s, p, i) => s + p.medianShu * Math.exp(p.sigma * d.z(`l${i}`) + Math.sqrt(podVariance(p.pods)) * d.z(`p${i}`)), 0),
+    );
+  }, 10),
+  against: 'a Monte Carlo run of 2,000 draws of six lots',
+  wantedMs: 16,
+});
+
+// 4. pH of a sauce against plain bisection on the same charge balance.
+const pool = poolOf(kitchenMix({ cayenne_red: 0.45, garlic: 0.05, carrot: 0.15, salt_fine: 0.02, vinegar_cider: 0.25 }));
+lines.push({
+  what: 'pH of a sauce',
+  ours: measure(() => solvePh(pool), 500, 200),
+  reference: measure(
+    () => {
+      let I = 0.3;
+      let pH = 4;
+      for (let pass = 0; pass < 8; pass++) {
+        let [lo, hi] = [-1, 14];
+        for (let i = 0; i < 50; i++) {
+          pH = (lo + hi) / 2;
+          if (chargeAt(pool, pH, I).charge > 0) lo = pH;
+          else hi = pH;
+        }
+        I = chargeAt(pool, pH, I).ionicStrength;
+      }
+      return pH;
+    },
+    200,
+    50,
+  ),
+  against: 'bisection, 50 halvings in 8 passes over ionic strength',
+});
+
+// 5. A whole report of the batch page against its typical run alone.
+const file = useMix(batch, choices, grams);
+lines.push({
+  what: 'report of the batch page, 100 members with forecast',
+  ours: measure(() => reportLine(file, { today: '2026-10-05' }), 15),
+  reference: measure(() => reportLine(file, { today: '2026-10-05', members: 60, forecast: false }), 15),
+  against: 'the same with 60 members and no forecast',
+});
+print(lines);

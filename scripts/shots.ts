@@ -1,0 +1,29 @@
+import { fileURLToPath } from 'node:url';
+import { chromium } from '@playwright/test';
+import config from '../e2e/playwright.config';
+import { DemoServer } from '../e2e/server';
+
+/** The pictures of docs/screenshots, from fresh demo data: one per main view. */
+const VIEWS: readonly [name: string, path: string][] = [
+  ['batches', '/batches'],
+  ['batch', '/batches/slipway-red-3'],
+  ['choose', '/batches/gorse-gold/pods'],
+  ['pods', '/pods'],
+  ['larder', '/larder'],
+  ['shelf', '/shelf'],
+];
+const server = new DemoServer(4800);
+const base = await server.start();
+const browser = await chromium.launch(config.use!.launchOptions!);
+try {
+  const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
+  for (const [name, path] of VIEWS) {
+    await page.goto(base + path);
+    await page.waitForTimeout(2500);
+    await page.screenshot({ path: fileURLToPath(new URL(`../docs/screenshots/${name}.png`, import.meta.url)) });
+    console.log(`docs/screenshots/${name}.png`);
+  }
+} finally {
+  await browser.close();
+  await server.end();
+}

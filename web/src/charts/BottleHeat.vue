@@ -1,0 +1,81 @@
+<script setup lang="ts">
+import { computed } from 'vue';
+import { blurQuantiles, levelName, oddsWithin, type Blur, type Goal } from '@roskel/core';
+import { odds, shu } from '../format';
+import { heatColour } from '../theme';
+import { heatAxis, hill } from './HeatAxis';
+
+/** The blur in the bottle against the bracket that was wished for. */
+const props = defineProps<{ blur: Blur | null; goal: Goal; bottles: number }>();
+const W = 470;
+const axis = heatAxis(100, 100_000, 12, W - 12);
+const quant = computed(() => (props.blur ? blurQuantiles(props.blur) : null));
+const left = computed(() => axis.x(Math.max(100, props.goal.lowShu)));
+const right = computed(() => axis.x(props.goal.highShu));
+const chance = computed(() => (props.blur ? oddsWithin(props.blur, props.goal.lowShu, props.goal.highShu) : 0));
+</script>
+
+<template>
+  <section class="plate bottle" aria-label="Heat in the bottle">
+    <h2>
+      Heat in the bottle
+      <span v-if="quant" class="soft" data-fact="middle">about {{ shu(quant.p50) }} SHU, {{ levelName(quant.p50) }}</span>
+    </h2>
+    <svg
+      :viewBox="`0 0 ${W} 124`"
+      role="img"
+      :aria-label="quant ? `10 to 90 %: ${shu(quant.p10)} to ${shu(quant.p90)} SHU` : 'no heat yet'"
+    >
+      <g v-for="t in axis.ticks" :key="t">
+        <line :x1="axis.x(t)" :x2="axis.x(t)" y1="6" y2="104" stroke="#ece5d4" />
+        <text :x="axis.x(t)" y="120" :text-anchor="t === 100_000 ? 'end' : 'middle'">{{ t.toLocaleString('en') }}</text>
+      </g>
+      <rect :x="left" y="10" :width="Math.max(2, right - left)" height="94" fill="var(--active)" />
+      <path v-if="blur" data-fact="blur" :d="hill(blur.mu, blur.sigma, axis.x, 104, 84)" :fill="heatColour(quant!.p50)" opacity="0.85" />
+      <line v-if="quant" :x1="axis.x(quant.p50)" :x2="axis.x(quant.p50)" y1="18" y2="104" stroke="var(--ink)" stroke-width="1.5" />
+      <path :d="`M ${left + 8} 10 h -8 v 94 h 8 M ${right - 8} 10 h 8 v 94 h -8`" class="bracket" />
+    </svg>
+    <p v-if="blur">
+      <b class="big" data-fact="odds">{{ odds(chance) }}</b> batches like this land inside the bracket. Fills about
+      <b data-fact="bottles">{{ bottles.toFixed(1) }}</b> bottles.
+    </p>
+    <p v-else class="soft">Put something hot into the mix.</p>
+  </section>
+</template>
+
+<style scoped>
+.bottle {
+  padding: 10px 16px;
+}
+h2 {
+  display: flex;
+  justify-content: space-between;
+}
+h2 .soft {
+  font:
+    400 14px 'Hanken Grotesk Variable',
+    sans-serif;
+}
+svg {
+  width: 100%;
+  height: auto;
+  display: block;
+}
+svg text {
+  font-size: 12px;
+  fill: var(--soft);
+}
+.bracket {
+  fill: none;
+  stroke: var(--rim);
+  stroke-width: 3;
+}
+.big {
+  font:
+    700 22px 'Bricolage Grotesque Variable',
+    sans-serif;
+}
+p {
+  margin: 4px 0 0;
+}
+</style>
