@@ -60,12 +60,24 @@ test('kitchen words that cannot be weighed ask instead of guessing', async ({ pa
   await type(page, 'Garlic, raw, amount', '-2 cloves');
   await expect(page.getByText('An amount cannot be negative.')).toBeVisible();
   await type(page, 'Garlic, raw, amount', '10 kg');
+  await expect(page.getByRole('alert').filter({ hasText: 'That is 14 times the pods. Check the amount.' }).first()).toBeVisible();
+  await expect(page.getByLabel('Garlic, raw, amount')).toHaveValue('10 kg');
+  await type(page, 'Garlic, raw, amount', '3 cloves');
+  await page.getByLabel('Add from the larder').selectOption('salt_fine');
+  await type(page, 'Salt, fine / table / pickling, amount', '1 kg');
+  await expect(
+    page
+      .getByRole('alert')
+      .filter({ hasText: /This makes the blend \d+ % salt/ })
+      .first(),
+  ).toBeVisible();
+  await type(page, 'Salt, fine / table / pickling, amount', '1 tsp');
   const { record } = await stored(page, id);
-  const garlic = (record.file.stations[4]!.params as { additions: { id: string; massG: number }[] }).additions.find(
-    (a) => a.id === 'garlic',
-  );
-  expect(garlic!.massG).toBe(10_000);
+  const added = (record.file.stations[4]!.params as { additions: { id: string; massG: number }[] }).additions;
+  // A metric teaspoon of 5 ml at 292 g per US cup of 236.588 ml.
+  expect(added.find((a) => a.id === 'salt_fine')!.massG).toBeCloseTo((5 * 292) / 236.5882365, 3);
   await page.getByRole('button', { name: 'Undo', exact: true }).click();
+  await expect(page.getByLabel('Salt, fine / table / pickling, amount')).toHaveValue('1 kg');
   await expect(page.getByLabel('Garlic, raw, amount')).toHaveValue('3 cloves');
 });
 

@@ -29,6 +29,11 @@ test('keys lead to places and stations, and undo takes back', async ({ page }) =
   await expect(page.getByRole('dialog')).toContainText('choose the pods');
   await page.keyboard.press('Escape');
   await expect(page.getByRole('dialog')).toHaveCount(0);
+  await page.keyboard.press('w');
+  await page.getByRole('dialog').getByRole('button', { name: 'Acid' }).click();
+  await expect(page.getByRole('dialog')).toContainText('the pH at which all charges cancel');
+  await page.keyboard.press('Escape');
+  await expect(page.getByRole('dialog')).toHaveCount(0);
   await page.keyboard.press('3');
   await type(page, 'Days', '30');
   await page.getByRole('heading', { name: 'Acid in the jar' }).click();

@@ -12,10 +12,22 @@ export class DemoServer {
   private readonly folder = mkdtempSync(join(tmpdir(), 'roskel-e2e-'));
   address = '';
 
-  constructor(private readonly port: number) {}
+  constructor(
+    private readonly port: number,
+    private readonly demo = true,
+  ) {}
 
   async start(): Promise<string> {
-    const args = ['--import', 'tsx', 'server/src/main.ts', '--demo', '--data', this.folder, '--port', String(this.port)];
+    const args = [
+      '--import',
+      'tsx',
+      'server/src/main.ts',
+      ...(this.demo ? ['--demo'] : []),
+      '--data',
+      this.folder,
+      '--port',
+      String(this.port),
+    ];
     this.child = spawn(process.execPath, args, { cwd: ROOT, stdio: ['ignore', 'pipe', 'inherit'] });
     this.address = await new Promise<string>((done, fail) => {
       this.child!.stdout!.on('data', (chunk: Buffer) => {

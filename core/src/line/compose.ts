@@ -3,7 +3,7 @@ import { densityOf } from '../matter/density';
 import type { PodLot } from '../pantry';
 import type { Day } from '../plan';
 import { TYPICAL } from '../stat/draw';
-import { STATION_KINDS, stationKind } from '../stations';
+import { stationKind } from '../stations';
 import { BATCH_FORMAT, BATCH_VERSION, type BatchFile, type Goal, type StationEntry } from './file';
 import { runLine } from './run';
 
@@ -95,5 +95,3 @@ export function wantedMassG(file: BatchFile): number {
   const head = (file.stations.at(-1)?.params as { headspacePct?: number }).headspacePct ?? 0;
   return file.goal.bottles * file.goal.bottleMl * (1 - head / 100) * density;
 }
-
-export const KIND_NAMES = Object.fromEntries(STATION_KINDS.map((k) => [k.kind, k.name]));

@@ -90,8 +90,9 @@ export function runLine(file: BatchFile, draw: Draw, measured = true): StationRu
     // A measured pH holds until something is added.
     phMeasured = log.pH !== undefined || (phMeasured && outcome.additions.length === 0);
     const phInstrument = log.pH !== undefined ? (log.instrument ?? 'strip') : (known.phInstrument ?? null);
+    const measuredPh = log.pH ?? (phMeasured ? (known.measuredPh ?? null) : null);
     runs.push({ ...outcome, id: entry.id, kind: entry.kind, input: stream, known, ingredients, phMeasured });
-    known = { ...known, ...outcome.facts, phInstrument };
+    known = { ...known, ...outcome.facts, phInstrument, measuredPh };
     for (const side of outcome.sides) if (side.kept) kept.set(side.id, side);
     stream = outcome.out;
   }

@@ -68,7 +68,8 @@ export function fileIssues(file: BatchFile): FileIssue[] {
   file.readings.forEach((r, i) => {
     if (!seen.has(r.stationId)) issues.push({ path: `readings/${i}/stationId`, message: 'This reading belongs to no station.' });
     if (Number.isNaN(Date.parse(r.at))) issues.push({ path: `readings/${i}/at`, message: 'This is not a time.' });
-    else if (r.at.slice(0, 10) < file.startDate) {
+    // An instant is in UTC, the start a day in the maker's zone: a day of grace between them.
+    else if (r.at.slice(0, 10) < addDays(file.startDate, -1)) {
       issues.push({ path: `readings/${i}/at`, message: `A reading cannot be older than the batch, which starts on ${file.startDate}.` });
     }
     if (r.pH === undefined && r.tempC === undefined) {

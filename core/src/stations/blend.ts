@@ -1,6 +1,6 @@
 import { Type, type Static } from '@sinclair/typebox';
 import { blending } from '../caution';
-import { massOf, mix, split } from '../matter/stream';
+import { massOf, mix, percent, split } from '../matter/stream';
 import { ingredientStream } from '../pantry';
 import { station, StationProblem, type Flow, type Outcome } from './station';
 
@@ -24,6 +24,9 @@ const schema = Type.Object(
 );
 export type BlendParams = Static<typeof schema>;
 export const KEPT_BRINE = 'brine';
+/** More than this many times the pods, of one thing, is a slip of the finger; so is a blend this salty (our judgement). */
+const MOST_TIMES = 10;
+const MOST_SALT_PCT = 15;
 
 /** Everything in the jug: vinegar, aromatics, some of the brine. */
 export const blend = station<BlendParams>({
@@ -53,6 +56,10 @@ export const blend = station<BlendParams>({
       if (params.additions.findIndex((x) => x.id === a.id) !== i) {
         throw new StationProblem(`additions/${i}/id`, 'This is listed twice. Give each ingredient one line.');
       }
+      if (a.massG > MOST_TIMES * massOf(input) && context.draw.typical) {
+        const times = Math.round(a.massG / massOf(input));
+        throw new StationProblem(`additions/${i}/massG`, `That is ${times} times the pods. Check the amount.`);
+      }
       if (a.id !== KEPT_BRINE) {
         const row = context.ingredient(a.id);
         additions.push({ id: a.id, name: row.name.toLowerCase(), stream: ingredientStream(row, a.massG, context.draw) });
@@ -72,6 +79,12 @@ export const blend = station<BlendParams>({
       additions.push({ id: KEPT_BRINE, name: 'own brine', stream: taken });
     });
     const all = mix(input, ...additions.map((a) => a.stream));
+    if (context.draw.typical && percent(all, 'salt') > MOST_SALT_PCT) {
+      const saltiest = additions.reduce((x, y) => (x.stream.grams.salt > y.stream.grams.salt ? x : y));
+      const at = params.additions.findIndex((a) => a.id === saltiest.id);
+      const pct = percent(all, 'salt').toFixed(0);
+      throw new StationProblem(`additions/${at}/massG`, `This makes the blend ${pct} % salt. Nobody can eat that. Check the amount.`);
+    }
     const { taken, left } = split(all, massOf(all) > 0 ? params.heldUpPct / 100 : 0);
     return {
       out: left,

@@ -41,7 +41,11 @@ export function jarConditions(input: Stream, known: Facts): JarConditions {
   // Salt lowers the activity pH of a fresh jar without any acid being there (chapter 3, section 6.3). Counting that as
   // souring would call jars acid too early, so the jar starts at the prior, or higher where the pods themselves are.
   const unsalted: Stream = { ...input, grams: { ...input.grams, salt: 0 } };
-  const pH0 = Math.max(PH0.median, phOf(unsalted)?.pH ?? PH0.median);
+  const prior = Math.max(PH0.median, phOf(unsalted)?.pH ?? PH0.median);
+  // A measured start replaces the prior and narrows it to the instrument.
+  const measured = typeof known.measuredPh === 'number' ? known.measuredPh : null;
+  const pH0 = measured ?? prior;
+  const pH0Sd = measured === null ? PH0.sd : known.phInstrument === 'meter' ? METER_SD : STRIP_SD;
   return {
     saltPct: waterPhaseSaltPct(input),
     brinePct: known.mash === true ? waterPhaseSaltPct(input) : Number(known.brinePct ?? waterPhaseSaltPct(input)),
@@ -49,7 +53,7 @@ export function jarConditions(input: Stream, known: Facts): JarConditions {
     produceShare: Number(known.produceShare ?? 1),
     sugarMmol: Math.max(1, (input.grams.sugars / HEXOSE / litres) * 1000),
     pH0,
-    pH0Sd: PH0.sd,
+    pH0Sd,
     lactate0: 0,
     acetate0: 0,
   };

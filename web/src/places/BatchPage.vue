@@ -71,6 +71,7 @@ useKeys('This batch', [
   { key: 'g', says: 'the goal', run: () => (goal.value = true) },
   { key: 'c', says: 'choose the pods', run: () => void router.push({ name: 'choose', params: { id: batch.id } }) },
   { key: 'e', says: 'export the file', run: () => exportFile() },
+  { key: 'w', says: 'why these numbers', run: () => chosen.value && (about.value = { stationId: chosen.value, what: 'heatShu' }) },
 ]);
 
 function tick(key: string, isDone: boolean) {
@@ -170,6 +171,7 @@ async function putAway() {
         :report="batch.report"
         :about="about"
         @close="about = null"
+        @ask="(what) => about && (about = { ...about, what })"
         @station="(id) => ((chosen = id), (about = null))"
       />
     </template>

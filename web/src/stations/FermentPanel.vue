@@ -75,7 +75,7 @@ function drop(id: string) {
         <template v-else>No reading yet. Forecast only, not a measurement.</template>
       </p>
     </template>
-    <template #measured><LogFields :station="station" :mass="false" /></template>
+    <template #measured><LogFields :station="station" mass-label="Jar contents, weighed" /></template>
     <template #picture>
       <template v-if="forecast">
         <div class="chart">

@@ -33,7 +33,7 @@ const rows = computed(
         lots.length ? 'Change the pods' : 'Choose the pods'
       }}</RouterLink>
     </template>
-    <template #measured><LogFields :station="station" mass-label="Cut pods, weighed" :ph="false" /></template>
+    <template #measured><LogFields :station="station" mass-label="Cut pods, weighed" /></template>
     <template #picture>
       <p v-if="!lots.length" class="soft">No pods yet. Choose them and the whole line fills in.</p>
       <div v-else class="bar" aria-hidden="true">

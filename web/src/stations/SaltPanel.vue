@@ -123,7 +123,7 @@ const leftover = computed(() => figure('leftoverMl'));
       </div>
     </template>
     <template #measured>
-      <LogFields :station="station" mass-label="Jar contents, weighed" :ph="false" />
+      <LogFields :station="station" mass-label="Jar contents, weighed" />
     </template>
     <template #picture>
       <div v-if="figure('saltG') !== null" class="jar">

@@ -4,7 +4,15 @@ import { NModal } from 'naive-ui';
 import { whyOf, type Banded, type BatchFile, type LineReport } from '@roskel/core';
 
 const props = defineProps<{ file: BatchFile; report: LineReport; about: { stationId: string; what: Banded } | null }>();
-const emit = defineEmits<{ close: []; station: [id: string] }>();
+const emit = defineEmits<{ close: []; station: [id: string]; ask: [what: Banded] }>();
+const ASK: readonly [Banded, string][] = [
+  ['massG', 'Mass'],
+  ['heatShu', 'Heat'],
+  ['pH', 'Acid'],
+  ['saltPct', 'Salt'],
+  ['sweetPct', 'Sweet'],
+  ['pulpPct', 'Pulp'],
+];
 const why = computed(() => (props.about ? whyOf(props.file, props.report, props.about.stationId, props.about.what) : null));
 </script>
 
@@ -17,6 +25,11 @@ const why = computed(() => (props.about ? whyOf(props.file, props.report, props.
     @update:show="emit('close')"
   >
     <template v-if="why && about">
+      <div class="tabs" role="group" aria-label="Why this">
+        <button v-for="[what, name] in ASK" :key="what" type="button" :aria-pressed="about.what === what" @click="emit('ask', what)">
+          {{ name }}
+        </button>
+      </div>
       <ul>
         <li v-for="f in why.from" :key="f">{{ f }}</li>
       </ul>
@@ -29,6 +42,25 @@ const why = computed(() => (props.about ? whyOf(props.file, props.report, props.
 </template>
 
 <style scoped>
+.tabs {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 6px;
+  margin-bottom: 10px;
+}
+.tabs button {
+  min-height: 36px;
+  padding: 0 12px;
+  border: 1.5px solid var(--line);
+  border-radius: 9px;
+  background: none;
+  cursor: pointer;
+}
+.tabs button[aria-pressed='true'] {
+  border-color: var(--rim);
+  background: var(--active);
+  font-weight: 700;
+}
 ul {
   margin: 0 0 10px;
   padding-left: 18px;

@@ -1,0 +1,195 @@
+import { describe, expect, it } from 'vitest';
+import {
+  carry,
+  heatShu,
+  massOf,
+  METHODS,
+  runLine,
+  shareInPulp,
+  STATION_KINDS,
+  stationKind,
+  TYPICAL,
+  drawEnsemble,
+  waterPhaseSaltPct,
+  withParams,
+  reportLine,
+  type BatchFile,
+  type StationRun,
+} from '../src';
+import { log, smallBatch } from './helpers';
+
+const run = (file: BatchFile, id: string, measured = true): StationRun => runLine(file, TYPICAL, measured).find((r) => r.id === id)!;
+const change = (file: BatchFile, id: string, params: object): BatchFile =>
+  carry(withParams(file, id, { ...(file.stations.find((s) => s.id === id)!.params as object), ...params }), [], []);
+
+describe('every kind', () => {
+  it('stands alone: its defaults fit its own schema and it passes an empty stream on', () => {
+    for (const kind of STATION_KINDS) {
+      const properties = Object.keys(kind.schema.properties);
+      expect(Object.keys(kind.defaults() as object).sort(), kind.kind).toEqual(properties.sort());
+      expect(kind.name.length).toBeGreaterThan(2);
+    }
+    expect(() => stationKind('magic')).toThrow(/no station called/);
+  });
+  it('resizes by a factor what follows the size of the batch', () => {
+    const file = smallBatch();
+    const blend = stationKind('blend').resize!(file.stations[4]!.params, 2) as { additions: { massG: number; words?: string }[] };
+    expect(blend.additions.map((a) => a.massG)).toEqual([600, 24]);
+    // "3 cloves" would be a lie about 24 g.
+    expect(blend.additions.every((a) => a.words === undefined)).toBe(true);
+    expect((stationKind('salt').resize!(file.stations[1]!.params, 3.2) as { jars: number }).jars).toBe(3);
+  });
+});
+
+describe('prep', () => {
+  it('stems go without heat, cores take theirs along', () => {
+    const whole = run(smallBatch(), 'prep');
+    const cored = run(
+      change(smallBatch(), 'prep', {
+        pods: [
+          { lotId: 'hot', massG: 400, prep: 'cored' },
+          { lotId: 'mild', massG: 300, prep: 'whole' },
+        ],
+      }),
+      'prep',
+    );
+    expect(whole.sides[0]!.stream.heatShuG).toBe(0);
+    expect(massOf(cored.out)).toBeLessThan(massOf(whole.out));
+    // Handbook chapter 2, section 3.2: a cored cayenne keeps about a fifth of its heat.
+    expect(cored.out.heatShuG / whole.out.heatShuG).toBeCloseTo(0.202, 2);
+    expect(cored.out.heatShuG + cored.sides[0]!.stream.heatShuG).toBeCloseTo(whole.out.heatShuG, 6);
+  });
+  it('a lot listed twice is refused at its line', () => {
+    const twice = [
+      { lotId: 'hot', massG: 10, prep: 'whole' },
+      { lotId: 'hot', massG: 20, prep: 'cored' },
+    ];
+    expect(() => run(change(smallBatch(), 'prep', { pods: twice }), 'prep')).toThrow(/listed twice/);
+  });
+});
+
+describe('salt and pack', () => {
+  it('three schools, same jar: the percentages called by each are the ones asked for', () => {
+    for (const [school, fact] of [
+      ['wholeJar', 'wholeJarPct'],
+      ['waterOnly', 'waterOnlyPct'],
+      ['mash', 'ofProducePct'],
+    ] as const) {
+      const r = run(change(smallBatch(), 'salt', { school, pct: 4 }), 'salt');
+      expect(Number(r.facts[fact]), school).toBeCloseTo(4, 6);
+    }
+  });
+  it('a mash takes no water, and its salt is larger in its own water', () => {
+    const r = run(change(smallBatch(), 'salt', { school: 'mash', pct: 8 }), 'salt');
+    expect(r.additions.map((a) => a.id)).toEqual(['salt']);
+    expect(waterPhaseSaltPct(r.out)).toBeGreaterThan(8);
+  });
+  it('whole pods hold air and take less brine', () => {
+    const chopped = Number(run(smallBatch(), 'salt').facts.brineMl);
+    const whole = Number(run(change(smallBatch(), 'salt', { cut: 'whole' }), 'salt').facts.brineMl);
+    expect(whole).toBeLessThan(chopped);
+  });
+  it('left-over brine is what was mixed beyond what the jar takes; too little is negative', () => {
+    const r = (mixedMl: number) => Number(run(change(smallBatch(), 'salt', { mixedMl }), 'salt').facts.leftoverMl);
+    expect(r(1000) - r(900)).toBeCloseTo(100, 9);
+    expect(r(10)).toBeLessThan(0);
+  });
+  it('two jars of half the size take almost the same brine', () => {
+    const one = run(change(smallBatch(), 'salt', { jarMl: 1600, headspaceMl: 100, displacementMl: 0 }), 'salt');
+    const two = run(change(smallBatch(), 'salt', { jarMl: 800, jars: 2, headspaceMl: 50, displacementMl: 0 }), 'salt');
+    expect(massOf(two.out)).toBeCloseTo(massOf(one.out), 6);
+  });
+});
+
+describe('ferment', () => {
+  it('longer and warmer is sourer; colder is not', () => {
+    const pH = (p: object) => Number(run(change(smallBatch(), 'ferment', p), 'ferment').facts.jarPh);
+    expect(pH({ days: 21 })).toBeLessThan(pH({ days: 5 }));
+    expect(pH({ days: 7, tempC: 24 })).toBeLessThan(pH({ days: 7, tempC: 16 }));
+    expect(pH({ days: 7, tempC: 4 })).toBeGreaterThan(5);
+  });
+  it('sugar becomes acid, gas and alcohol, gram for gram', () => {
+    const r = run(smallBatch(), 'ferment');
+    const lost = r.input.grams.sugars - r.out.grams.sugars;
+    expect(r.out.grams.lactic + r.out.grams.ethanol + massOf(r.sides[0]!.stream)).toBeCloseTo(lost, 9);
+    expect(r.out.grams.carbonDioxide).toBe(0);
+  });
+  it('a measured start replaces the prior', () => {
+    const fresh = Number(run(smallBatch(), 'ferment').facts.pH0);
+    expect(fresh).toBeGreaterThanOrEqual(5.25);
+    expect(run(log(smallBatch(), 'salt', { pH: 4.95, instrument: 'meter' }), 'ferment').facts.pH0).toBe(4.95);
+  });
+});
+
+describe('drain', () => {
+  it('the brine has the salt of the water it was in, the pods have nearly all heat', () => {
+    const r = run(smallBatch(), 'drain');
+    const brine = r.sides[0]!.stream;
+    expect(waterPhaseSaltPct(brine)).toBeCloseTo(waterPhaseSaltPct(r.out), 6);
+    expect(r.out.heatShuG / r.input.heatShuG).toBeGreaterThan(0.99);
+    expect(brine.grams.pulp).toBe(0);
+  });
+  it('more cling leaves more on the pods; a weighed mass decides', () => {
+    expect(massOf(run(change(smallBatch(), 'drain', { clingPct: 20 }), 'drain').out)).toBeGreaterThan(
+      massOf(run(smallBatch(), 'drain').out),
+    );
+    expect(massOf(run(log(smallBatch(), 'drain', { massG: 690 }), 'drain').out)).toBeCloseTo(690, 6);
+    expect(() => run(log(smallBatch(), 'drain', { massG: 5 }), 'drain')).toThrow(/can weigh between/);
+  });
+});
+
+describe('blend', () => {
+  it('brine that is added comes off what was kept', () => {
+    const file = change(smallBatch(), 'blend', { additions: [{ id: 'brine', massG: 100 }] });
+    const r = run(file, 'blend');
+    expect(massOf(r.additions[0]!.stream)).toBeCloseTo(100, 9);
+    const thrown = change(file, 'drain', { keepBrine: false });
+    expect(() => run(thrown, 'blend')).toThrow(/no brine to add/);
+  });
+  it('slips of the finger are caught', () => {
+    expect(() => run(change(smallBatch(), 'blend', { additions: [{ id: 'garlic', massG: 40_000 }] }), 'blend')).toThrow(/times the pods/);
+    expect(() => run(change(smallBatch(), 'blend', { additions: [{ id: 'salt_fine', massG: 1000 }] }), 'blend')).toThrow(/% salt/);
+  });
+  it('vinegar makes it sourer, carrot less so; acid is counted', () => {
+    const pH = (additions: object[]) =>
+      reportLine(change(smallBatch(), 'blend', { additions }), { today: '2026-10-01', forecast: false }).stations[4]!.now.pH!;
+    const plain = pH([]);
+    expect(pH([{ id: 'vinegar_cider', massG: 300 }])).toBeLessThan(plain);
+    expect(pH([{ id: 'carrot', massG: 300 }])).toBeGreaterThan(plain);
+  });
+});
+
+describe('strain', () => {
+  // Handbook chapter 2, section 3.4, table.
+  it.each([
+    [0.06, 3, 0.839],
+    [0.15, 3, 0.654],
+    [0.25, 3, 0.5],
+    [0.15, 8, 0.415],
+  ])('loss %f at K %d keeps %f of the heat', (s, k, kept) => expect(1 - shareInPulp(s, k)).toBeCloseTo(kept, 3));
+  it('each method keeps its share; none keeps all', () => {
+    for (const method of Object.keys(METHODS) as (keyof typeof METHODS)[]) {
+      const r = run(change(smallBatch(), 'strain', { method }), 'strain');
+      expect(1 - massOf(r.out) / massOf(r.input), method).toBeCloseTo(METHODS[method].loss, 9);
+      if (METHODS[method].loss > 0) expect(heatShu(r.sides[0]!.stream)).toBeGreaterThan(heatShu(r.out));
+    }
+  });
+});
+
+describe('bottle', () => {
+  it('fills no more than there is and no more than were wanted', () => {
+    const eight = run(smallBatch(), 'bottle');
+    expect(eight.facts.bottles).toBe(8);
+    const goal = { ...smallBatch().goal, bottles: 40 };
+    const many = run({ ...smallBatch(), goal }, 'bottle');
+    expect(Number(many.facts.bottles)).toBe(Number(many.facts.possible));
+    expect(Number(many.facts.bottles)).toBeLessThan(40);
+  });
+  it('a count that cannot be is refused; a plausible one stands', () => {
+    expect(() => run(log(smallBatch(), 'bottle', { bottles: 30 }), 'bottle')).toThrow(/fills about/);
+    expect(run(log(smallBatch(), 'bottle', { bottles: 7 }), 'bottle').facts.bottles).toBe(7);
+  });
+  it('bottles of the same sauce differ between draws, never the mass balance', () => {
+    for (const draw of drawEnsemble(4, 10)) expect(() => runLine(smallBatch(), draw)).not.toThrow();
+  });
+});

@@ -1,0 +1,70 @@
+import { mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { reportLine } from '@roskel/core';
+import { checkBatchFile } from '@roskel/contract/validate';
+import { openDb, type OpenDb } from '../src/db/open';
+import { seedDemo } from '../src/seed/demo';
+import { getBatch, listBatches } from '../src/store/batches';
+import { listLarder } from '../src/store/larder';
+import { listPods } from '../src/store/pods';
+import { listShelf } from '../src/store/shelf';
+
+const TODAY = '2026-11-23';
+const folder = mkdtempSync(join(tmpdir(), 'roskel-demo-'));
+let open: OpenDb;
+beforeAll(async () => {
+  open = await openDb(folder);
+  await seedDemo(open.db, TODAY);
+});
+afterAll(async () => {
+  await open.close();
+  rmSync(folder, { recursive: true, force: true });
+});
+
+describe('the demo kitchen', () => {
+  it('has eight lots or more, a larder of about 25 things, and three batches on real lines', async () => {
+    expect((await listPods(open.db)).length).toBeGreaterThanOrEqual(8);
+    expect((await listLarder(open.db)).length).toBeGreaterThanOrEqual(25);
+    expect((await listBatches(open.db)).map((b) => b.file.name).sort()).toEqual(['Gorse Gold', 'Slipway Red no. 2', 'Slipway Red no. 3']);
+  });
+  it('one finished and on the shelf, one fermenting with readings, one only planned', async () => {
+    const done = async (id: string) => (await getBatch(open.db, id)).file.stations.filter((s) => s.log.doneOn).length;
+    expect([await done('slipway-red-2'), await done('slipway-red-3'), await done('gorse-gold')]).toEqual([7, 2, 0]);
+    expect((await getBatch(open.db, 'slipway-red-3')).file.readings.length).toBeGreaterThanOrEqual(3);
+    const [bottles] = await listShelf(open.db);
+    expect(bottles).toMatchObject({ name: 'Slipway Red no. 2', pH: expect.closeTo(3.41, 3), phMeasured: true });
+    expect(bottles!.left).toBe(bottles!.bottles - 1);
+  });
+  it('each aims at its bracket and each file can be read by anyone', async () => {
+    for (const b of await listBatches(open.db)) {
+      expect(checkBatchFile(JSON.parse(JSON.stringify(b.file))).ok, b.id).toBe(true);
+      const report = reportLine(b.file, { today: TODAY, members: 60 });
+      expect(report.odds, b.id).toBeGreaterThan(0.5);
+      expect(report.finished.heatShu).toBeGreaterThan(b.file.goal.lowShu);
+      expect(report.finished.heatShu).toBeLessThan(b.file.goal.highShu);
+    }
+  });
+  it('stock is what came in less what the finished steps took', async () => {
+    const cayenne = (await listPods(open.db)).find((p) => p.id === 'lot-cayenne')!;
+    const used = (await listBatches(open.db))
+      .filter((b) => b.file.stations[0]!.log.doneOn)
+      .flatMap((b) => (b.file.stations[0]!.params as { pods: { lotId: string; massG: number }[] }).pods)
+      .filter((p) => p.lotId === 'lot-cayenne')
+      .reduce((s, p) => s + p.massG, 0);
+    expect(cayenne.stockG).toBeCloseTo(1540 - used, 3);
+    expect((await listPods(open.db)).every((p) => p.stockG >= 0)).toBe(true);
+  });
+  it('names no person and no brand: only its own places and plain varieties', async () => {
+    const places = new Set((await listPods(open.db)).map((p) => p.place));
+    expect([...places].sort()).toEqual(['bed 1', 'bed 2', 'bed 4', 'market', 'own smoke', 'tunnel', 'windowsill']);
+  });
+});
+
+it('data is there again when the folder is opened again, and a second server is kept out meanwhile', async () => {
+  const before = await listBatches(open.db);
+  await open.close();
+  open = await openDb(folder);
+  expect(await listBatches(open.db)).toEqual(before);
+});

@@ -1,0 +1,180 @@
+import { createPinia, setActivePinia } from 'pinia';
+import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
+import { newBatch, reportLine, withParams, type BatchFile, type FermentParams } from '@roskel/core';
+import type { BatchRecord, ChangeEvent } from '@roskel/contract';
+
+// The worker is asked for real reports, only without a worker.
+vi.mock('../src/worker/client', () => ({
+  bench: () => ({
+    report: (file: BatchFile, o: { today: string }) =>
+      Promise.resolve({ ok: true, report: reportLine(file, { ...o, members: 60, forecast: false }) }),
+  }),
+  latest: <A extends unknown[], R>(run: (...args: A) => R) => run,
+}));
+
+/** A server in memory with revisions, that can be switched off. */
+class FakeServer {
+  record: BatchRecord = { id: 'b', revision: 1, updatedAt: '', file: newBatch('Fake', '2026-10-01') };
+  up = true;
+  puts = 0;
+  refuse: { path: string; message: string }[] | null = null;
+
+  fetch = (_url: string, init?: { method?: string; body?: string | null }): Promise<unknown> => {
+    if (!this.up) return Promise.reject(new TypeError('connection refused'));
+    const answer = (status: number, value: unknown) =>
+      Promise.resolve({ ok: status < 400, status, json: () => Promise.resolve(JSON.parse(JSON.stringify(value))) });
+    if (init?.method !== 'PUT') return answer(200, this.record);
+    this.puts++;
+    const body = JSON.parse(init.body!) as { revision: number; file: BatchFile };
+    if (this.refuse) return answer(422, { title: '', status: 422, detail: 'no', errors: this.refuse });
+    if (body.revision !== this.record.revision) return answer(409, { title: '', status: 409, detail: 'stale', current: this.record });
+    this.record = { ...this.record, revision: this.record.revision + 1, file: body.file };
+    return answer(200, this.record);
+  };
+  /** Another window saves. */
+  elsewhere(days: number) {
+    this.record = { ...this.record, revision: this.record.revision + 1, file: withDays(this.record.file, days) };
+  }
+}
+const withDays = (file: BatchFile, days: number) => withParams(file, 'ferment', { tempC: 21, days, targetPh: 3.8 });
+const daysOf = (file: BatchFile | null) => (file?.stations.find((s) => s.id === 'ferment')?.params as FermentParams | undefined)?.days;
+
+let server: FakeServer;
+let kept: Map<string, string>;
+let listener: ((m: { data: string }) => void) | undefined;
+
+beforeEach(() => {
+  vi.useFakeTimers();
+  setActivePinia(createPinia());
+  server = new FakeServer();
+  kept = new Map();
+  vi.stubGlobal('fetch', server.fetch);
+  vi.stubGlobal('localStorage', {
+    getItem: (k: string) => kept.get(k) ?? null,
+    setItem: (k: string, v: string) => kept.set(k, v),
+    removeItem: (k: string) => kept.delete(k),
+  });
+  vi.stubGlobal(
+    'EventSource',
+    class {
+      set onmessage(l: (m: { data: string }) => void) {
+        listener = l;
+      }
+    },
+  );
+});
+afterEach(() => {
+  vi.useRealTimers();
+  vi.unstubAllGlobals();
+});
+
+async function opened() {
+  const { useOpenBatch } = await import('../src/stores/openBatch');
+  const batch = useOpenBatch();
+  await batch.open('b');
+  return batch;
+}
+const settle = () => vi.advanceTimersByTimeAsync(700);
+
+describe('a batch on the page', () => {
+  it('saves shortly after a change, once for several, and works the line out anew', async () => {
+    const batch = await opened();
+    for (const days of [10, 11, 12]) batch.setParams('ferment', { tempC: 21, days, targetPh: 3.8 });
+    expect(batch.state).toBe('waiting');
+    expect(kept.size).toBe(1);
+    await settle();
+    expect(batch.state).toBe('saved');
+    expect(server.puts).toBe(1);
+    expect(daysOf(server.record.file)).toBe(12);
+    expect(kept.size).toBe(0);
+    expect(batch.report?.stations[2]?.to).toBe('2026-10-13');
+  });
+
+  it('keeps the work when the server is away and stores it when it is back', async () => {
+    const batch = await opened();
+    server.up = false;
+    batch.setParams('ferment', { tempC: 21, days: 9, targetPh: 3.8 });
+    await settle();
+    expect(batch.state).toBe('offline');
+    expect(JSON.parse(kept.get('roskel.draft.b')!)).toMatchObject({ revision: 1 });
+    server.up = true;
+    await vi.advanceTimersByTimeAsync(3500);
+    expect(batch.state).toBe('saved');
+    expect(daysOf(server.record.file)).toBe(9);
+  });
+
+  it('takes up what was typed and never stored, after the window was closed', async () => {
+    kept.set('roskel.draft.b', JSON.stringify({ revision: 1, file: withDays(server.record.file, 33) }));
+    const batch = await opened();
+    expect(daysOf(batch.file)).toBe(33);
+    expect(daysOf(server.record.file)).toBe(33);
+    expect(batch.state).toBe('saved');
+  });
+
+  it('a change made elsewhere meanwhile is a question, and both answers lose nothing', async () => {
+    const batch = await opened();
+    server.elsewhere(20);
+    batch.setParams('ferment', { tempC: 21, days: 8, targetPh: 3.8 });
+    await settle();
+    expect(batch.state).toBe('stale');
+    expect(daysOf(batch.file)).toBe(8);
+    batch.keepMine();
+    await settle();
+    expect(daysOf(server.record.file)).toBe(8);
+
+    server.elsewhere(25);
+    batch.setParams('ferment', { tempC: 21, days: 7, targetPh: 3.8 });
+    await settle();
+    batch.takeTheirs();
+    expect(daysOf(batch.file)).toBe(25);
+    expect(batch.state).toBe('saved');
+  });
+
+  it('follows a change that is announced while nothing is typed here', async () => {
+    const batch = await opened();
+    server.elsewhere(20);
+    listener?.({ data: JSON.stringify({ topic: 'batches', id: 'b', revision: 2 } satisfies ChangeEvent) });
+    await settle();
+    expect(daysOf(batch.file)).toBe(20);
+  });
+
+  it('what the server refuses stays here with its sentence at the field', async () => {
+    const batch = await opened();
+    server.refuse = [{ path: 'stations/2/params/days', message: 'The days are too many.' }];
+    batch.setParams('ferment', { tempC: 21, days: 300, targetPh: 3.8 });
+    await settle();
+    expect(batch.state).toBe('refused');
+    expect(batch.troubleAt('ferment', 'days')).toBe('The days are too many.');
+    expect(batch.troubleAt('ferment', 'tempC')).toBeNull();
+    expect(daysOf(batch.file)).toBe(300);
+    server.refuse = null;
+    batch.setParams('ferment', { tempC: 21, days: 30, targetPh: 3.8 });
+    await settle();
+    expect(batch.state).toBe('saved');
+    expect(batch.troubleAt('ferment', 'days')).toBeNull();
+  });
+
+  it('undo goes back step by step', async () => {
+    const { useUndo } = await import('../src/stores/undo');
+    const batch = await opened();
+    const undo = useUndo();
+    batch.setParams('ferment', { tempC: 21, days: 10, targetPh: 3.8 });
+    batch.setLog('prep', { doneOn: '2026-10-01' });
+    await settle();
+    await undo.undo();
+    expect(batch.file?.stations[0]?.log).toEqual({});
+    expect(daysOf(batch.file)).toBe(10);
+    await undo.undo();
+    await settle();
+    expect(daysOf(server.record.file)).toBe(14);
+    expect(undo.last).toBeNull();
+  });
+
+  it('says when it is not there', async () => {
+    vi.stubGlobal('fetch', () =>
+      Promise.resolve({ ok: false, status: 404, json: () => Promise.resolve({ status: 404, detail: 'gone', title: '' }) }),
+    );
+    const batch = await opened();
+    expect(batch.state).toBe('missing');
+  });
+});
