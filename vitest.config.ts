@@ -1,6 +1,8 @@
+import vue from '@vitejs/plugin-vue';
 import { defineConfig } from 'vitest/config';
 
 export default defineConfig({
+  plugins: [vue()],
   test: {
     include: ['{core,contract,server,web}/tests/**/*.test.ts'],
     testTimeout: 60_000,

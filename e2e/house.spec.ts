@@ -78,7 +78,7 @@ test('the larder takes kitchen words of the chosen country', async ({ page }) =>
 test('an empty find and a wrong address say what to do', async ({ page }) => {
   await page.goto('/pods');
   await page.getByLabel('Find a lot').fill('zzz');
-  await expect(page.getByText('No lot matches "zzz".')).toBeVisible();
+  await expect(page.getByText('Nothing here matches "zzz".')).toBeVisible();
   await page.goto('/nothing/here');
   await expect(page.getByText('This address leads nowhere.')).toBeVisible();
   await page.goto('/batches/none');

@@ -150,6 +150,10 @@ describe('blend', () => {
     expect(() => run(change(smallBatch(), 'blend', { additions: [{ id: 'garlic', massG: 40_000 }] }), 'blend')).toThrow(/times the pods/);
     expect(() => run(change(smallBatch(), 'blend', { additions: [{ id: 'salt_fine', massG: 1000 }] }), 'blend')).toThrow(/% salt/);
   });
+  it("a very salty mash is not the blend's fault", () => {
+    const mash = change(change(smallBatch(), 'salt', { school: 'mash', pct: 25 }), 'blend', { additions: [] });
+    expect(() => run(mash, 'blend')).not.toThrow();
+  });
   it('vinegar makes it sourer, carrot less so; acid is counted', () => {
     const pH = (additions: object[]) =>
       reportLine(change(smallBatch(), 'blend', { additions }), { today: '2026-10-01', forecast: false }).stations[4]!.now.pH!;

@@ -79,7 +79,8 @@ export const blend = station<BlendParams>({
       additions.push({ id: KEPT_BRINE, name: 'own brine', stream: taken });
     });
     const all = mix(input, ...additions.map((a) => a.stream));
-    if (context.draw.typical && percent(all, 'salt') > MOST_SALT_PCT) {
+    const salted = percent(all, 'salt') > Math.max(MOST_SALT_PCT, percent(input, 'salt'));
+    if (context.draw.typical && salted && additions.length > 0) {
       const saltiest = additions.reduce((x, y) => (x.stream.grams.salt > y.stream.grams.salt ? x : y));
       const at = params.additions.findIndex((a) => a.id === saltiest.id);
       const pct = percent(all, 'salt').toFixed(0);

@@ -11,6 +11,7 @@ import {
   SettingsSchema,
   ShelfMoveSchema,
 } from '@roskel/contract';
+import type { Db } from '../db/open';
 import { addBatch, archiveBatch, getBatch, listBatches, saveBatch, type Saved } from '../store/batches';
 import { addLarder, archiveLarder, listLarder, moveLarder } from '../store/larder';
 import { addPod, archivePod, editPod, listPods, movePod } from '../store/pods';
@@ -29,6 +30,28 @@ function announceBatch(k: Kitchen, { record, touched }: Saved) {
 function announced<T extends { id: string }>(k: Kitchen, topic: 'pods' | 'larder' | 'shelf' | 'batches', record: T): T {
   k.announcer.say({ topic, id: record.id });
   return record;
+}
+
+/** Putting a thing away and bringing it back: nothing is ever deleted. */
+function awayAndBack(
+  topic: 'batches' | 'pods' | 'larder',
+  archive: (db: Db, id: string, away: boolean) => Promise<{ id: string }>,
+): Route[] {
+  return [
+    {
+      method: 'delete',
+      path: `/${topic}/:id`,
+      summary: 'Put away; it can be restored',
+      run: async (k, req) => announced(k, topic, await archive(k.db, param(req, 'id'), true)),
+    },
+    {
+      method: 'post',
+      path: `/${topic}/:id/restore`,
+      summary: 'Bring back',
+      body: Empty,
+      run: async (k, req) => announced(k, topic, await archive(k.db, param(req, 'id'), false)),
+    },
+  ];
 }
 
 export const ROUTES: readonly Route[] = [
@@ -60,19 +83,7 @@ export const ROUTES: readonly Route[] = [
     body: EditBatchSchema,
     run: async (k, req) => announceBatch(k, await saveBatch(k.db, param(req, 'id'), req.body.revision, req.body.file, k.today())),
   },
-  {
-    method: 'delete',
-    path: '/batches/:id',
-    summary: 'Put a batch away (it can be restored)',
-    run: async (k, req) => announced(k, 'batches', await archiveBatch(k.db, param(req, 'id'), true)),
-  },
-  {
-    method: 'post',
-    path: '/batches/:id/restore',
-    summary: 'Bring a batch back',
-    body: Empty,
-    run: async (k, req) => announced(k, 'batches', await archiveBatch(k.db, param(req, 'id'), false)),
-  },
+  ...awayAndBack('batches', archiveBatch),
   { method: 'get', path: '/pods', summary: 'Pod lots with their stock', run: (k) => listPods(k.db) },
   {
     method: 'post',
@@ -96,19 +107,7 @@ export const ROUTES: readonly Route[] = [
     body: MoveSchema,
     run: async (k, req) => announced(k, 'pods', await movePod(k.db, param(req, 'id'), req.body)),
   },
-  {
-    method: 'delete',
-    path: '/pods/:id',
-    summary: 'Put a pod lot away (it can be restored)',
-    run: async (k, req) => announced(k, 'pods', await archivePod(k.db, param(req, 'id'), true)),
-  },
-  {
-    method: 'post',
-    path: '/pods/:id/restore',
-    summary: 'Bring a pod lot back',
-    body: Empty,
-    run: async (k, req) => announced(k, 'pods', await archivePod(k.db, param(req, 'id'), false)),
-  },
+  ...awayAndBack('pods', archivePod),
   { method: 'get', path: '/larder', summary: 'The larder with its stock', run: (k) => listLarder(k.db) },
   {
     method: 'post',
@@ -128,19 +127,7 @@ export const ROUTES: readonly Route[] = [
     body: MoveSchema,
     run: async (k, req) => announced(k, 'larder', await moveLarder(k.db, param(req, 'id'), req.body)),
   },
-  {
-    method: 'delete',
-    path: '/larder/:id',
-    summary: 'Take an ingredient off the larder (it can be restored)',
-    run: async (k, req) => announced(k, 'larder', await archiveLarder(k.db, param(req, 'id'), true)),
-  },
-  {
-    method: 'post',
-    path: '/larder/:id/restore',
-    summary: 'Bring an ingredient back',
-    body: Empty,
-    run: async (k, req) => announced(k, 'larder', await archiveLarder(k.db, param(req, 'id'), false)),
-  },
+  ...awayAndBack('larder', archiveLarder),
   { method: 'get', path: '/shelf', summary: 'What is bottled', run: (k) => listShelf(k.db) },
   {
     method: 'post',

@@ -12,6 +12,7 @@ import { bench } from '../worker/client';
 import { useKeys } from '../ui/keys';
 import MiniRibbon from '../line/MiniRibbon.vue';
 import StartSheet from '../ui/StartSheet.vue';
+import ListState from '../ui/ListState.vue';
 
 const batches = useBatches();
 const notices = useNotices();
@@ -89,54 +90,59 @@ async function importFile(e: Event) {
       </label>
       <button type="button" class="act main" @click="starting = true">Start a batch</button>
     </header>
-    <p v-if="batches.state === 'loading'" class="soft">Fetching your batches.</p>
-    <p v-else-if="batches.state === 'failed'" class="plate note">
-      {{ batches.error }} <button type="button" class="link" @click="batches.load()">Try again</button>
-    </p>
-    <div v-else-if="batches.items.length === 0" class="plate note">
-      <h2>No batch yet</h2>
-      <p>Say how hot and how many bottles. Roskel chooses the pods from what you have and plans the rest.</p>
-      <button type="button" class="act main" @click="starting = true">Start a batch</button>
-    </div>
-    <p v-else-if="shown.length === 0" class="soft">No batch is called "{{ find }}".</p>
-    <ul>
-      <li v-for="b in shown" :key="b.id">
-        <RouterLink class="plate batch" :to="{ name: 'batch', params: { id: b.id } }">
-          <div class="who">
-            <h2>{{ b.file.name }}</h2>
-            <template v-if="reports.get(b.id)?.report">
-              <span class="soft">brine ferment, {{ stage(b, reports.get(b.id)!.report!) }}</span>
-              <span
-                ><b class="hot">{{ shu(reports.get(b.id)!.report!.heat.p50) }}</b> of {{ shu(b.file.goal.lowShu) }} to
-                {{ shu(b.file.goal.highShu) }} SHU</span
-              >
-            </template>
-            <span>{{ plural(b.file.goal.bottles, 'bottle') }} of {{ b.file.goal.bottleMl }} ml</span>
-          </div>
-          <div class="ribbon">
-            <MiniRibbon
-              v-if="reports.get(b.id)?.report && reports.get(b.id)!.report!.finished.massG > 0"
-              :report="reports.get(b.id)!.report!"
-              :name="b.file.name"
-            />
-            <span v-else-if="reports.get(b.id)?.trouble" class="field-error">{{ reports.get(b.id)!.trouble }}</span>
-            <span v-else-if="reports.get(b.id)?.report" class="soft">No pods chosen yet.</span>
-          </div>
-          <div class="next">
-            <template v-if="reports.get(b.id)?.report && next(reports.get(b.id)!.report!)">
-              <b>{{ next(reports.get(b.id)!.report!)!.text }}</b>
-              <span :class="{ late: due(next(reports.get(b.id)!.report!)!.due).late }">{{
-                due(next(reports.get(b.id)!.report!)!.due).text
-              }}</span>
-            </template>
-            <template v-else-if="reports.get(b.id)?.report">
-              <b>On the shelf</b>
-              <span class="soft">{{ plural(reports.get(b.id)!.report!.bottles.filled, 'bottle') }}</span>
-            </template>
-          </div>
-        </RouterLink>
-      </li>
-    </ul>
+    <ListState
+      :state="batches.state"
+      :error="batches.error"
+      :count="batches.items.length"
+      :shown="shown.length"
+      :find="find"
+      what="batches"
+      @retry="batches.load()"
+    >
+      <template #empty>
+        <h2>No batch yet</h2>
+        <p>Say how hot and how many bottles. Roskel chooses the pods from what you have and plans the rest.</p>
+        <button type="button" class="act main" @click="starting = true">Start a batch</button>
+      </template>
+      <ul>
+        <li v-for="b in shown" :key="b.id">
+          <RouterLink class="plate batch" :to="{ name: 'batch', params: { id: b.id } }">
+            <div class="who">
+              <h2>{{ b.file.name }}</h2>
+              <template v-if="reports.get(b.id)?.report">
+                <span class="soft">brine ferment, {{ stage(b, reports.get(b.id)!.report!) }}</span>
+                <span
+                  ><b class="hot">{{ shu(reports.get(b.id)!.report!.heat.p50) }}</b> of {{ shu(b.file.goal.lowShu) }} to
+                  {{ shu(b.file.goal.highShu) }} SHU</span
+                >
+              </template>
+              <span>{{ plural(b.file.goal.bottles, 'bottle') }} of {{ b.file.goal.bottleMl }} ml</span>
+            </div>
+            <div class="ribbon">
+              <MiniRibbon
+                v-if="reports.get(b.id)?.report && reports.get(b.id)!.report!.finished.massG > 0"
+                :report="reports.get(b.id)!.report!"
+                :name="b.file.name"
+              />
+              <span v-else-if="reports.get(b.id)?.trouble" class="field-error">{{ reports.get(b.id)!.trouble }}</span>
+              <span v-else-if="reports.get(b.id)?.report" class="soft">No pods chosen yet.</span>
+            </div>
+            <div class="next">
+              <template v-if="reports.get(b.id)?.report && next(reports.get(b.id)!.report!)">
+                <b>{{ next(reports.get(b.id)!.report!)!.text }}</b>
+                <span :class="{ late: due(next(reports.get(b.id)!.report!)!.due).late }">{{
+                  due(next(reports.get(b.id)!.report!)!.due).text
+                }}</span>
+              </template>
+              <template v-else-if="reports.get(b.id)?.report">
+                <b>On the shelf</b>
+                <span class="soft">{{ plural(reports.get(b.id)!.report!.bottles.filled, 'bottle') }}</span>
+              </template>
+            </div>
+          </RouterLink>
+        </li>
+      </ul>
+    </ListState>
     <StartSheet v-model:show="starting" />
   </div>
 </template>
@@ -148,9 +154,6 @@ ul {
   padding: 0;
   display: grid;
   gap: 12px;
-}
-.find {
-  width: 210px;
 }
 .batch {
   display: grid;
@@ -181,9 +184,6 @@ ul {
 .late {
   color: var(--warn);
   font-weight: 600;
-}
-.note {
-  padding: 18px;
 }
 @media (max-width: 900px) {
   .batch {

@@ -321,9 +321,6 @@ const share = (c: PodChoice, grams: number) => (preparedPerGram(c.lot, c.prep).m
   color: var(--soft);
   text-decoration: none;
 }
-.note {
-  padding: 18px;
-}
 .grid {
   flex: 1;
   min-height: 0;

@@ -6,6 +6,7 @@ import { grams } from '../format';
 import { useLarder } from '../stores/larder';
 import { useKeys } from '../ui/keys';
 import LarderSheet from '../ui/LarderSheet.vue';
+import ListState from '../ui/ListState.vue';
 
 const larder = useLarder();
 const find = ref('');
@@ -57,60 +58,59 @@ const x = (pH: number) => 4 + (92 * (Math.min(PH.high, Math.max(PH.low, pH)) - P
       >
       <button type="button" class="act main" @click="open(null)">Put something in</button>
     </header>
-    <p v-if="larder.state === 'failed'" class="plate note">
-      {{ larder.error }} <button type="button" class="link" @click="larder.load()">Try again</button>
-    </p>
-    <p v-else-if="larder.state === 'loading'" class="soft">Fetching your larder.</p>
-    <div v-else-if="larder.items.length === 0" class="plate note">
-      <h2>The larder is empty</h2>
-      <p>Vinegar, salt and garlic are enough to begin. Say amounts as you like: 2 cups, 3 heads, 500 g.</p>
-      <button type="button" class="act main" @click="open(null)">Put something in</button>
-    </div>
-    <p v-else-if="boards.length === 0" class="soft">Nothing is called "{{ find }}".</p>
-    <section v-for="b in boards" :key="b.name" class="board" :aria-label="b.name">
-      <h2>{{ b.name }}</h2>
-      <div class="jars">
-        <button
-          v-for="{ l, i } in b.rows"
-          :key="l.id"
-          type="button"
-          class="plate jar bare"
-          :aria-label="`${i.name}, ${grams(l.stockG)}`"
-          @click="open(l)"
-        >
-          <i class="lid" :style="{ background: i.hex }" />
-          <b class="n">{{ i.name }}</b>
-          <span class="g" :class="{ low: low(l, i) }" :data-stock="l.id"
-            >{{ grams(l.stockG) }}{{ low(l, i) ? (l.stockG <= 0 ? ', out' : ', low') : '' }}</span
+    <ListState
+      :state="larder.state"
+      :error="larder.error"
+      :count="larder.items.length"
+      :shown="boards.length"
+      :find="find"
+      what="larder"
+      @retry="larder.load()"
+    >
+      <template #empty>
+        <h2>The larder is empty</h2>
+        <p>Vinegar, salt and garlic are enough to begin. Say amounts as you like: 2 cups, 3 heads, 500 g.</p>
+        <button type="button" class="act main" @click="open(null)">Put something in</button>
+      </template>
+      <section v-for="b in boards" :key="b.name" class="board" :aria-label="b.name">
+        <h2>{{ b.name }}</h2>
+        <div class="jars">
+          <button
+            v-for="{ l, i } in b.rows"
+            :key="l.id"
+            type="button"
+            class="plate jar bare"
+            :aria-label="`${i.name}, ${grams(l.stockG)}`"
+            @click="open(l)"
           >
-          <svg v-if="i.pH" viewBox="0 0 100 12" aria-hidden="true">
-            <line x1="4" x2="96" y1="6" y2="6" stroke="#e8e1cf" stroke-width="2" />
-            <rect
-              :x="x(i.pH.lo)"
-              y="3.5"
-              :width="Math.max(2, x(i.pH.hi) - x(i.pH.lo))"
-              height="5"
-              rx="2.5"
-              fill="var(--acid)"
-              opacity="0.35"
-            />
-            <circle :cx="x(i.pH.typ)" cy="6" r="3.4" fill="var(--plate)" stroke="var(--acid)" stroke-width="1.6" />
-          </svg>
-          <span v-else class="soft none">no pH of its own</span>
-        </button>
-      </div>
-    </section>
+            <i class="lid" :style="{ background: i.hex }" />
+            <b class="n">{{ i.name }}</b>
+            <span class="g" :class="{ low: low(l, i) }" :data-stock="l.id"
+              >{{ grams(l.stockG) }}{{ low(l, i) ? (l.stockG <= 0 ? ', out' : ', low') : '' }}</span
+            >
+            <svg v-if="i.pH" viewBox="0 0 100 12" aria-hidden="true">
+              <line x1="4" x2="96" y1="6" y2="6" stroke="#e8e1cf" stroke-width="2" />
+              <rect
+                :x="x(i.pH.lo)"
+                y="3.5"
+                :width="Math.max(2, x(i.pH.hi) - x(i.pH.lo))"
+                height="5"
+                rx="2.5"
+                fill="var(--acid)"
+                opacity="0.35"
+              />
+              <circle :cx="x(i.pH.typ)" cy="6" r="3.4" fill="var(--plate)" stroke="var(--acid)" stroke-width="1.6" />
+            </svg>
+            <span v-else class="soft none">no pH of its own</span>
+          </button>
+        </div>
+      </section>
+    </ListState>
     <LarderSheet v-model:show="sheet" :item="item" />
   </div>
 </template>
 
 <style scoped>
-.find {
-  width: 210px;
-}
-.note {
-  padding: 18px;
-}
 .key {
   display: flex;
   align-items: center;

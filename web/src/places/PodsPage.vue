@@ -8,6 +8,7 @@ import { heatAxis, hill } from '../charts/HeatAxis';
 import { usePods } from '../stores/pods';
 import { useKeys } from '../ui/keys';
 import LotSheet from '../ui/LotSheet.vue';
+import ListState from '../ui/ListState.vue';
 
 const pods = usePods();
 const find = ref('');
@@ -58,78 +59,77 @@ const ageText = (d: number | null) =>
       >
       <button type="button" class="act main" @click="open(null)">Add a lot</button>
     </header>
-    <p v-if="pods.state === 'failed'" class="plate note">
-      {{ pods.error }} <button type="button" class="link" @click="pods.load()">Try again</button>
-    </p>
-    <p v-else-if="pods.state === 'loading'" class="soft">Fetching your pods.</p>
-    <div v-else-if="pods.items.length === 0" class="plate note">
-      <h2>No pods yet</h2>
-      <p>Add what you picked, bought or froze. Every lot carries how hot it may be, not one number.</p>
-      <button type="button" class="act main" @click="open(null)">Add a lot</button>
-    </div>
-    <section v-else class="plate list">
-      <div class="row headrow">
-        <b>Lot</b><b>Stock</b>
-        <svg :viewBox="`0 0 ${W} 18`" aria-hidden="true">
-          <text v-for="t in axis.ticks" :key="t" :x="axis.x(t)" y="13" text-anchor="middle">
-            {{ t.toLocaleString('en') }}{{ t === 100000 ? ' SHU as it is' : '' }}
-          </text>
-        </svg>
-        <b>How sure</b>
-      </div>
-      <p v-if="rows.length === 0" class="soft">No lot matches "{{ find }}".</p>
-      <button
-        v-for="r in rows"
-        :key="r.p.id"
-        type="button"
-        class="row bare"
-        :class="{ none: r.p.stockG <= 0 }"
-        :aria-label="`${r.p.lot.name}, ${grams(r.p.stockG)}`"
-        @click="open(r.p)"
-      >
-        <span class="name">
-          <i :style="{ background: r.p.lot.hex }" />
-          <span
-            ><b>{{ r.p.lot.name }}</b
-            ><span class="soft">{{ [r.p.lot.form, r.p.place, ageText(r.age)].filter(Boolean).join(', ') }}</span></span
-          >
-        </span>
-        <span class="stock">
-          <b :data-stock="r.p.id">{{ grams(r.p.stockG) }}</b>
-          <span class="level"><i :style="{ width: `${(100 * Math.max(0, r.p.stockG)) / most}%` }" /></span>
-          <span class="soft">{{ r.count }}<span v-if="r.p.useFirst" class="first">, use first</span></span>
-        </span>
-        <svg :viewBox="`0 0 ${W} 50`" preserveAspectRatio="none" aria-hidden="true">
-          <line v-for="t in axis.ticks" :key="t" :x1="axis.x(t)" :x2="axis.x(t)" y1="0" y2="50" stroke="#ece5d4" />
-          <template v-if="r.q">
-            <path :d="hill(Math.log(r.median), r.p.lot.heat!.sigma, axis.x, 48, 40)" :fill="heatColour(r.median)" opacity="0.85" />
-            <line :x1="axis.x(r.median)" :x2="axis.x(r.median)" y1="8" y2="48" stroke="var(--ink)" stroke-width="1.3" />
-          </template>
-          <text v-else x="16" y="29">no heat, all body</text>
-        </svg>
-        <span class="sure">
-          <template v-if="r.q"
-            ><b>{{ shu(r.q.p10) }} to {{ shu(r.q.p90) }}</b
-            ><span class="soft">{{ levelName(r.median) }}, {{ SURE[r.p.lot.heat!.source] }}</span></template
-          >
-          <span v-else class="soft">certain</span>
-        </span>
-      </button>
-    </section>
-    <p class="soft foot">
-      The hills show 8 in 10 lots of that variety. SHU as the pod is, water included; the number quoted for a variety means dry matter.
-    </p>
+    <ListState
+      :state="pods.state"
+      :error="pods.error"
+      :count="pods.items.length"
+      :shown="rows.length"
+      :find="find"
+      what="pods"
+      @retry="pods.load()"
+    >
+      <template #empty>
+        <h2>No pods yet</h2>
+        <p>Add what you picked, bought or froze. Every lot carries how hot it may be, not one number.</p>
+        <button type="button" class="act main" @click="open(null)">Add a lot</button>
+      </template>
+      <section class="plate list">
+        <div class="row headrow">
+          <b>Lot</b><b>Stock</b>
+          <svg :viewBox="`0 0 ${W} 18`" aria-hidden="true">
+            <text v-for="t in axis.ticks" :key="t" :x="axis.x(t)" y="13" text-anchor="middle">
+              {{ t.toLocaleString('en') }}{{ t === 100000 ? ' SHU as it is' : '' }}
+            </text>
+          </svg>
+          <b>How sure</b>
+        </div>
+        <button
+          v-for="r in rows"
+          :key="r.p.id"
+          type="button"
+          class="row bare"
+          :class="{ none: r.p.stockG <= 0 }"
+          :aria-label="`${r.p.lot.name}, ${grams(r.p.stockG)}`"
+          @click="open(r.p)"
+        >
+          <span class="name">
+            <i :style="{ background: r.p.lot.hex }" />
+            <span
+              ><b>{{ r.p.lot.name }}</b
+              ><span class="soft">{{ [r.p.lot.form, r.p.place, ageText(r.age)].filter(Boolean).join(', ') }}</span></span
+            >
+          </span>
+          <span class="stock">
+            <b :data-stock="r.p.id">{{ grams(r.p.stockG) }}</b>
+            <span class="level"><i :style="{ width: `${(100 * Math.max(0, r.p.stockG)) / most}%` }" /></span>
+            <span class="soft">{{ r.count }}<span v-if="r.p.useFirst" class="first">, use first</span></span>
+          </span>
+          <svg :viewBox="`0 0 ${W} 50`" preserveAspectRatio="none" aria-hidden="true">
+            <line v-for="t in axis.ticks" :key="t" :x1="axis.x(t)" :x2="axis.x(t)" y1="0" y2="50" stroke="#ece5d4" />
+            <template v-if="r.q">
+              <path :d="hill(Math.log(r.median), r.p.lot.heat!.sigma, axis.x, 48, 40)" :fill="heatColour(r.median)" opacity="0.85" />
+              <line :x1="axis.x(r.median)" :x2="axis.x(r.median)" y1="8" y2="48" stroke="var(--ink)" stroke-width="1.3" />
+            </template>
+            <text v-else x="16" y="29">no heat, all body</text>
+          </svg>
+          <span class="sure">
+            <template v-if="r.q"
+              ><b>{{ shu(r.q.p10) }} to {{ shu(r.q.p90) }}</b
+              ><span class="soft">{{ levelName(r.median) }}, {{ SURE[r.p.lot.heat!.source] }}</span></template
+            >
+            <span v-else class="soft">certain</span>
+          </span>
+        </button>
+      </section>
+      <p class="soft foot">
+        The hills show 8 in 10 lots of that variety. SHU as the pod is, water included; the number quoted for a variety means dry matter.
+      </p>
+    </ListState>
     <LotSheet v-model:show="sheet" :item="item" />
   </div>
 </template>
 
 <style scoped>
-.find {
-  width: 210px;
-}
-.note {
-  padding: 18px;
-}
 .list {
   padding: 4px 16px;
 }

@@ -7,6 +7,7 @@ import { day, plural, shu, today } from '../format';
 import { useNotices } from '../stores/notices';
 import { useShelf } from '../stores/shelf';
 import BottleShape from '../ui/BottleShape.vue';
+import ListState from '../ui/ListState.vue';
 
 const shelf = useShelf();
 const notices = useNotices();
@@ -35,65 +36,66 @@ const late = (b: BottlingRecord) => b.useBy < today();
         >&nbsp;bottles, {{ litres.toFixed(1) }} l</span
       >
     </header>
-    <p v-if="shelf.state === 'failed'" class="plate note">
-      {{ shelf.error }} <button type="button" class="link" @click="shelf.load()">Try again</button>
-    </p>
-    <p v-else-if="shelf.state === 'loading'" class="soft">Fetching your shelf.</p>
-    <div v-else-if="shelf.items.length === 0" class="plate note">
-      <h2>The shelf is empty</h2>
-      <p>
-        Mark a batch as bottled and its bottles stand here, with how they keep. <RouterLink to="/batches">Go to your batches.</RouterLink>
-      </p>
-    </div>
-    <p v-else-if="shown.length === 0" class="soft">No sauce is called "{{ find }}".</p>
-    <section v-for="b in shown" :key="b.id" class="row" :aria-label="b.name">
-      <div class="board">
-        <div class="bottles">
-          <BottleShape
-            v-for="n in Math.min(b.bottles, 18)"
-            :key="n"
-            :hex="b.hex"
-            :fill="n <= b.left ? 1 : 0"
-            :live="b.live"
-            :ghost="n > b.left"
-            :size="122"
-          />
-          <span v-if="b.bottles > 18" class="soft">and {{ b.bottles - 18 }} more</span>
-        </div>
-        <div class="plank" />
-      </div>
-      <div class="what">
-        <h2>
-          <RouterLink :to="{ name: 'batch', params: { id: b.batchId } }">{{ b.name }}</RouterLink>
-        </h2>
-        <p class="soft">
-          bottled {{ day(b.bottledOn) }}, {{ b.live ? 'live' : 'filled hot' }},
-          {{ b.pH === null ? 'no pH' : b.phMeasured ? `pH ${b.pH.toFixed(2)} measured` : `pH about ${b.pH.toFixed(1)}, not measured` }}
-        </p>
-        <p class="soft">{{ levelName(b.heat.p50) }}: {{ shu(b.heat.p10) }} to {{ shu(b.heat.p90) }} SHU, {{ b.bottleMl }} ml</p>
+    <ListState
+      :state="shelf.state"
+      :error="shelf.error"
+      :count="shelf.items.length"
+      :shown="shown.length"
+      :find="find"
+      what="shelf"
+      @retry="shelf.load()"
+    >
+      <template #empty>
+        <h2>The shelf is empty</h2>
         <p>
-          <b :class="{ late: late(b) }">{{ b.place.charAt(0).toUpperCase() + b.place.slice(1) }}, use by {{ day(b.useBy) }}</b> ·
-          <span data-fact="left">{{ b.left }} of {{ plural(b.bottles, 'bottle') }} left</span>
+          Mark a batch as bottled and its bottles stand here, with how they keep. <RouterLink to="/batches">Go to your batches.</RouterLink>
         </p>
-        <p class="soft small">{{ b.keeping }}</p>
-        <div class="acts">
-          <button type="button" class="act small" :disabled="b.left === 0" @click="take(b, 'opened')">Open one</button>
-          <button type="button" class="act small" :disabled="b.left === 0" @click="take(b, 'given')">Give one away</button>
-          <button type="button" class="link" :disabled="b.left === 0" @click="take(b, 'thrown')">throw one away</button>
+      </template>
+      <section v-for="b in shown" :key="b.id" class="row" :aria-label="b.name">
+        <div class="board">
+          <div class="bottles">
+            <BottleShape
+              v-for="n in Math.min(b.bottles, 18)"
+              :key="n"
+              :hex="b.hex"
+              :fill="n <= b.left ? 1 : 0"
+              :live="b.live"
+              :ghost="n > b.left"
+              :size="122"
+            />
+            <span v-if="b.bottles > 18" class="soft">and {{ b.bottles - 18 }} more</span>
+          </div>
+          <div class="plank" />
         </div>
-      </div>
-    </section>
-    <p v-if="shelf.items.length > 0" class="soft small">Home guidance only. Local food law decides about anything sold or given widely.</p>
+        <div class="what">
+          <h2>
+            <RouterLink :to="{ name: 'batch', params: { id: b.batchId } }">{{ b.name }}</RouterLink>
+          </h2>
+          <p class="soft">
+            bottled {{ day(b.bottledOn) }}, {{ b.live ? 'live' : 'filled hot' }},
+            {{ b.pH === null ? 'no pH' : b.phMeasured ? `pH ${b.pH.toFixed(2)} measured` : `pH about ${b.pH.toFixed(1)}, not measured` }}
+          </p>
+          <p class="soft">{{ levelName(b.heat.p50) }}: {{ shu(b.heat.p10) }} to {{ shu(b.heat.p90) }} SHU, {{ b.bottleMl }} ml</p>
+          <p>
+            <b :class="{ late: late(b) }">{{ b.place.charAt(0).toUpperCase() + b.place.slice(1) }}, use by {{ day(b.useBy) }}</b> ·
+            <span data-fact="left">{{ b.left }} of {{ plural(b.bottles, 'bottle') }} left</span>
+          </p>
+          <p class="soft small">{{ b.keeping }}</p>
+          <div class="acts">
+            <button type="button" class="act small" :disabled="b.left === 0" @click="take(b, 'opened')">Open one</button>
+            <button type="button" class="act small" :disabled="b.left === 0" @click="take(b, 'given')">Give one away</button>
+            <button type="button" class="link" :disabled="b.left === 0" @click="take(b, 'thrown')">throw one away</button>
+          </div>
+        </div>
+      </section>
+      <p v-if="shelf.items.length > 0" class="soft small">
+        Home guidance only. Local food law decides about anything sold or given widely.
+      </p>
+    </ListState>
   </div>
 </template>
 
 <style scoped>
-.find {
-  width: 210px;
-}
-.note {
-  padding: 18px;
-}
 .row {
   display: grid;
   grid-template-columns: minmax(0, 1fr) 400px;

@@ -1,12 +1,12 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue';
-import { blend, INGREDIENTS, ingredient, KEPT_BRINE, type BlendParams, type Ingredient, type StationReport } from '@roskel/core';
+import { INGREDIENTS, ingredient, KEPT_BRINE, type BlendParams, type Ingredient, type StationReport } from '@roskel/core';
 import { grams, percent, ph } from '../format';
 import { useLarder } from '../stores/larder';
 import { usePanel } from './panel';
 import StationFrame from '../ui/StationFrame.vue';
 import LogFields from '../ui/LogFields.vue';
-import NumberField from '../ui/NumberField.vue';
+import ParamField from './ParamField.vue';
 import AmountField from '../ui/AmountField.vue';
 import FactRows from '../ui/FactRows.vue';
 
@@ -14,7 +14,6 @@ const props = defineProps<{ station: StationReport }>();
 const { batch, params, set, trouble } = usePanel<BlendParams>(props);
 const larder = useLarder();
 void larder.load();
-const P = blend.schema.properties;
 const BRINE = { key: KEPT_BRINE, name: 'Own brine', pieces: {}, measure: { cup: 242, tbsp: 15.1, tsp: 5 }, density: 1.02 };
 const row = (id: string): Pick<Ingredient, 'key' | 'name' | 'pieces' | 'measure' | 'density'> =>
   id === KEPT_BRINE ? BRINE : (batch.file!.ingredients.find((i) => i.key === id) ?? ingredient(id));
@@ -57,14 +56,7 @@ const rows = computed(() => {
   <StationFrame :station="station" picture="Into the jug">
     <template #set>
       <FactRows :rows="rows" />
-      <NumberField
-        label="Stays in the jug"
-        unit="%"
-        :model-value="params.heldUpPct"
-        :schema="P.heldUpPct!"
-        :trouble="trouble('heldUpPct')"
-        @update:model-value="set({ heldUpPct: $event! })"
-      />
+      <ParamField :station="station" name="heldUpPct" label="Stays in the jug" />
     </template>
     <template #measured><LogFields :station="station" mass-label="Blend, weighed" /></template>
     <template #picture>

@@ -1,17 +1,16 @@
 <script setup lang="ts">
 import { computed } from 'vue';
-import { bottle, type BottleParams, type StationReport } from '@roskel/core';
+import { type BottleParams, type StationReport } from '@roskel/core';
 import { plural } from '../format';
 import { usePanel } from './panel';
 import StationFrame from '../ui/StationFrame.vue';
 import LogFields from '../ui/LogFields.vue';
-import NumberField from '../ui/NumberField.vue';
+import ParamField from './ParamField.vue';
 import ChoiceField from '../ui/ChoiceField.vue';
 import BottleShape from '../ui/BottleShape.vue';
 
 const props = defineProps<{ station: StationReport }>();
-const { batch, params, set, trouble, figure } = usePanel<BottleParams>(props);
-const P = bottle.schema.properties;
+const { batch, params, set, figure } = usePanel<BottleParams>(props);
 const filled = computed(() => figure('bottles') ?? 0);
 const over = computed(() => Math.round(figure('overMl') ?? 0));
 const part = computed(() => Math.min(1, over.value / (figure('bottleMl') ?? 1)));
@@ -29,22 +28,8 @@ const part = computed(() => Math.min(1, over.value / (figure('bottleMl') ?? 1)))
         ]"
         @update:model-value="set({ fill: $event })"
       />
-      <NumberField
-        label="Headspace"
-        unit="%"
-        :model-value="params.headspacePct"
-        :schema="P.headspacePct!"
-        :trouble="trouble('headspacePct')"
-        @update:model-value="set({ headspacePct: $event! })"
-      />
-      <NumberField
-        label="Altitude"
-        unit="m"
-        :model-value="params.altitudeM"
-        :schema="P.altitudeM!"
-        :trouble="trouble('altitudeM')"
-        @update:model-value="set({ altitudeM: $event! })"
-      />
+      <ParamField :station="station" name="headspacePct" label="Headspace" />
+      <ParamField :station="station" name="altitudeM" label="Altitude" />
       <p v-if="batch.report?.keeping" class="keep"><b>Keep:</b> {{ batch.report.keeping.text }}</p>
     </template>
     <template #measured><LogFields :station="station" :mass="false" bottles /></template>

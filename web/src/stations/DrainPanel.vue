@@ -1,16 +1,15 @@
 <script setup lang="ts">
 import { computed } from 'vue';
-import { drain, type DrainParams, type StationReport } from '@roskel/core';
+import { type DrainParams, type StationReport } from '@roskel/core';
 import { grams, percent, ph } from '../format';
 import { usePanel } from './panel';
 import StationFrame from '../ui/StationFrame.vue';
 import LogFields from '../ui/LogFields.vue';
-import NumberField from '../ui/NumberField.vue';
+import ParamField from './ParamField.vue';
 import FactRows from '../ui/FactRows.vue';
 
 const props = defineProps<{ station: StationReport }>();
-const { params, set, trouble, figure } = usePanel<DrainParams>(props);
-const P = drain.schema.properties;
+const { params, set, figure } = usePanel<DrainParams>(props);
 const brine = computed(
   () =>
     [
@@ -33,14 +32,7 @@ const share = computed(() => (100 * props.station.now.massG) / Math.max(1, props
 <template>
   <StationFrame :station="station" picture="What parts">
     <template #set>
-      <NumberField
-        label="Brine that clings"
-        unit="%"
-        :model-value="params.clingPct"
-        :schema="P.clingPct!"
-        :trouble="trouble('clingPct')"
-        @update:model-value="set({ clingPct: $event! })"
-      />
+      <ParamField :station="station" name="clingPct" label="Brine that clings" />
       <label class="tick"
         ><input type="checkbox" :checked="params.keepBrine" @change="set({ keepBrine: ($event.target as HTMLInputElement).checked })" />
         Keep the brine for the blend</label

@@ -1,17 +1,16 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue';
-import { addDays, daysBetween, ferment, type FermentParams, type Reading, type StationReport } from '@roskel/core';
+import { addDays, daysBetween, type FermentParams, type Reading, type StationReport } from '@roskel/core';
 import { day, today } from '../format';
 import { usePanel } from './panel';
 import StationFrame from '../ui/StationFrame.vue';
 import LogFields from '../ui/LogFields.vue';
-import NumberField from '../ui/NumberField.vue';
+import ParamField from './ParamField.vue';
 import AcidChart from '../charts/AcidChart.vue';
 import ReadingSheet from '../ui/ReadingSheet.vue';
 
 const props = defineProps<{ station: StationReport }>();
-const { batch, params, set, trouble } = usePanel<FermentParams>(props);
-const P = ferment.schema.properties;
+const { batch, params } = usePanel<FermentParams>(props);
 const logging = ref(false);
 const readings = computed<Reading[]>(() =>
   batch.file!.readings.filter((r) => r.stationId === props.station.id).sort((a, b) => a.at.localeCompare(b.at)),
@@ -43,29 +42,10 @@ function drop(id: string) {
   <StationFrame :station="station" picture="Acid in the jar">
     <template #set>
       <div class="two">
-        <NumberField
-          label="Temperature"
-          unit="°C"
-          :model-value="params.tempC"
-          :schema="P.tempC!"
-          :trouble="trouble('tempC')"
-          @update:model-value="set({ tempC: $event! })"
-        />
-        <NumberField
-          label="Days"
-          :model-value="params.days"
-          :schema="P.days!"
-          :trouble="trouble('days')"
-          @update:model-value="set({ days: $event! })"
-        />
+        <ParamField :station="station" name="tempC" label="Temperature" />
+        <ParamField :station="station" name="days" label="Days" />
       </div>
-      <NumberField
-        label="Ready at pH"
-        :model-value="params.targetPh"
-        :schema="P.targetPh!"
-        :trouble="trouble('targetPh')"
-        @update:model-value="set({ targetPh: $event! })"
-      />
+      <ParamField :station="station" name="targetPh" label="Ready at pH" />
       <button type="button" class="act main" @click="logging = true">Log a reading</button>
       <p class="soft small">
         <template v-if="last"

@@ -1,30 +1,18 @@
 <script setup lang="ts">
 import { computed } from 'vue';
-import {
-  CUTS,
-  salt,
-  saltType,
-  SALT_TYPES,
-  spoonsOf,
-  VOLUMES_ML,
-  type Cut,
-  type SaltParams,
-  type School,
-  type StationReport,
-} from '@roskel/core';
+import { CUTS, saltType, SALT_TYPES, spoonsOf, VOLUMES_ML, type Cut, type SaltParams, type School, type StationReport } from '@roskel/core';
 import { grams, percent } from '../format';
 import { useSettings } from '../stores/settings';
 import { usePanel } from './panel';
 import StationFrame from '../ui/StationFrame.vue';
 import LogFields from '../ui/LogFields.vue';
-import NumberField from '../ui/NumberField.vue';
+import ParamField from './ParamField.vue';
 import ChoiceField from '../ui/ChoiceField.vue';
 import JarPicture from './JarPicture.vue';
 
 const props = defineProps<{ station: StationReport }>();
-const { params, set, trouble, figure } = usePanel<SaltParams>(props);
+const { params, set, figure } = usePanel<SaltParams>(props);
 const settings = useSettings();
-const P = salt.schema.properties;
 const SCHOOL_NAMES: Record<School, string> = {
   wholeJar: '% of the whole jar',
   waterOnly: '% of the water only',
@@ -63,14 +51,7 @@ const leftover = computed(() => figure('leftoverMl'));
       <div class="three">
         <ChoiceField class="span" label="Salt counted as" :model-value="params.school" :options="schools" @update:model-value="school" />
         <ChoiceField label="Cut" :model-value="params.cut" :options="cuts" @update:model-value="set({ cut: $event })" />
-        <NumberField
-          label="Salt"
-          unit="%"
-          :model-value="params.pct"
-          :schema="P.pct!"
-          :trouble="trouble('pct')"
-          @update:model-value="set({ pct: $event! })"
-        />
+        <ParamField :station="station" name="pct" label="Salt" />
         <ChoiceField
           class="span"
           label="Kind of salt"
@@ -78,48 +59,11 @@ const leftover = computed(() => figure('leftoverMl'));
           :options="salts"
           @update:model-value="set({ saltId: $event })"
         />
-        <NumberField
-          label="Jar"
-          unit="ml"
-          :model-value="params.jarMl"
-          :schema="P.jarMl!"
-          :trouble="trouble('jarMl')"
-          @update:model-value="set({ jarMl: $event! })"
-        />
-        <NumberField
-          label="Jars"
-          :model-value="params.jars"
-          :schema="P.jars!"
-          :trouble="trouble('jars')"
-          @update:model-value="set({ jars: $event! })"
-        />
-        <NumberField
-          label="Headspace"
-          unit="ml"
-          :model-value="params.headspaceMl"
-          :schema="P.headspaceMl!"
-          :trouble="trouble('headspaceMl')"
-          @update:model-value="set({ headspaceMl: $event! })"
-        />
-        <NumberField
-          label="Weight"
-          unit="ml"
-          :model-value="params.displacementMl"
-          :schema="P.displacementMl!"
-          :trouble="trouble('displacementMl')"
-          @update:model-value="set({ displacementMl: $event! })"
-        />
-        <NumberField
-          class="span"
-          label="Brine mixed"
-          unit="ml"
-          optional
-          :model-value="params.mixedMl"
-          :schema="P.mixedMl!"
-          placeholder="as needed"
-          :trouble="trouble('mixedMl')"
-          @update:model-value="set({ mixedMl: $event })"
-        />
+        <ParamField :station="station" name="jarMl" label="Jar" />
+        <ParamField :station="station" name="jars" label="Jars" />
+        <ParamField :station="station" name="headspaceMl" label="Headspace" />
+        <ParamField :station="station" name="displacementMl" label="Weight" />
+        <ParamField class="span" :station="station" name="mixedMl" label="Brine mixed" optional placeholder="as needed" />
       </div>
     </template>
     <template #measured>

@@ -4,6 +4,7 @@ import { NModal } from 'naive-ui';
 import { isDay, type Goal } from '@roskel/core';
 import { useOpenBatch } from '../stores/openBatch';
 import GoalFields from './GoalFields.vue';
+import NameAndStart from './NameAndStart.vue';
 
 const show = defineModel<boolean>('show', { required: true });
 const batch = useOpenBatch();
@@ -34,16 +35,7 @@ function save() {
 <template>
   <NModal v-model:show="show" preset="card" title="The goal" style="width: 640px; max-width: 96vw">
     <form v-if="goal" class="form" @submit.prevent="save">
-      <div class="top">
-        <label>
-          <span>Name</span>
-          <input v-model="name" class="entry" maxlength="60" />
-        </label>
-        <label>
-          <span>Start</span>
-          <input v-model="start" type="date" class="entry" />
-        </label>
-      </div>
+      <NameAndStart v-model:name="name" v-model:start="start" />
       <GoalFields v-model="goal" />
       <p v-if="problem" class="field-error" role="alert">{{ problem }}</p>
       <button type="submit" class="act main">Keep this goal</button>
@@ -55,16 +47,6 @@ function save() {
 .form {
   display: grid;
   gap: 10px;
-}
-.top {
-  display: grid;
-  grid-template-columns: 1fr 180px;
-  gap: 10px;
-}
-label span {
-  display: block;
-  font-size: 13px;
-  color: var(--soft);
 }
 p {
   margin: 0;

@@ -67,7 +67,7 @@ async function off() {
     style="width: 520px; max-width: 96vw"
   >
     <form class="form" @submit.prevent="act(1, 'in')">
-      <label v-if="!item">
+      <label v-if="!item" class="field">
         <span>Ingredient</span>
         <select v-model="key" class="entry">
           <option value="">Choose</option>
@@ -113,11 +113,6 @@ ul {
 ul {
   padding-left: 18px;
   font-size: 14px;
-}
-label span {
-  display: block;
-  font-size: 13px;
-  color: var(--soft);
 }
 .acts {
   display: flex;

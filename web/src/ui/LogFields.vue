@@ -74,7 +74,7 @@ const trouble = (field: string) => batch.troubleAt(props.station.id, `log/${fiel
       @update:model-value="set({ instrument: $event })"
     />
     <div class="done">
-      <label>
+      <label class="field">
         <span>Done on</span>
         <input
           type="date"
@@ -100,10 +100,5 @@ const trouble = (field: string) => batch.troubleAt(props.station.id, `log/${fiel
 .done {
   display: grid;
   gap: 6px;
-}
-label span {
-  display: block;
-  font-size: 13px;
-  color: var(--soft);
 }
 </style>

@@ -124,7 +124,7 @@ async function away() {
 <template>
   <NModal v-model:show="show" preset="card" :title="item ? item.lot.name : 'Add a lot of pods'" style="width: 600px; max-width: 96vw">
     <form class="form" @submit.prevent="save">
-      <label class="wide">
+      <label class="field wide">
         <span>Variety</span>
         <select
           v-model="form.varietyId"
@@ -140,7 +140,7 @@ async function away() {
         </select>
         <small class="soft">{{ preview }}</small>
       </label>
-      <label>
+      <label class="field">
         <span>Your name for it</span>
         <input v-model="form.name" class="entry" maxlength="80" :placeholder="chosen.name" />
       </label>
@@ -168,15 +168,15 @@ async function away() {
         :placeholder="String(chosen.shuDry.typical)"
         @update:model-value="form.dryShu = $event"
       />
-      <label>
+      <label class="field">
         <span>Got on</span>
         <input v-model="form.gotOn" type="date" class="entry" />
       </label>
-      <label>
+      <label class="field">
         <span>From</span>
         <input v-model="form.place" class="entry" maxlength="80" placeholder="bed 2, market" />
       </label>
-      <label class="wide">
+      <label class="field wide">
         <span>Note</span>
         <input v-model="form.note" class="entry" maxlength="2000" />
       </label>
@@ -211,11 +211,6 @@ async function away() {
 }
 .wide {
   grid-column: 1 / -1;
-}
-label span {
-  display: block;
-  font-size: 13px;
-  color: var(--soft);
 }
 .tick {
   display: flex;

@@ -55,7 +55,7 @@ function save() {
     <form class="form" @submit.prevent="save">
       <NumberField v-model="form.pH" label="pH" :schema="P.pH" optional />
       <NumberField v-model="form.tempC" label="Temperature" unit="°C" :schema="P.tempC" optional :digits="1" />
-      <label>
+      <label class="field">
         <span>When</span>
         <input v-model="form.at" type="datetime-local" class="entry" />
       </label>
@@ -67,7 +67,7 @@ function save() {
           { value: 'strip', label: 'paper strip' },
         ]"
       />
-      <label class="wide">
+      <label class="field wide">
         <span>Note</span>
         <input v-model="form.note" class="entry" maxlength="2000" placeholder="cloudy, smells of apples" />
       </label>
@@ -85,10 +85,5 @@ function save() {
 }
 .wide {
   grid-column: 1 / -1;
-}
-label span {
-  display: block;
-  font-size: 13px;
-  color: var(--soft);
 }
 </style>

@@ -6,6 +6,7 @@ import { DEFAULT_GOAL, isDay, type Goal } from '@roskel/core';
 import { today } from '../format';
 import { useBatches } from '../stores/batches';
 import GoalFields from './GoalFields.vue';
+import NameAndStart from './NameAndStart.vue';
 
 const show = defineModel<boolean>('show', { required: true });
 const batches = useBatches();
@@ -44,16 +45,7 @@ async function begin() {
   <NModal v-model:show="show" preset="card" title="Start a batch" style="width: 640px; max-width: 96vw">
     <form @submit.prevent="begin">
       <p class="soft">A brine ferment. Change what you like; the rest is a sound plan as it stands.</p>
-      <div class="top">
-        <label>
-          <span>Name</span>
-          <input v-model="name" class="entry" maxlength="60" />
-        </label>
-        <label>
-          <span>Start</span>
-          <input v-model="start" type="date" class="entry" />
-        </label>
-      </div>
+      <NameAndStart v-model:name="name" v-model:start="start" />
       <GoalFields v-model="goal" />
       <p v-if="problem || dateProblem" class="field-error" role="alert">{{ problem || dateProblem }}</p>
       <button type="submit" class="act main" :disabled="busy">Choose the pods next</button>
@@ -68,15 +60,5 @@ form {
 }
 p {
   margin: 0;
-}
-.top {
-  display: grid;
-  grid-template-columns: 1fr 180px;
-  gap: 10px;
-}
-label span {
-  display: block;
-  font-size: 13px;
-  color: var(--soft);
 }
 </style>

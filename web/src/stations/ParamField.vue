@@ -1,0 +1,30 @@
+<script setup lang="ts">
+import { computed } from 'vue';
+import { stationKind, type StationReport } from '@roskel/core';
+import { useOpenBatch } from '../stores/openBatch';
+import NumberField from '../ui/NumberField.vue';
+
+/** A number among a station's parameters: bounds, unit and wording come from the schema of its kind. */
+const props = defineProps<{ station: StationReport; name: string; label: string; optional?: boolean; placeholder?: string }>();
+const batch = useOpenBatch();
+const schema = computed(() => stationKind(props.station.kind).schema.properties[props.name]!);
+const unit = computed(() => {
+  const options = (schema.value.anyOf ?? [schema.value]) as { unit?: string }[];
+  const found = options.find((o) => o.unit)?.unit ?? '';
+  return found === props.label.toLowerCase() ? '' : found;
+});
+const params = computed(() => batch.file!.stations.find((s) => s.id === props.station.id)!.params as Record<string, number | null>);
+</script>
+
+<template>
+  <NumberField
+    :label="label"
+    :unit="unit"
+    :optional="optional ?? false"
+    :placeholder="placeholder ?? ''"
+    :model-value="params[name]"
+    :schema="schema"
+    :trouble="batch.troubleAt(station.id, name)"
+    @update:model-value="batch.setParams(station.id, { ...params, [name]: $event })"
+  />
+</template>

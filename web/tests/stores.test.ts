@@ -1,0 +1,125 @@
+import { createPinia, setActivePinia } from 'pinia';
+import { beforeEach, describe, expect, it, vi } from 'vitest';
+import { lotOfVariety, variety } from '@roskel/core';
+import type { PodLotRecord } from '@roskel/contract';
+
+interface Call {
+  method: string;
+  path: string;
+  body: unknown;
+}
+let calls: Call[];
+let pods: PodLotRecord[];
+let broken: number | null;
+
+beforeEach(() => {
+  setActivePinia(createPinia());
+  calls = [];
+  broken = null;
+  const base = { lot: lotOfVariety(variety('cayenne-red'), { id: 'a' }), gotOn: null, place: '', note: '', useFirst: false };
+  pods = [{ id: 'a', revision: 3, stockG: 100, ...base }];
+  vi.stubGlobal(
+    'EventSource',
+    class {
+      quiet = true;
+    },
+  );
+  vi.stubGlobal('fetch', (url: string, init: { method: string; body: string | null }) => {
+    const body = init.body === null ? null : (JSON.parse(init.body) as unknown);
+    calls.push({ method: init.method, path: url.replace('/api', ''), body });
+    const status = broken ?? 200;
+    const value = broken ? { title: 'No', status, detail: 'It was refused.' } : init.method === 'GET' ? pods : pods[0];
+    return Promise.resolve({ ok: status < 400, status, json: () => Promise.resolve(JSON.parse(JSON.stringify(value))) });
+  });
+});
+const stores = async () => {
+  const { usePods } = await import('../src/stores/pods');
+  const { useUndo } = await import('../src/stores/undo');
+  const { useNotices } = await import('../src/stores/notices');
+  return { pods: usePods(), undo: useUndo(), notices: useNotices() };
+};
+const writes = () => calls.filter((c) => c.method !== 'GET');
+
+describe('pods in the window', () => {
+  it('a move is undone by an opposite move, never by forgetting', async () => {
+    const { pods: store, undo } = await stores();
+    await store.load();
+    await store.move(store.items[0]!, { deltaG: -40, reason: 'used', words: '40 g' });
+    expect(undo.last).toBe('stock of Cayenne, red');
+    await undo.undo();
+    expect(writes().map((c) => [c.path, (c.body as { deltaG: number }).deltaG])).toEqual([
+      ['/pods/a/moves', -40],
+      ['/pods/a/moves', 40],
+    ]);
+  });
+  it('an edit sends the revision it was based on, its undo the one of now', async () => {
+    const { pods: store, undo } = await stores();
+    await store.load();
+    const before = store.items[0]!;
+    await store.edit(before, { lot: before.lot, gotOn: null, place: 'bed 9', note: '', useFirst: true });
+    expect(writes()[0]!.body).toMatchObject({ revision: 3, input: { place: 'bed 9' } });
+    pods = [{ ...pods[0]!, revision: 4 }];
+    await undo.undo();
+    expect(writes()[1]!.body).toMatchObject({ revision: 4, input: { place: '', useFirst: false } });
+  });
+  it('putting away and back', async () => {
+    const { pods: store, undo } = await stores();
+    await store.load();
+    await store.putAway(store.items[0]!);
+    await undo.undo();
+    expect(writes().map((c) => `${c.method} ${c.path}`)).toEqual(['DELETE /pods/a', 'POST /pods/a/restore']);
+  });
+  it('what the server refuses is thrown with its sentence and leaves nothing to undo', async () => {
+    const { pods: store, undo } = await stores();
+    await store.load();
+    broken = 422;
+    await expect(store.move(store.items[0]!, { deltaG: 1, reason: 'in', words: '' })).rejects.toThrow('It was refused.');
+    expect(undo.last).toBeNull();
+  });
+  it('a failed undo says so and stays undoable', async () => {
+    const { pods: store, undo, notices } = await stores();
+    await store.load();
+    await store.move(store.items[0]!, { deltaG: 5, reason: 'in', words: '' });
+    broken = 500;
+    await undo.undo();
+    expect(notices.list.at(-1)).toMatchObject({ kind: 'error', text: 'It was refused.' });
+    expect(undo.last).not.toBeNull();
+    broken = null;
+    await undo.undo();
+    expect(undo.last).toBeNull();
+    await undo.undo();
+    expect(notices.list.at(-1)?.text).toBe('There is nothing to undo.');
+  });
+  it('a list that cannot be fetched says why, and comes when asked again', async () => {
+    const { pods: store } = await stores();
+    broken = 500;
+    await store.load();
+    expect(store.state).toBe('failed');
+    expect(store.error).toBe('It was refused.');
+    broken = null;
+    await store.load();
+    expect(store.state).toBe('ready');
+    expect(store.items).toHaveLength(1);
+  });
+});
+
+describe('only the latest answer counts', () => {
+  it('calls that were overtaken are not run or not used', async () => {
+    vi.stubGlobal(
+      'Worker',
+      class {
+        quiet = true;
+      },
+    );
+    const { latest } = await import('../src/worker/client');
+    const ran: number[] = [];
+    const ask = latest(async (n: number) => {
+      ran.push(n);
+      await Promise.resolve();
+      return n;
+    });
+    const answers = await Promise.all([ask(1), ask(2), ask(3)]);
+    expect(answers).toEqual([null, null, 3]);
+    expect(ran).not.toContain(2);
+  });
+});
