@@ -31,14 +31,15 @@ import {
 } from '../src';
 import { exampleFile, log, smallBatch } from './helpers';
 
-const keys = INGREDIENTS.map((i) => i.key);
+// Pure salts in any amount are refused by the blend; the amounts stay below ten times the pods.
+const keys = INGREDIENTS.filter((i) => i.salt < 15).map((i) => i.key);
 /** Any line that fits its jar: pods, knife work, salt, days, additions, sieve, with or without weights. */
 const anyLine: fc.Arbitrary<BatchFile> = fc
   .record({
     pods: fc.uniqueArray(
       fc.record({
         v: fc.constantFrom(...VARIETIES),
-        g: fc.double({ min: 5, max: 900, noNaN: true }),
+        g: fc.double({ min: 80, max: 900, noNaN: true }),
         prep: fc.constantFrom(...PREPARATIONS),
       }),
       {

@@ -59,6 +59,10 @@ describe('prep', () => {
     expect(cored.out.heatShuG / whole.out.heatShuG).toBeCloseTo(0.202, 2);
     expect(cored.out.heatShuG + cored.sides[0]!.stream.heatShuG).toBeCloseTo(whole.out.heatShuG, 6);
   });
+  it('cannot be done without pods', () => {
+    const empty = log(change(smallBatch(), 'prep', { pods: [] }), 'prep', { doneOn: '2026-10-01' });
+    expect(() => run(empty, 'prep')).toThrow(/Choose the pods first/);
+  });
   it('a lot listed twice is refused at its line', () => {
     const twice = [
       { lotId: 'hot', massG: 10, prep: 'whole' },

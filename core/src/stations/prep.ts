@@ -60,6 +60,9 @@ export const prep = station<PrepParams>({
     const gone: Stream[] = [];
     let hottest = 0;
     let pods = 0;
+    if (context.log.doneOn !== undefined && !params.pods.some((p) => p.massG > 0)) {
+      throw new StationProblem('log/doneOn', 'There is nothing to cut yet. Choose the pods first.');
+    }
     params.pods.forEach((entry, i) => {
       if (!(entry.massG > 0)) return;
       if (params.pods.findIndex((p) => p.lotId === entry.lotId) !== i) {

@@ -483,6 +483,9 @@ input[type='range']::-webkit-slider-thumb {
   .lot {
     grid-template-columns: 28px 1fr;
   }
+  .headrow {
+    display: none;
+  }
   .lot .dose,
   .lot .hill {
     grid-column: 2;

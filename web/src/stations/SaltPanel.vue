@@ -104,7 +104,7 @@ const leftover = computed(() => figure('leftoverMl'));
 <style scoped>
 .three {
   display: grid;
-  grid-template-columns: repeat(3, minmax(0, 1fr));
+  grid-template-columns: minmax(0, 1fr) minmax(0, 1fr) minmax(0, 1.25fr);
   gap: 6px 8px;
 }
 .span {
