@@ -103,6 +103,19 @@ describe('a batch on the page', () => {
     expect(daysOf(server.record.file)).toBe(9);
   });
 
+  it('coming back to the batch while it is being stored neither saves twice nor asks', async () => {
+    const batch = await opened();
+    batch.setParams('ferment', { tempC: 21, days: 16, targetPh: 3.8 });
+    await batch.open('b');
+    void batch.save();
+    void batch.save();
+    await settle();
+    await settle();
+    expect(batch.state).toBe('saved');
+    expect(server.record.revision).toBe(2);
+    expect(daysOf(server.record.file)).toBe(16);
+  });
+
   it('takes up what was typed and never stored, after the window was closed', async () => {
     kept.set('roskel.draft.b', JSON.stringify({ revision: 1, file: withDays(server.record.file, 33) }));
     const batch = await opened();

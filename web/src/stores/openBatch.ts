@@ -48,6 +48,8 @@ export const useOpenBatch = defineStore('openBatch', () => {
   const theirs = shallowRef<BatchRecord | null>(null);
   const undo = useUndo();
   let timer: ReturnType<typeof setTimeout> | undefined;
+  /** One save at a time: a second one would carry a revision that is about to be old. */
+  let saving = false;
   let stop: (() => void) | null = null;
 
   const ask = latest(async (f: BatchFile): Promise<ReportAnswer> => bench().report(f, { today: today() }));
@@ -77,8 +79,15 @@ export const useOpenBatch = defineStore('openBatch', () => {
     void recompute();
   }
 
+  /** True while something typed here is on its way to the server. */
+  const unsaved = () => ['waiting', 'saving', 'offline', 'refused', 'stale'].includes(state.value);
+
   async function open(batchId: string) {
+    // Coming back to a page of the same batch must not fetch over, or save twice, what is still being stored.
+    if (batchId === id.value && file.value && unsaved()) return recompute();
     if (batchId !== id.value) {
+      // What was typed into the other batch goes first.
+      if (state.value === 'waiting') await save();
       file.value = null;
       report.value = null;
       lineTrouble.value = null;
@@ -125,11 +134,13 @@ export const useOpenBatch = defineStore('openBatch', () => {
   }
 
   async function save() {
-    if (!file.value || state.value === 'stale') return;
+    if (!file.value || state.value === 'stale' || state.value === 'saved') return;
     clearTimeout(timer);
+    if (saving) return later(SAVE_AFTER_MS);
     const sent = file.value;
     const sentId = id.value;
     state.value = 'saving';
+    saving = true;
     try {
       const record = await api.put<BatchRecord>(`/batches/${sentId}`, { revision: revision.value, file: sent });
       if (sentId !== id.value) return;
@@ -154,6 +165,8 @@ export const useOpenBatch = defineStore('openBatch', () => {
             ? (error.problem.errors ?? [{ path: '', message: error.message }])
             : [{ path: '', message: String(error) }];
       }
+    } finally {
+      saving = false;
     }
   }
 
