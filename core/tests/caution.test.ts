@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { bottling, handlingPods, jarAcid, jarRising, jarSalt, keepingOf, reportLine, type BottledSauce } from '../src';
+import { bottling, handlingPods, jarAcid, jarRising, jarSalt, keepingOf, reportLine, withParams, type BottledSauce } from '../src';
 import { log, smallBatch } from './helpers';
 
 const sauce: BottledSauce = { pH: 3.4, measured: true, instrument: 'meter', hotFilled: true, fermented: true, oilAndGarlic: false };
@@ -66,6 +66,27 @@ describe('jar', () => {
 it('hot pods ask for gloves, sweet ones do not', () => {
   expect(handlingPods(5000)[0]?.text).toMatch(/gloves/i);
   expect(handlingPods(0)).toEqual([]);
+});
+
+it('a jar drained early and not sour is named, also when vinegar follows', () => {
+  const early = log(log(log(smallBatch(), 'prep', { doneOn: '2026-10-01' }), 'salt', { doneOn: '2026-10-01' }), 'ferment', {
+    doneOn: '2026-10-05',
+  });
+  const ids = (file: typeof early) => reportLine(file, { today: '2026-10-06', forecast: false }).cautions.map((c) => c.id);
+  expect(ids(early)).toContain('jar-unread');
+  expect(ids(log(early, 'ferment', { pH: 4.9, instrument: 'meter' }))).toContain('jar-not-acid');
+  expect(ids(log(early, 'ferment', { pH: 3.9, instrument: 'meter' }))).not.toContain('jar-unread');
+});
+
+it('the pH of a jar never speaks for the blended sauce, even when nothing is added', () => {
+  const plain = withParams(log(smallBatch(), 'ferment', { pH: 3.5, instrument: 'meter' }), 'blend', { additions: [], heldUpPct: 1 });
+  const hot = withParams(plain, 'bottle', { fill: 'hot', headspacePct: 5, altitudeM: 0 });
+  const report = reportLine(hot, { today: '2026-10-20', forecast: false });
+  expect(report.keeping?.place).toBe('fridge');
+  expect(report.cautions.map((c) => c.id)).toContain('ph-unmeasured');
+  expect(reportLine(log(hot, 'strain', { pH: 3.5, instrument: 'meter' }), { today: '2026-10-20', forecast: false }).keeping?.place).toMatch(
+    /cupboard/,
+  );
 });
 
 it('a whole line: cautions come out of the report, and a reading changes what may be said', () => {

@@ -87,8 +87,8 @@ export function runLine(file: BatchFile, draw: Draw, measured = true): StationRu
     checkBalance(entry.kind, stream, outcome);
     if (!kind.ownPh) outcome = pinMeasuredPh(outcome, log, draw, entry.id);
     ingredients = [...ingredients, ...outcome.additions.map((a) => a.id)];
-    // A measured pH holds until something is added.
-    phMeasured = log.pH !== undefined || (phMeasured && outcome.additions.length === 0);
+    // A measured pH holds until something is added or the pods are blended.
+    phMeasured = log.pH !== undefined || (phMeasured && outcome.additions.length === 0 && !kind.unsettlesPh);
     const phInstrument = log.pH !== undefined ? (log.instrument ?? 'strip') : (known.phInstrument ?? null);
     const measuredPh = log.pH ?? (phMeasured ? (known.measuredPh ?? null) : null);
     runs.push({ ...outcome, id: entry.id, kind: entry.kind, input: stream, known, ingredients, phMeasured });

@@ -42,6 +42,7 @@ export const blend = station<BlendParams>({
     heldUpPct: 1,
   }),
   days: () => 0,
+  unsettlesPh: true,
   resize: (p, f) => ({
     ...p,
     additions: p.additions.map(({ id, massG }) => ({ id, massG: Math.round(massG * f * 10) / 10 })),

@@ -198,7 +198,8 @@ export const ferment = station<FermentParams>({
   cautions(v) {
     if (!v.active && !v.done) return jarTemperature(v.params.tempC);
     const { latest, rise } = phReadings(v.readings, v.log);
-    const day = daysBetween(v.from, v.done ? v.to : v.today);
+    // A jar that was opened early is judged as one of a week: unread or above 4.6 must be said, whatever comes after.
+    const day = v.done ? Math.max(7, daysBetween(v.from, v.to)) : daysBetween(v.from, v.today);
     return [
       ...jarAcid(day, latest, v.after.waterPhaseSaltPct),
       ...jarRising(rise),

@@ -106,6 +106,8 @@ export interface StationKind<P = unknown> {
   apply(input: Stream, params: P, context: StationContext): Outcome;
   /** The station reads log.pH itself (a ferment's lactic acid); otherwise the line shifts the strong ions. */
   ownPh?: true;
+  /** A pH measured before this says nothing about what comes out (whole pods become a sauce): measure anew. */
+  unsettlesPh?: true;
   /** Its amounts follow the size of the batch; returns the parameters for `factor` times as much. */
   resize?(params: P, factor: number): P;
   needs?(params: P): Need[];
