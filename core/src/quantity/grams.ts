@@ -1,6 +1,7 @@
 import type { Ingredient } from '../matter/ingredient';
 import { parseAmounts, QuantityError, type Amount } from './parse';
-import { HANDFULS_G, MASSES_G, VOLUMES_ML, type Kitchen } from './units';
+import { FIXED_ML, HANDFUL_ML, LENGTHS_IN, MASSES_G, PINCHES_G, VOLUMES_ML, type Kitchen } from './units';
+import { singular } from './singular';
 
 /** An amount in grams, with everything that was assumed to get there. */
 export interface Weighed {
@@ -19,13 +20,6 @@ function bulkDensity(what: Pieces): number {
   return what.measure.cup > 0 ? what.measure.cup / US_CUP_ML : what.density;
 }
 
-function singular(word: string): string {
-  return word
-    .replace(/ies$/, 'y')
-    .replace(/(ch|sh|x|to)es$/, '$1')
-    .replace(/s$/, '');
-}
-
 /** A piece by its word, or the ingredient's only piece for a bare number. */
 function pieceOf(what: Pieces, word: string | null): { name: string; massG: number } | undefined {
   const entries = Object.entries(what.pieces);
@@ -40,23 +34,48 @@ function pieceOf(what: Pieces, word: string | null): { name: string; massG: numb
   return found && { name: found[0], massG: found[1] };
 }
 
-function one(amount: Amount, what: Pieces, kitchen: Kitchen, bare: 'g' | 'piece'): Weighed {
+/** Small loose leaves: a US cup weighs less than this, g (our judgement). */
+const LEAFY_CUP_G = 30;
+
+/** A volume unit in ml, and how it is called in this kitchen. */
+function volumeOf(id: string, kitchen: Kitchen): { ml: number; name: string | null } {
+  if (Object.hasOwn(FIXED_ML, id)) {
+    const ml = FIXED_ML[id as keyof typeof FIXED_ML];
+    return { ml, name: id === 'dessertspoon' || id === 'drop' ? `${id} of ${ml} ml` : null };
+  }
+  const ml = VOLUMES_ML[kitchen][id as keyof (typeof VOLUMES_ML)['us']];
+  return { ml, name: `${KITCHEN_NAMES[kitchen]} ${id === 'flOz' ? 'fluid ounce' : id} of ${round(ml)} ml` };
+}
+
+function handful(what: Pieces): Weighed {
+  const leaves = what.measure.cup > 0 && what.measure.cup < LEAFY_CUP_G;
+  const g = bulkDensity(what) * (leaves ? HANDFUL_ML.leaves : HANDFUL_ML.cut);
+  return { massG: g, assumed: [`a handful of ${round(g)} g, ${leaves ? 'a cup of loose leaves' : 'half a cup'}`] };
+}
+
+/** Grams of one amount. `bare` says what a number without a unit means. Throws QuantityError. */
+export function weigh(amount: Amount, what: Pieces, kitchen: Kitchen, bare: 'g' | 'piece'): Weighed {
   const { unit, value } = amount;
   const spread = amount.low < amount.high ? [`middle of ${amount.low} to ${amount.high}`] : [];
   if (unit?.kind === 'mass') return { massG: value * MASSES_G[unit.id as keyof typeof MASSES_G], assumed: spread };
   if (unit?.kind === 'volume') {
     const per = bulkDensity(what);
-    if (unit.id === 'ml' || unit.id === 'l') {
-      const ml = unit.id === 'l' ? value * 1000 : value;
-      return { massG: ml * per, assumed: [...spread, `${per.toFixed(2)} g per ml`] };
-    }
-    const ml = VOLUMES_ML[kitchen][unit.id as keyof (typeof VOLUMES_ML)['us']];
-    const name = `${KITCHEN_NAMES[kitchen]} ${unit.id === 'flOz' ? 'fluid ounce' : unit.id}`;
-    return { massG: value * ml * per, assumed: [...spread, `${name} of ${round(ml)} ml`, `${per.toFixed(2)} g per ml`] };
+    const { ml, name } = volumeOf(unit.id, kitchen);
+    return { massG: value * ml * per, assumed: [...spread, ...(name ? [name] : []), `${per.toFixed(2)} g per ml`] };
+  }
+  if (unit?.id === 'handful') {
+    const one = handful(what);
+    return { massG: value * one.massG, assumed: [...spread, ...one.assumed] };
   }
   if (unit?.kind === 'hand') {
-    const g = HANDFULS_G[unit.id as keyof typeof HANDFULS_G];
+    const g = PINCHES_G[unit.id as keyof typeof PINCHES_G];
     return { massG: value * g, assumed: [...spread, `a ${unit.id} of ${g} g`] };
+  }
+  if (unit?.kind === 'length') {
+    const perInch = what.pieces['inch_2.5cm'];
+    if (!perInch) throw new QuantityError(`How heavy is that much ${what.name.toLowerCase()}? Say grams instead.`);
+    const inches = value * LENGTHS_IN[unit.id as keyof typeof LENGTHS_IN];
+    return { massG: inches * perInch, assumed: [...spread, `${round(inches * 2.54)} cm of it, ${perInch} g for 2.5 cm`] };
   }
   if (amount.piece === null && bare === 'g') return { massG: value, assumed: [...spread, 'a bare number means grams'] };
   const piece = pieceOf(what, amount.piece);
@@ -78,7 +97,7 @@ function round(x: number): number {
  * Throws QuantityError with a sentence that says what to do.
  */
 export function toGrams(text: string, what: Pieces, kitchen: Kitchen, bare: 'g' | 'piece' = 'g'): Weighed {
-  const parts = parseAmounts(text).map((a) => one(a, what, kitchen, bare));
+  const parts = parseAmounts(text).map((a) => weigh(a, what, kitchen, bare));
   const massG = parts.reduce((s, p) => s + p.massG, 0);
   if (!Number.isFinite(massG)) throw new QuantityError('That is not an amount.');
   return { massG, assumed: [...new Set(parts.flatMap((p) => p.assumed))] };

@@ -2,3 +2,5 @@
 export * from './units';
 export * from './parse';
 export * from './grams';
+export * from './words';
+export * from './read';

@@ -30,7 +30,7 @@ const GLYPHS: Record<string, string> = {
   '⅝': '5/8',
   '⅞': '7/8',
 };
-const NUMBER_WORDS: Record<string, number> = {
+export const NUMBER_WORDS: Record<string, number> = {
   a: 1,
   an: 1,
   one: 1,
@@ -44,13 +44,16 @@ const NUMBER_WORDS: Record<string, number> = {
   nine: 9,
   ten: 10,
   dozen: 12,
+  couple: 2,
+  few: 3,
   half: 0.5,
   quarter: 0.25,
 };
 
 const NUMBER = String.raw`\d+\s+\d+\s*/\s*\d+|\d+\s*/\s*\d+|\d+(?:[.,]\d+)?|[.,]\d+`;
 
-function numberOf(text: string): number {
+/** A figure, a fraction or a mixed number ("1 1/2"). Throws QuantityError on a 0 below the line. */
+export function numberOf(text: string): number {
   const mixed = /^(\d+)\s+(\d+)\s*\/\s*(\d+)$/.exec(text);
   if (mixed) return Number(mixed[1]) + fraction(mixed[2]!, mixed[3]!);
   const plain = /^(\d+)\s*\/\s*(\d+)$/.exec(text);
@@ -63,7 +66,8 @@ function fraction(top: string, bottom: string): number {
   return Number(top) / Number(bottom);
 }
 
-function tidy(text: string): string {
+/** Unicode fractions as figures, one space between words, no commas of thousands. */
+export function tidy(text: string): string {
   let s = text.trim();
   for (const [glyph, ascii] of Object.entries(GLYPHS)) s = s.replaceAll(glyph, ` ${ascii}`);
   s = s.replace(/⁄/g, '/').replace(/fl\.?\s*oz\.?/gi, 'floz');

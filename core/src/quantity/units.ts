@@ -3,26 +3,34 @@ export const KITCHENS = ['metric', 'us', 'au', 'uk'] as const;
 export type Kitchen = (typeof KITCHENS)[number];
 
 /** US customary volumes in ml: exact from the gallon of 231 cubic inches (NIST Handbook 44, appendix C). */
-const US = { tsp: 4.92892159375, tbsp: 14.78676478125, cup: 236.5882365, flOz: 29.5735295625 };
+const US = { tsp: 4.92892159375, tbsp: 14.78676478125, cup: 236.5882365, flOz: 29.5735295625, pint: 473.176473, quart: 946.352946 };
+/** Imperial volumes in ml, from the gallon of 4.54609 l (Weights and Measures Act 1985, from memory). */
+const IMPERIAL = { flOz: 28.4130625, pint: 568.26125, quart: 1136.5225 };
 
 /**
  * Spoons and cups in ml. Metric: 5, 15, 250 (common practice). Australia: tablespoon 20, cup 250 (AS 1325, from
  * memory). UK: metric spoons, cup as metric; imperial fluid ounce 28.4130625 (Weights and Measures Act 1985, from memory).
  */
-export const VOLUMES_ML: Record<Kitchen, { tsp: number; tbsp: number; cup: number; flOz: number }> = {
+export const VOLUMES_ML: Record<Kitchen, Record<'tsp' | 'tbsp' | 'cup' | 'flOz' | 'pint' | 'quart', number>> = {
   us: US,
-  metric: { tsp: 5, tbsp: 15, cup: 250, flOz: US.flOz },
-  au: { tsp: 5, tbsp: 20, cup: 250, flOz: 28.4130625 },
-  uk: { tsp: 5, tbsp: 15, cup: 250, flOz: 28.4130625 },
+  metric: { tsp: 5, tbsp: 15, cup: 250, flOz: US.flOz, pint: IMPERIAL.pint, quart: US.quart },
+  au: { tsp: 5, tbsp: 20, cup: 250, ...IMPERIAL },
+  uk: { tsp: 5, tbsp: 15, cup: 250, ...IMPERIAL },
 };
+/** Volumes that are the same everywhere, in ml; dessertspoon and drop by common practice, no source. */
+export const FIXED_ML = { ml: 1, cl: 10, dl: 100, l: 1000, dessertspoon: 10, drop: 0.05 } as const;
 
 /** Masses in g: exact by international agreement of 1959 (NIST Handbook 44, appendix C). */
 export const MASSES_G = { g: 1, kg: 1000, oz: 28.349523125, lb: 453.59237 } as const;
 
 /** Small amounts by hand, in g (common practice, no source: pinch of salt 0.3 to 0.5 g). */
-export const HANDFULS_G = { pinch: 0.4, dash: 0.6, handful: 30 } as const;
+export const PINCHES_G = { pinch: 0.4, dash: 0.6 } as const;
+/** A handful in ml: half a US cup of what is cut, a whole one of loose leaves (common practice, no source). */
+export const HANDFUL_ML = { cut: US.cup / 2, leaves: US.cup } as const;
+/** Lengths of root in inches (25.4 mm); a knob is one inch, a thumb two (common practice, no source). */
+export const LENGTHS_IN = { inch: 1, cm: 1 / 2.54, knob: 1, thumb: 2 } as const;
 
-export type UnitKind = 'mass' | 'volume' | 'hand' | 'piece';
+export type UnitKind = 'mass' | 'volume' | 'hand' | 'length';
 export interface Unit {
   id: string;
   kind: UnitKind;
@@ -37,13 +45,23 @@ say('mass', 'oz', 'oz ounce ounces');
 say('mass', 'lb', 'lb lbs pound pounds');
 say('volume', 'ml', 'ml millilitre millilitres milliliter milliliters');
 say('volume', 'l', 'l litre litres liter liters');
-say('volume', 'tsp', 'tsp tsps teaspoon teaspoons');
-say('volume', 'tbsp', 'tbsp tbsps tbs tablespoon tablespoons');
-say('volume', 'cup', 'cup cups');
+say('volume', 'tsp', 'tsp tsps teaspoon teaspoons teaspoonful');
+say('volume', 'tbsp', 'tbsp tbsps tbs tblsp tbl tablespoon tablespoons tablespoonful tablespoonfuls');
+say('volume', 'cup', 'cup cups cupful c');
 say('volume', 'flOz', 'floz');
+say('volume', 'cl', 'cl centilitre centilitres');
+say('volume', 'dl', 'dl decilitre decilitres deciliter deciliters');
+say('volume', 'dessertspoon', 'dsp dessertspoon dessertspoons');
+say('volume', 'drop', 'drop drops');
+say('volume', 'pint', 'pint pints pt');
+say('volume', 'quart', 'quart quarts qt');
 say('hand', 'pinch', 'pinch pinches');
 say('hand', 'dash', 'dash dashes');
 say('hand', 'handful', 'handful handfuls');
+say('length', 'inch', 'inch inches in');
+say('length', 'cm', 'cm centimetre centimetres centimeter');
+say('length', 'knob', 'knob knobs nub');
+say('length', 'thumb', 'thumb thumbs thumb-sized');
 
 /** The unit a word stands for, or undefined. "T" is a tablespoon and "t" a teaspoon, as cooks write. */
 export function unitOf(word: string): Unit | undefined {

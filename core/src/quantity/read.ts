@@ -1,0 +1,291 @@
+import { INGREDIENTS, ingredient, type Ingredient } from '../matter/ingredient';
+import { acidsLike, variety } from '../matter/variety';
+import { weigh, type Weighed } from './grams';
+import { leadAmount, type Lead, type LeadAmount } from './lead';
+import { QuantityError, tidy } from './parse';
+import { pieceFor, tinOf } from './pieces';
+import { HARMLESS, named, plainWords, RULES, type Meaning, type Said } from './words';
+import type { Kitchen } from './units';
+
+/** One thing read from a line of a recipe. */
+export interface ReadItem {
+  /** The line as typed. */
+  text: string;
+  store: 'larder' | 'pods' | null;
+  /** Ingredient key or variety id; null while it is asked. */
+  id: string | null;
+  name: string;
+  massG: number | null;
+  /** What was taken for granted, to be shown. */
+  assumed: string[];
+  /** What only the maker can say; each option is a line to read in place of this one. */
+  ask: { ask: string; options: { say: string; line: string }[] } | null;
+}
+
+type Weighable = Pick<Ingredient, 'key' | 'name' | 'pieces' | 'measure' | 'density'>;
+interface Thing extends Weighable {
+  store: 'larder' | 'pods';
+  id: string;
+}
+
+function thingOf(store: Thing['store'], id: string, own: readonly Ingredient[]): Thing {
+  if (store === 'larder') {
+    const row = own.find((r) => r.key === id) ?? ingredient(id);
+    return { store, id, key: row.key, name: row.name, pieces: row.pieces, measure: row.measure, density: row.density };
+  }
+  const v = variety(id);
+  const like = ingredient(acidsLike(v));
+  return {
+    store,
+    id,
+    key: id,
+    name: v.name,
+    pieces: v.pod ? { pod: v.pod.massG.typical } : {},
+    measure: like.measure,
+    density: like.density,
+  };
+}
+
+const TAIL =
+  /\b(?:plus (?:extra|more)|for (?:serving|garnish|frying|the \w+)|to serve|to garnish|if needed|if you like|optional|as needed)\b.*$/i;
+
+/** Bullets and numbering off, typographic signs to plain ones. */
+function clean(line: string): string {
+  return tidy(
+    line
+      .replace(/^[\s]*(?:[-*•·–—▢□☐]+|\[[ x]?\]|\d+[.)](?=\s+\D*\d))\s*/, '')
+      .replace(/[×✕]/g, 'x')
+      .replace(/[“”"]/g, '')
+      .replace(/(\d)\s*x\s*(?=\d)/gi, '$1 x ')
+      .replace(/^(?=(?:(?:small|large|big|good|generous) )?(?:handful|bunch|pinch|knob|thumb|dash)\b)/i, '1 ')
+      .replace(/^(?:about|approx(?:imately)?\.?|roughly|around|ca\.?|~)(?=[\s\d])\s*/i, ''),
+  );
+}
+
+/** "garlic: 3 cloves", "salt 2 tsp", "limes x 2" turned to the common order. */
+function amountFirst(line: string): string {
+  const times = /^([a-z][^\d]*?)\s+x\s*(\d+)\s*(.*)$/i.exec(line);
+  if (times) return `${times[2]} ${times[1]} ${times[3]}`.trim();
+  const at = /^([a-z][^\d(]*?)\s*[:,–—-]*\s+(\d.*|a (?:pinch|handful|dash|bunch).*|half a .*)$/i.exec(line);
+  if (!at || /\b(?:of|and|about|the)$/i.test(at[1]!)) return line;
+  return `${at[2]} ${at[1]}`.replace(/^(.*?)(\s*\([^)]*\))(.*)$/, '$1$3$2');
+}
+
+interface Parts {
+  lead: Lead | null;
+  name: string;
+  note: string;
+  /** An amount in brackets: "(about 200 g)". */
+  bracket: LeadAmount | null;
+}
+
+function partsOf(line: string): Parts {
+  const lead = leadAmount(line);
+  let rest = lead ? lead.rest : line;
+  let bracket: LeadAmount | null = null;
+  rest = rest.replace(/\(([^)]*)\)?/g, (_, inside: string) => {
+    const found = leadAmount(inside.replace(/^(?:about|approx\.?|around|roughly|weighing|ca\.?)\s+/i, ''));
+    if (found && found.amounts[0]!.unit && found.rest === '') bracket = found.amounts[0]!;
+    return /^[a-z ]+$/i.test(inside) ? `, ${inside},` : ' ';
+  });
+  rest = rest.replace(TAIL, '').replace(/\b(?:or )?to taste\b.*$/i, '');
+  const cut = /[,;]|\s[-–—]\s/.exec(rest);
+  const name = (cut ? rest.slice(0, cut.index) : rest).trim();
+  const note = cut ? rest.slice(cut.index + 1).trim() : '';
+  return { lead, name, note, bracket };
+}
+
+interface Found {
+  meaning: Meaning;
+  extra: string[];
+}
+
+/** What a name means: the longest phrase known in it, and the words that were not understood. */
+function meaningOf(said: Said, own: readonly Ingredient[]): Found | null {
+  const { words } = said;
+  for (let len = Math.min(6, words.length); len > 0; len--) {
+    // The last such phrase wins: the head of an English name stands at its end.
+    for (let from = words.length - len; from >= 0; from--) {
+      const phrase = words.slice(from, from + len);
+      const meaning = phraseMeaning(phrase, said, own);
+      if (!meaning) continue;
+      const extra = [...words.slice(0, from), ...words.slice(from + len)].filter((w) => !HARMLESS.has(w));
+      return { meaning, extra };
+    }
+  }
+  return null;
+}
+
+function phraseMeaning(phrase: readonly string[], said: Said, own: readonly Ingredient[]): Meaning | null {
+  const joined = phrase.join(' ');
+  const mine = own.find((r) => plainWords(r.name).join(' ') === joined);
+  if (mine) return { store: 'larder', id: mine.key };
+  const rule = RULES.find((r) => r.phrases.includes(joined));
+  const ruled = rule?.means({ ...said, words: [...phrase] });
+  if (ruled) return ruled;
+  const hit = named(phrase);
+  return hit ? { store: hit.store, id: hit.id } : null;
+}
+
+function weighLead(a: LeadAmount, thing: Thing, kitchen: Kitchen, words: readonly string[]): Weighed {
+  const spread = a.low < a.high ? [`middle of ${a.low} to ${a.high}`] : [];
+  if (a.pack) {
+    const { each, word } = a.pack;
+    if (each) {
+      const net = weigh(each, thing, kitchen, 'g');
+      return { massG: a.value * net.massG, assumed: [...spread, `the whole ${word} of ${Math.round(net.massG)} g`] };
+    }
+    const tin = word === 'tin' || word === 'can' ? tinOf(thing.key, kitchen) : undefined;
+    if (!tin) throw new QuantityError(`How much is in one ${word} of ${thing.name.toLowerCase()}? Say its grams.`);
+    return { massG: a.value * tin, assumed: [...spread, `a ${word} of ${tin} g, all of it`] };
+  }
+  if (a.unit) {
+    const w = weigh(a, thing, kitchen, 'g');
+    return { massG: w.massG, assumed: [...a.said, ...w.assumed] };
+  }
+  const piece = pieceFor(thing, a.piece === 'piece' ? null : a.piece, a.size, words);
+  if (!piece) {
+    const what = a.piece ? `one ${a.piece} of ${thing.name.toLowerCase()}` : `one ${thing.name.toLowerCase()}`;
+    throw new QuantityError(`How much does ${what} weigh? Say grams or spoons instead.`);
+  }
+  return { massG: a.value * piece.massG, assumed: [...spread, piece.assumed] };
+}
+
+function weighAll(parts: Parts, thing: Thing, kitchen: Kitchen, words: readonly string[]): Weighed {
+  const lead = parts.lead!;
+  // What was weighed or poured in metric beats a piece or a cup.
+  const metric = (a: LeadAmount | null) => (a && /^(g|kg|ml|l|cl|dl)$/.test(a.unit?.id ?? '') ? a : null);
+  const weighed = metric(lead.instead) ?? metric(parts.bracket) ?? (lead.amounts[0]!.unit || lead.amounts[0]!.pack ? null : parts.bracket);
+  if (weighed && !(metric(lead.amounts[0]!) && lead.amounts.length === 1)) {
+    const w = weighLead(weighed, thing, kitchen, words);
+    return { massG: w.massG, assumed: ['the amount in brackets or after the stroke', ...w.assumed] };
+  }
+  const each = lead.amounts.map((a) => weighLead(a, thing, kitchen, words));
+  return { massG: each.reduce((s, w) => s + w.massG, 0), assumed: [...new Set(each.flatMap((w) => w.assumed))] };
+}
+
+function asked(
+  text: string,
+  name: string,
+  ask: string,
+  options: ReadItem['ask'] extends infer _ ? { say: string; line: string }[] : never,
+): ReadItem {
+  return { text, store: null, id: null, name, massG: null, assumed: [], ask: { ask, options } };
+}
+
+function readOne(text: string, line: string, kitchen: Kitchen, own: readonly Ingredient[]): ReadItem {
+  const parts = partsOf(amountFirst(line));
+  const [first, ...others] = parts.name.split(/\s+or\s+/i);
+  const nameWords = plainWords(first ?? '');
+  const noteWords = plainWords(parts.note);
+  const lead = parts.lead;
+  const unit = lead?.amounts[0]?.unit?.id ?? lead?.amounts[0]?.piece ?? null;
+  // A piece may be the name itself ("2 cinnamon sticks", "3 garlic cloves").
+  const words = nameWords.length > 0 ? nameWords : plainWords(lead?.amounts[0]?.piece ?? '');
+  const said: Said = { words, kitchen, unit, all: new Set([...words, ...noteWords, ...(line.match(/to taste/i) ? ['taste'] : [])]) };
+  if (words.length === 0) return asked(text, '', 'What is it? Add the name.', []);
+  const found = meaningOf(said, own);
+  const amountWords = lead?.words ?? '';
+  const again = (say: string) => ({ say, line: `${amountWords} ${say}${parts.note ? `, ${parts.note}` : ''}`.trim() });
+  if (!found) {
+    return asked(text, first ?? '', `"${first}" is not in the tables. Add it as your own ingredient, say a near one, or leave it out.`, []);
+  }
+  const { meaning } = found;
+  const piecesInName = found.extra.filter(
+    (w) =>
+      ![
+        'clove',
+        'head',
+        'bulb',
+        'stalk',
+        'stick',
+        'sprig',
+        'leaf',
+        'pod',
+        'slice',
+        'rib',
+        'pepper',
+        'chili',
+        'root',
+        'disc',
+        'bunch',
+        'stem',
+      ].includes(w),
+  );
+  if ('ask' in meaning) return asked(text, first ?? '', meaning.ask, meaning.options.map(again));
+  const thing = thingOf(meaning.store, meaning.id, own);
+  if (piecesInName.length > 0) {
+    const near = again(thing.name.split(',')[0]!.toLowerCase());
+    const fits = readOne(text, near.line, kitchen, own).massG !== null;
+    return asked(
+      text,
+      first ?? '',
+      `Is that the same as ${thing.name}? "${piecesInName.join(' ')}" was not understood.`,
+      fits ? [near] : [],
+    );
+  }
+  if (!lead) return asked(text, first ?? '', `How much ${thing.name.split(',')[0]!.toLowerCase()}?`, []);
+  // "3 garlic cloves": the piece word stands behind the name.
+  const amount = lead.amounts[0]!;
+  const behind =
+    found.extra.find((w) => !piecesInName.includes(w) && !['pepper', 'chili'].includes(w)) ??
+    words.find((w) => ['clove', 'stick', 'leaf', 'stalk', 'head', 'sprig'].includes(w));
+  if (!amount.unit && !amount.piece && !amount.pack && behind && pieceFor(thing, behind, null, [])) amount.piece = behind;
+  try {
+    const w = weighAll(parts, thing, kitchen, words);
+    if (!Number.isFinite(w.massG)) throw new QuantityError('That is not an amount.');
+    const assumed = [
+      ...(meaning.say ? [meaning.say] : []),
+      ...(others.length > 0 ? [`the first of what was said: ${first}`] : []),
+      ...w.assumed,
+    ];
+    return { text, store: thing.store, id: thing.id, name: thing.name, massG: w.massG, assumed, ask: null };
+  } catch (e) {
+    if (!(e instanceof QuantityError)) throw e;
+    return { ...asked(text, thing.name, e.message, []), store: thing.store, id: thing.id };
+  }
+}
+
+/** "juice of 2 limes", "zest and juice of 1 lemon": the fruit's parts, as lines of their own. */
+function fruitParts(line: string): string[] {
+  const m =
+    /^(?:the\s+)?(?:(?:finely |freshly |coarsely )?(?:grated|squeezed|strained) )?(juice|zest|rind)(?:\s+(?:and|&|\+)\s+(?:the\s+)?(?:grated\s+)?(juice|zest|rind))?\s+(?:of|from)\s+(.*)$/i.exec(
+      line,
+    );
+  if (m) {
+    const rest = m[3]!.replace(/[,(].*$/, '').trim();
+    const whole = /^(?:\d|half|one|two|three|four|five|six|a\b|an\b)/i.test(rest) ? rest : `1 ${rest}`;
+    return [m[1]!, m[2]]
+      .filter((p): p is string => p !== undefined)
+      .map((p) => `${whole}, ${p.toLowerCase() === 'juice' ? 'juiced' : 'zested'}`);
+  }
+  const both = /^(.*\b(?:limes?|lemons?|oranges?)\b)[\s,(]+(?:grated )?(juice[d]?|zest(?:ed)?) (?:and|&) (juice[d]?|zest(?:ed)?)\)?$/i.exec(
+    line,
+  );
+  return both ? [`${both[1]!}, ${both[2]!}`, `${both[1]!}, ${both[3]!}`] : [line];
+}
+
+/**
+ * Reads one line of a recipe as people write it: amount, unit or piece or package, and name, in the words of a kitchen.
+ * Gives one item for most lines, two for "juice and zest of a lime". It never guesses between things that differ: then
+ * `ask` is set. `own` are ingredients of the maker's, looked up before the table. Never throws; at most 300 signs are read.
+ */
+export function readLine(text: string, kitchen: Kitchen, own: readonly Ingredient[] = INGREDIENTS.slice(0, 0)): ReadItem[] {
+  const shown = text.trim().slice(0, 300);
+  try {
+    return fruitParts(clean(shown)).map((line) => readOne(shown, line, kitchen, own));
+  } catch (e) {
+    if (!(e instanceof QuantityError)) throw e;
+    return [asked(shown, shown, e.message, [])];
+  }
+}
+
+/** Reads a pasted list, line by line; empty lines and headings ("For the paste:") are passed over. */
+export function readList(text: string, kitchen: Kitchen, own: readonly Ingredient[] = []): ReadItem[] {
+  return text
+    .split(/\r?\n/)
+    .map((l) => l.trim())
+    .filter((l) => l !== '' && !/^[^\d]*:$/.test(l))
+    .slice(0, 400)
+    .flatMap((l) => readLine(l, kitchen, own));
+}

@@ -1,0 +1,377 @@
+import { VARIETIES } from '../matter/variety';
+import { singular } from './singular';
+import type { Kitchen } from './units';
+
+/** Plain words of a name, singular and without accents: "Bird's-eye chillies" becomes bird eye chili. */
+export function plainWords(text: string): string[] {
+  return text
+    .normalize('NFD')
+    .replace(/[\u0300-\u036f]/g, '')
+    .toLowerCase()
+    .replace(/['’`]s?\b/g, '')
+    .replace(/\d+(?:[.,]\d+)?\s*%/g, ' ')
+    .split(/[^a-z]+/)
+    .filter(Boolean)
+    .map(singular);
+}
+
+/** What cooks call the rows of the ingredient table. Names that hold in every kitchen; those that do not are in `RULES`. */
+const NAMES: Record<string, string> = {
+  jalapeno_green: 'jalapeno; green jalapeno; jalapeno chili; jalapeno pepper',
+  jalapeno_red: 'red jalapeno; ripe jalapeno',
+  fresno_red: 'fresno; fresno chili; fresno pepper; red fresno',
+  serrano_green: 'serrano; serrano chili; serrano pepper; green serrano',
+  cayenne_red: 'fresh cayenne; cayenne chili; long red chili; fresh cayenne pepper; red cayenne',
+  thai_red: 'bird eye chili; bird eye; birdseye chili; thai chili; red thai chili; thai pepper; red bird eye chili; thai bird chili',
+  thai_green: 'green bird eye chili; green thai chili',
+  habanero:
+    'habanero; habanero chili; habanero pepper; scotch bonnet; scotch bonnet chili; scotch bonnet pepper; orange habanero; red habanero',
+  superhot: 'ghost pepper; ghost chili; bhut jolokia; superhot chili; superhot pepper',
+  aji_yellow: 'yellow aji; aji chili',
+  poblano: 'poblano; poblano pepper; poblano chili',
+  anaheim: 'anaheim; anaheim chili; anaheim pepper; long green chili',
+  banana_pepper: 'banana pepper; hungarian wax; hungarian wax pepper; wax pepper',
+  pickled_jalapeno: 'pickled jalapeno',
+  bell_red: 'red bell pepper; red bell; red capsicum; sweet red pepper; red sweet pepper',
+  bell_green: 'green bell pepper; green bell; green capsicum',
+  bell_yellow: 'yellow bell pepper; yellow bell; yellow capsicum; orange bell pepper; yellow pepper; orange pepper; orange capsicum',
+  roasted_pepper_jar: 'roasted red pepper; roasted pepper; roasted red capsicum; jarred red pepper; piquillo',
+  dried_chili_hot:
+    'dried arbol; chile de arbol; chili de arbol; arbol chili; dried bird eye chili; dried thai chili; small dried chili; small dried red chili',
+  dried_chili_mild:
+    'ancho; ancho chili; dried ancho chili; guajillo; guajillo chili; dried guajillo chili; large dried chili; large dried red chili; dried ancho; dried guajillo',
+  chipotle_dry: 'chipotle; dried chipotle; chipotle chili; dried chipotle chili; chipotle pepper',
+  chili_powder_pure:
+    'cayenne pepper; cayenne; ground cayenne; ground cayenne pepper; cayenne powder; ground chili; ground red chili; pure chili powder; kashmiri chili powder; hot chili powder',
+  smoked_paprika: 'smoked paprika; sweet smoked paprika; smoky paprika; pimenton',
+  garlic: 'garlic; garlic clove; clove garlic; minced garlic; garlic head; head garlic',
+  garlic_powder: 'garlic powder; granulated garlic; dried garlic; garlic granule',
+  shallot: 'shallot; eschalot; french shallot; banana shallot; shallot bulb',
+  onion: 'onion; red onion; white onion; brown onion; yellow onion; spanish onion; sweet onion',
+  onion_powder: 'onion powder; granulated onion',
+  spring_onion: 'spring onion; scallion; green onion; salad onion; green shallot; green part spring onion',
+  ginger: 'fresh ginger; ginger root; root ginger; ginger; fresh ginger root; fresh root ginger',
+  galangal: 'galangal; fresh galangal',
+  turmeric_fresh: 'fresh turmeric; turmeric root; fresh turmeric root',
+  carrot: 'carrot',
+  celery: 'celery; celery rib; celery stalk; rib celery; stick celery; celery stick',
+  mango_ripe: 'mango; ripe mango; mango flesh; mango cube; frozen mango',
+  mango_green: 'green mango; unripe mango; raw mango',
+  pineapple: 'pineapple; fresh pineapple; pineapple chunk; pineapple ring; frozen pineapple',
+  peach: 'peach; yellow peach; white peach',
+  blueberry: 'blueberry; frozen blueberry',
+  orange_juice: 'orange juice; fresh orange juice',
+  apple: 'apple; green apple; cooking apple; red apple; granny smith apple; tart apple',
+  pear: 'pear',
+  tomato:
+    'tomato; cherry tomato; roma tomato; ripe tomato; chopped tomato; diced tomato; crushed tomato; plum tomato; whole tomato; fresh tomato; vine tomato; whole peeled tomato; peeled plum tomato',
+  tomato_passata: 'passata; tomato passata; strained tomato; sieved tomato',
+  tomato_paste: 'tomato paste; tomato concentrate; concentrated tomato puree; double concentrate tomato; double concentrated tomato puree',
+  tomatillo: 'tomatillo; fresh tomatillo',
+  avocado: 'avocado; ripe avocado; hass avocado',
+  cilantro:
+    'cilantro; coriander leaf; fresh coriander; fresh cilantro; cilantro leaf; coriander leaf and stem; leaf coriander; coriander stem; cilantro stem; fresh coriander leaf; chopped coriander',
+  cilantro_root: 'coriander root; cilantro root',
+  culantro: 'culantro; sawtooth coriander; long coriander',
+  basil: 'basil; fresh basil; basil leaf; thai basil; sweet basil; fresh basil leaf; thai basil leaf',
+  mint: 'mint; fresh mint; mint leaf; fresh mint leaf',
+  lemongrass: 'lemongrass; lemon grass',
+  makrut_leaf: 'makrut lime leaf; kaffir lime leaf; makrut leaf; lime leaf',
+  lime_juice: 'lime juice; fresh lime juice; freshly squeezed lime juice',
+  lemon_juice: 'lemon juice; fresh lemon juice; freshly squeezed lemon juice; bottled lemon juice',
+  calamansi_juice: 'calamansi juice; calamansi; kalamansi juice',
+  lime_zest: 'lime zest; lemon zest; citrus zest; orange zest; lime rind; lemon rind; lemon peel; lime peel; grated lemon rind',
+  tamarind_pulp: 'tamarind pulp; tamarind block; block tamarind; seedless tamarind; seedless tamarind pulp',
+  tamarind_paste: 'tamarind paste; tamarind concentrate; tamarind puree; strained tamarind; tamarind water',
+  vinegar_distilled_5: 'white vinegar; distilled vinegar; distilled white vinegar; spirit vinegar; clear vinegar',
+  vinegar_distilled_6: 'strong white vinegar; double strength vinegar',
+  vinegar_cider: 'cider vinegar; apple cider vinegar; acv; apple vinegar',
+  vinegar_red_wine: 'wine vinegar; red wine vinegar; white wine vinegar; sherry vinegar',
+  vinegar_rice: 'rice vinegar; rice wine vinegar; unseasoned rice vinegar',
+  mirin: 'mirin; sweet rice wine',
+  water: 'water; cold water; warm water; hot water; boiling water; filtered water; ice water; tap water; spring water; tepid water',
+  salt_fine: 'salt; table salt; fine salt; pickling salt; canning salt; fine sea salt; non iodised salt; non iodized salt',
+  salt_kosher: 'kosher salt; flaky salt; salt flake; sea salt flake; coarse kosher salt; flake salt',
+  salt_sea: 'sea salt; coarse sea salt; coarse salt; rock salt; grey salt',
+  msg: 'msg; monosodium glutamate',
+  sugar_white: 'sugar; white sugar; granulated sugar; caster sugar; castor sugar; superfine sugar; cane sugar; raw sugar',
+  sugar_brown:
+    'brown sugar; light brown sugar; dark brown sugar; soft brown sugar; demerara sugar; muscovado sugar; demerara; packed brown sugar; soft dark brown sugar',
+  sugar_palm: 'palm sugar; coconut palm sugar; jaggery; gula melaka',
+  honey: 'honey; runny honey; clear honey; raw honey',
+  maple_syrup: 'maple syrup; pure maple syrup',
+  agave: 'agave; agave syrup; agave nectar',
+  molasses: 'molasses; blackstrap molasses; treacle; black treacle',
+  sweetener_erythritol: 'erythritol',
+  sweetener_highint: 'sweetener; stevia sweetener; stevia',
+  fish_sauce: 'fish sauce; nam pla; nuoc mam',
+  shrimp_paste: 'shrimp paste; belacan; terasi',
+  soy_sauce: 'soy sauce; light soy sauce; dark soy sauce; shoyu; soya sauce; light soy; tamari',
+  mustard_yellow: 'yellow mustard; american mustard; prepared mustard',
+  mustard_dijon: 'dijon mustard; dijon',
+  mustard_seed: 'mustard powder; mustard seed; dry mustard; ground mustard; english mustard powder; yellow mustard seed',
+  worcestershire: 'worcestershire sauce; worcester sauce; worcestershire',
+  cumin_ground: 'cumin; ground cumin; cumin powder; cumin seed',
+  coriander_seed: 'coriander seed; ground coriander; coriander powder; ground coriander seed',
+  cinnamon_ground: 'cinnamon; ground cinnamon; cinnamon stick; stick cinnamon; cinnamon powder',
+  black_pepper:
+    'black pepper; ground black pepper; black peppercorn; freshly ground black pepper; peppercorn; cracked pepper; ground pepper',
+  white_pepper: 'white pepper; ground white pepper',
+  allspice: 'allspice; ground allspice; pimento berry; allspice berry',
+  oregano_dry: 'oregano; dried oregano; mexican oregano; dried mexican oregano',
+  liquid_smoke: 'liquid smoke',
+  oil_olive: 'olive oil; extra virgin olive oil; light olive oil; evoo; virgin olive oil',
+  oil_neutral:
+    'oil; vegetable oil; canola oil; rapeseed oil; sunflower oil; neutral oil; peanut oil; grapeseed oil; groundnut oil; cooking oil',
+  oil_sesame: 'sesame oil; toasted sesame oil',
+  cornstarch: 'cornstarch; corn starch; maize starch',
+  xanthan: 'xanthan; xanthan gum',
+  citric_acid_powder: 'citric acid; citric acid powder',
+  lactic_acid_80: 'lactic acid',
+  rum: 'rum; vodka; tequila; whiskey; whisky; bourbon; white rum; dark rum; mezcal',
+};
+
+/** What cooks call the pod varieties beyond their table names. */
+const POD_NAMES: Record<string, string> = {
+  'crushed-red':
+    'chili flake; red pepper flake; crushed red pepper; crushed red pepper flake; red chili flake; crushed chili; dried chili flake; hot red pepper flake',
+  'korean-flakes': 'gochugaru; korean chili flake; korean pepper flake; korean chili powder; korean red pepper flake',
+  'aleppo-flakes': 'aleppo pepper; aleppo flake; pul biber',
+  'urfa-flakes': 'urfa biber; urfa flake',
+  'paprika-sweet': 'paprika; sweet paprika; paprika powder; mild paprika',
+  'paprika-hot': 'hot paprika',
+  'reaper-type': 'reaper; reaper pepper; reaper chili',
+  'aji-amarillo': 'aji amarillo',
+  'facing-heaven': 'facing heaven chili',
+  'seven-pot-red': 'seven pot; seven pot pepper',
+  'scorpion-red': 'scorpion pepper; scorpion chili; trinidad scorpion',
+  rocoto: 'rocoto; manzano; rocoto pepper',
+  padron: 'padron pepper; padron',
+  shishito: 'shishito pepper; shishito',
+  pequin: 'pequin; chile pequin; chili pequin',
+  'pointed-red': 'romano pepper; pointed pepper; red pointed pepper; sweet pointed pepper; pointed red pepper',
+  pimiento: 'pimiento; pimento',
+  'habanero-powder': 'habanero powder; ground habanero',
+  'long-red-slim': 'long slim red chili',
+};
+
+/** An ingredient row or a variety that a phrase names. */
+export interface Named {
+  store: 'larder' | 'pods';
+  id: string;
+  phrase: string[];
+}
+
+function entries(): Named[] {
+  const list: Named[] = [];
+  const add = (store: Named['store'], id: string, names: string) => {
+    for (const name of names.split(';')) list.push({ store, id, phrase: plainWords(name) });
+  };
+  for (const [id, names] of Object.entries(NAMES)) add('larder', id, names);
+  for (const [id, names] of Object.entries(POD_NAMES)) add('pods', id, names);
+  const known = new Set(list.map((e) => e.phrase.join(' ')));
+  for (const v of VARIETIES) {
+    const plain = v.name.replace(/\(.*\)/, '').split(/[,/]/)[0]!;
+    const phrase = plainWords(plain);
+    // "7-pot" would leave "pot", and "bell" says no colour.
+    const vague = phrase.length === 1 && /^(pot|bell)$/.test(phrase[0]!);
+    if (phrase.length > 0 && !vague && !known.has(phrase.join(' '))) list.push({ store: 'pods', id: v.id, phrase });
+  }
+  return list;
+}
+const byPhrase = new Map(entries().map((e) => [e.phrase.join(' '), e]));
+
+/** The row or variety that these plain words name exactly; undefined when none does. */
+export function named(words: readonly string[]): Named | undefined {
+  return byPhrase.get(words.join(' '));
+}
+
+/** Words that change nothing about what a thing is. */
+export const HARMLESS = new Set(
+  (
+    'a an the of in and or about approx approximately roughly around some fresh freshly ripe raw large small medium big little good quality best ' +
+    'organic finely roughly coarsely thinly thickly lightly chopped diced minced sliced grated crushed cubed peeled seeded deseeded cored stemmed ' +
+    'trimmed washed halved quartered shredded torn bruised smashed mashed toasted roasted charred ground cracked whole piece pieces chunk each sized ' +
+    'packed loosely firmly level heaped drained rinsed squeezed juiced unsalted natural pure plain cold warm hot room temperature tinned canned frozen ' +
+    'thawed dry optional more extra for to taste serve your favourite favorite such as like use unpeeled skinned squashed medium-sized cut into ' +
+    'strip strips wedge segment thin thick fat plump firm juicy generous scant rounded heaping bottled store bought filtered long ' +
+    'head off on with without skin seed removed melted softened dissolved full your choice from stone stoned pitted hulled cleaned well very'
+  )
+    .split(' ')
+    .flatMap((w) => plainWords(w)),
+);
+
+export interface Asking {
+  ask: string;
+  /** Names to put in the place of what was said. */
+  options: string[];
+}
+export type Meaning = { id: string; store: Named['store']; say?: string } | Asking;
+
+export interface Said {
+  words: string[];
+  kitchen: Kitchen;
+  /** Unit or piece word of the amount: "handful", "tbsp", "clove"; null for a bare number or none. */
+  unit: string | null;
+  /** Every word of the line, also those after the comma. */
+  all: ReadonlySet<string>;
+}
+
+/** A word that means different things, by kitchen or by how it is measured. The first rule whose phrase is the whole name decides. */
+export interface Rule {
+  phrases: string[];
+  means(said: Said): Meaning | null;
+}
+
+const larder = (id: string, say?: string): Meaning => ({ store: 'larder', id, ...(say ? { say } : {}) });
+const spoon = (s: Said) => s.unit !== null && /^(tsp|tbsp|pinch|dash|dessertspoon|g|oz|grind|grinding|ml)$/.test(s.unit);
+const has = (s: Said, ...words: string[]) => words.some((w) => s.all.has(w));
+const LEAFY_UNITS = /^(handful|bunch|sprig|leaf|cup|stem|stalk)$/;
+
+export const RULES: readonly Rule[] = [
+  {
+    phrases: ['coriander'],
+    means: (s) => {
+      if (has(s, 'seed', 'powder') || (has(s, 'ground') && !has(s, 'leaf'))) return larder('coriander_seed');
+      if (has(s, 'root')) return larder('cilantro_root');
+      if ((s.unit && LEAFY_UNITS.test(s.unit)) || has(s, 'leaf', 'fresh', 'chopped', 'stem', 'torn'))
+        return larder('cilantro', 'coriander is the leaf here');
+      if (s.kitchen === 'us') return larder('coriander_seed', 'coriander is the seed in a US kitchen');
+      return { ask: 'Coriander leaf or ground coriander seed?', options: ['coriander leaf', 'ground coriander seed'] };
+    },
+  },
+  {
+    phrases: ['tomato sauce', 'can tomato sauce'],
+    means: (s) =>
+      s.kitchen === 'us'
+        ? larder('tomato_passata', 'US tomato sauce is a plain purée; taken as passata')
+        : {
+            ask: 'Tomato sauce is a sweet table sauce in some countries and a plain purée in others. Which?',
+            options: ['passata', 'tomato paste'],
+          },
+  },
+  {
+    phrases: ['tomato puree'],
+    means: (s) =>
+      s.kitchen === 'uk'
+        ? larder('tomato_paste', 'UK tomato purée is concentrated; taken as tomato paste')
+        : s.kitchen === 'us'
+          ? larder('tomato_passata', 'US tomato purée is not concentrated; taken as passata')
+          : { ask: 'Is that concentrated paste or a pourable passata?', options: ['tomato paste', 'passata'] },
+  },
+  {
+    phrases: ['pepper'],
+    means: (s) =>
+      spoon(s) || has(s, 'ground', 'cracked', 'taste')
+        ? larder('black_pepper', 'pepper by the spoon is black pepper')
+        : {
+            ask: 'Which pepper: a sweet one or a hot one?',
+            options: ['red bell pepper', 'green bell pepper', 'jalapeño'],
+          },
+  },
+  {
+    phrases: ['red pepper'],
+    means: (s) =>
+      spoon(s)
+        ? { ask: 'Flakes or ground red pepper?', options: ['chilli flakes', 'cayenne pepper'] }
+        : larder('bell_red', 'red pepper is the sweet bell pepper'),
+  },
+  { phrases: ['green pepper'], means: () => larder('bell_green', 'green pepper is the sweet bell pepper') },
+  {
+    phrases: ['capsicum', 'bell pepper', 'sweet pepper', 'bell'],
+    means: () => larder('bell_red', 'no colour said: a red one'),
+  },
+  {
+    phrases: ['shallot'],
+    means: (s) =>
+      s.kitchen === 'au'
+        ? { ask: 'The small brown bulb, or the long green ones?', options: ['eschalot', 'spring onion'] }
+        : larder('shallot'),
+  },
+  {
+    phrases: ['chili powder', 'mild chili powder'],
+    means: (s) =>
+      s.kitchen === 'us'
+        ? {
+            ask: 'US chili powder is a blend with cumin and salt. Is yours only ground chilli?',
+            options: ['ground red chilli', 'paprika'],
+          }
+        : larder('chili_powder_pure', 'chilli powder is only ground chilli in this kitchen'),
+  },
+  {
+    phrases: ['cornflour', 'corn flour'],
+    means: (s) =>
+      s.kitchen === 'us'
+        ? { ask: 'US corn flour is ground maize. Do you mean the white starch?', options: ['cornstarch'] }
+        : larder('cornstarch', 'cornflour is the white starch in this kitchen'),
+  },
+  {
+    phrases: ['vinegar'],
+    means: () => ({
+      ask: 'Which vinegar? Its strength decides how sour the sauce gets.',
+      options: ['white vinegar', 'cider vinegar', 'wine vinegar', 'rice vinegar'],
+    }),
+  },
+  { phrases: ['tamarind'], means: () => ({ ask: 'The solid block or the pourable paste?', options: ['tamarind pulp', 'tamarind paste'] }) },
+  {
+    phrases: [
+      'chili',
+      'red chili',
+      'green chili',
+      'hot pepper',
+      'hot chili',
+      'hot red pepper',
+      'fresh chili',
+      'fresh red chili',
+      'chili pepper',
+      'red chili pepper',
+      'hot chili pepper',
+    ],
+    means: (s) => {
+      const green = has(s, 'green');
+      const dried = has(s, 'dried', 'dry');
+      return {
+        ask: 'Which chilli? Weight and heat differ a hundredfold.',
+        options: dried
+          ? ['small dried chillies', 'large dried chillies']
+          : green
+            ? ['jalapeño', 'serrano', "green bird's eye chilli"]
+            : ['red jalapeño', 'long red chilli', "bird's eye chilli", 'habanero'],
+      };
+    },
+  },
+  {
+    phrases: ['dried chili', 'dried red chili', 'dry red chili', 'dried hot chili'],
+    means: () => ({ ask: 'Small hot ones or large mild ones?', options: ['small dried chillies', 'large dried chillies'] }),
+  },
+  {
+    phrases: ['mustard'],
+    means: (s) => (has(s, 'powder', 'seed', 'dry') ? larder('mustard_seed') : larder('mustard_yellow', 'plain prepared mustard')),
+  },
+  {
+    phrases: ['ginger'],
+    means: (s) =>
+      spoon(s) && /^(tsp|pinch|dash)$/.test(s.unit!) && !has(s, 'fresh', 'grated', 'minced', 'chopped', 'paste', 'root', 'crushed')
+        ? { ask: 'Fresh ginger, or ground? The ground spice is not in the table.', options: ['grated fresh ginger'] }
+        : larder('ginger'),
+  },
+  { phrases: ['salt'], means: () => larder('salt_fine', 'fine salt; a spoon of coarse salt weighs up to half less') },
+  { phrases: ['sugar'], means: () => larder('sugar_white') },
+  {
+    phrases: ['lime', 'lemon', 'orange'],
+    means: (s) => {
+      const fruit = s.words.find((w) => ['lime', 'lemon', 'orange'].includes(w))!;
+      const juice = { lime: 'lime_juice', lemon: 'lemon_juice', orange: 'orange_juice' }[fruit]!;
+      if (has(s, 'juice', 'juiced', 'squeezed')) return larder(juice);
+      if (has(s, 'zest', 'zested', 'rind', 'peel')) return larder('lime_zest');
+      return { ask: `The juice of the ${fruit}, or its zest?`, options: [`${fruit}, juiced`, `${fruit} zest`] };
+    },
+  },
+  {
+    phrases: ['ground ginger', 'ground turmeric', 'turmeric', 'turmeric powder', 'ginger powder'],
+    means: () => ({
+      ask: 'The ground root is not in the table. Take the fresh root instead?',
+      options: ['fresh ginger', 'fresh turmeric'],
+    }),
+  },
+];
