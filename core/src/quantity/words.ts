@@ -333,7 +333,7 @@ export const RULES: readonly Rule[] = [
       return {
         ask: 'Which chilli? Weight and heat differ a hundredfold.',
         options: dried
-          ? ['small dried chillies', 'large dried chillies']
+          ? ['árbol chillies', 'ancho chillies']
           : green
             ? ['jalapeño', 'serrano', "green bird's eye chilli"]
             : ['red jalapeño', 'long red chilli', "bird's eye chilli", 'habanero'],
@@ -342,7 +342,7 @@ export const RULES: readonly Rule[] = [
   },
   {
     phrases: ['dried chili', 'dried red chili', 'dry red chili', 'dried hot chili'],
-    means: () => ({ ask: 'Small hot ones or large mild ones?', options: ['small dried chillies', 'large dried chillies'] }),
+    means: () => ({ ask: 'Small hot ones such as árbol, or large mild ones such as ancho?', options: ['árbol chillies', 'ancho chillies'] }),
   },
   {
     phrases: ['mustard'],
