@@ -116,7 +116,7 @@ const grams = { 'cayenne-red': 400, 'pointed-red': 300, fatalii: 40, 'lemon-drop
 const parts = choices.slice(0, 6).map((c) => ({ medianShu: 500, sigma: c.lot.heat?.sigma ?? 0, pods: 20 }));
 lines.push({
   what: 'blur in the bottle while a share is dragged',
-  ours: measure(() => blurOfMix(choices, grams, gain), 300, 100),
+  ours: measure(() => blurOfMix(choices, grams, gain, batch.goal), 300, 100),
   reference: measure(() => {
     const draws = drawEnsemble(3, 2000);
     return draws.map((d) =>

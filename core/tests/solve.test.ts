@@ -165,7 +165,7 @@ describe('choosing pods', () => {
   it('the live blur moves with a share', () => {
     const grams = { 'cayenne-red': 400, 'pointed-red': 300 };
     const gain = lineGain(useMix(batch(1000, 3000), choices, grams));
-    const mid = (g: number) => Math.exp(blurOfMix(choices, { ...grams, 'cayenne-red': g }, gain).blur!.mu);
+    const mid = (g: number) => Math.exp(blurOfMix(choices, { ...grams, 'cayenne-red': g }, gain, { lowShu: 1000, highShu: 3000 }).blur!.mu);
     expect(mid(500)).toBeGreaterThan(mid(400));
   });
   // Handbook chapter 2, section 9: 100.3 g habanero of 8.46 g and 150 g cayenne of 7.52 g become 12 and 19 or 20 pods.

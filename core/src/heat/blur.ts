@@ -30,6 +30,13 @@ export interface BlurPart {
   medianShu: number;
   sigma: number;
   pods: number;
+  /** Log-sd of what knife and fire leave of its heat. */
+  prepSd?: number;
+}
+
+/** Log-variance of one part: lot mean, scatter of the pods, preparation. */
+export function partVariance(p: BlurPart): number {
+  return p.sigma * p.sigma + podVariance(p.pods) + (p.prepSd ?? 0) ** 2;
 }
 
 /**
@@ -41,7 +48,7 @@ export function finishedBlur(parts: readonly BlurPart[], processSd: number): Blu
   let variance = 0;
   for (const p of parts) {
     if (!(p.medianShu > 0)) continue;
-    const s2 = p.sigma * p.sigma + podVariance(p.pods);
+    const s2 = partVariance(p);
     const m = p.medianShu * Math.exp(s2 / 2);
     mean += m;
     variance += m * m * (Math.exp(s2) - 1);
@@ -70,7 +77,7 @@ export function oddsWithin(b: Blur, lowShu: number, highShu: number): number {
 export function blurShares(parts: readonly BlurPart[], processSd: number): number[] {
   const total = parts.reduce((s, p) => s + p.medianShu, 0);
   if (!(total > 0)) return parts.map(() => 0);
-  const own = parts.map((p) => (p.medianShu / total) ** 2 * (p.sigma * p.sigma + podVariance(p.pods)));
+  const own = parts.map((p) => (p.medianShu / total) ** 2 * partVariance(p));
   const all = own.reduce((s, v) => s + v, processSd * processSd);
   return own.map((v) => v / all);
 }

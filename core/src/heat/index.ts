@@ -1,5 +1,12 @@
-/** Heat: pungency arithmetic, levels, what the knife does, and how sure one may be. */
+/** Heat: pungency arithmetic, levels, knife and fire, how sure one may be, and what tasting teaches. */
 export * from './pungency';
 export * from './level';
 export * from './preparation';
+export * from './fire';
 export * from './blur';
+export * from './monteCarlo';
+export * from './doubt';
+export * from './scale';
+export * from './dilution';
+export * from './learn';
+export * from './events';

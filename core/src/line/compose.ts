@@ -3,7 +3,7 @@ import { densityOf } from '../matter/density';
 import type { PodLot } from '../pantry';
 import type { Day } from '../plan';
 import { TYPICAL } from '../stat/draw';
-import { stationKind } from '../stations';
+import { stationKind, type PodUse } from '../stations';
 import { BATCH_FORMAT, BATCH_VERSION, type BatchFile, type Goal, type StationEntry } from './file';
 import { runLine } from './run';
 
@@ -94,4 +94,38 @@ export function wantedMassG(file: BatchFile): number {
   const density = end && end.input.grams.water > 0 ? densityOf(end.input) : 1.03;
   const head = (file.stations.at(-1)?.params as { headspacePct?: number }).headspacePct ?? 0;
   return file.goal.bottles * file.goal.bottleMl * (1 - head / 100) * density;
+}
+
+/** The station of a line that takes pods from the store. Throws RangeError when the line has none. */
+function podStation(file: BatchFile): StationEntry {
+  const entry = file.stations.find((s) => stationKind(s.kind).pods);
+  if (!entry) throw new RangeError('This batch takes no pods');
+  return entry;
+}
+
+/** Which pods a batch takes, how much, and what is done to them. */
+export function podUses(file: BatchFile): PodUse[] {
+  const entry = podStation(file);
+  return stationKind(entry.kind).pods!.read(entry.params);
+}
+
+/** The batch with other pods; nothing else is touched. */
+export function withPodUses(file: BatchFile, uses: PodUse[]): BatchFile {
+  const entry = podStation(file);
+  return withParams(file, entry.id, stationKind(entry.kind).pods!.write(entry.params, uses));
+}
+
+/** True when the pods are taken from the store already. */
+export function podsAreIn(file: BatchFile): boolean {
+  return podStation(file).log.doneOn !== undefined;
+}
+
+/** Id of the station that takes the pods. */
+export function podStationId(file: BatchFile): string {
+  return podStation(file).id;
+}
+
+/** True when something of this line holds pulp back. */
+export function isStrained(file: BatchFile): boolean {
+  return file.stations.some((s) => stationKind(s.kind).sieves?.(s.params));
 }

@@ -1,6 +1,6 @@
 import { Type, type Static } from '@sinclair/typebox';
 import type { Ingredient } from '../matter/ingredient';
-import type { PodLot } from '../pantry/lot';
+import { HEAT_BASES, HEAT_SOURCES, POD_FORMS, type PodLot } from '../pantry/lot';
 
 /** The open batch file, version 1. Documented in docs/formats/batch.md. */
 export const BATCH_FORMAT = 'roskel-batch';
@@ -55,7 +55,7 @@ export const LotSchema = Type.Object(
     id: Id,
     name: Type.String({ title: 'The name', minLength: 1, maxLength: 80 }),
     form: Type.Union(
-      ['fresh', 'frozen', 'dried', 'flakes', 'powder'].map((f) => Type.Literal(f as PodLot['form'])),
+      POD_FORMS.map((f) => Type.Literal(f)),
       { title: 'The form' },
     ),
     varietyId: Type.String({ maxLength: 64 }),
@@ -73,10 +73,21 @@ export const LotSchema = Type.Object(
       Type.Object({
         dryShu: Type.Number({ title: 'The heat', minimum: 1, maximum: 16_100_000, unit: 'SHU' }),
         sigma: Type.Number({ minimum: 0.01, maximum: 3 }),
-        source: Type.Union(['table', 'label', 'lab', 'taste'].map((c) => Type.Literal(c as 'table'))),
+        source: Type.Union(HEAT_SOURCES.map((c) => Type.Literal(c))),
+        said: Type.Optional(
+          Type.Object({
+            value: Type.Number({ title: 'The stated heat', minimum: 1, maximum: 16_100_000, unit: 'SHU' }),
+            basis: Type.Union(HEAT_BASES.map((b) => Type.Literal(b))),
+          }),
+        ),
       }),
       Type.Null(),
     ]),
+    flavour: Type.Optional(Type.Array(Type.String({ maxLength: 40 }), { maxItems: 12 })),
+    wall: Type.Optional(Type.Union(['thin', 'medium', 'thick'].map((w) => Type.Literal(w as 'thin')))),
+    quotedShu: Type.Optional(Type.Number({ minimum: 0, maximum: 16_100_000, unit: 'SHU' })),
+    saltPct: Type.Optional(Type.Number({ title: 'The salt in it', minimum: 0, maximum: 30, unit: '%' })),
+    pH: Type.Optional(Type.Number({ title: 'Its pH', minimum: 2, maximum: 8 })),
   },
   { additionalProperties: false },
 );

@@ -25,3 +25,22 @@ export function colourOf(stream: Stream): string {
   );
   return '#' + hex.join('');
 }
+
+export const COLOUR_FAMILIES = ['red', 'orange', 'yellow', 'green', 'brown'] as const;
+export type ColourFamily = (typeof COLOUR_FAMILIES)[number];
+
+/** The family of a colour for people; null for what is near white or grey (our judgement of hue and lightness). */
+export function colourFamily(hex: string): ColourFamily | null {
+  const [r, g, b] = channels(hex).map((c) => c / 255) as [number, number, number];
+  const max = Math.max(r, g, b);
+  const min = Math.min(r, g, b);
+  const light = (max + min) / 2;
+  const span = max - min;
+  if (span < 0.12 || (light > 0.85 && span < 0.25)) return null;
+  const hue = (60 * (max === r ? ((g - b) / span + 6) % 6 : max === g ? (b - r) / span + 2 : (r - g) / span + 4)) % 360;
+  if (light < 0.24 && (hue < 50 || hue > 330)) return 'brown';
+  if (hue < 16 || hue > 330) return 'red';
+  if (hue < 40) return light < 0.36 ? 'brown' : 'orange';
+  if (hue < 64) return 'yellow';
+  return hue < 175 ? 'green' : null;
+}

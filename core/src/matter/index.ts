@@ -5,3 +5,5 @@ export * from './density';
 export * from './ingredient';
 export * from './variety';
 export * from './colour';
+export * from './flavour';
+export * from './own';

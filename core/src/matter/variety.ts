@@ -24,7 +24,28 @@ export interface Variety {
   source: string;
 }
 
-export const VARIETIES = table.varieties as unknown as readonly Variety[];
+/**
+ * Pods of unknown kind: anything from a mild market pod to a habanero (our judgement: 5 to 95 % from 1 500 to 400 000
+ * SHU of the dry matter, a middling pod otherwise).
+ */
+export const MIXED_UNKNOWN: Variety = {
+  id: 'mixed-unknown',
+  name: 'Mixed, unknown',
+  species: 'Capsicum',
+  form: 'fresh',
+  shuDry: { low: 1500, typical: 24_500, high: 400_000 },
+  shuQuotedPopular: { low: 1000, high: 350_000 },
+  waterPct: 89,
+  pod: { massG: { low: 1, typical: 8, high: 25 }, massFraction: { flesh: 0.78, placenta: 0.06, seed: 0.09, stem: 0.07 } },
+  wall: 'medium',
+  ripeColour: '#B5301E',
+  flavour: [],
+  solubleSugarGPer100g: 5,
+  capsaicinoidClass: 'std',
+  source: 'our judgement',
+};
+
+export const VARIETIES: readonly Variety[] = [...(table.varieties as unknown as readonly Variety[]), MIXED_UNKNOWN];
 
 const byId = new Map(VARIETIES.map((v) => [v.id, v]));
 

@@ -1,3 +1,5 @@
 /** What stands ready: pod lots and ingredients, and how they become streams. */
 export * from './lot';
 export * from './source';
+export * from './school';
+export * from './turn';

@@ -1,18 +1,51 @@
-import { lotSigma, type PodAnatomy, type Preparation, retained } from '../heat';
+import { FIRE, fireSd, knifeSd, lotSigma, type Fire, type PodAnatomy, type Preparation, retained } from '../heat';
 import { acidsLike, variety, type CapsaicinoidClass, type Variety } from '../matter/variety';
 
 /** What is believed of a lot's heat: median SHU per g of dry matter and log-sd of the lot mean. */
 export interface LotHeat {
   dryShu: number;
   sigma: number;
-  source: 'table' | 'label' | 'lab' | 'taste';
+  source: HeatSource;
+  /** What the maker stated, in the basis it was stated in; `dryShu` follows from it. */
+  said?: { value: number; basis: HeatBasis };
 }
+export const HEAT_SOURCES = ['table', 'packet', 'label', 'lab', 'taste'] as const;
+export type HeatSource = (typeof HEAT_SOURCES)[number];
+/** dry: per g of dry matter. asIs: per g of the pod as it is. freshConvention: a quoted number taken for the fresh pod. */
+export const HEAT_BASES = ['dry', 'asIs', 'freshConvention'] as const;
+export type HeatBasis = (typeof HEAT_BASES)[number];
+
+/** Log-sd of a stated heat by where it is from (chapter 2, section 4.1). */
+export const SOURCE_SD: Record<Exclude<HeatSource, 'table' | 'taste'>, number> = { packet: 0.6, label: 0.35, lab: 0.15 };
+
+/** A lot's heat from a stated figure. `waterPct` is that of the lot. A fresh-convention figure is no better than a packet. */
+export function heatFromSaid(value: number, basis: HeatBasis, source: keyof typeof SOURCE_SD, waterPct: number): LotHeat {
+  const dryShu = basis === 'dry' ? value : value / (1 - waterPct / 100);
+  const sigma = basis === 'freshConvention' ? Math.max(SOURCE_SD[source], SOURCE_SD.packet) : SOURCE_SD[source];
+  return { dryShu, sigma, source, said: { value, basis } };
+}
+
+export const POD_FORMS = ['fresh', 'frozen', 'dried', 'flakes', 'powder', 'paste', 'ferment', 'pulp'] as const;
+export type PodForm = (typeof POD_FORMS)[number];
+/** Names of the forms for people. */
+export const FORM_NAMES: Record<PodForm, string> = {
+  fresh: 'fresh',
+  frozen: 'frozen',
+  dried: 'dried',
+  flakes: 'flakes',
+  powder: 'powder',
+  paste: 'paste',
+  ferment: 'own ferment',
+  pulp: 'own dried pulp',
+};
+/** Forms that are counted in pods and can be cut. */
+export const hasPods = (form: PodForm): boolean => form === 'fresh' || form === 'frozen' || form === 'dried';
 
 /** A lot of pods: what a batch needs to know of it, so that a batch file runs anywhere. */
 export interface PodLot {
   id: string;
   name: string;
-  form: 'fresh' | 'frozen' | 'dried' | 'flakes' | 'powder';
+  form: PodForm;
   varietyId: string;
   waterPct: number;
   sugarsPct: number;
@@ -24,24 +57,51 @@ export interface PodLot {
   like: string;
   /** null: no heat at all */
   heat: LotHeat | null;
+  /** What the variety tells a blend: taste, wall, and the number quoted for it on fresh weight (school B). */
+  flavour?: string[];
+  wall?: Variety['wall'];
+  quotedShu?: number;
+  /** Salt (%) and pH of a paste or an own ferment, when it has any of its own. */
+  saltPct?: number;
+  pH?: number;
 }
 
-/** A lot of a table variety, with the table's heat. */
-export function lotOfVariety(v: Variety, own: { id: string; name?: string; form?: PodLot['form'] }): PodLot {
+/** Water a form holds when nothing better is known, % (common practice, no source; own ferment and paste as the pod). */
+const FORM_WATER: Partial<Record<PodForm, number>> = { dried: 11, flakes: 10, powder: 9, pulp: 9 };
+
+/** Geometric middle of the number quoted for a variety; undefined when none is. */
+function quotedOf(v: Variety): number | undefined {
+  const { low, high } = v.shuQuotedPopular;
+  return high > 0 ? Math.sqrt(Math.max(low, high / 10) * high) : undefined;
+}
+
+/** A lot of a variety, with the table's heat. A form drier than the variety's own gets that form's water. */
+export function lotOfVariety(v: Variety, own: { id: string; name?: string; form?: PodForm }): PodLot {
   const hot = v.shuDry.low > 0;
+  const form = own.form ?? v.form;
+  const dry = FORM_WATER[form];
+  const dried = dry !== undefined && v.waterPct > 30;
+  const waterPct = dried ? dry : v.waterPct;
+  const shrunk = dried ? (1 - v.waterPct / 100) / (1 - dry / 100) : 1;
+  const whole = hasPods(form);
+  const quoted = quotedOf(v);
   return {
     id: own.id,
     name: own.name ?? v.name,
-    form: own.form ?? v.form,
+    form,
     varietyId: v.id,
-    waterPct: v.waterPct,
-    sugarsPct: v.solubleSugarGPer100g,
-    podMassG: v.pod?.massG.typical ?? null,
-    anatomy: v.pod?.massFraction ?? null,
+    waterPct,
+    sugarsPct: Math.min(60, v.solubleSugarGPer100g / shrunk),
+    podMassG: whole && v.pod ? Math.max(0.05, v.pod.massG.typical * shrunk) : null,
+    anatomy: whole ? (v.pod?.massFraction ?? null) : null,
     capsaicinoidClass: v.capsaicinoidClass,
     hex: v.ripeColour,
     like: acidsLike(v),
     heat: hot ? { dryShu: v.shuDry.typical, sigma: lotSigma(v.shuDry.low, v.shuDry.high), source: 'table' } : null,
+    ...(v.flavour.length > 0 ? { flavour: v.flavour } : {}),
+    ...(v.wall ? { wall: v.wall } : {}),
+    ...(quoted === undefined ? {} : { quotedShu: Math.round(quoted) }),
+    ...(form === 'ferment' ? { saltPct: 3, pH: 3.7 } : {}),
   };
 }
 
@@ -55,11 +115,18 @@ export function lotShu(lot: PodLot): number {
   return lot.heat ? lot.heat.dryShu * (1 - lot.waterPct / 100) : 0;
 }
 
-/** What 1 g of a lot as bought (stem on) gives after the knife: grams of prepared pod and heat load in SHU g. */
-export function preparedPerGram(lot: PodLot, prep: Preparation): { massG: number; heatShuG: number } {
+/** What 1 g of a lot as bought (stem on) gives after knife and fire: grams of prepared pod and heat load in SHU g. */
+export function preparedPerGram(lot: PodLot, prep: Preparation, fire: Fire = 'none'): { massG: number; heatShuG: number } {
   const stem = lot.anatomy?.stem ?? 0;
   const kept = retained(prep, lot.capsaicinoidClass, lot.anatomy);
-  return { massG: (1 - stem) * kept.mass, heatShuG: (1 - stem) * kept.heat * lotShu(lot) };
+  const f = FIRE[fire];
+  const water = 1 - (f.dries * lot.waterPct) / 100 + f.soaks;
+  return { massG: (1 - stem) * kept.mass * water, heatShuG: (1 - stem) * kept.heat * f.heat.typical * lotShu(lot) };
+}
+
+/** Log-sd of the heat that knife and fire leave. */
+export function prepSd(lot: PodLot, prep: Preparation, fire: Fire = 'none'): number {
+  return Math.hypot(knifeSd(prep, lot.capsaicinoidClass, lot.anatomy), fireSd(fire));
 }
 
 export { variety };

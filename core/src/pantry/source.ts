@@ -1,4 +1,4 @@
-import { poolOf, sidForPh, TYPICAL_ACIDS, type AcidWorld } from '../acid';
+import { lacticForPh, poolOf, sidForPh, TYPICAL_ACIDS, type AcidWorld } from '../acid';
 import { ACIDS, noGrams, type Component, type Grams } from '../matter/component';
 import { gramsPerGram, type Ingredient } from '../matter/ingredient';
 import { massOf, scale, type Stream } from '../matter/stream';
@@ -120,7 +120,18 @@ function lotGrams(lot: PodLot, row: Ingredient): Grams {
   for (const c of Object.keys(base) as Component[]) {
     if (c !== 'water' && c !== 'sugars') g[c] = (base[c] / others) * rest;
   }
+  const salt = (lot.saltPct ?? 0) / 100;
+  if (salt > 0) for (const c of Object.keys(base) as Component[]) g[c] = g[c] * (1 - salt) + (c === 'salt' ? salt : 0);
   return g;
+}
+
+/** A paste or ferment that is sourer than its pods: lactic acid up to its pH (chapter 3, section 6.3), mass kept at 1 g. */
+function soured(gram: Stream, pH: number | undefined): Stream {
+  if (pH === undefined) return gram;
+  const kilo = scale(gram, 1000);
+  const lactic = lacticForPh(kilo, pH) / 1000;
+  if (!(lactic > 0)) return gram;
+  return scale({ ...gram, grams: { ...gram.grams, lactic: gram.grams.lactic + lactic } }, 1 / (1 + lactic));
 }
 
 /**
@@ -129,7 +140,7 @@ function lotGrams(lot: PodLot, row: Ingredient): Grams {
  */
 export function lotStream(lot: PodLot, row: Ingredient, massG: number, draw: Draw, podSd: number): Stream {
   const base = lotGrams(lot, row);
-  const { grams, sidPerG } = draw.typical ? typicalAnchor(base, row, `w${lot.waterPct}s${lot.sugarsPct}`) : anchored(base, row, draw);
+  const { grams, sidPerG } = draw.typical ? typicalAnchor(base, row, `w${lot.waterPct}s${lot.sugarsPct}n${lot.saltPct ?? 0}`) : anchored(base, row, draw);
   const spread = lot.heat ? lot.heat.sigma * draw.z(`lot.heat.${lot.id}`) + podSd * draw.z(`lot.pods.${lot.id}`) : 0;
   const heatShuG = lot.heat ? lot.heat.dryShu * (1 - lot.waterPct / 100) * Math.exp(spread) : 0;
   const tint = lot.waterPct < 20 ? 6 : 1;
@@ -139,5 +150,5 @@ export function lotStream(lot: PodLot, row: Ingredient, massG: number, draw: Dra
     sidEq: sidPerG,
     ledger: [{ id: lot.id, name: lot.name, massG: 1, hex: lot.hex, tint }],
   };
-  return scale(gram, massG / massOf(gram));
+  return scale(soured(gram, lot.pH), massG / massOf(gram));
 }

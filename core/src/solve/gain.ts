@@ -1,19 +1,10 @@
-import { blurShares, finishedBlur, PROCESS_SD, type Blur, type BlurPart, type Preparation } from '../heat';
-import { paramsOf, type BatchFile } from '../line';
+import { doubtsOf, heatBand, PROCESS_SD, type Blur, type Doubt, type DoubtPart, type HeatBand, type Remedy } from '../heat';
+import { isStrained, type BatchFile } from '../line';
 import { runLine } from '../line/run';
 import { massOf } from '../matter/stream';
-import { podsIn, preparedPerGram, type PodLot } from '../pantry';
+import { podsIn, preparedPerGram, prepSd } from '../pantry';
+import type { PodChoice } from './blend';
 import { TYPICAL } from '../stat/draw';
-import type { StrainParams } from '../stations';
-
-/** A lot that may go in. */
-export interface PodChoice {
-  lot: PodLot;
-  stockG: number;
-  prep: Preparation;
-  /** Wanted out of the way soon. */
-  useFirst: boolean;
-}
 
 /** What the rest of the line makes of pods: grams of sauce and share of heat load per gram of prepared pods. */
 export interface LineGain {
@@ -30,11 +21,10 @@ export function lineGain(file: BatchFile): LineGain {
   const start = runs[0]!.out;
   const end = runs.at(-1)!.input;
   const podG = massOf(start);
-  const method = paramsOf<StrainParams>(file, 'strain').method;
   return {
     massPerPod: massOf(end) / podG,
     heatKept: start.heatShuG > 0 ? end.heatShuG / start.heatShuG : heatKeptOf(file),
-    strained: method !== 'none',
+    strained: isStrained(file),
   };
 }
 
@@ -48,35 +38,52 @@ function heatKeptOf(file: BatchFile): number {
   return runs.at(-1)!.input.heatShuG / runs[0]!.out.heatShuG;
 }
 
+/** Grams as weighed that become 1 g on the board. */
+const cutG = (c: PodChoice) => preparedPerGram(c.lot, c.prep, c.fire);
+
 /** SHU that each lot brings to the finished sauce, for a blur. */
-function partsOf(choices: readonly PodChoice[], grams: Record<string, number>, gain: LineGain): { parts: BlurPart[]; finishedG: number } {
+export function partsOf(choices: readonly PodChoice[], grams: Record<string, number>, gain: LineGain): { parts: DoubtPart[]; finishedG: number } {
   let podsG = 0;
-  for (const c of choices) podsG += (grams[c.lot.id] ?? 0) * preparedPerGram(c.lot, c.prep).massG;
+  for (const c of choices) podsG += (grams[c.lot.id] ?? 0) * cutG(c).massG;
   const finishedG = podsG * gain.massPerPod;
   const parts = choices.map((c) => {
     const g = grams[c.lot.id] ?? 0;
-    const load = g * preparedPerGram(c.lot, c.prep).heatShuG * gain.heatKept;
+    const load = g * cutG(c).heatShuG * gain.heatKept;
     return {
+      id: c.lot.id,
+      name: c.lot.name,
       medianShu: finishedG > 0 ? load / finishedG : 0,
       sigma: c.lot.heat?.sigma ?? 0,
       pods: podsIn(c.lot, g),
+      prepSd: prepSd(c.lot, c.prep, c.fire),
     };
   });
   return { parts, finishedG };
 }
 
-/** The blur in the bottle for any grams of the lots: quick enough to follow a finger (chapter 2, section 4.2). */
+export interface MixBlur {
+  blur: Blur | null;
+  band: HeatBand | null;
+  finishedG: number;
+  doubts: Doubt[];
+  remedies: Remedy[];
+}
+
+/**
+ * The blur in the bottle for any grams of the lots, where it comes from and what would shrink it: quick enough to follow
+ * a finger (chapter 2, section 4.2). The odds are those of the bracket.
+ */
 export function blurOfMix(
   choices: readonly PodChoice[],
   grams: Record<string, number>,
   gain: LineGain,
-): { blur: Blur | null; finishedG: number; swing: { lotId: string; share: number }[] } {
+  bracket: { lowShu: number; highShu: number },
+): MixBlur {
   const { parts, finishedG } = partsOf(choices, grams, gain);
   const sd = gain.strained ? PROCESS_SD.strained : PROCESS_SD.plain;
-  const shares = blurShares(parts, sd);
-  const swing = choices
-    .map((c, i) => ({ lotId: c.lot.id, share: shares[i]! }))
-    .filter((s) => s.share > 0)
-    .sort((a, b) => b.share - a.share);
-  return { blur: finishedBlur(parts, sd), finishedG, swing };
+  return {
+    ...doubtsOf(parts, sd, bracket.lowShu, bracket.highShu),
+    band: heatBand(parts, sd, bracket.lowShu, bracket.highShu),
+    finishedG,
+  };
 }

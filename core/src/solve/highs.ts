@@ -5,13 +5,27 @@ import type { LinearModel, LinearSolution, LinearSolver } from './linear';
 export async function highsSolver(locate?: (file: string) => string): Promise<LinearSolver> {
   const options: InitOptions = locate ? { locateFile: locate } : {};
   const highs = await loadHighs(options);
-  const solver = { solve: (model: LinearModel) => solveWith(highs, model) };
+  const solver: LinearSolver = { solve: (model, options) => solveWith(highs, model, options?.timeLimitS ?? TIME_LIMIT_S) };
   // The engine compiles on its first solve; do that before a maker waits for it.
   solver.solve({ columns: [{ cost: 1, lower: 0, upper: 1 }], rows: [] });
   return solver;
 }
 
-function solveWith(highs: Highs, model: LinearModel): LinearSolution {
+/** Whole-number programs stop here with the best found (chapter 2, section 7.7). */
+const TIME_LIMIT_S = 2;
+/** Small blends are solved faster without the search for lucky guesses (chapter 2, section 7.7, measured). */
+const WHOLE_NUMBERS = {
+  mip_rel_gap: 1e-3,
+  mip_heuristic_run_rins: false,
+  mip_heuristic_run_rens: false,
+  mip_heuristic_run_root_reduced_cost: false,
+  mip_heuristic_run_zi_round: false,
+  mip_heuristic_run_shifting: false,
+  mip_heuristic_run_feasibility_jump: false,
+  mip_detect_symmetry: false,
+} as const;
+
+function solveWith(highs: Highs, model: LinearModel, timeLimitS: number): LinearSolution {
   const starts = [0];
   const indices: number[] = [];
   const values: number[] = [];
@@ -25,7 +39,10 @@ function solveWith(highs: Highs, model: LinearModel): LinearSolution {
   const numCols = model.columns.length;
   const numRows = model.rows.length;
   const clip = (x: number) => (x === Infinity ? highs.infinity : x === -Infinity ? -highs.infinity : x);
+  const whole = model.columns.some((c) => c.integer);
+  const { variableType } = highs.constants;
   const instance = highs.createModel({
+    ...(whole ? { integrality: model.columns.map((c) => (c.integer ? variableType.integer : variableType.continuous)) } : {}),
     numCols,
     numRows,
     colCost: model.columns.map((c) => c.cost),
@@ -36,14 +53,15 @@ function solveWith(highs: Highs, model: LinearModel): LinearSolution {
     matrix: { format: 'csr', numRows, numCols, starts, indices, values },
   });
   try {
-    instance.options.set({ output_flag: false });
+    instance.options.set({ output_flag: false, time_limit: timeLimitS, ...(whole ? WHOLE_NUMBERS : {}) });
     instance.run();
-    if (instance.getModelStatus() !== highs.constants.modelStatus.optimal) return { status: 'infeasible' };
-    return {
-      status: 'optimal',
-      values: Array.from(instance.getSolution().colValue),
-      objective: instance.getObjectiveValue(),
-    };
+    const { modelStatus, solutionStatus } = highs.constants;
+    const status = instance.getModelStatus();
+    if (status === modelStatus.timeLimit) {
+      if (instance.info.get('primal_solution_status') !== solutionStatus.feasible) return { status: 'out of time' };
+    } else if (status !== modelStatus.optimal) return { status: 'infeasible' };
+    const values = Array.from(instance.getSolution().colValue, (v, j) => (model.columns[j]!.integer ? Math.round(v) : v));
+    return { status: status === modelStatus.optimal ? 'optimal' : 'best found', values, objective: instance.getObjectiveValue() };
   } finally {
     instance.dispose();
   }

@@ -10,19 +10,23 @@ export interface LinearColumn {
   cost: number;
   lower: number;
   upper: number;
+  /** Whole numbers only. */
+  integer?: boolean;
 }
 
-/** Minimise cost; all columns continuous. */
+/** Minimise cost. */
 export interface LinearModel {
   columns: LinearColumn[];
   rows: LinearRow[];
 }
 
-export type LinearSolution = { status: 'optimal'; values: number[]; objective: number } | { status: 'infeasible' };
+/** `best found`: a good answer when time ran out, not proven the best. */
+export type LinearSolution =
+  { status: 'optimal' | 'best found'; values: number[]; objective: number } | { status: 'infeasible' } | { status: 'out of time' };
 
-/** What a solver must do. HiGHS stands behind it; tests put another beside it. */
+/** What a solver must do. HiGHS stands behind it; tests put others beside it. */
 export interface LinearSolver {
-  solve(model: LinearModel): LinearSolution;
+  solve(model: LinearModel, options?: { timeLimitS?: number }): LinearSolution;
 }
 
 /** Builds a model row by row. */
@@ -31,9 +35,9 @@ export class ModelBuilder implements LinearModel {
   readonly rows: LinearRow[] = [];
 
   /** Adds a variable and returns its index. Throws RangeError on NaN, for solvers take it silently. */
-  column(cost: number, lower = 0, upper = Infinity): number {
+  column(cost: number, lower = 0, upper = Infinity, integer = false): number {
     if (Number.isNaN(cost + lower) || Number.isNaN(upper)) throw new RangeError('A variable of the model is not a number');
-    this.columns.push({ cost, lower, upper });
+    this.columns.push(integer ? { cost, lower, upper, integer } : { cost, lower, upper });
     return this.columns.length - 1;
   }
 

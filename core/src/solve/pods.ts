@@ -1,12 +1,13 @@
 import { oddsWithin, type Blur } from '../heat';
-import { carry, paramsOf, resize, wantedMassG, withParams, type BatchFile } from '../line';
+import { carry, podUses, resize, wantedMassG, withPodUses, type BatchFile } from '../line';
 import { runLine } from '../line/run';
 import { massOf } from '../matter/stream';
+import { ingredient } from '../matter/ingredient';
 import { preparedPerGram } from '../pantry';
 import { TYPICAL } from '../stat/draw';
-import type { PrepParams } from '../stations';
-import { blurOfMix, lineGain, type LineGain, type PodChoice } from './gain';
-import { ModelBuilder, type LinearSolver } from './linear';
+import { answerInWords, NO_WISH, podMaterial, solveBlend, type BlendMix, type BlendProblem, type BlendWish, type PodChoice } from './blend';
+import { blurOfMix, lineGain, type LineGain } from './gain';
+import type { LinearSolver } from './linear';
 
 export interface Mix {
   /** Grams as weighed from stock (stems on), in the order of the choices. */
@@ -18,154 +19,124 @@ export interface Mix {
   /** What speaks for it, in a few words. */
   label: string;
   reasons: string[];
+  /** Money per kg of pods; null when no price is known. */
+  perKg: number | null;
+  /** False when the search was cut short: good, not proven the best. */
+  proven: boolean;
 }
 
 export type PodAnswer =
   | { status: 'found'; mixes: Mix[]; gain: LineGain }
   | { status: 'short'; message: string; help: string[]; nearest: Mix | null; nearestShu: number | null; gain: LineGain };
 
+/** What is wanted of the pods beyond the heat and the bottles. */
+export type PodWish = Pick<BlendWish, 'varieties' | 'wholePods' | 'colour' | 'flavours' | 'perKg' | 'body'>;
+/** More lots than this in one mix are a nuisance at the board (our judgement). */
+export const DEFAULT_POD_WISH: PodWish = { varieties: 4, wholePods: false, colour: null, flavours: [], perKg: null, body: null };
+
 /** A little more than the bottles hold, for what stays on spoons (our judgement). */
 const SPARE = 1.02;
 /** The pods that the default amounts of a new batch's blend are written for, g. */
 const PODS_OF_DEFAULTS = 640;
-/** More lots than this in one mix are a nuisance at the board (our judgement). */
-const MOST_LOTS = 4;
+/** Room above the mass when only whole pods go in. */
+const WHOLE_SPARE = 0.05;
+/** Distinct ways that are offered. */
+const WAYS = 3;
 
-/** Weights of the objective, in percent of a batch (chapter 2, section 7.2); spread keeps pods from being a single lot. */
-const WEIGHT = { centre: 2, robust: 0.3, useUp: 0.5, spread: 0.05 } as const;
-
-interface Wish {
+interface Question {
+  problem: BlendProblem;
   choices: readonly PodChoice[];
   gain: LineGain;
-  lowShu: number;
-  highShu: number;
-  /** g of prepared pods wanted */
-  podsG: number;
+  bracket: { lowShu: number; highShu: number };
 }
 
-/** Variables are percent of the prepared pods; heat rows are scaled by the middle of the bracket (chapter 2, section 7.1). */
-function podModel(w: Wish, heat: 'bracket' | 'highest' | 'lowest', barred: ReadonlySet<string>): { model: ModelBuilder; u: number[] } {
-  const model = new ModelBuilder();
-  const middle = Math.sqrt(Math.max(1, w.lowShu) * w.highShu);
-  const shuPerPct = w.choices.map((c) => {
-    const p = preparedPerGram(c.lot, c.prep);
-    return p.massG > 0 ? ((p.heatShuG / p.massG) * w.gain.heatKept) / w.gain.massPerPod : 0;
-  });
-  const u = w.choices.map((c, i) => {
-    const stock = c.stockG * preparedPerGram(c.lot, c.prep).massG;
-    const upper = barred.has(c.lot.id) ? 0 : Math.min(100, (100 * stock) / w.podsG);
-    const reach = heat === 'highest' ? -shuPerPct[i]! / middle : heat === 'lowest' ? shuPerPct[i]! / middle : 0;
-    return model.column(reach - (c.useFirst ? WEIGHT.useUp / 100 : 0), 0, upper);
-  });
-  model.row(
-    u.map((x) => [x, 1] as const),
-    100,
-    100,
-  );
-  if (heat === 'bracket') {
-    const load = u.map((x, i) => [x, shuPerPct[i]! / middle] as const);
-    model.row(load, (w.lowShu / middle) * 100, (w.highShu / middle) * 100);
-    const off = model.column(WEIGHT.centre);
-    model.row([...load, [off, 1]], 100, Infinity);
-    model.row([...load, [off, -1]], -Infinity, 100);
-    const swing = model.column(WEIGHT.robust);
-    const widest = model.column(WEIGHT.spread);
-    w.choices.forEach((c, i) => {
-      if (c.lot.heat)
-        model.row(
-          [
-            [swing, 1],
-            [u[i]!, (-shuPerPct[i]! / middle) * (c.lot.heat.sigma / 0.4)],
-          ],
-          0,
-          Infinity,
-        );
-      model.row(
-        [
-          [widest, 1],
-          [u[i]!, -1],
-        ],
-        0,
-        Infinity,
-      );
-    });
+function question(file: BatchFile, choices: readonly PodChoice[], gain: LineGain, wish: PodWish): Question {
+  const { lowShu, highShu } = file.goal;
+  const massG = (wantedMassG(file) * SPARE) / gain.massPerPod;
+  const problem: BlendProblem = {
+    materials: choices.map((c) => podMaterial(c, ingredient(c.lot.like), gain)),
+    wish: { ...NO_WISH, ...wish, massG, massSpare: wish.wholePods ? WHOLE_SPARE : 0, heat: { lowShu, highShu } },
+  };
+  return { problem, choices, gain, bracket: { lowShu, highShu } };
+}
+
+function cutPerGram(c: PodChoice): number {
+  return preparedPerGram(c.lot, c.prep, c.fire).massG;
+}
+
+function mixOf(q: Question, blend: BlendMix): Mix {
+  const gramsByLot: Record<string, number> = {};
+  for (const c of q.choices) {
+    const g = blend.grams.get(c.lot.id) ?? 0;
+    if (g > 0) gramsByLot[c.lot.id] = g / cutPerGram(c);
   }
-  return { model, u };
+  const { blur, finishedG } = blurOfMix(q.choices, gramsByLot, q.gain, q.bracket);
+  const priced = q.choices.some((c) => gramsByLot[c.lot.id] && c.perKg != null);
+  return {
+    gramsByLot,
+    finishedG,
+    blur,
+    odds: blur ? oddsWithin(blur, q.bracket.lowShu, q.bracket.highShu) : 0,
+    label: labelOf(q, gramsByLot),
+    reasons: [],
+    perKg: priced ? blend.perKg : null,
+    proven: blend.proven,
+  };
 }
 
-function gramsFrom(w: Wish, u: readonly number[], values: readonly number[]): Record<string, number> {
-  const grams: Record<string, number> = {};
-  w.choices.forEach((c, i) => {
-    const share = values[u[i]!]!;
-    const per = preparedPerGram(c.lot, c.prep).massG;
-    // Under a fiftieth of a percent is the solver's dust, not a pod.
-    if (share > 0.02) grams[c.lot.id] = ((share / 100) * w.podsG) / per;
-  });
-  return grams;
+/** Called by the lot that brings most heat. */
+function labelOf(q: Question, grams: Record<string, number>): string {
+  const load = (c: PodChoice) => (grams[c.lot.id] ?? 0) * preparedPerGram(c.lot, c.prep, c.fire).heatShuG;
+  const led = [...q.choices].filter((c) => load(c) > 0).sort((a, b) => load(b) - load(a))[0];
+  return led ? `${led.lot.name} leads` : 'No heat at all';
 }
 
-function mixOf(w: Wish, grams: Record<string, number>, label: string, reasons: string[]): Mix {
-  const { blur, finishedG } = blurOfMix(w.choices, grams, w.gain);
-  return { gramsByLot: grams, finishedG, blur, odds: blur ? oddsWithin(blur, w.lowShu, w.highShu) : 0, label, reasons };
-}
-
-function solveOnce(solver: LinearSolver, w: Wish, heat: 'bracket' | 'highest' | 'lowest', barred: ReadonlySet<string> = new Set()) {
-  const { model, u } = podModel(w, heat, barred);
-  const solution = solver.solve(model);
-  return solution.status === 'optimal' ? gramsFrom(w, u, solution.values) : null;
-}
-
-/** The lot that brings most heat. */
-function lead(w: Wish, grams: Record<string, number>): PodChoice | undefined {
-  const load = (c: PodChoice) => (grams[c.lot.id] ?? 0) * preparedPerGram(c.lot, c.prep).heatShuG;
-  return [...w.choices].filter((c) => load(c) > 0).sort((a, b) => load(b) - load(a))[0];
-}
-
-function distinct(a: Mix, b: Mix, w: Wish): boolean {
-  const total = Object.values(a.gramsByLot).reduce((s, g) => s + g, 0);
-  const moved = w.choices.reduce((s, c) => s + Math.abs((a.gramsByLot[c.lot.id] ?? 0) - (b.gramsByLot[c.lot.id] ?? 0)), 0);
-  return moved / 2 / total >= 0.15;
-}
-
-function reasonsFor(w: Wish, mix: Mix, best: Mix): string[] {
+/** What speaks for a mix among the others. */
+function reasonsFor(q: Question, mix: Mix, all: readonly Mix[]): string[] {
   const reasons: string[] = [];
-  const names = w.choices.filter((c) => mix.gramsByLot[c.lot.id]);
-  const used = names.filter((c) => mix.gramsByLot[c.lot.id]! > 0.97 * c.stockG);
+  const inIt = q.choices.filter((c) => mix.gramsByLot[c.lot.id]);
+  const used = inIt.filter((c) => mix.gramsByLot[c.lot.id]! > 0.97 * c.stockG);
+  const others = all.filter((m) => m !== mix);
   if (used.length > 0) reasons.push(`uses up ${used.map((c) => c.lot.name).join(' and ')}`);
-  if (mix.odds > best.odds + 0.01) reasons.push('surer');
-  if (names.length <= 2) reasons.push('few lots to handle');
-  if (names.some((c) => c.lot.form === 'dried' || c.lot.form === 'flakes')) reasons.push('darker, dried taste');
-  if (reasons.length === 0) reasons.push(`${names.length} lots share the heat`);
+  const first = inIt.filter((c) => c.useFirst && !used.includes(c));
+  if (first.length > 0) reasons.push(`takes from ${first.map((c) => c.lot.name).join(' and ')}, wanted first`);
+  if (others.length > 0 && others.every((m) => mix.odds > m.odds + 0.005)) reasons.push('surest');
+  if (mix.perKg !== null && others.length > 0 && others.every((m) => m.perKg === null || mix.perKg! < m.perKg - 0.05)) reasons.push('cheapest');
+  if (others.length > 0 && others.every((m) => inIt.length < Object.keys(m.gramsByLot).length)) reasons.push('fewest lots');
+  if (inIt.some((c) => c.lot.form === 'dried' || c.lot.form === 'flakes')) reasons.push('darker, dried taste');
+  if (!mix.proven) reasons.push('best found in time, not proven');
+  if (reasons.length === 0) reasons.push(inIt.length <= 2 ? 'few lots to handle' : `${inIt.length} lots share the heat`);
   return reasons;
 }
 
-function bottlesFrom(file: BatchFile, podsG: number, gain: LineGain): number {
-  const perBottle = wantedMassG(file) / file.goal.bottles;
-  return Math.floor((podsG * gain.massPerPod) / perBottle);
-}
-
 /**
- * Chooses grams of each lot so that the finished sauce of this line hits its bracket and fills its bottles, by
- * linear programs (chapter 2, section 7). Up to three distinct mixes, best first; or, when the stock cannot do it, what it can
- * and what would help. Deterministic. Throws RangeError when there is nothing to choose from.
+ * Chooses grams of each lot so that the finished sauce of this line hits its bracket and fills its bottles (chapter 2,
+ * section 7). Up to three distinct mixes, best first; or, when the stock cannot do it, what it can and what would help.
+ * Deterministic. Throws RangeError when there is nothing to choose from.
  */
-export function choosePods(solver: LinearSolver, batch: BatchFile, choices: readonly PodChoice[]): PodAnswer {
+export function choosePods(solver: LinearSolver, batch: BatchFile, choices: readonly PodChoice[], wish: PodWish = DEFAULT_POD_WISH): PodAnswer {
   const file = withSomePods(batch, choices);
-  return chooseOnce(solver, file, choices, settledGain(solver, file, choices));
+  const gain = settledGain(solver, file, choices, wish);
+  const q = question(file, choices, gain, wish);
+  const answer = solveBlend(solver, q.problem, { alternatives: WAYS });
+  if (answer.status === 'found') {
+    const mixes = answer.mixes.map((m) => mixOf(q, m));
+    return { status: 'found', mixes: mixes.map((m) => ({ ...m, reasons: reasonsFor(q, m, mixes) })), gain };
+  }
+  return shortAnswer(solver, file, q, answer);
 }
 
 /**
- * What the line makes of the pods depends a little on which pods they are (their water), so the best mix is put in and
- * the gain read again until it settles.
+ * What the line makes of the pods depends a little on which pods they are (their water), so a first mix is put in and
+ * the gain read again until it settles. At most-k and whole pods matter little to it and are left out here.
  */
-function settledGain(solver: LinearSolver, file: BatchFile, choices: readonly PodChoice[]): LineGain {
+function settledGain(solver: LinearSolver, file: BatchFile, choices: readonly PodChoice[], wish: PodWish): LineGain {
   let gain = lineGain(file);
-  const { lowShu, highShu } = file.goal;
-  for (let pass = 0; pass < 3; pass++) {
-    const wish: Wish = { choices, gain, lowShu, highShu, podsG: (wantedMassG(file) * SPARE) / gain.massPerPod };
-    const grams = solveFew(solver, wish, new Set());
-    if (!grams) break;
-    const used = lineGain(useMix(file, choices, grams));
+  for (let pass = 0; pass < 2; pass++) {
+    const q = question(file, choices, gain, { ...wish, varieties: null, wholePods: false });
+    const answer = solveBlend(solver, q.problem);
+    if (answer.status !== 'found') break;
+    const used = lineGain(useMix(file, choices, mixOf(q, answer.mixes[0]!).gramsByLot));
     const settled = Math.abs(used.massPerPod / gain.massPerPod - 1) < 0.003;
     gain = used;
     if (settled) break;
@@ -173,142 +144,63 @@ function settledGain(solver: LinearSolver, file: BatchFile, choices: readonly Po
   return gain;
 }
 
-function chooseOnce(solver: LinearSolver, file: BatchFile, choices: readonly PodChoice[], gain: LineGain): PodAnswer {
-  const { lowShu, highShu } = file.goal;
-  const wantG = wantedMassG(file) * SPARE;
-  const haveG = choices.reduce((s, c) => s + c.stockG * preparedPerGram(c.lot, c.prep).massG, 0);
-  const podsG = wantG / gain.massPerPod;
-  const wish: Wish = { choices, gain, lowShu, highShu, podsG };
-  const tooFew = haveG < podsG;
-  if (tooFew) {
-    const can = bottlesFrom(file, haveG, gain);
-    const less: Wish = { ...wish, podsG: Math.max(1, haveG * 0.999) };
-    const grams = haveG > 0 ? (solveOnce(solver, less, 'bracket') ?? solveOnce(solver, less, 'highest')) : null;
-    const missing = Math.ceil((podsG - haveG) / 10) * 10;
-    return {
-      status: 'short',
-      message: `${file.goal.bottles} bottles need about ${Math.round(podsG / 10) * 10} g of cut pods. There are ${Math.round(haveG)} g.`,
-      help: [
-        can > 0 ? `Make ${can} ${can === 1 ? 'bottle' : 'bottles'}: that is what these pods fill.` : 'Tick more pods, or add a lot.',
-        `Add about ${missing} g of pods, mild ones if the heat is right already.`,
-      ],
-      nearest: grams ? mixOf(less, grams, 'all there is', []) : null,
-      nearestShu: grams ? nearestShu(mixOf(less, grams, '', [])) : null,
-      gain,
-    };
-  }
-  const best = solveFew(solver, wish, new Set());
-  if (!best) return outOfReach(solver, wish, gain);
-  const mixes = [mixOf(wish, best, '', [])];
-  // Other ways: do without the lots that led the heat so far, then without what carried the bulk.
-  const leads: string[] = [];
-  const bulk = Object.entries(best).sort((x, y) => y[1] - x[1])[0]?.[0];
-  for (let way = 0; way < 4 && mixes.length < 3; way++) {
-    const led = lead(wish, mixes.at(-1)!.gramsByLot)?.lot.id;
-    if (way < 3 && led && !leads.includes(led)) leads.push(led);
-    const barred = way < 3 ? new Set(leads) : new Set(bulk ? [bulk] : []);
-    const grams = solveFew(solver, wish, barred);
-    if (!grams) continue;
-    const mix = mixOf(wish, grams, '', []);
-    if (mixes.every((m) => distinct(m, mix, wish))) mixes.push(mix);
-  }
-  const labelled = mixes.map((m) => ({ ...m, label: labelOf(wish, m), reasons: reasonsFor(wish, m, mixes[0]!) }));
-  return { status: 'found', mixes: labelled, gain };
-}
-
-/**
- * A mix of few lots: the optimum of all, then the least lots struck out one by one and solved again while the
- * bracket can still be met (backward elimination; a choice at most MOST_LOTS wide, not proven the best such).
- */
-function solveFew(solver: LinearSolver, w: Wish, barred: ReadonlySet<string>): Record<string, number> | null {
-  let grams = solveOnce(solver, w, 'bracket', barred);
-  const out = new Set(barred);
-  const needed = new Set<string>();
-  while (grams && Object.keys(grams).length > MOST_LOTS) {
-    const current: Record<string, number> = grams;
-    const total = w.choices.reduce((s, c) => s + (current[c.lot.id] ?? 0) * preparedPerGram(c.lot, c.prep).heatShuG, 0) || 1;
-    const weight = (c: PodChoice) => {
-      const g = current[c.lot.id]!;
-      return (
-        (g * preparedPerGram(c.lot, c.prep).massG) / w.podsG +
-        (g * preparedPerGram(c.lot, c.prep).heatShuG) / total +
-        (c.useFirst ? 0.3 : 0)
-      );
-    };
-    const weakest = w.choices.filter((c) => current[c.lot.id] && !needed.has(c.lot.id)).sort((a, b) => weight(a) - weight(b));
-    if (weakest.length === 0) break;
-    // Half of what is too many at once; one by one where that cannot be met.
-    const surplus = Math.ceil((Object.keys(current).length - MOST_LOTS) / 2);
-    const strike = (n: number) => weakest.slice(0, n).map((c) => c.lot.id);
-    for (const gone of surplus > 1 ? [strike(surplus), strike(1)] : [strike(1)]) {
-      const without = solveOnce(solver, w, 'bracket', new Set([...out, ...gone]));
-      if (without) {
-        for (const id of gone) out.add(id);
-        grams = without;
-        break;
-      }
-      if (gone.length === 1) needed.add(gone[0]!);
-    }
-  }
-  return grams;
-}
-
-function labelOf(w: Wish, mix: Mix): string {
-  const led = lead(w, mix.gramsByLot);
-  return led ? `${led.lot.name} leads` : 'No heat at all';
-}
-
-function nearestShu(mix: Mix): number | null {
-  return mix.blur ? Math.exp(mix.blur.mu) : 0;
-}
-
-function outOfReach(solver: LinearSolver, w: Wish, gain: LineGain): PodAnswer {
-  const hot = solveOnce(solver, w, 'highest');
-  const mild = solveOnce(solver, w, 'lowest');
-  const hottest = hot ? mixOf(w, hot, 'as hot as it gets', []) : null;
-  const mildest = mild ? mixOf(w, mild, 'as mild as it gets', []) : null;
-  const top = hottest ? (nearestShu(hottest) ?? 0) : 0;
-  const tooMild = top < w.lowShu;
-  const nearest = tooMild ? hottest : mildest;
+function shortAnswer(solver: LinearSolver, file: BatchFile, q: Question, answer: Extract<ReturnType<typeof solveBlend>, { status: 'short' }>): PodAnswer {
+  const { goal } = file;
+  const wantG = q.problem.wish.massG;
+  const haveG = q.choices.reduce((s, c) => s + c.stockG * cutPerGram(c), 0);
+  const perBottle = wantedMassG(file) / goal.bottles;
+  const bottlesOf = (podsG: number) => Math.floor((podsG * q.gain.massPerPod) / perBottle);
   const help: string[] = [];
-  const strongest = [...w.choices].filter((c) => c.lot.heat).sort((a, b) => density(b) - density(a))[0];
-  function density(c: PodChoice) {
-    const p = preparedPerGram(c.lot, c.prep);
-    return p.massG > 0 ? p.heatShuG / p.massG : 0;
+  if (haveG < wantG) {
+    const rate = haveG > 0 ? q.choices.reduce((s, c) => s + c.stockG, 0) / haveG : 1;
+    const needG = Math.ceil((wantG * rate) / 10) * 10;
+    const missing = Math.ceil(((wantG - haveG) * rate) / 10) * 10;
+    const fill = bottlesOf(haveG);
+    const good = answer.largestG === null ? 0 : bottlesOf(answer.largestG);
+    help.push(fill > 0 ? `Make ${fill} bottles: that is what these pods fill.` : 'There is not enough for one bottle.');
+    if (good > 0 && good < fill) help.push(`${good} bottles can be made inside your bracket.`);
+    help.push(`Or add about ${missing} g of pods to the store.`);
+    const less: Question = { ...q, problem: { ...q.problem, wish: { ...q.problem.wish, massG: haveG * 0.9999 } } };
+    const all = solveBlend(solver, less.problem);
+    const nearest = all.status === 'found' ? all.mixes[0]! : all.nearest;
+    const mix = nearest && mixOf(less, nearest);
+    const message = `${goal.bottles} bottles need about ${needG} g of pods; ${Math.round(haveG * rate)} g are there.`;
+    return { status: 'short', message, help, nearest: mix, nearestShu: mix?.blur ? Math.exp(mix.blur.mu) : null, gain: q.gain };
   }
-  if (tooMild) {
-    const perG = strongest ? (density(strongest) * gain.heatKept) / gain.massPerPod : 0;
-    if (strongest && perG > w.lowShu) {
-      const short = ((w.lowShu - top) / (density(strongest) * gain.heatKept)) * w.podsG * gain.massPerPod;
-      help.push(`About ${Math.max(5, Math.ceil(short / 5) * 5)} g more of ${strongest.lot.name} would get there.`);
-    } else help.push('None of these pods is hot enough even on its own. Add a hotter lot.');
-    if (strongest && strongest.prep !== 'whole') help.push(`Leave the ribs in ${strongest.lot.name}.`);
-    help.push('Less vinegar, no straining, or fewer bottles leave more heat in each.');
-  } else {
-    help.push('Add a lot without heat, such as a sweet red pepper.');
-    help.push('Core the hottest pods: most of the heat sits in the pale ribs.');
-    help.push('More vinegar or carrot in the blend thins the heat out.');
+  const said = answerInWords(answer, q.problem);
+  help.push(...said.lines, ...heatHelp(q, answer));
+  const mix = answer.nearest && mixOf(q, answer.nearest);
+  return { status: 'short', message: said.gist, help, nearest: mix, nearestShu: mix?.blur ? Math.exp(mix.blur.mu) : mix ? 0 : null, gain: q.gain };
+}
+
+/** What a maker can do about heat that is out of reach. */
+function heatHelp(q: Question, answer: Extract<ReturnType<typeof solveBlend>, { status: 'short' }>): string[] {
+  const heat = answer.misses.find((m) => m.wish === 'heat');
+  if (!heat) return [];
+  if (heat.side === 'over') {
+    return [
+      'Add a lot without heat, such as a sweet red pepper.',
+      'Core the hottest pods: most of the heat sits in the pale ribs.',
+      'More vinegar or carrot in the blend thins the heat out.',
+    ];
   }
-  const shu = nearest ? nearestShu(nearest) : null;
-  return {
-    status: 'short',
-    message: tooMild ? 'These pods cannot get that hot with this line.' : 'These pods cannot be made that mild with this line.',
-    help,
-    nearest,
-    nearestShu: shu,
-    gain,
-  };
+  const help: string[] = [];
+  const strongest = q.problem.materials.reduce((a, b) => (b.shu > a.shu ? b : a));
+  if (strongest.shu > q.bracket.lowShu && answer.reach) {
+    // Each gram swapped for the strongest brings its own heat in place of the mix's.
+    const short = (heat.by / (strongest.shu - answer.reach.hottestShu + heat.by)) * q.problem.wish.massG;
+    help.push(`About ${Math.max(5, Math.ceil(short / 5) * 5)} g more of ${strongest.name} would get there.`);
+  } else help.push('None of these pods is hot enough even on its own. Add a hotter lot.');
+  const cored = q.choices.find((c) => c.lot.id === strongest.id && c.prep !== 'whole');
+  if (cored) help.push(`Leave the ribs in ${cored.lot.name}.`);
+  help.push('Less vinegar, no straining, or fewer bottles leave more heat in each.');
+  return help;
 }
 
 /** The batch as it is when it has pods; else with a stand-in mix of all choices, so that its line can be run. */
 export function withSomePods(file: BatchFile, choices: readonly PodChoice[]): BatchFile {
-  const has = paramsOf<PrepParams>(file, 'prep').pods.some((p) => p.massG > 0);
-  if (has)
-    return carry(
-      file,
-      choices.map((c) => c.lot),
-      [],
-    );
+  const lots = choices.map((c) => c.lot);
+  if (podUses(file).some((p) => p.massG > 0)) return carry(file, lots, []);
   const stock = choices.reduce((s, c) => s + c.stockG, 0);
   if (!(stock > 0)) throw new RangeError('There are no pods to choose from. Tick a lot that has stock.');
   const grams = Object.fromEntries(choices.map((c) => [c.lot.id, (c.stockG / stock) * PODS_OF_DEFAULTS]));
@@ -321,19 +213,16 @@ export function withSomePods(file: BatchFile, choices: readonly PodChoice[]): Ba
 export function useMix(batch: BatchFile, choices: readonly PodChoice[], grams: Record<string, number>): BatchFile {
   const file = withSomePods(batch, choices);
   const before = massOf(runLine(file, TYPICAL, false)[0]!.out);
-  const after = choices.reduce((s, c) => s + (grams[c.lot.id] ?? 0) * preparedPerGram(c.lot, c.prep).massG, 0);
+  const after = choices.reduce((s, c) => s + (grams[c.lot.id] ?? 0) * cutPerGram(c), 0);
   return putMix(file, choices, grams, after > 0 ? after / before : 1);
 }
 
 /** Puts grams into the prep and multiplies the rest of the line by `factor`. */
 function putMix(file: BatchFile, choices: readonly PodChoice[], grams: Record<string, number>, factor: number): BatchFile {
   const round = (g: number) => (g < 20 ? Math.round(g * 10) / 10 : Math.round(g));
-  const pods = choices
+  const uses = choices
     .filter((c) => (grams[c.lot.id] ?? 0) > 0)
-    .map((c) => ({ lotId: c.lot.id, massG: round(grams[c.lot.id]!), prep: c.prep }));
-  const resized = resize(file, factor);
-  const entry = file.stations.find((s) => s.kind === 'prep')!;
-  const params: PrepParams = { pods };
+    .map((c) => ({ lotId: c.lot.id, massG: round(grams[c.lot.id]!), prep: c.prep, ...(c.fire && c.fire !== 'none' ? { fire: c.fire } : {}) }));
   const lots = new Map([...file.lots, ...choices.map((c) => c.lot)].map((l) => [l.id, l]));
-  return carry(withParams(resized, entry.id, params), [...lots.values()], []);
+  return carry(withPodUses(resize(file, factor), uses), [...lots.values()], []);
 }

@@ -1,4 +1,4 @@
-import type { PodChoice } from './gain';
+import type { PodChoice } from './blend';
 
 /** Whole pods for weighed grams. */
 export interface PodCount {

@@ -1,8 +1,9 @@
 import { Type, type Static } from '@sinclair/typebox';
 import { handlingPods } from '../caution';
-import { podVariance, PREPARATIONS, retained, type Preparation } from '../heat';
-import { part, mix, split, EMPTY, type Stream } from '../matter/stream';
-import { lotShu, lotStream, podsIn, type PodLot } from '../pantry';
+import { FIRE, FIRES, podVariance, PREPARATIONS, retained, type Fire, type Preparation } from '../heat';
+import { noGrams } from '../matter/component';
+import { part, massOf, mix, split, EMPTY, type Stream } from '../matter/stream';
+import { lotShu, lotStream, podsIn, prepSd, type PodLot } from '../pantry';
 import { station, StationProblem, type Flow, type Outcome } from './station';
 
 const schema = Type.Object(
@@ -16,6 +17,12 @@ const schema = Type.Object(
             PREPARATIONS.map((p) => Type.Literal(p)),
             { title: 'The knife work' },
           ),
+          fire: Type.Optional(
+            Type.Union(
+              FIRES.map((f) => Type.Literal(f)),
+              { title: 'Fire or water' },
+            ),
+          ),
         },
         { additionalProperties: false },
       ),
@@ -26,8 +33,8 @@ const schema = Type.Object(
 );
 export type PrepParams = Static<typeof schema>;
 
-/** One lot under the knife: what stays, and the stems, seeds and ribs that go. */
-function cut(lot: PodLot, prep: Preparation, whole: Stream): { stays: Stream; goes: Stream } {
+/** One lot under the knife: what stays, and the stems, seeds and ribs that go. `luck` scales the heat that is kept. */
+function cut(lot: PodLot, prep: Preparation, whole: Stream, luck: number): { stays: Stream; goes: Stream } {
   const stem = lot.anatomy?.stem ?? 0;
   const stemmed = split(whole, stem);
   // Stems carry no heat (chapter 2: SHU is per g of the destemmed pod), so their load goes back to the pod.
@@ -36,11 +43,23 @@ function cut(lot: PodLot, prep: Preparation, whole: Stream): { stays: Stream; go
   const kept = retained(prep, lot.capsaicinoidClass, lot.anatomy);
   const gone = part(pod, {
     share: () => 1 - kept.mass,
-    heat: 1 - kept.heat,
+    heat: 1 - Math.min(1, kept.heat * luck),
     sidEq: pod.sidEq * (1 - kept.mass),
     ledger: 1 - kept.mass,
   });
   return { stays: gone.left, goes: mix(stalks, gone.taken) };
+}
+
+const plainWater = (massG: number): Stream => ({ ...EMPTY, grams: { ...noGrams(), water: massG } });
+
+/** Fire drives water off, soaking puts it in; either costs a little heat. */
+function fired(fire: Fire, pods: Stream): { out: Stream; steam: Stream; soaked: Stream; heatLossShuG: number } {
+  const f = FIRE[fire];
+  const steam = plainWater(pods.grams.water * f.dries);
+  const soaked = plainWater(massOf(pods) * f.soaks);
+  const heatLossShuG = pods.heatShuG * (1 - Math.min(1, f.heat.typical));
+  const water = pods.grams.water - steam.grams.water + soaked.grams.water;
+  return { out: { ...pods, grams: { ...pods.grams, water }, heatShuG: pods.heatShuG - heatLossShuG }, steam, soaked, heatLossShuG };
 }
 
 /** Wash, stem, cut: pods come in whole, stems and what is cored go out. */
@@ -53,13 +72,18 @@ export const prep = station<PrepParams>({
   days: () => 0,
   resize: (p, f) => ({ pods: p.pods.map((x) => ({ ...x, massG: x.massG * f })) }),
   needs: (p) => p.pods.filter((x) => x.massG > 0).map((x) => ({ store: 'pods', id: x.lotId, massG: x.massG })),
+  pods: { read: (p) => p.pods, write: (p, pods) => ({ ...p, pods }) },
   names: (p) => ({ lots: p.pods.map((x) => x.lotId), ingredients: [] }),
   apply(input, params, context): Outcome {
     const additions: Flow[] = [];
     const kept: Stream[] = [input];
     const gone: Stream[] = [];
+    const steams: Stream[] = [];
+    const soaks: Stream[] = [];
+    let heatLossShuG = 0;
     let hottest = 0;
     let pods = 0;
+    let lots = 0;
     if (context.log.doneOn !== undefined && !params.pods.some((p) => p.massG > 0)) {
       throw new StationProblem('log/doneOn', 'There is nothing to cut yet. Choose the pods first.');
     }
@@ -74,18 +98,32 @@ export const prep = station<PrepParams>({
       const whole = lotStream(lot, context.ingredient(lot.like), entry.massG, context.draw, podSd);
       // SHU per g refers to the destemmed pod; the stem's grams carry none of it (see `cut`).
       additions.push({ id: lot.id, name: lot.name, stream: { ...whole, heatShuG: whole.heatShuG * (1 - (lot.anatomy?.stem ?? 0)) } });
-      const { stays, goes } = cut(lot, entry.prep, whole);
-      kept.push(stays);
+      const fire = entry.fire ?? 'none';
+      const luck = Math.exp(prepSd(lot, entry.prep, fire) * context.draw.z(`prep.${lot.id}`));
+      const { stays, goes } = cut(lot, entry.prep, whole, luck);
+      const hot = fired(fire, stays);
+      kept.push(hot.out);
+      steams.push(hot.steam);
+      soaks.push(hot.soaked);
+      heatLossShuG += hot.heatLossShuG;
       gone.push(goes);
+      lots++;
       hottest = Math.max(hottest, lotShu(lot));
       if (Number.isFinite(n)) pods += n;
     });
     const trimmings = mix(EMPTY, ...gone);
+    const steam = mix(EMPTY, ...steams);
+    const soaking = mix(EMPTY, ...soaks);
+    if (massOf(soaking) > 0) additions.push({ id: 'soaking-water', name: 'soaking water', stream: soaking });
     return {
       out: mix(...kept),
       additions,
-      sides: gone.length > 0 ? [{ id: 'trimmings', name: 'stems and cores', stream: trimmings }] : [],
-      facts: { hottestShu: hottest, pods: Math.round(pods), lots: additions.length },
+      sides: [
+        ...(gone.length > 0 ? [{ id: 'trimmings', name: 'stems and cores', stream: trimmings }] : []),
+        ...(massOf(steam) > 0 ? [{ id: 'steam', name: 'steam', stream: steam }] : []),
+      ],
+      heatLossShuG,
+      facts: { hottestShu: hottest, pods: Math.round(pods), lots },
     };
   },
   duties: (v) => [

@@ -3,6 +3,7 @@ import type { AcidWorld } from '../acid';
 import type { Keeping } from '../caution/bottle';
 import type { Caution } from '../caution/caution';
 import type { ForecastInput } from '../ferment/forecast';
+import type { Fire, Preparation } from '../heat';
 import type { Ingredient } from '../matter/ingredient';
 import type { Grams } from '../matter/component';
 import type { Stream } from '../matter/stream';
@@ -55,6 +56,14 @@ export interface Need {
   store: 'pods' | 'larder';
   id: string;
   massG: number;
+}
+
+/** Pods that a station takes from the store, and what is done to them. */
+export interface PodUse {
+  lotId: string;
+  massG: number;
+  prep: Preparation;
+  fire?: Fire;
 }
 
 /** A thing to do, when and why. */
@@ -111,6 +120,10 @@ export interface StationKind<P = unknown> {
   /** Its amounts follow the size of the batch; returns the parameters for `factor` times as much. */
   resize?(params: P, factor: number): P;
   needs?(params: P): Need[];
+  /** The station that takes pods: how they stand in its parameters. */
+  pods?: { read(params: P): PodUse[]; write(params: P, uses: PodUse[]): P };
+  /** It holds pulp back with these parameters. */
+  sieves?(params: P): boolean;
   /** Ids the parameters name, so that a file can carry what they mean. */
   names?(params: P): { lots: string[]; ingredients: string[] };
   duties?(view: StationView<P>): Duty[];

@@ -62,6 +62,7 @@ export const strain = station<StrainParams>({
   schema,
   defaults: () => ({ method: 'pressed' }),
   days: () => 0,
+  sieves: (p) => p.method !== 'none',
   apply(input, params, context): Outcome {
     const mass = massOf(input);
     const { log, draw } = context;

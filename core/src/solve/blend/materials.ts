@@ -1,0 +1,168 @@
+import { ionicStrengthAt, poolOf, solvePh, chargePerKg } from '../../acid';
+import varieties from '../../data/varieties.json' with { type: 'json' };
+import { FIRE, type Fire, type Preparation } from '../../heat';
+import { colourFamily } from '../../matter/colour';
+import { flavoursOf, LARDER_FLAVOURS } from '../../matter/flavour';
+import { gramsPerGram, type Ingredient } from '../../matter/ingredient';
+import { heatShu, massOf, mix, percent, scale, type Stream } from '../../matter/stream';
+import { hasPods, ingredientStream, lotStream, preparedPerGram, prepSd, type PodLot } from '../../pantry';
+import { TYPICAL } from '../../stat/draw';
+import type { Material, MixChemistry } from './material';
+
+/** A lot that may go in. Shares are % of the blend, prepared. */
+export interface PodChoice {
+  lot: PodLot;
+  stockG: number;
+  prep: Preparation;
+  fire?: Fire;
+  /** Wanted out of the way soon. */
+  useFirst: boolean;
+  minPct?: number;
+  maxPct?: number;
+  /** Money per kg as bought. */
+  perKg?: number | null;
+}
+
+/** A larder row that may go in. */
+export interface LarderChoice {
+  row: Ingredient;
+  stockG: number;
+  useFirst: boolean;
+  minPct?: number;
+  maxPct?: number;
+  perKg?: number | null;
+}
+
+/** Body of pods by wall (chapter 2, section 2), of what is ground dry (section 7.1) and of soaked dried pods (our judgement). */
+const WALL_BODY = {
+  thin: varieties.wallClass.thin.sievedPulpYield,
+  medium: varieties.wallClass.medium.sievedPulpYield,
+  thick: varieties.wallClass.thick.sievedPulpYield,
+};
+const DRY_BODY = 3;
+/** Strength of colour (chapter 2, section 7.1: fresh 1, powder 8; dried pods and roots our judgement). */
+const PIGMENT = { fresh: 1, dried: 5, powder: 8, larder: 0.8, faint: 0.05 } as const;
+
+/** Body of larder rows that their make-up does not tell (our judgement; xanthan from chapter 2, section 7.1). */
+const ROW_BODY: Record<string, number> = {
+  xanthan: 60,
+  cornstarch: 10,
+  tomato_paste: 2.2,
+  tomato_passata: 0.95,
+  tamarind_pulp: 1.6,
+  tamarind_paste: 1,
+  mustard_yellow: 0.9,
+  mustard_dijon: 0.9,
+  honey: 0.3,
+  molasses: 0.4,
+  shrimp_paste: 1,
+};
+
+function bodyOfRow(row: Ingredient): number {
+  const own = ROW_BODY[row.key];
+  if (own !== undefined) return own;
+  const { pulp, water } = gramsPerGram(row);
+  if (pulp < 0.004) return 0;
+  if (row.water < 20) return DRY_BODY;
+  return /juice|vinegar|sauce$/.test(row.key) ? 0.05 : Math.min(0.9, 0.75 + 4 * pulp * water);
+}
+
+/** 1 g of prepared pods as a stream: the cut keeps the make-up, fire takes water out or soaking puts it in. */
+export function preparedGram(choice: PodChoice, row: Ingredient): Stream {
+  const whole = lotStream(choice.lot, row, 1, TYPICAL, 0);
+  const f = FIRE[choice.fire ?? 'none'];
+  const water = whole.grams.water * (1 - f.dries) + f.soaks;
+  const changed: Stream = { ...whole, grams: { ...whole.grams, water } };
+  const p = preparedPerGram(choice.lot, choice.prep, choice.fire);
+  const gram = scale(changed, 1 / massOf(changed));
+  return { ...gram, heatShuG: p.massG > 0 ? p.heatShuG / p.massG : 0 };
+}
+
+function chargeOf(gram: Stream): Material['charge'] {
+  const pool = poolOf(scale(gram, 1000));
+  return pool.waterKg > 0 || pool.acids.length > 0 || pool.sidEq !== 0 ? (pH, I) => chargePerKg(pool, pH, I) : null;
+}
+
+/** A lot as a material; `gain` is what the rest of a line makes of heat and mass (1 and 1 in a bowl). */
+export function podMaterial(choice: PodChoice, row: Ingredient, gain = { heatKept: 1, massPerPod: 1 }): Material {
+  const { lot, prep, fire } = choice;
+  const per = preparedPerGram(lot, prep, fire);
+  const gram = preparedGram(choice, row);
+  const whole = hasPods(lot.form) && lot.podMassG !== null;
+  const dryness = lot.waterPct < 20 && (fire ?? 'none') !== 'soak';
+  return {
+    id: lot.id,
+    name: lot.name,
+    choice: true,
+    stockG: choice.stockG * per.massG,
+    minPct: choice.minPct ?? 0,
+    maxPct: choice.maxPct ?? 100,
+    useUp: choice.useFirst ? 1 : 0,
+    perKg: choice.perKg == null || per.massG <= 0 ? null : choice.perKg / per.massG,
+    shu: (gram.heatShuG * gain.heatKept) / gain.massPerPod,
+    sigma: lot.heat ? Math.hypot(lot.heat.sigma, prepSd(lot, prep, fire)) : 0,
+    saltPct: percent(gram, 'salt'),
+    sugarPct: percent(gram, 'sugars'),
+    body: dryness ? DRY_BODY : WALL_BODY[lot.wall ?? 'medium'],
+    charge: chargeOf(gram),
+    flavours: flavoursOf(lot.flavour ?? []),
+    colour: colourFamily(lot.hex),
+    pigment: lot.form === 'powder' || lot.form === 'flakes' ? PIGMENT.powder : dryness ? PIGMENT.dried : PIGMENT.fresh,
+    podG: whole ? lot.podMassG! * per.massG : null,
+  };
+}
+
+/** Rows that hardly colour a mix (our judgement, as in pantry/source.ts). */
+const FAINT = /^(water|vinegar|salt|sugar|msg|citric|lactic|rum|oil|xanthan|cornstarch|lime_juice|lemon_juice|garlic|onion|shallot)/;
+
+/** A larder row as a material. */
+export function larderMaterial(choice: LarderChoice): Material {
+  const gram = ingredientStream(choice.row, 1, TYPICAL);
+  const faint = FAINT.test(choice.row.key);
+  return {
+    id: choice.row.key,
+    name: choice.row.name,
+    choice: false,
+    stockG: choice.stockG,
+    minPct: choice.minPct ?? 0,
+    maxPct: choice.maxPct ?? 100,
+    useUp: choice.useFirst ? 1 : 0,
+    perKg: choice.perKg ?? null,
+    shu: heatShu(gram),
+    sigma: 0,
+    saltPct: percent(gram, 'salt'),
+    sugarPct: percent(gram, 'sugars'),
+    body: bodyOfRow(choice.row),
+    charge: chargeOf(gram),
+    flavours: LARDER_FLAVOURS[choice.row.key] ?? {},
+    colour: faint ? null : colourFamily(choice.row.hex),
+    pigment: faint ? PIGMENT.faint : choice.row.water < 20 ? PIGMENT.powder : PIGMENT.larder,
+    podG: null,
+  };
+}
+
+/** 1 g of everything that may go in, by id. */
+export type Grains = ReadonlyMap<string, Stream>;
+
+export function grainsOf(pods: readonly PodChoice[], larder: readonly LarderChoice[], rowOf: (key: string) => Ingredient): Grains {
+  return new Map([
+    ...pods.map((c) => [c.lot.id, preparedGram(c, rowOf(c.lot.like))] as const),
+    ...larder.map((c) => [c.row.key, ingredientStream(c.row, 1, TYPICAL)] as const),
+  ]);
+}
+
+/** The mix of these grams as one stream. */
+export function bowl(grains: Grains, grams: ReadonlyMap<string, number>): Stream {
+  return mix(...[...grams].flatMap(([id, g]) => (grains.has(id) && g > 0 ? [scale(grains.get(id)!, g)] : [])));
+}
+
+/** The full acid chemistry of mixes of these. */
+export function chemistryOf(grains: Grains): MixChemistry {
+  return {
+    ionicStrength: (grams, pH) => ionicStrengthAt(poolOf(bowl(grains, grams)), pH),
+    pH: (grams) => {
+      const stream = bowl(grains, grams);
+      return stream.grams.water > 0 ? solvePh(poolOf(stream)).pH : null;
+    },
+  };
+}
