@@ -47,11 +47,23 @@ export interface Mixing {
 export function mixingPlan(ladder: readonly number[]): { mixes: Mixing[]; sugarWaterG: number; cups: number } {
   const first = DILUTION.firstMixG / DILUTION.firstSauceG;
   const mixes: Mixing[] = [
-    { dilution: first, takeG: DILUTION.firstSauceG, waterG: DILUTION.firstMixG - DILUTION.firstSauceG, from: 1, served: ladder.includes(first) },
+    {
+      dilution: first,
+      takeG: DILUTION.firstSauceG,
+      waterG: DILUTION.firstMixG - DILUTION.firstSauceG,
+      from: 1,
+      served: ladder.includes(first),
+    },
   ];
   const weakest = Math.max(...ladder);
   for (let d = first * DILUTION.step; d <= weakest * 1.001; d *= DILUTION.step) {
-    mixes.push({ dilution: d, takeG: 50, waterG: 50 * (DILUTION.step - 1), from: d / DILUTION.step, served: ladder.some((x) => Math.abs(x / d - 1) < 1e-6) });
+    mixes.push({
+      dilution: d,
+      takeG: 50,
+      waterG: 50 * (DILUTION.step - 1),
+      from: d / DILUTION.step,
+      served: ladder.some((x) => Math.abs(x / d - 1) < 1e-6),
+    });
   }
   const blanks = 2 * DILUTION.cupG * ladder.length;
   const rinse = 200;

@@ -65,14 +65,29 @@ export function doubtsOf(
   };
   const remedies: Remedy[] = [
     { what: 'taste', id: lead.id, says: `Taste a sauce of ${lead.name} and score it`, ...after({ sigma: narrowed(lead.sigma, TASTE_SD) }) },
-    { what: 'dilution', id: lead.id, says: `A dilution test of ${lead.name} by four people`, ...after({ sigma: narrowed(lead.sigma, DILUTION_SD) }) },
+    {
+      what: 'dilution',
+      id: lead.id,
+      says: `A dilution test of ${lead.name} by four people`,
+      ...after({ sigma: narrowed(lead.sigma, DILUTION_SD) }),
+    },
   ];
   if (Number.isFinite(lead.pods) && lead.pods < 30) {
-    remedies.push({ what: 'pods', id: lead.id, says: `Twice as many pods of ${lead.name}, cored to keep the heat`, ...after({ pods: lead.pods * 2 }) });
+    remedies.push({
+      what: 'pods',
+      id: lead.id,
+      says: `Twice as many pods of ${lead.name}, cored to keep the heat`,
+      ...after({ pods: lead.pods * 2 }),
+    });
   }
   // A second lot of the same heat and doubt for half of it.
   const halves = parts.flatMap((p) =>
-    p.id === lead.id ? [{ ...p, medianShu: p.medianShu / 2 }, { ...p, id: `${p.id}.2`, medianShu: p.medianShu / 2 }] : [p],
+    p.id === lead.id
+      ? [
+          { ...p, medianShu: p.medianShu / 2 },
+          { ...p, id: `${p.id}.2`, medianShu: p.medianShu / 2 },
+        ]
+      : [p],
   );
   const split = finishedBlur(halves, processSd)!;
   remedies.push({

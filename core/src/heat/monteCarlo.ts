@@ -16,7 +16,14 @@ export interface HeatBand {
  * Heat of a finished sauce by `draws` random worlds from one seed: lot means, the scatter of the pods (folded in) and
  * the process each log-normal (chapter 2, section 4.2). Deterministic. Null when nothing is hot.
  */
-export function drawnBand(parts: readonly BlurPart[], processSd: number, lowShu: number, highShu: number, draws = 10_000, seed = 1): HeatBand | null {
+export function drawnBand(
+  parts: readonly BlurPart[],
+  processSd: number,
+  lowShu: number,
+  highShu: number,
+  draws = 10_000,
+  seed = 1,
+): HeatBand | null {
   const hot = parts.filter((p) => p.medianShu > 0);
   if (hot.length === 0) return null;
   const sd = hot.map((p) => Math.sqrt(partVariance(p)));
@@ -45,7 +52,13 @@ export function drawnBand(parts: readonly BlurPart[], processSd: number, lowShu:
     if (shu >= lowShu && shu <= highShu) inside++;
   }
   values.sort();
-  return { p10: quantileSorted(values, 0.1), p50: quantileSorted(values, 0.5), p90: quantileSorted(values, 0.9), odds: inside / draws, by: 'draws' };
+  return {
+    p10: quantileSorted(values, 0.1),
+    p50: quantileSorted(values, 0.5),
+    p90: quantileSorted(values, 0.9),
+    odds: inside / draws,
+    by: 'draws',
+  };
 }
 
 /** A lot this uncertain that carries this much of the heat bends the formula (chapter 2, section 4.2). */

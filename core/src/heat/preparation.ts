@@ -70,9 +70,15 @@ export function knifeSd(prep: Preparation, cls: CapsaicinoidClass, pod: PodAnato
 /** What to do with the knife, and what to know about it. */
 export const KNIFE: Record<Preparation, { name: string; note: string }> = {
   whole: { name: 'whole', note: 'Only the stem goes. Everything hot stays in.' },
-  seedsOut: { name: 'seeds out', note: 'Halve and shake the seeds out, leave the pale ribs. The heat hardly changes; the bitterness does.' },
+  seedsOut: {
+    name: 'seeds out',
+    note: 'Halve and shake the seeds out, leave the pale ribs. The heat hardly changes; the bitterness does.',
+  },
   halfCored: { name: 'half cored', note: 'Core every second pod, seeds and ribs. Count them into two bowls first.' },
-  cored: { name: 'cored', note: 'Cut out the pale ribs with a spoon, seeds and all. Most of the heat goes with them, in superhots only half.' },
+  cored: {
+    name: 'cored',
+    note: 'Cut out the pale ribs with a spoon, seeds and all. Most of the heat goes with them, in superhots only half.',
+  },
 };
 
 /** Ground seeds taste bitter above this share of the pods (our judgement). */

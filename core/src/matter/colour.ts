@@ -36,7 +36,7 @@ export function colourFamily(hex: string): ColourFamily | null {
   const min = Math.min(r, g, b);
   const light = (max + min) / 2;
   const span = max - min;
-  if (span < 0.12 || (light > 0.85 && span < 0.25)) return null;
+  if (span < 0.04 || (light > 0.24 && span < 0.12) || (light > 0.85 && span < 0.25)) return null;
   const hue = (60 * (max === r ? ((g - b) / span + 6) % 6 : max === g ? (b - r) / span + 2 : (r - g) / span + 4)) % 360;
   if (light < 0.24 && (hue < 50 || hue > 330)) return 'brown';
   if (hue < 16 || hue > 330) return 'red';

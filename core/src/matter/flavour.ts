@@ -8,7 +8,7 @@ export const FLAVOURS = {
   smoky: 'smoky lightly toasted toasty tobacco oaky roasty smoky-sweet',
   earthy: 'earthy nutty woody herbal deep',
   dark: 'chocolate cocoa prune licorice raisin dried-fruit wine-like tea-like',
-  sharp: 'sharp clean direct peppery quick bright',
+  sharp: 'sharp clean direct peppery quick bright tangy searing pungent',
 } as const;
 export type Flavour = keyof typeof FLAVOURS;
 export const FLAVOUR_WORDS = Object.keys(FLAVOURS) as Flavour[];

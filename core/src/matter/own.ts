@@ -32,15 +32,17 @@ export function ingredientProblems(row: Ingredient): RowProblem[] {
   }
   const acids = sum(row.acids);
   const parts = row.water + row.sugars + row.salt + row.fat + row.protein + row.ethanol + acids;
-  if (parts > 101) say('water', `Water and solids add up to ${parts.toFixed(0)} %. They cannot be more than 100.`);
-  if (row.tss > 0 && row.sugars + row.salt > row.tss + 1) say('tss', 'Sugar and salt are soluble: they cannot be more than the soluble solids.');
-  if (row.water + row.tss > 101) say('tss', 'Water and soluble solids add up to more than 100 %.');
+  // Rounded tables overshoot by up to 3.
+  if (parts > 103) say('water', `Water and solids add up to ${parts.toFixed(0)} %. They cannot be more than 100.`);
+  if (row.tss > 0 && row.sugars + row.salt > row.tss + 1)
+    say('tss', 'Sugar and salt are soluble: they cannot be more than the soluble solids.');
+  if (row.water + row.tss > 103) say('tss', 'Water and soluble solids add up to more than 100 %.');
   if (row.pH) {
     const { lo, typ, hi } = row.pH;
     if (!(lo >= 1.5 && hi <= 9)) say('pH', 'pH of a food lies between 1.5 and 9.');
     else if (!(lo <= typ && typ <= hi)) say('pH', 'The usual pH must lie between the lowest and the highest.');
     else if (typ < 4 && acids < 0.05) say('pH', 'That sour without any acid? Give its acid, or copy from something sour.');
-  } else if (acids > 0.05) say('pH', 'It holds acid, so it has a pH. Give it, or measure it.');
+  } else if (acids > 0.05 && row.water > 25) say('pH', 'It holds acid, so it has a pH. Give it, or measure it.');
   if (!(row.density >= 0.3 && row.density <= 2.5)) say('density', 'Density must be between 0.3 and 2.5 g per ml.');
   return out;
 }
@@ -63,7 +65,8 @@ export function varietyProblems(v: Variety): RowProblem[] {
     const parts = sum(v.pod.massFraction);
     if (Math.abs(parts - 1) > 0.02) say('pod', `Flesh, ribs, seeds and stem add up to ${(100 * parts).toFixed(0)} %, not 100.`);
     const m = v.pod.massG;
-    if (!(m.low > 0 && m.low <= m.typical && m.typical <= m.high && m.high <= 1000)) say('pod', 'A pod weighs between 0.05 and 1000 g: light end, usual, heavy end.');
+    if (!(m.low > 0 && m.low <= m.typical && m.typical <= m.high && m.high <= 1000))
+      say('pod', 'A pod weighs between 0.05 and 1000 g: light end, usual, heavy end.');
   }
   return out;
 }

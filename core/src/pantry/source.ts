@@ -140,7 +140,9 @@ function soured(gram: Stream, pH: number | undefined): Stream {
  */
 export function lotStream(lot: PodLot, row: Ingredient, massG: number, draw: Draw, podSd: number): Stream {
   const base = lotGrams(lot, row);
-  const { grams, sidPerG } = draw.typical ? typicalAnchor(base, row, `w${lot.waterPct}s${lot.sugarsPct}n${lot.saltPct ?? 0}`) : anchored(base, row, draw);
+  const { grams, sidPerG } = draw.typical
+    ? typicalAnchor(base, row, `w${lot.waterPct}s${lot.sugarsPct}n${lot.saltPct ?? 0}`)
+    : anchored(base, row, draw);
   const spread = lot.heat ? lot.heat.sigma * draw.z(`lot.heat.${lot.id}`) + podSd * draw.z(`lot.pods.${lot.id}`) : 0;
   const heatShuG = lot.heat ? lot.heat.dryShu * (1 - lot.waterPct / 100) * Math.exp(spread) : 0;
   const tint = lot.waterPct < 20 ? 6 : 1;

@@ -2,12 +2,49 @@ import { hasPods, type PodForm, type PodLot } from './lot';
 
 /** Ways to turn a lot into another that keeps: what is left of the heat, and how much water (chapter 2, section 3.3). */
 export const TURNS = {
-  frozen: { name: 'Freeze', verb: 'frozen', heat: 1, sd: 0, waterPct: null, note: 'Whole or cut, in a flat bag. Frozen pods turn soft, which a sauce does not mind.' },
-  dried: { name: 'Dry', verb: 'dried', heat: 0.92, sd: 0.07, waterPct: 11, note: 'At 50 to 60 °C until they snap. Not in a closed room: the dust and fumes bite.' },
-  flakes: { name: 'Dry and flake', verb: 'flaked', heat: 0.92, sd: 0.07, waterPct: 10, note: 'Dry until they snap, then crush. Mask and glasses on.' },
-  powder: { name: 'Dry and grind', verb: 'ground', heat: 0.92, sd: 0.07, waterPct: 9, note: 'Dry until they snap, then grind. Let the dust settle before you open the lid.' },
-  paste: { name: 'Grind to paste', verb: 'ground to paste', heat: 1, sd: 0.02, waterPct: null, note: 'Stems off, ground raw. Keep it cold and use it within days, or freeze it.' },
-} as const satisfies Partial<Record<PodForm, { name: string; verb: string; heat: number; sd: number; waterPct: number | null; note: string }>>;
+  frozen: {
+    name: 'Freeze',
+    verb: 'frozen',
+    heat: 1,
+    sd: 0,
+    waterPct: null,
+    note: 'Whole or cut, in a flat bag. Frozen pods turn soft, which a sauce does not mind.',
+  },
+  dried: {
+    name: 'Dry',
+    verb: 'dried',
+    heat: 0.92,
+    sd: 0.07,
+    waterPct: 11,
+    note: 'At 50 to 60 °C until they snap. Not in a closed room: the dust and fumes bite.',
+  },
+  flakes: {
+    name: 'Dry and flake',
+    verb: 'flaked',
+    heat: 0.92,
+    sd: 0.07,
+    waterPct: 10,
+    note: 'Dry until they snap, then crush. Mask and glasses on.',
+  },
+  powder: {
+    name: 'Dry and grind',
+    verb: 'ground',
+    heat: 0.92,
+    sd: 0.07,
+    waterPct: 9,
+    note: 'Dry until they snap, then grind. Let the dust settle before you open the lid.',
+  },
+  paste: {
+    name: 'Grind to paste',
+    verb: 'ground to paste',
+    heat: 1,
+    sd: 0.02,
+    waterPct: null,
+    note: 'Stems off, ground raw. Keep it cold and use it within days, or freeze it.',
+  },
+} as const satisfies Partial<
+  Record<PodForm, { name: string; verb: string; heat: number; sd: number; waterPct: number | null; note: string }>
+>;
 export type Turn = keyof typeof TURNS;
 
 /** What a lot of this form can be turned into. */

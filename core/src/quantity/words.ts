@@ -342,7 +342,10 @@ export const RULES: readonly Rule[] = [
   },
   {
     phrases: ['dried chili', 'dried red chili', 'dry red chili', 'dried hot chili'],
-    means: () => ({ ask: 'Small hot ones such as árbol, or large mild ones such as ancho?', options: ['árbol chillies', 'ancho chillies'] }),
+    means: () => ({
+      ask: 'Small hot ones such as árbol, or large mild ones such as ancho?',
+      options: ['árbol chillies', 'ancho chillies'],
+    }),
   },
   {
     phrases: ['mustard'],

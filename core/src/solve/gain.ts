@@ -42,7 +42,11 @@ function heatKeptOf(file: BatchFile): number {
 const cutG = (c: PodChoice) => preparedPerGram(c.lot, c.prep, c.fire);
 
 /** SHU that each lot brings to the finished sauce, for a blur. */
-export function partsOf(choices: readonly PodChoice[], grams: Record<string, number>, gain: LineGain): { parts: DoubtPart[]; finishedG: number } {
+export function partsOf(
+  choices: readonly PodChoice[],
+  grams: Record<string, number>,
+  gain: LineGain,
+): { parts: DoubtPart[]; finishedG: number } {
   let podsG = 0;
   for (const c of choices) podsG += (grams[c.lot.id] ?? 0) * cutG(c).massG;
   const finishedG = podsG * gain.massPerPod;

@@ -101,7 +101,8 @@ function reasonsFor(q: Question, mix: Mix, all: readonly Mix[]): string[] {
   const first = inIt.filter((c) => c.useFirst && !used.includes(c));
   if (first.length > 0) reasons.push(`takes from ${first.map((c) => c.lot.name).join(' and ')}, wanted first`);
   if (others.length > 0 && others.every((m) => mix.odds > m.odds + 0.005)) reasons.push('surest');
-  if (mix.perKg !== null && others.length > 0 && others.every((m) => m.perKg === null || mix.perKg! < m.perKg - 0.05)) reasons.push('cheapest');
+  if (mix.perKg !== null && others.length > 0 && others.every((m) => m.perKg === null || mix.perKg! < m.perKg - 0.05))
+    reasons.push('cheapest');
   if (others.length > 0 && others.every((m) => inIt.length < Object.keys(m.gramsByLot).length)) reasons.push('fewest lots');
   if (inIt.some((c) => c.lot.form === 'dried' || c.lot.form === 'flakes')) reasons.push('darker, dried taste');
   if (!mix.proven) reasons.push('best found in time, not proven');
@@ -114,7 +115,12 @@ function reasonsFor(q: Question, mix: Mix, all: readonly Mix[]): string[] {
  * section 7). Up to three distinct mixes, best first; or, when the stock cannot do it, what it can and what would help.
  * Deterministic. Throws RangeError when there is nothing to choose from.
  */
-export function choosePods(solver: LinearSolver, batch: BatchFile, choices: readonly PodChoice[], wish: PodWish = DEFAULT_POD_WISH): PodAnswer {
+export function choosePods(
+  solver: LinearSolver,
+  batch: BatchFile,
+  choices: readonly PodChoice[],
+  wish: PodWish = DEFAULT_POD_WISH,
+): PodAnswer {
   const file = withSomePods(batch, choices);
   const gain = settledGain(solver, file, choices, wish);
   const q = question(file, choices, gain, wish);
@@ -144,7 +150,12 @@ function settledGain(solver: LinearSolver, file: BatchFile, choices: readonly Po
   return gain;
 }
 
-function shortAnswer(solver: LinearSolver, file: BatchFile, q: Question, answer: Extract<ReturnType<typeof solveBlend>, { status: 'short' }>): PodAnswer {
+function shortAnswer(
+  solver: LinearSolver,
+  file: BatchFile,
+  q: Question,
+  answer: Extract<ReturnType<typeof solveBlend>, { status: 'short' }>,
+): PodAnswer {
   const { goal } = file;
   const wantG = q.problem.wish.massG;
   const haveG = q.choices.reduce((s, c) => s + c.stockG * cutPerGram(c), 0);
@@ -170,7 +181,14 @@ function shortAnswer(solver: LinearSolver, file: BatchFile, q: Question, answer:
   const said = answerInWords(answer, q.problem);
   help.push(...said.lines, ...heatHelp(q, answer));
   const mix = answer.nearest && mixOf(q, answer.nearest);
-  return { status: 'short', message: said.gist, help, nearest: mix, nearestShu: mix?.blur ? Math.exp(mix.blur.mu) : mix ? 0 : null, gain: q.gain };
+  return {
+    status: 'short',
+    message: said.gist,
+    help,
+    nearest: mix,
+    nearestShu: mix?.blur ? Math.exp(mix.blur.mu) : mix ? 0 : null,
+    gain: q.gain,
+  };
 }
 
 /** What a maker can do about heat that is out of reach. */
@@ -222,7 +240,12 @@ function putMix(file: BatchFile, choices: readonly PodChoice[], grams: Record<st
   const round = (g: number) => (g < 20 ? Math.round(g * 10) / 10 : Math.round(g));
   const uses = choices
     .filter((c) => (grams[c.lot.id] ?? 0) > 0)
-    .map((c) => ({ lotId: c.lot.id, massG: round(grams[c.lot.id]!), prep: c.prep, ...(c.fire && c.fire !== 'none' ? { fire: c.fire } : {}) }));
+    .map((c) => ({
+      lotId: c.lot.id,
+      massG: round(grams[c.lot.id]!),
+      prep: c.prep,
+      ...(c.fire && c.fire !== 'none' ? { fire: c.fire } : {}),
+    }));
   const lots = new Map([...file.lots, ...choices.map((c) => c.lot)].map((l) => [l.id, l]));
   return carry(withPodUses(resize(file, factor), uses), [...lots.values()], []);
 }

@@ -113,7 +113,12 @@ function needsSwitches(problem: BlendProblem): boolean {
  * the row set anew twice, then the full charge balance has the last word: a mix that is not sour enough by it is asked
  * again a little stricter (handbook README; chapter 2, section 7.1).
  */
-function solveOne(solver: LinearSolver, problem: BlendProblem, options: Omit<ModelOptions, 'ionicStrength' | 'pHRow'>, timeLimitS: number): { mix: BlendMix; solved: Solved; ionicStrength: number; pHRow: number | null } | null {
+function solveOne(
+  solver: LinearSolver,
+  problem: BlendProblem,
+  options: Omit<ModelOptions, 'ionicStrength' | 'pHRow'>,
+  timeLimitS: number,
+): { mix: BlendMix; solved: Solved; ionicStrength: number; pHRow: number | null } | null {
   const { wish, chemistry } = problem;
   let pHRow = wish.pH ? wish.pH.max - wish.pH.margin : null;
   let ionicStrength = FIRST_IONIC;
@@ -172,7 +177,9 @@ export function shortlist(solver: LinearSolver, problem: BlendProblem, timeLimit
     }
   }
   // Then those with most to give, up to the limit: what is to be used up first, then the largest stocks.
-  const rest = problem.materials.filter((m) => m.choice && !keep.has(m.id)).sort((a, b) => b.useUp - a.useUp || b.stockG - a.stockG || (a.id < b.id ? -1 : 1));
+  const rest = problem.materials
+    .filter((m) => m.choice && !keep.has(m.id))
+    .sort((a, b) => b.useUp - a.useUp || b.stockG - a.stockG || (a.id < b.id ? -1 : 1));
   for (const m of rest) if (keep.size < KEEP) keep.add(m.id);
   return { ...problem, materials: problem.materials.filter((m) => !m.choice || keep.has(m.id)) };
 }
@@ -232,11 +239,18 @@ function explain(solver: LinearSolver, problem: BlendProblem, timeLimitS: number
       const dust = EPS * Math.max(1, row.tolerance);
       const below = s.values[at.below]!;
       const above = s.values[at.above]!;
-      return [...(below > dust ? [{ wish, by: below, side: 'short' as const }] : []), ...(above > dust ? [{ wish, by: above, side: 'over' as const }] : [])];
+      return [
+        ...(below > dust ? [{ wish, by: below, side: 'short' as const }] : []),
+        ...(above > dust ? [{ wish, by: above, side: 'over' as const }] : []),
+      ];
     });
   const misses = read(least);
   const held = (without?: WishId) =>
-    new Map([...least.built.slack].filter(([w]) => w !== without).map(([w, at]) => [w, { below: hold(least.values[at.below]!), above: hold(least.values[at.above]!) }]));
+    new Map(
+      [...least.built.slack]
+        .filter(([w]) => w !== without)
+        .map(([w, at]) => [w, { below: hold(least.values[at.below]!), above: hold(least.values[at.above]!) }]),
+    );
   const nearest = run(solver, problem, { ...base, aim: 'best', soft: all, held: held(), switches }, timeLimitS);
   const repairs: Miss[] = [];
   for (const wish of all) {
@@ -265,7 +279,9 @@ function reachOf(
   const options = { ...base, withoutHeat: true, switches, soft: all };
   const least = run(solver, problem, { ...options, aim: 'slack' }, timeLimitS);
   if (!least) return null;
-  const held = new Map([...least.built.slack].map(([w, at]) => [w, { below: hold(least.values[at.below]!), above: hold(least.values[at.above]!) }]));
+  const held = new Map(
+    [...least.built.slack].map(([w, at]) => [w, { below: hold(least.values[at.below]!), above: hold(least.values[at.above]!) }]),
+  );
   const shu = (aim: Aim) => {
     const s = run(solver, problem, { ...options, aim, held }, timeLimitS);
     return s ? evaluate(problem, gramsOf(problem, s)).shu : null;
@@ -277,9 +293,22 @@ function reachOf(
 /** g of the largest blend that meets every wish with this stock, by halving; null when none of any size does. */
 function largest(solver: LinearSolver, problem: BlendProblem, timeLimitS: number): number | null {
   const relaxed: BlendProblem = { ...problem, wish: { ...problem.wish, wholePods: false } };
-  const there = problem.materials.reduce((s, m) => s + Math.min(m.stockG, (mostPct({ ...m, stockG: Infinity }, 1) / 100) * problem.wish.massG), 0);
+  const there = problem.materials.reduce(
+    (s, m) => s + Math.min(m.stockG, (mostPct({ ...m, stockG: Infinity }, 1) / 100) * problem.wish.massG),
+    0,
+  );
   const works = (massG: number) =>
-    run(solver, { ...relaxed, wish: { ...relaxed.wish, massG } }, { aim: 'best', switches: needsSwitches(problem), ionicStrength: FIRST_IONIC, pHRow: problem.wish.pH ? problem.wish.pH.max - problem.wish.pH.margin : null }, timeLimitS) !== null;
+    run(
+      solver,
+      { ...relaxed, wish: { ...relaxed.wish, massG } },
+      {
+        aim: 'best',
+        switches: needsSwitches(problem),
+        ionicStrength: FIRST_IONIC,
+        pHRow: problem.wish.pH ? problem.wish.pH.max - problem.wish.pH.margin : null,
+      },
+      timeLimitS,
+    ) !== null;
   let high = Math.min(there, problem.wish.massG);
   if (works(high)) return high;
   let low = high / 64;
@@ -293,7 +322,11 @@ function largest(solver: LinearSolver, problem: BlendProblem, timeLimitS: number
 }
 
 /** Rows of a mix that are missed by more than `tolerance` of their scale: none, for a mix that was found. */
-export function missedRows(problem: BlendProblem, mix: BlendMix, ionicStrength = FIRST_IONIC): { wish: WishId | 'mass' | 'stock'; by: number }[] {
+export function missedRows(
+  problem: BlendProblem,
+  mix: BlendMix,
+  ionicStrength = FIRST_IONIC,
+): { wish: WishId | 'mass' | 'stock'; by: number }[] {
   const pct = problem.materials.map((m) => (100 * (mix.grams.get(m.id) ?? 0)) / problem.wish.massG);
   const out: { wish: WishId | 'mass' | 'stock'; by: number }[] = [];
   const mass = pct.reduce((s, x) => s + x, 0);

@@ -54,29 +54,69 @@ export function mostPct(m: Material, massG: number): number {
 }
 
 /** The wishes as linear rows over percent of the batch (chapter 2, section 7.1). */
-export function wishRows(problem: BlendProblem, u: readonly number[], options: Pick<ModelOptions, 'ionicStrength' | 'pHRow' | 'withoutHeat'>): WishRow[] {
+export function wishRows(
+  problem: BlendProblem,
+  u: readonly number[],
+  options: Pick<ModelOptions, 'ionicStrength' | 'pHRow' | 'withoutHeat'>,
+): WishRow[] {
   const { materials, wish } = problem;
   const T = targetOf(problem);
   const over = (value: (m: Material) => number) => materials.map((m, i) => [u[i]!, value(m)] as const);
   const rows: WishRow[] = [];
   if (wish.heat && !options.withoutHeat) {
     const { lowShu, highShu } = wish.heat;
-    rows.push({ wish: 'heat', terms: over((m) => m.shu / T), lower: (100 * lowShu) / T, upper: (100 * highShu) / T, unit: 100 / T, tolerance: 0.1 * T });
+    rows.push({
+      wish: 'heat',
+      terms: over((m) => m.shu / T),
+      lower: (100 * lowShu) / T,
+      upper: (100 * highShu) / T,
+      unit: 100 / T,
+      tolerance: 0.1 * T,
+    });
   }
   if (wish.saltPct) {
-    rows.push({ wish: 'saltPct', terms: over((m) => m.saltPct), lower: 100 * wish.saltPct.low, upper: 100 * wish.saltPct.high, unit: 100, tolerance: 0.2 });
+    rows.push({
+      wish: 'saltPct',
+      terms: over((m) => m.saltPct),
+      lower: 100 * wish.saltPct.low,
+      upper: 100 * wish.saltPct.high,
+      unit: 100,
+      tolerance: 0.2,
+    });
   }
   if (wish.sugarPct) {
-    rows.push({ wish: 'sugarPct', terms: over((m) => m.sugarPct), lower: 100 * wish.sugarPct.low, upper: 100 * wish.sugarPct.high, unit: 100, tolerance: 0.5 });
+    rows.push({
+      wish: 'sugarPct',
+      terms: over((m) => m.sugarPct),
+      lower: 100 * wish.sugarPct.low,
+      upper: 100 * wish.sugarPct.high,
+      unit: 100,
+      tolerance: 0.5,
+    });
   }
-  if (wish.body) rows.push({ wish: 'body', terms: over((m) => m.body / 0.1), lower: (100 * wish.body.low) / 0.1, upper: Infinity, unit: 1000, tolerance: 0.05 });
+  if (wish.body)
+    rows.push({
+      wish: 'body',
+      terms: over((m) => m.body / 0.1),
+      lower: (100 * wish.body.low) / 0.1,
+      upper: Infinity,
+      unit: 1000,
+      tolerance: 0.05,
+    });
   if (options.pHRow !== null) {
     const pH = options.pHRow;
     const mmol = (m: Material) => (m.charge ? 1000 * m.charge(pH, options.ionicStrength) : 0);
     rows.push({ wish: 'acidity', terms: over((m) => mmol(m) / 20), lower: -Infinity, upper: 0, unit: 5, tolerance: 2 });
   }
   for (const { flavour, share } of wish.flavours) {
-    rows.push({ wish: `flavour:${flavour}`, terms: over((m) => (m.flavours[flavour] ?? 0) / 0.1), lower: (100 * share) / 0.1, upper: Infinity, unit: 1000, tolerance: 0.05 });
+    rows.push({
+      wish: `flavour:${flavour}`,
+      terms: over((m) => (m.flavours[flavour] ?? 0) / 0.1),
+      lower: (100 * share) / 0.1,
+      upper: Infinity,
+      unit: 1000,
+      tolerance: 0.05,
+    });
   }
   if (wish.colour) {
     const { family, share } = wish.colour;
@@ -90,7 +130,14 @@ export function wishRows(problem: BlendProblem, u: readonly number[], options: P
     });
   }
   if (wish.perKg) {
-    rows.push({ wish: 'perKg', terms: over((m) => m.perKg ?? 0), lower: -Infinity, upper: 100 * wish.perKg.max, unit: 100, tolerance: 0.1 * Math.max(1, wish.perKg.max) });
+    rows.push({
+      wish: 'perKg',
+      terms: over((m) => m.perKg ?? 0),
+      lower: -Infinity,
+      upper: 100 * wish.perKg.max,
+      unit: 100,
+      tolerance: 0.1 * Math.max(1, wish.perKg.max),
+    });
   }
   return rows;
 }

@@ -21,9 +21,12 @@ export function missInWords(m: Miss, problem: BlendProblem, pHThen: number | nul
     const to = less ? wish.sugarPct!.low - m.by : wish.sugarPct!.high + m.by;
     return `let the sugar be ${to.toFixed(1)} %`;
   }
-  if (m.wish === 'body') return `let it be thinner: body ${Math.max(0, wish.body!.low - m.by).toFixed(2)} instead of ${wish.body!.low.toFixed(2)}`;
+  if (m.wish === 'body')
+    return `let it be thinner: body ${Math.max(0, wish.body!.low - m.by).toFixed(2)} instead of ${wish.body!.low.toFixed(2)}`;
   if (m.wish === 'acidity') {
-    return pHThen === null ? `let it be less sour, ${m.by.toFixed(0)} mmol/kg short of acid` : `let the pH be about ${pHThen.toFixed(1)} instead of ${wish.pH!.max.toFixed(1)}`;
+    return pHThen === null
+      ? `let it be less sour, ${m.by.toFixed(0)} mmol/kg short of acid`
+      : `let the pH be about ${pHThen.toFixed(1)} instead of ${wish.pH!.max.toFixed(1)}`;
   }
   if (m.wish === 'colour') return `let the colour be less ${wish.colour!.family}`;
   if (m.wish === 'perKg') return `pay ${(wish.perKg!.max + m.by).toFixed(2)} a kg`;
@@ -50,7 +53,9 @@ export function answerInWords(answer: BlendAnswer, problem: BlendProblem): { gis
         : `Too hot: over your bracket by ${figure(heat.by)} SHU. The mildest this stock reaches is ${figure(answer.reach.mildestShu)}.`;
   }
   if (answer.repairs.length > 0) lines.push(...answer.repairs.map((r) => `Either ${missInWords(r, problem, pHThen)}.`));
-  else if (answer.misses.length > 0) lines.push(`No single change is enough. The nearest: ${answer.misses.map((m) => missInWords(m, problem, pHThen)).join('; ')}.`);
-  if (answer.largestG !== null && answer.largestG < wish.massG * 0.999) lines.push(`The stock makes ${grams(answer.largestG)} of it as you wish it.`);
+  else if (answer.misses.length > 0)
+    lines.push(`No single change is enough. The nearest: ${answer.misses.map((m) => missInWords(m, problem, pHThen)).join('; ')}.`);
+  if (answer.largestG !== null && answer.largestG < wish.massG * 0.999)
+    lines.push(`The stock makes ${grams(answer.largestG)} of it as you wish it.`);
   return { gist, lines };
 }

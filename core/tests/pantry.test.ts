@@ -1,0 +1,179 @@
+import { describe, expect, it } from 'vitest';
+import {
+  acidWorld,
+  FIRE,
+  firesFor,
+  flavoursOf,
+  colourFamily,
+  FORM_NAMES,
+  heatFromSaid,
+  ingredient,
+  ingredientProblems,
+  INGREDIENTS,
+  inSchool,
+  knifeSd,
+  lotOfVariety,
+  lotShu,
+  lotStream,
+  massOf,
+  MIXED_UNKNOWN,
+  percent,
+  POD_FORMS,
+  preparedPerGram,
+  poolOf,
+  seedShare,
+  solvePh,
+  stationKind,
+  turned,
+  turnsFor,
+  TYPICAL,
+  variety,
+  VARIETIES,
+  varietyProblems,
+  withOwnPh,
+  ingredientStream,
+  type PrepParams,
+} from '../src';
+
+const lot = (id: string, form?: (typeof POD_FORMS)[number]) => lotOfVariety(variety(id), { id: `lot-${id}`, ...(form ? { form } : {}) });
+
+describe('forms of a lot', () => {
+  it('drying and grinding keep the heat load but for what drying costs (chapter 2, section 3.3: 0.92)', () => {
+    const fresh = lot('jalapeno-red');
+    for (const into of turnsFor(fresh)) {
+      const { lot: after, yieldPerG } = turned(fresh, into, 'x');
+      const stem = after.anatomy ? 0 : fresh.anatomy!.stem;
+      const load = (l: typeof fresh, g: number) => g * lotShu(l);
+      const kept = load(after, yieldPerG) / load(fresh, 1 - stem);
+      expect(kept, into).toBeCloseTo(into === 'frozen' || into === 'paste' ? 1 : 0.92, 6);
+    }
+    // Section 1.2: 1 000 g red jalapeño dries to about 107 g.
+    expect(1000 * turned(fresh, 'dried', 'x').yieldPerG).toBeCloseTo(106.7, 0);
+  });
+  it('an own ferment is sour and salt, a pulp is dry, all have names', () => {
+    const ferment = lot('cayenne-red', 'ferment');
+    const stream = lotStream(ferment, ingredient(ferment.like), 100, TYPICAL, 0);
+    expect(solvePh(poolOf(stream, acidWorld(TYPICAL))).pH).toBeCloseTo(3.7, 2);
+    expect(percent(stream, 'salt')).toBeCloseTo(3, 0);
+    expect(massOf(stream)).toBeCloseTo(100, 9);
+    expect(lot('cayenne-red', 'pulp').waterPct).toBeLessThan(15);
+    expect(lot('cayenne-red', 'pulp').podMassG).toBeNull();
+    for (const f of POD_FORMS) expect(FORM_NAMES[f]).not.toBe('');
+  });
+  it('mixed and unknown pods are very uncertain', () => {
+    const unknown = lotOfVariety(MIXED_UNKNOWN, { id: 'u' });
+    expect(unknown.heat!.sigma).toBeGreaterThan(1.5);
+  });
+  it('a stated heat keeps its basis', () => {
+    const h = heatFromSaid(3000, 'asIs', 'label', 90);
+    expect(h.dryShu).toBeCloseTo(30_000, 6);
+    expect(h).toMatchObject({ sigma: 0.35, said: { value: 3000, basis: 'asIs' } });
+    expect(heatFromSaid(30_000, 'dry', 'lab', 90).dryShu).toBe(30_000);
+    expect(heatFromSaid(5000, 'freshConvention', 'label', 90).sigma).toBe(0.6);
+  });
+});
+
+describe('two schools of counting heat (chapter 2, section 1.3)', () => {
+  it('the fresh school raises fresh lots only, and leaves what was measured', () => {
+    const fresh = lot('habanero-orange');
+    expect(inSchool(fresh, 'dry')).toBe(fresh);
+    const asB = inSchool(fresh, 'fresh');
+    expect(lotShu(asB) / Math.sqrt(100_000 * 350_000)).toBeCloseTo(1, 3);
+    // 1/(1-w) with other numbers: several times as hot (section 1.2: 4 to 10 times for fresh pods).
+    expect(lotShu(asB) / lotShu(fresh)).toBeGreaterThan(4);
+    const dried = lot('arbol');
+    expect(inSchool(dried, 'fresh')).toBe(dried);
+    const lab = { ...fresh, heat: heatFromSaid(20_000, 'asIs', 'lab', fresh.waterPct) };
+    expect(inSchool(lab, 'fresh')).toBe(lab);
+  });
+});
+
+describe('knife and fire', () => {
+  it('char, roast and soak balance, and keep the heat they say', () => {
+    for (const [id, form] of [
+      ['jalapeno-red', 'fresh'],
+      ['ancho', 'dried'],
+    ] as const) {
+      const l = lotOfVariety(variety(id), { id: 'l', form });
+      for (const fire of firesFor(form)) {
+        const kind = stationKind('prep');
+        const params: PrepParams = { pods: [{ lotId: 'l', massG: 100, prep: 'whole', fire }] };
+        const context = {
+          draw: TYPICAL,
+          acids: acidWorld(TYPICAL),
+          lot: () => l,
+          ingredient,
+          log: {},
+          goal: { lowShu: 1, highShu: 2, bottles: 1, bottleMl: 100 },
+          kept: new Map(),
+          known: {},
+        };
+        const raw = kind.apply(
+          { grams: lotStream(l, ingredient(l.like), 0, TYPICAL, 0).grams, heatShuG: 0, sidEq: 0, ledger: [] },
+          params,
+          context,
+        );
+        const per = preparedPerGram(l, 'whole', fire);
+        expect(massOf(raw.out)).toBeCloseTo(100 * per.massG, 6);
+        expect(raw.out.heatShuG / (100 * per.heatShuG)).toBeCloseTo(1, 9);
+        expect(per.heatShuG / preparedPerGram(l, 'whole').heatShuG).toBeCloseTo(FIRE[fire].heat.typical, 9);
+        const inG = raw.additions.reduce((s, a) => s + massOf(a.stream), 0);
+        expect(massOf(raw.out) + raw.sides.reduce((s, x) => s + massOf(x.stream), 0)).toBeCloseTo(inG, 6);
+      }
+    }
+  });
+  // Suresh et al. 2007 (from memory): domestic cooking loses 18 to 36 % at worst; char and roast allow for 30 %.
+  it('the honest range of fire covers published losses of roasting', () => {
+    expect(FIRE.roast.heat.low).toBeLessThanOrEqual(0.82);
+  });
+  it('coring is the uncertain cut; seeds stay in whole pods', () => {
+    const l = lot('cayenne-red');
+    expect(knifeSd('whole', 'std', l.anatomy)).toBe(0);
+    expect(knifeSd('cored', 'std', l.anatomy)).toBeGreaterThan(knifeSd('halfCored', 'std', l.anatomy));
+    expect(seedShare('whole', 'std', l.anatomy)).toBeGreaterThan(0.08);
+    expect(seedShare('seedsOut', 'std', l.anatomy)).toBe(0);
+  });
+});
+
+describe('tables and own rows', () => {
+  it('every table row passes its own sanity check', () => {
+    for (const row of INGREDIENTS) expect(ingredientProblems(row), row.key).toEqual([]);
+    for (const v of VARIETIES) expect(varietyProblems(v), v.id).toEqual([]);
+  });
+  it('bad rows are told what is wrong', () => {
+    const peach = ingredient('peach');
+    expect(ingredientProblems({ ...peach, water: 95, sugars: 20 })[0]).toMatchObject({ field: 'water' });
+    expect(ingredientProblems({ ...peach, pH: { lo: 4, typ: 3, hi: 5 } })[0]).toMatchObject({ field: 'pH' });
+    expect(ingredientProblems({ ...peach, pH: { lo: 2, typ: 2.5, hi: 3 }, acids: {} })[0]!.message).toMatch(/without any acid/);
+    const cayenne = variety('cayenne-red');
+    expect(varietyProblems({ ...cayenne, shuDry: { low: 9, typical: 5, high: 10 } })[0]).toMatchObject({ field: 'shuDry' });
+    expect(varietyProblems({ ...cayenne, waterPct: 12 })[0]).toMatchObject({ field: 'waterPct' });
+    expect(
+      varietyProblems({ ...cayenne, pod: { ...cayenne.pod!, massFraction: { flesh: 0.9, placenta: 0.2, seed: 0.1, stem: 0.1 } } })[0]!
+        .message,
+    ).toMatch(/130 %/);
+  });
+  it('an own measured pH recalibrates an ingredient', () => {
+    const passata = ingredient('tomato_passata');
+    const own = withOwnPh(passata, 4.05);
+    const pH = (row: typeof passata) => solvePh(poolOf(ingredientStream(row, 1000, TYPICAL))).pH;
+    expect(pH(passata)).toBeCloseTo(passata.pH!.typ, 3);
+    expect(pH(own)).toBeCloseTo(4.05, 3);
+    expect(withOwnPh(passata, null)).toBe(passata);
+  });
+  it('flavours and colours of the table are understood', () => {
+    const blank = VARIETIES.filter((v) => v !== MIXED_UNKNOWN && Object.keys(flavoursOf(v.flavour)).length === 0);
+    expect(blank.map((v) => v.id)).toEqual([]);
+    for (const [id, family] of [
+      ['bell-red', 'red'],
+      ['habanero-orange', 'orange'],
+      ['lemon-drop', 'yellow'],
+      ['jalapeno-green', 'green'],
+      ['mulato', 'brown'],
+      ['habanero-brown', 'brown'],
+    ]) {
+      expect(colourFamily(variety(id!).ripeColour), id).toBe(family);
+    }
+    expect(colourFamily('#EFE9CF')).toBeNull();
+  });
+});
