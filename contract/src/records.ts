@@ -1,5 +1,21 @@
 import { Type, type Static } from '@sinclair/typebox';
-import { DaySchema, GoalSchema, KITCHENS, LotSchema, type BatchFile, type PodLot } from '@roskel/core';
+import {
+  DaySchema,
+  GoalSchema,
+  HEAT_SCHOOLS,
+  IngredientSchema,
+  KITCHENS,
+  LotSchema,
+  TURNS,
+  type BatchFile,
+  type HeatEvent,
+  type HeatStep,
+  type Ingredient,
+  type PodLot,
+  type Scale,
+  type Turn,
+  type Variety,
+} from '@roskel/core';
 
 const Id = Type.String({ minLength: 1, maxLength: 64, pattern: '^[A-Za-z0-9_.:-]+$' });
 const Revision = Type.Integer({ minimum: 1 });
@@ -13,10 +29,19 @@ export const SettingsSchema = Type.Object(
       KITCHENS.map((k) => Type.Literal(k)),
       { title: 'The kitchen' },
     ),
+    /** How heat is counted: on dry matter, or by the number quoted for the fresh pod. */
+    school: Type.Union(
+      HEAT_SCHOOLS.map((k) => Type.Literal(k)),
+      { title: 'How heat is counted' },
+    ),
   },
   exact,
 );
 export type Settings = Static<typeof SettingsSchema>;
+
+export const RIPENESS = ['', 'green', 'turning', 'ripe', 'overripe'] as const;
+export type Ripeness = (typeof RIPENESS)[number];
+const Price = Type.Number({ title: 'The price', minimum: 0, maximum: 100_000 });
 
 /** What a maker says of a pod lot; stock is a ledger beside it. */
 export const PodLotInputSchema = Type.Object(
@@ -26,6 +51,11 @@ export const PodLotInputSchema = Type.Object(
     place: Type.String({ title: 'The place', maxLength: 80 }),
     note: Note,
     useFirst: Type.Boolean(),
+    ripeness: Type.Union(
+      RIPENESS.map((r) => Type.Literal(r)),
+      { title: 'The ripeness' },
+    ),
+    pricePerKg: Type.Union([Price, Type.Null()]),
   },
   exact,
 );
@@ -35,7 +65,12 @@ export interface PodLotInput {
   place: string;
   note: string;
   useFirst: boolean;
+  ripeness: Ripeness;
+  /** In the maker's money. */
+  pricePerKg: number | null;
 }
+/** A lot of which nothing more was said. */
+export const BARE_LOT: Omit<PodLotInput, 'lot'> = { gotOn: null, place: '', note: '', useFirst: false, ripeness: '', pricePerKg: null };
 export interface PodLotRecord extends PodLotInput {
   id: string;
   revision: number;
@@ -56,16 +91,165 @@ export const MoveSchema = Type.Object(
 );
 export type Move = { deltaG: number; reason: 'in' | 'used' | 'thrown' | 'counted' | 'undo'; words: string };
 
-export const LarderInputSchema = Type.Object(
-  { ingredientKey: Id, stockG: Grams, note: Note, words: Type.String({ maxLength: 80 }) },
+/** Turning some of a lot into another: dried, frozen, ground. `gotG` is weighed, or null to take what core expects. */
+export const TurnSchema = Type.Object(
+  {
+    into: Type.Union(Object.keys(TURNS).map((t) => Type.Literal(t as Turn))),
+    takeG: Type.Number({ title: 'The amount', exclusiveMinimum: 0, maximum: 200_000, unit: 'g' }),
+    gotG: Type.Union([Type.Number({ title: 'The weight afterwards', exclusiveMinimum: 0, maximum: 200_000, unit: 'g' }), Type.Null()]),
+    words: Type.String({ maxLength: 80 }),
+  },
   exact,
 );
-export interface LarderRecord {
+
+/** One line of a stock ledger, newest first, with what was left after it. */
+export interface LedgerLine {
+  at: string;
+  deltaG: number;
+  leftG: number;
+  reason: string;
+  words: string;
+  batch: string | null;
+}
+/** Everything that happened to a lot. */
+export interface LotHistory {
+  moves: LedgerLine[];
+  heat: HeatStep[];
+}
+
+const OwnPh = Type.Union([Type.Number({ title: 'The measured pH', minimum: 1.5, maximum: 9 }), Type.Null()]);
+/** What a maker says of a larder row; stock is a ledger beside it. */
+export const LarderFactsSchema = Type.Object(
+  {
+    note: Note,
+    packG: Type.Union([Type.Number({ title: 'The package', exclusiveMinimum: 0, maximum: 200_000, unit: 'g' }), Type.Null()]),
+    packPrice: Type.Union([Price, Type.Null()]),
+    openedOn: Type.Union([DaySchema, Type.Null()]),
+    ownPh: OwnPh,
+    useFirst: Type.Boolean(),
+  },
+  exact,
+);
+export interface LarderFacts {
+  note: string;
+  packG: number | null;
+  packPrice: number | null;
+  openedOn: string | null;
+  ownPh: number | null;
+  useFirst: boolean;
+}
+export const NO_FACTS: LarderFacts = { note: '', packG: null, packPrice: null, openedOn: null, ownPh: null, useFirst: false };
+export const LarderInputSchema = Type.Object(
+  { ingredientKey: Id, stockG: Grams, words: Type.String({ maxLength: 80 }), facts: Type.Optional(LarderFactsSchema) },
+  exact,
+);
+export const EditLarderSchema = Type.Object({ revision: Revision, facts: LarderFactsSchema }, exact);
+export interface LarderRecord extends LarderFacts {
   id: string;
   ingredientKey: string;
-  note: string;
   revision: number;
   stockG: number;
+}
+
+const Low = Type.Number({ minimum: 0, maximum: 16_100_000 });
+export const VarietySchema = Type.Object(
+  {
+    id: Id,
+    name: Type.String({ title: 'The name', minLength: 1, maxLength: 80 }),
+    species: Type.String({ maxLength: 80 }),
+    form: Type.Union(['fresh', 'dried', 'flakes', 'powder'].map((f) => Type.Literal(f as 'fresh'))),
+    shuDry: Type.Object({ low: Low, typical: Low, high: Low }, exact),
+    shuQuotedPopular: Type.Object({ low: Low, high: Low }, exact),
+    waterPct: Type.Number({ title: 'The water content', minimum: 1, maximum: 97, unit: '%' }),
+    pod: Type.Union([
+      Type.Object(
+        {
+          massG: Type.Object({ low: Type.Number(), typical: Type.Number(), high: Type.Number() }, exact),
+          massFraction: Type.Object({ flesh: Type.Number(), placenta: Type.Number(), seed: Type.Number(), stem: Type.Number() }, exact),
+        },
+        exact,
+      ),
+      Type.Null(),
+    ]),
+    wall: Type.Union([...['thin', 'medium', 'thick'].map((w) => Type.Literal(w as 'thin')), Type.Null()]),
+    ripeColour: Type.String({ pattern: '^#[0-9A-Fa-f]{6}$' }),
+    flavour: Type.Array(Type.String({ maxLength: 40 }), { maxItems: 12 }),
+    solubleSugarGPer100g: Type.Number({ title: 'The sugar', minimum: 0, maximum: 60, unit: '%' }),
+    capsaicinoidClass: Type.Union(['sweet', 'std', 'chinense', 'superhot'].map((c) => Type.Literal(c as 'std'))),
+    source: Type.String({ maxLength: 200 }),
+  },
+  exact,
+);
+/** A maker's own row; it stands beside the table and is never deleted, only put away. */
+export interface OwnVariety {
+  id: string;
+  revision: number;
+  value: Variety;
+}
+export interface OwnIngredient {
+  id: string;
+  revision: number;
+  value: Ingredient;
+}
+export const OwnVarietySchema = Type.Object({ revision: Type.Optional(Revision), value: VarietySchema }, exact);
+export const OwnIngredientSchema = Type.Object({ revision: Type.Optional(Revision), value: IngredientSchema }, exact);
+
+const Scores = Type.Array(
+  Type.Object(
+    {
+      taster: Type.String({ title: 'The taster', minLength: 1, maxLength: 20 }),
+      score: Type.Number({ title: 'The score', minimum: 0, maximum: 10 }),
+    },
+    exact,
+  ),
+  { minItems: 1, maxItems: 12 },
+);
+/** What was tasted: a batch's sauce, or a lot itself (with the number of pods). */
+const Subject = Type.Union([
+  Type.Object({ batchId: Id }, exact),
+  Type.Object({ lotId: Id, pods: Type.Integer({ title: 'The pods tasted', minimum: 1, maximum: 200 }) }, exact),
+]);
+export type HeatSubject = { batchId: string } | { lotId: string; pods: number };
+const sure = Type.Optional(Type.Boolean({ description: 'learn from it even when it is very surprising' }));
+export const HeatInputSchema = Type.Union([
+  Type.Object({ kind: Type.Literal('tasting'), subject: Subject, scores: Scores, sure }, exact),
+  Type.Object(
+    {
+      kind: Type.Literal('measured'),
+      how: Type.Union([Type.Literal('dilution'), Type.Literal('match'), Type.Literal('lab')]),
+      subject: Subject,
+      shu: Type.Number({ title: 'The measured heat', minimum: 1, maximum: 16_100_000, unit: 'SHU' }),
+      sigma: Type.Number({ minimum: 0.05, maximum: 3 }),
+      sure,
+    },
+    exact,
+  ),
+  Type.Object(
+    {
+      kind: Type.Literal('reference'),
+      name: Type.String({ title: 'The name', minLength: 1, maxLength: 60 }),
+      labelShu: Type.Number({ title: 'The heat on the label', minimum: 50, maximum: 3_000_000, unit: 'SHU' }),
+      scores: Scores,
+    },
+    exact,
+  ),
+]);
+export type HeatInput =
+  | { kind: 'tasting'; subject: HeatSubject; scores: { taster: string; score: number }[]; sure?: boolean }
+  | { kind: 'measured'; how: 'dilution' | 'match' | 'lab'; subject: HeatSubject; shu: number; sigma: number; sure?: boolean }
+  | { kind: 'reference'; name: string; labelShu: number; scores: { taster: string; score: number }[] };
+/** An event of the book of heat, without those that merely state a lot's heat. */
+export interface HeatRecord {
+  id: number;
+  on: string;
+  event: HeatEvent;
+  /** The batch it was about, if any. */
+  batchId: string | null;
+}
+/** What is known of tasters, and all that was tasted and measured, newest first. */
+export interface HeatBook {
+  events: HeatRecord[];
+  scales: { taster: string; scale: Scale }[];
 }
 
 export interface BatchRecord {
@@ -114,7 +298,7 @@ export const ShelfMoveSchema = Type.Object(
 
 /** What is announced on /api/events. */
 export interface ChangeEvent {
-  topic: 'batches' | 'pods' | 'larder' | 'shelf' | 'settings';
+  topic: 'batches' | 'pods' | 'larder' | 'shelf' | 'settings' | 'heat' | 'varieties' | 'ingredients';
   id: string;
   revision?: number;
 }

@@ -92,7 +92,7 @@ const set = (id: number, lotId: string, dryShu: number, sigma: number): KeptEven
   id,
   on: '2026-10-01',
   withdrawn: false,
-  event: { kind: 'set', lotId, heat: { dryShu, sigma }, why: 'from the table' },
+  event: { kind: 'set', lotId, heat: { dryShu, sigma, source: 'table' }, why: 'from the table' },
 });
 const tasting = (id: number, score: number, withdrawn = false): KeptEvent => ({
   id,
@@ -126,6 +126,8 @@ describe('the book of what is known', () => {
     expect(step.before!.dryShu).toBeCloseTo(40_000, 6);
     const back = knowledgeFrom([...start, tasting(5, 6.5, true)]);
     expect(back.beliefs).toEqual(before.beliefs);
+    expect(back.heats.get('c')).toEqual({ dryShu: 40_000, sigma: 0.42, source: 'table' });
+    expect(after.heats.get('c')).toMatchObject({ source: 'taste' });
   });
   it('an uncalibrated tongue teaches much less', () => {
     const shy = knowledgeFrom([start[0]!, tasting(5, 6.5)]);

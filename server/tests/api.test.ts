@@ -5,7 +5,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { lotOfVariety, variety, withParams, type BatchFile } from '@roskel/core';
-import type { BatchRecord, BottlingRecord, LarderRecord, PodLotRecord, Problem } from '@roskel/contract';
+import { BARE_LOT, type BatchRecord, type BottlingRecord, type LarderRecord, type PodLotRecord, type Problem } from '@roskel/contract';
 import { FolderLocked, lockFolder } from '../src/db/lock';
 import { openDb, type OpenDb } from '../src/db/open';
 import { createApp } from '../src/http/app';
@@ -37,10 +37,9 @@ async function call<T>(method: string, path: string, body?: unknown, headers: Re
 const goal = { lowShu: 1000, highShu: 4000, bottles: 8, bottleMl: 100 };
 const lotInput = (id: string, v = 'cayenne-red') => ({
   lot: lotOfVariety(variety(v), { id }),
+  ...BARE_LOT,
   gotOn: '2026-11-01',
   place: 'bed',
-  note: '',
-  useFirst: false,
 });
 
 async function batchWithPods(name: string): Promise<BatchRecord> {
@@ -64,7 +63,7 @@ describe('stock and batches', () => {
     const made = await call<PodLotRecord>('POST', '/pods', { input: lotInput('lot-a'), stockG: 1000, words: '1 kg' });
     expect(made.status).toBe(201);
     expect(made.value.stockG).toBe(1000);
-    await call('POST', '/larder', { ingredientKey: 'vinegar_cider', stockG: 800, note: '', words: '' });
+    await call('POST', '/larder', { ingredientKey: 'vinegar_cider', stockG: 800, words: '' });
   });
 
   it('finishing a station takes stock, undoing it gives it back, changing it settles the difference', async () => {
@@ -139,8 +138,8 @@ describe('bad input', () => {
     ['POST', '/batches', { name: 'x', startDate: '1 Nov', goal }, 'startDate'],
     ['POST', '/batches', { name: 'x', startDate: '2026-11-01', goal: { ...goal, bottles: -2 } }, 'goal/bottles'],
     ['POST', '/pods/lot-a/moves', { deltaG: 'lots', reason: 'in', words: '' }, 'deltaG'],
-    ['POST', '/larder', { ingredientKey: 'unicorn', stockG: 1, note: '', words: '' }, 'ingredientKey'],
-    ['PUT', '/settings', { kitchen: 'mars' }, 'kitchen'],
+    ['POST', '/larder', { ingredientKey: 'unicorn', stockG: 1, words: '' }, 'ingredientKey'],
+    ['PUT', '/settings', { kitchen: 'mars', school: 'dry' }, 'kitchen'],
   ])('%s %s names its field', async (method, path, body, field) => {
     const { status, value } = await call<Problem>(method, path, body);
     expect(status).toBe(422);

@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { afterAll, beforeAll, expect, it } from 'vitest';
 import { carry, lotOfVariety, newBatch, variety, withParams, type BatchFile } from '@roskel/core';
+import { BARE_LOT } from '@roskel/contract';
 import { openDb, type OpenDb } from '../src/db/open';
 import { stockMoves } from '../src/db/schema';
 import { addBatch, saveBatch } from '../src/store/batches';
@@ -13,10 +14,10 @@ beforeAll(async () => {
   open = await openDb(null);
   for (const id of ['a', 'b']) {
     const lot = lotOfVariety(variety(id === 'a' ? 'cayenne-red' : 'pointed-red'), { id });
-    await addPod(open.db, { lot, gotOn: null, place: '', note: '', useFirst: false }, 5000, '');
+    await addPod(open.db, { lot, ...BARE_LOT }, 5000, '', '2026-11-23');
   }
-  await addLarder(open.db, 'vinegar_cider', 5000, '', '');
-  await addLarder(open.db, 'garlic', 500, '', '');
+  await addLarder(open.db, 'vinegar_cider', 5000, '');
+  await addLarder(open.db, 'garlic', 500, '');
 });
 afterAll(() => open.close());
 

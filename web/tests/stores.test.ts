@@ -1,7 +1,7 @@
 import { createPinia, setActivePinia } from 'pinia';
 import { beforeEach, describe, expect, it, vi } from 'vitest';
 import { lotOfVariety, variety } from '@roskel/core';
-import type { PodLotRecord } from '@roskel/contract';
+import { BARE_LOT, type PodLotRecord } from '@roskel/contract';
 
 interface Call {
   method: string;
@@ -16,7 +16,7 @@ beforeEach(() => {
   setActivePinia(createPinia());
   calls = [];
   broken = null;
-  const base = { lot: lotOfVariety(variety('cayenne-red'), { id: 'a' }), gotOn: null, place: '', note: '', useFirst: false };
+  const base = { lot: lotOfVariety(variety('cayenne-red'), { id: 'a' }), ...BARE_LOT };
   pods = [{ id: 'a', revision: 3, stockG: 100, ...base }];
   vi.stubGlobal(
     'EventSource',
@@ -56,7 +56,7 @@ describe('pods in the window', () => {
     const { pods: store, undo } = await stores();
     await store.load();
     const before = store.items[0]!;
-    await store.edit(before, { lot: before.lot, gotOn: null, place: 'bed 9', note: '', useFirst: true });
+    await store.edit(before, { lot: before.lot, ...BARE_LOT, place: 'bed 9', useFirst: true });
     expect(writes()[0]!.body).toMatchObject({ revision: 3, input: { place: 'bed 9' } });
     pods = [{ ...pods[0]!, revision: 4 }];
     await undo.undo();

@@ -1,11 +1,12 @@
 import { beliefOf, believe, learn, NO_BELIEFS, SURPRISE, type Beliefs, type TastedPart } from './learn';
+import type { LotHeat } from './lotHeat';
 import { calibrateScale, lnShuOfScore, scoreWeight, type Scale, type Score } from './scale';
 
 /** A believed heat was stated: from the table, a label, a laboratory, or none at all. */
 export interface HeatSet {
   kind: 'set';
   lotId: string;
-  heat: { dryShu: number; sigma: number } | null;
+  heat: LotHeat | null;
   why: string;
 }
 
@@ -60,6 +61,8 @@ export interface HeatStep {
 
 export interface HeatKnowledge {
   beliefs: Beliefs;
+  /** What each lot's heat is now taken for: as stated last, or as learnt since. */
+  heats: Map<string, LotHeat | null>;
   /** Steps of each lot, oldest first. */
   history: Map<string, HeatStep[]>;
   scales: Map<string, Scale>;
@@ -101,6 +104,7 @@ function compare(seenMu: number, expectedMu: number): string {
 export function knowledgeFrom(events: readonly KeptEvent[], sure: ReadonlySet<number> = new Set()): HeatKnowledge {
   let beliefs = NO_BELIEFS;
   const history = new Map<string, HeatStep[]>();
+  const heats = new Map<string, LotHeat | null>();
   const scores = new Map<string, Score[]>();
   const refused = new Map<number, number>();
   const scales = new Map<string, Scale>();
@@ -117,7 +121,9 @@ export function knowledgeFrom(events: readonly KeptEvent[], sure: ReadonlySet<nu
     if (event.kind === 'set') {
       const before = beliefOf(beliefs, event.lotId) ?? null;
       if (event.heat) beliefs = believe(beliefs, event.lotId, event.heat.dryShu, event.heat.sigma);
-      note(event.lotId, { eventId: id, on, says: event.why, before, after: event.heat });
+      heats.set(event.lotId, event.heat);
+      const after = event.heat && { dryShu: event.heat.dryShu, sigma: event.heat.sigma };
+      note(event.lotId, { eventId: id, on, says: event.why, before, after });
       continue;
     }
     if (event.kind === 'reference') {
@@ -140,9 +146,15 @@ export function knowledgeFrom(events: readonly KeptEvent[], sure: ReadonlySet<nu
           note(p.lotId, { eventId: id, on, says, before, after });
         }
         beliefs = learnt.beliefs;
+        // What was learnt of one lot says something of every lot it was mixed with before.
+        for (const [lotId, heat] of heats) {
+          const now = beliefOf(beliefs, lotId);
+          if (heat && now && Math.abs(now.dryShu / heat.dryShu - 1) + Math.abs(now.sigma - heat.sigma) > 1e-9)
+            heats.set(lotId, { ...now, source: 'taste' });
+        }
       }
     }
     if (event.kind === 'tasting') teach(event.scores, Math.exp(event.forecast.mu), scoreWeight(event.forecast.sigma));
   }
-  return { beliefs, history, scales, refused };
+  return { beliefs, heats, history, scales, refused };
 }

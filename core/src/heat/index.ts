@@ -2,6 +2,7 @@
 export * from './pungency';
 export * from './level';
 export * from './preparation';
+export * from './lotHeat';
 export * from './fire';
 export * from './blur';
 export * from './monteCarlo';

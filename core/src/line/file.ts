@@ -1,6 +1,7 @@
 import { Type, type Static } from '@sinclair/typebox';
 import type { Ingredient } from '../matter/ingredient';
-import { HEAT_BASES, HEAT_SOURCES, POD_FORMS, type PodLot } from '../pantry/lot';
+import { HEAT_BASES, HEAT_SOURCES } from '../heat/lotHeat';
+import { POD_FORMS, type PodLot } from '../pantry/lot';
 
 /** The open batch file, version 1. Documented in docs/formats/batch.md. */
 export const BATCH_FORMAT = 'roskel-batch';

@@ -7,3 +7,4 @@ export * from './report';
 export * from './compose';
 export * from './balance';
 export * from './why';
+export * from './taste';

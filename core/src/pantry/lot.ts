@@ -1,29 +1,5 @@
-import { FIRE, fireSd, knifeSd, lotSigma, type Fire, type PodAnatomy, type Preparation, retained } from '../heat';
+import { FIRE, fireSd, knifeSd, lotSigma, type Fire, type LotHeat, type PodAnatomy, type Preparation, retained } from '../heat';
 import { acidsLike, variety, type CapsaicinoidClass, type Variety } from '../matter/variety';
-
-/** What is believed of a lot's heat: median SHU per g of dry matter and log-sd of the lot mean. */
-export interface LotHeat {
-  dryShu: number;
-  sigma: number;
-  source: HeatSource;
-  /** What the maker stated, in the basis it was stated in; `dryShu` follows from it. */
-  said?: { value: number; basis: HeatBasis };
-}
-export const HEAT_SOURCES = ['table', 'packet', 'label', 'lab', 'taste'] as const;
-export type HeatSource = (typeof HEAT_SOURCES)[number];
-/** dry: per g of dry matter. asIs: per g of the pod as it is. freshConvention: a quoted number taken for the fresh pod. */
-export const HEAT_BASES = ['dry', 'asIs', 'freshConvention'] as const;
-export type HeatBasis = (typeof HEAT_BASES)[number];
-
-/** Log-sd of a stated heat by where it is from (chapter 2, section 4.1). */
-export const SOURCE_SD: Record<Exclude<HeatSource, 'table' | 'taste'>, number> = { packet: 0.6, label: 0.35, lab: 0.15 };
-
-/** A lot's heat from a stated figure. `waterPct` is that of the lot. A fresh-convention figure is no better than a packet. */
-export function heatFromSaid(value: number, basis: HeatBasis, source: keyof typeof SOURCE_SD, waterPct: number): LotHeat {
-  const dryShu = basis === 'dry' ? value : value / (1 - waterPct / 100);
-  const sigma = basis === 'freshConvention' ? Math.max(SOURCE_SD[source], SOURCE_SD.packet) : SOURCE_SD[source];
-  return { dryShu, sigma, source, said: { value, basis } };
-}
 
 export const POD_FORMS = ['fresh', 'frozen', 'dried', 'flakes', 'powder', 'paste', 'ferment', 'pulp'] as const;
 export type PodForm = (typeof POD_FORMS)[number];

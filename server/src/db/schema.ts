@@ -1,5 +1,5 @@
 import { boolean, doublePrecision, index, integer, json, pgTable, primaryKey, serial, text, timestamp } from 'drizzle-orm/pg-core';
-import type { Goal, Ingredient, PodLot, StationLog } from '@roskel/core';
+import type { Goal, HeatEvent, Ingredient, PodLot, StationLog, Variety } from '@roskel/core';
 
 const at = (name: string) => timestamp(name, { withTimezone: true, mode: 'string' }).notNull().defaultNow();
 
@@ -12,6 +12,10 @@ export const podLots = pgTable('pod_lots', {
   place: text('place').notNull().default(''),
   note: text('note').notNull().default(''),
   useFirst: boolean('use_first').notNull().default(false),
+  ripeness: text('ripeness').$type<'' | 'green' | 'turning' | 'ripe' | 'overripe'>().notNull().default(''),
+  pricePerKg: doublePrecision('price_per_kg'),
+  /** The lot it was dried, frozen or ground from. */
+  madeFrom: text('made_from'),
   archived: boolean('archived').notNull().default(false),
   createdAt: at('created_at'),
 });
@@ -21,8 +25,34 @@ export const larderLots = pgTable('larder_lots', {
   revision: integer('revision').notNull().default(1),
   ingredientKey: text('ingredient_key').notNull(),
   note: text('note').notNull().default(''),
+  packG: doublePrecision('pack_g'),
+  packPrice: doublePrecision('pack_price'),
+  openedOn: text('opened_on'),
+  ownPh: doublePrecision('own_ph'),
+  useFirst: boolean('use_first').notNull().default(false),
   archived: boolean('archived').notNull().default(false),
   createdAt: at('created_at'),
+});
+
+/** A maker's own rows beside the tables. */
+export const ownRows = pgTable('own_rows', {
+  id: text('id').primaryKey(),
+  kind: text('kind').$type<'varieties' | 'ingredients'>().notNull(),
+  revision: integer('revision').notNull().default(1),
+  value: json('value').$type<Variety | Ingredient>().notNull(),
+  archived: boolean('archived').notNull().default(false),
+  createdAt: at('created_at'),
+});
+
+/** What was stated, tasted and measured of heat, in order; what is believed of a lot is this book replayed. */
+export const heatEvents = pgTable('heat_events', {
+  id: serial('id').primaryKey(),
+  on: text('on').notNull(),
+  event: json('event').$type<HeatEvent>().notNull(),
+  batchId: text('batch_id'),
+  /** The maker insisted on something surprising. */
+  sure: boolean('sure').notNull().default(false),
+  withdrawn: boolean('withdrawn').notNull().default(false),
 });
 
 /** Stock is the sum of its moves; a move is never changed or deleted, only answered by another. */

@@ -22,7 +22,8 @@ import { addBatch } from '../store/batches';
 import { addLarder } from '../store/larder';
 import { addPod, listPods } from '../store/pods';
 import { moveShelf } from '../store/shelf';
-import { DEMO_LARDER, demoLots } from './pantry';
+import { addHeat } from '../store/tasting';
+import { demoLarder, demoLots } from './pantry';
 
 /** A plan that hits its bracket with the given lots, solved as the page would solve it. */
 function plan(solver: LinearSolver, name: string, start: string, goal: Goal, choices: PodChoice[]): BatchFile {
@@ -93,8 +94,8 @@ function fermenting(base: BatchFile, start: string): BatchFile {
 
 /** Fills an empty data folder with a made-up coast kitchen: pods, a larder, and three batches on real lines. */
 export async function seedDemo(db: Db, today: string): Promise<void> {
-  for (const { input, stockG } of demoLots(today)) await addPod(db, input, stockG, `${stockG} g`);
-  for (const [key, stockG, words] of DEMO_LARDER) await addLarder(db, key, stockG, '', words);
+  for (const { input, stockG } of demoLots(today)) await addPod(db, input, stockG, `${stockG} g`, today);
+  for (const { key, stockG, words, facts } of demoLarder(today)) await addLarder(db, key, stockG, words, facts);
   const lots = await listPods(db);
   const pick = (id: string, prep: Preparation = 'whole'): PodChoice => {
     const found = lots.find((l) => l.id === id)!;
@@ -138,4 +139,12 @@ export async function seedDemo(db: Db, today: string): Promise<void> {
   await addBatch(db, change<BlendParams>(gold, 'blend', golden), today, 'gorse-gold');
 
   await moveShelf(db, 'slipway-red-2', -1, 'opened');
+
+  // The maker's tongue, from three bottles with a heat on the label, and one match test of a lot.
+  const reference = (name: string, labelShu: number, score: number) =>
+    addHeat(db, { kind: 'reference', name, labelShu, scores: [{ taster: 'You', score }] }, today);
+  await reference('A mild bottled sauce', 900, 3.2);
+  await reference('A middling bottled sauce', 3200, 4.8);
+  await reference('A hot bottled sauce', 11_000, 6.4);
+  await addHeat(db, { kind: 'measured', how: 'match', subject: { lotId: 'lot-smoked', pods: 6 }, shu: 15_500, sigma: 0.45 }, today);
 }

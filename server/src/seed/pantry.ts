@@ -1,5 +1,5 @@
 import { addDays, lotOfVariety, variety, type PodLot } from '@roskel/core';
-import type { PodLotInput } from '@roskel/contract';
+import { NO_FACTS, type LarderFacts, type PodLotInput } from '@roskel/contract';
 
 /** A made-up allotment: what stands in the demo's pod store, and how much came in. */
 interface DemoLot {
@@ -12,6 +12,8 @@ interface DemoLot {
   place: string;
   note: string;
   useFirst?: boolean;
+  ripeness?: PodLotInput['ripeness'];
+  pricePerKg?: number;
 }
 
 const LOTS: readonly DemoLot[] = [
@@ -33,6 +35,7 @@ const LOTS: readonly DemoLot[] = [
     broughtG: 1650,
     daysAgo: 43,
     place: 'market',
+    pricePerKg: 5.8,
     note: '',
   },
   {
@@ -46,7 +49,17 @@ const LOTS: readonly DemoLot[] = [
     note: 'Frozen whole last season.',
     useFirst: true,
   },
-  { id: 'lot-fresno', variety: 'fresno-red', name: 'Fresno', form: 'fresh', broughtG: 340, daysAgo: 9, place: 'market', note: '' },
+  {
+    id: 'lot-fresno',
+    variety: 'fresno-red',
+    name: 'Fresno',
+    form: 'fresh',
+    broughtG: 340,
+    daysAgo: 9,
+    place: 'market',
+    pricePerKg: 9.5,
+    note: '',
+  },
   {
     id: 'lot-smoked',
     variety: 'chipotle',
@@ -58,7 +71,17 @@ const LOTS: readonly DemoLot[] = [
     note: 'Alder, two days.',
   },
   { id: 'lot-lemondrop', variety: 'lemon-drop', name: 'Lemon drop', form: 'fresh', broughtG: 420, daysAgo: 12, place: 'bed 1', note: '' },
-  { id: 'lot-slim', variety: 'long-red-slim', name: 'Long slim red', form: 'fresh', broughtG: 160, daysAgo: 6, place: 'market', note: '' },
+  {
+    id: 'lot-slim',
+    variety: 'long-red-slim',
+    name: 'Long slim red',
+    form: 'fresh',
+    broughtG: 160,
+    daysAgo: 6,
+    place: 'market',
+    pricePerKg: 11,
+    note: '',
+  },
   {
     id: 'lot-green',
     variety: 'jalapeno-green',
@@ -67,6 +90,7 @@ const LOTS: readonly DemoLot[] = [
     broughtG: 480,
     daysAgo: 5,
     place: 'tunnel',
+    ripeness: 'green',
     note: 'Picked before the frost.',
     useFirst: true,
   },
@@ -80,7 +104,17 @@ const LOTS: readonly DemoLot[] = [
     place: 'windowsill',
     note: '',
   },
-  { id: 'lot-bell', variety: 'bell-yellow', name: 'Yellow bell', form: 'fresh', broughtG: 880, daysAgo: 4, place: 'market', note: '' },
+  {
+    id: 'lot-bell',
+    variety: 'bell-yellow',
+    name: 'Yellow bell',
+    form: 'fresh',
+    broughtG: 880,
+    daysAgo: 4,
+    place: 'market',
+    pricePerKg: 4.2,
+    note: '',
+  },
 ];
 
 export function demoLots(today: string): { input: PodLotInput; stockG: number }[] {
@@ -92,36 +126,57 @@ export function demoLots(today: string): { input: PodLotInput; stockG: number }[
       place: l.place,
       note: l.note,
       useFirst: l.useFirst ?? false,
+      ripeness: l.ripeness ?? (l.form === 'dried' ? '' : 'ripe'),
+      pricePerKg: l.pricePerKg ?? null,
     },
   }));
 }
 
-/** The demo's larder: table key, grams that came in, words. */
-export const DEMO_LARDER: readonly [key: string, stockG: number, words: string][] = [
-  ['vinegar_cider', 1990, '2 l'],
-  ['vinegar_distilled_5', 1000, '1 l'],
-  ['vinegar_rice', 500, '500 ml'],
-  ['salt_fine', 1000, '1 kg'],
-  ['salt_sea', 500, '500 g'],
-  ['sugar_white', 1000, '1 kg'],
-  ['sugar_palm', 250, '250 g'],
-  ['honey', 340, '1 jar'],
-  ['maple_syrup', 250, '250 g'],
-  ['garlic', 180, '4 heads'],
-  ['onion', 900, '900 g'],
+/** What is known of a jar: package in g, its price, days since it was opened, own measured pH. */
+type Facts = [packG: number, packPrice: number, openedDaysAgo?: number, ownPh?: number];
+
+/** The demo's larder: table key, grams that came in, words, what is known of it. All invented. */
+const LARDER: readonly [key: string, stockG: number, words: string, facts?: Facts][] = [
+  ['vinegar_cider', 1990, '2 l', [1010, 3.4, 12]],
+  ['vinegar_distilled_5', 1000, '1 l', [1005, 1.6]],
+  ['vinegar_rice', 500, '500 ml', [505, 2.9]],
+  ['salt_fine', 1000, '1 kg', [1000, 0.9]],
+  ['salt_sea', 500, '500 g', [500, 2.2]],
+  ['sugar_white', 1000, '1 kg', [1000, 1.5, 30]],
+  ['sugar_palm', 250, '250 g', [250, 2.6]],
+  ['honey', 340, '1 jar', [340, 6.5, 200]],
+  ['maple_syrup', 250, '250 g', [250, 7.2, 64]],
+  ['garlic', 180, '4 heads', [200, 1.4]],
+  ['onion', 900, '900 g', [1000, 1.3]],
   ['shallot', 250, '10 shallots'],
-  ['carrot', 1000, '1 kg'],
+  ['carrot', 1000, '1 kg', [1000, 1.2]],
   ['ginger', 120, '120 g'],
-  ['tomato', 600, '600 g'],
-  ['tomato_paste', 200, '200 g'],
-  ['mango_ripe', 400, '2 mangos'],
-  ['pineapple', 500, '500 g'],
-  ['apple', 550, '3 apples'],
-  ['lime_juice', 150, 'juice of 5 limes'],
-  ['lemon_juice', 140, 'juice of 3 lemons'],
+  ['tomato', 600, '600 g', [500, 2.4, 3, 4.31]],
+  ['tomato_paste', 200, '200 g', [200, 1.3, 9]],
+  ['mango_ripe', 400, '2 mangos', [400, 3]],
+  ['pineapple', 500, '500 g', [500, 2.8, 2]],
+  ['apple', 550, '3 apples', [1000, 2.4]],
+  ['lime_juice', 150, 'juice of 5 limes', [150, 2.5]],
+  ['lemon_juice', 140, 'juice of 3 lemons', [140, 1.8]],
   ['cilantro', 80, '1 bunch'],
-  ['smoked_paprika', 60, '60 g'],
+  ['smoked_paprika', 60, '60 g', [60, 2.1, 150]],
   ['cumin_ground', 45, '45 g'],
-  ['mustard_yellow', 250, '250 g'],
-  ['xanthan', 40, '40 g'],
+  ['mustard_yellow', 250, '250 g', [250, 1.9, 40]],
+  ['xanthan', 40, '40 g', [40, 3.8]],
 ];
+
+export function demoLarder(today: string): { key: string; stockG: number; words: string; facts: LarderFacts }[] {
+  return LARDER.map(([key, stockG, words, facts]) => ({
+    key,
+    stockG,
+    words,
+    facts: {
+      ...NO_FACTS,
+      packG: facts?.[0] ?? null,
+      packPrice: facts?.[1] ?? null,
+      openedOn: facts?.[2] === undefined ? null : addDays(today, -facts[2]),
+      ownPh: facts?.[3] ?? null,
+      useFirst: key === 'pineapple',
+    },
+  }));
+}

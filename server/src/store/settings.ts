@@ -3,7 +3,7 @@ import type { Settings } from '@roskel/contract';
 import type { Db } from '../db/open';
 import { settings } from '../db/schema';
 
-const DEFAULTS: Settings = { kitchen: 'metric' };
+const DEFAULTS: Settings = { kitchen: 'metric', school: 'dry' };
 
 export async function getSettings(db: Db): Promise<Settings> {
   const [row] = await db.select().from(settings).where(eq(settings.id, 'maker'));

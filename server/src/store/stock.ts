@@ -1,7 +1,8 @@
-import { and, eq, sql } from 'drizzle-orm';
+import { and, asc, eq, sql } from 'drizzle-orm';
 import { stationKind, type BatchFile, type Need } from '@roskel/core';
+import type { LedgerLine } from '@roskel/contract';
 import type { Db } from '../db/open';
-import { stockMoves } from '../db/schema';
+import { batches, stockMoves } from '../db/schema';
 
 export type StoreName = 'pods' | 'larder';
 
@@ -27,6 +28,18 @@ export interface StockMove {
 
 export async function addMove(db: Db, move: StockMove): Promise<void> {
   await db.insert(stockMoves).values(move);
+}
+
+/** The ledger of one item, newest first, with what was left after each move. */
+export async function ledgerOf(db: Db, store: StoreName, itemId: string): Promise<LedgerLine[]> {
+  const rows = await db
+    .select({ at: stockMoves.at, deltaG: stockMoves.deltaG, reason: stockMoves.reason, words: stockMoves.words, batch: batches.name })
+    .from(stockMoves)
+    .leftJoin(batches, eq(stockMoves.batchId, batches.id))
+    .where(and(eq(stockMoves.store, store), eq(stockMoves.itemId, itemId)))
+    .orderBy(asc(stockMoves.id));
+  let leftG = 0;
+  return rows.map((r) => ({ ...r, leftG: (leftG += r.deltaG) })).reverse();
 }
 
 /**

@@ -1,0 +1,19 @@
+import type { Route } from '../route';
+import { batchRoutes } from './batches';
+import { heatRoutes } from './heat';
+import { larderRoutes } from './larder';
+import { ownRoutes } from './own';
+import { podRoutes } from './pods';
+import { settingsRoutes } from './settings';
+import { shelfRoutes } from './shelf';
+
+/** The API: one file of routes for each thing it is about. */
+export const ROUTES: readonly Route[] = [
+  ...batchRoutes,
+  ...podRoutes,
+  ...larderRoutes,
+  ...ownRoutes,
+  ...shelfRoutes,
+  ...heatRoutes,
+  ...settingsRoutes,
+];

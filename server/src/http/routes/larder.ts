@@ -1,0 +1,39 @@
+import { EditLarderSchema, LarderInputSchema, MoveSchema } from '@roskel/contract';
+import { addLarder, archiveLarder, editLarder, larderLedger, listLarder, moveLarder } from '../../store/larder';
+import { announced, awayAndBack, param, type Route } from '../route';
+
+export const larderRoutes: readonly Route[] = [
+  { method: 'get', path: '/larder', summary: 'The larder with its stock', run: (k) => listLarder(k.db) },
+  {
+    method: 'post',
+    path: '/larder',
+    summary: 'Put an ingredient into the larder',
+    body: LarderInputSchema,
+    status: 201,
+    run: async (k, req) => {
+      const { ingredientKey, stockG, words, facts } = req.body;
+      return announced(k, 'larder', await addLarder(k.db, ingredientKey, stockG, words, facts));
+    },
+  },
+  {
+    method: 'post',
+    path: '/larder/:id/moves',
+    summary: 'Move stock in or out',
+    body: MoveSchema,
+    run: async (k, req) => announced(k, 'larder', await moveLarder(k.db, param(req, 'id'), req.body)),
+  },
+  {
+    method: 'put',
+    path: '/larder/:id',
+    summary: 'Change price, package, opened day or own pH; 409 when it was changed elsewhere',
+    body: EditLarderSchema,
+    run: async (k, req) => announced(k, 'larder', await editLarder(k.db, param(req, 'id'), req.body.revision, req.body.facts)),
+  },
+  {
+    method: 'get',
+    path: '/larder/:id/history',
+    summary: 'Stock moves of a larder row',
+    run: (k, req) => larderLedger(k.db, param(req, 'id')),
+  },
+  ...awayAndBack('larder', archiveLarder),
+];

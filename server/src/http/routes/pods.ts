@@ -1,0 +1,51 @@
+import { EditPodLotSchema, MoveSchema, NewPodLotSchema, TurnSchema } from '@roskel/contract';
+import { addPod, archivePod, editPod, listPods, movePod, podHistory, turnPod, unturnPod } from '../../store/pods';
+import { announced, awayAndBack, Empty, param, type Route } from '../route';
+
+export const podRoutes: readonly Route[] = [
+  { method: 'get', path: '/pods', summary: 'Pod lots with their stock', run: (k) => listPods(k.db) },
+  {
+    method: 'post',
+    path: '/pods',
+    summary: 'Add a pod lot',
+    body: NewPodLotSchema,
+    status: 201,
+    run: async (k, req) => announced(k, 'pods', await addPod(k.db, req.body.input, req.body.stockG, req.body.words, k.today())),
+  },
+  {
+    method: 'put',
+    path: '/pods/:id',
+    summary: 'Change a pod lot; 409 when it was changed elsewhere',
+    body: EditPodLotSchema,
+    run: async (k, req) => announced(k, 'pods', await editPod(k.db, param(req, 'id'), req.body.revision, req.body.input, k.today())),
+  },
+  {
+    method: 'post',
+    path: '/pods/:id/moves',
+    summary: 'Move stock in or out',
+    body: MoveSchema,
+    run: async (k, req) => announced(k, 'pods', await movePod(k.db, param(req, 'id'), req.body)),
+  },
+  {
+    method: 'get',
+    path: '/pods/:id/history',
+    summary: 'Stock moves and heat history of a lot',
+    run: (k, req) => podHistory(k.db, param(req, 'id')),
+  },
+  {
+    method: 'post',
+    path: '/pods/:id/turn',
+    summary: 'Dry, freeze or grind some of a lot into a new one',
+    body: TurnSchema,
+    status: 201,
+    run: async (k, req) => announced(k, 'pods', await turnPod(k.db, param(req, 'id'), req.body, k.today())),
+  },
+  {
+    method: 'post',
+    path: '/pods/:id/unturn',
+    summary: 'Take such a turning back',
+    body: Empty,
+    run: async (k, req) => announced(k, 'pods', await unturnPod(k.db, param(req, 'id'))),
+  },
+  ...awayAndBack('pods', archivePod),
+];

@@ -1,0 +1,83 @@
+import { asc, eq, inArray } from 'drizzle-orm';
+import { knowledgeFrom, sourceInWords, type HeatKnowledge, type HeatStep, type KeptEvent, type LotHeat } from '@roskel/core';
+import type { HeatBook, HeatRecord } from '@roskel/contract';
+import type { Db } from '../db/open';
+import { heatEvents, podLots } from '../db/schema';
+import { NotFound } from './errors';
+
+interface Kept {
+  events: (KeptEvent & { batchId: string | null })[];
+  sure: Set<number>;
+}
+
+/** The whole book, oldest first; what was taken back is marked. */
+export async function keptEvents(db: Db): Promise<Kept> {
+  const rows = await db.select().from(heatEvents).orderBy(asc(heatEvents.id));
+  return {
+    events: rows.map(({ id, on, withdrawn, event, batchId }) => ({ id, on, withdrawn, event, batchId })),
+    sure: new Set(rows.filter((r) => r.sure).map((r) => r.id)),
+  };
+}
+
+/** All that the book teaches. */
+export async function knowledge(db: Db): Promise<HeatKnowledge> {
+  const { events, sure } = await keptEvents(db);
+  return knowledgeFrom(events, sure);
+}
+
+/** States what a lot's heat is taken for, in the book. */
+export async function stateHeat(db: Db, lotId: string, heat: LotHeat | null, on: string, why = sourceInWords(heat)): Promise<void> {
+  await db.insert(heatEvents).values({ on, event: { kind: 'set', lotId, heat, why } });
+}
+
+/** Brings the lots in step with the book; says which changed. */
+export async function settleLots(db: Db, known: HeatKnowledge): Promise<string[]> {
+  const ids = [...known.heats.keys()];
+  if (ids.length === 0) return [];
+  const rows = await db.select().from(podLots).where(inArray(podLots.id, ids));
+  const changed: string[] = [];
+  for (const row of rows) {
+    const heat = known.heats.get(row.id) ?? null;
+    if (JSON.stringify(row.lot.heat) === JSON.stringify(heat)) continue;
+    await db
+      .update(podLots)
+      .set({ lot: { ...row.lot, heat }, revision: row.revision + 1 })
+      .where(eq(podLots.id, row.id));
+    changed.push(row.id);
+  }
+  return changed;
+}
+
+export interface HeatSaved {
+  record: HeatRecord;
+  /** Lots whose heat is another now. */
+  lots: string[];
+}
+
+/** Takes an entry back, or puts it in again: the book is replayed without or with it. */
+export async function withdrawHeat(db: Db, id: number, withdrawn: boolean): Promise<HeatSaved> {
+  return db.transaction(async (tx) => {
+    const t = tx as unknown as Db;
+    const [row] = await t.update(heatEvents).set({ withdrawn }).where(eq(heatEvents.id, id)).returning();
+    if (!row) throw new NotFound('This entry is not there any more.');
+    const lots = await settleLots(t, await knowledge(t));
+    return { record: { id, on: row.on, event: row.event, batchId: row.batchId }, lots };
+  });
+}
+
+export async function heatBook(db: Db): Promise<HeatBook> {
+  const { events, sure } = await keptEvents(db);
+  const known = knowledgeFrom(events, sure);
+  return {
+    events: events
+      .filter((e) => !e.withdrawn && e.event.kind !== 'set')
+      .map(({ id, on, event, batchId }) => ({ id, on, event, batchId }))
+      .reverse(),
+    scales: [...known.scales].map(([taster, scale]) => ({ taster, scale })),
+  };
+}
+
+/** What made a lot's heat what it is, newest first. */
+export async function heatHistory(db: Db, lotId: string): Promise<HeatStep[]> {
+  return ((await knowledge(db)).history.get(lotId) ?? []).slice().reverse();
+}

@@ -1,0 +1,78 @@
+import { and, asc, eq, sql } from 'drizzle-orm';
+import { INGREDIENTS, ingredientProblems, VARIETIES, varietyProblems, type Ingredient, type Variety } from '@roskel/core';
+import type { OwnIngredient, OwnVariety } from '@roskel/contract';
+import type { Db } from '../db/open';
+import { ownRows } from '../db/schema';
+import { NotFound, Stale, Unfit } from './errors';
+
+export type OwnKind = 'varieties' | 'ingredients';
+type Own = OwnVariety | OwnIngredient;
+
+/** What a row is called in its table, and what is wrong with it. */
+const KINDS = {
+  varieties: { id: (v: Variety) => v.id, problems: varietyProblems, taken: (id: string) => VARIETIES.some((v) => v.id === id) },
+  ingredients: {
+    id: (i: Ingredient) => i.key,
+    problems: ingredientProblems,
+    taken: (key: string) => INGREDIENTS.some((i) => i.key === key),
+  },
+} as const;
+
+const record = (r: typeof ownRows.$inferSelect) => ({ id: r.id, revision: r.revision, value: r.value }) as Own;
+
+export async function listOwn(db: Db, kind: OwnKind): Promise<Own[]> {
+  const rows = await db
+    .select()
+    .from(ownRows)
+    .where(and(eq(ownRows.kind, kind), eq(ownRows.archived, false)))
+    .orderBy(asc(ownRows.createdAt), asc(ownRows.id));
+  return rows.map(record);
+}
+
+async function getOwn(db: Db, id: string): Promise<Own> {
+  const [row] = await db.select().from(ownRows).where(eq(ownRows.id, id));
+  if (!row) throw new NotFound('This row is not there any more.');
+  return record(row);
+}
+
+/** Checks a row and gives its id. Throws Unfit with every field that cannot be. */
+function fit(kind: OwnKind, value: Variety | Ingredient): string {
+  const rules = KINDS[kind] as {
+    id(v: unknown): string;
+    problems(v: unknown): { field: string; message: string }[];
+    taken(id: string): boolean;
+  };
+  const problems = rules.problems(value);
+  if (problems.length > 0)
+    throw new Unfit(
+      problems[0]!.message,
+      problems.map((p) => ({ path: `value/${p.field}`, message: p.message })),
+    );
+  const id = rules.id(value);
+  if (rules.taken(id)) throw new Unfit('That row belongs to the table.', [{ path: 'value', message: 'Copy it under a name of your own.' }]);
+  return id;
+}
+
+export async function addOwn(db: Db, kind: OwnKind, value: Variety | Ingredient): Promise<Own> {
+  const id = fit(kind, value);
+  await db.insert(ownRows).values({ id, kind, value });
+  return getOwn(db, id);
+}
+
+export async function editOwn(db: Db, kind: OwnKind, id: string, revision: number, value: Variety | Ingredient): Promise<Own> {
+  if (fit(kind, value) !== id) throw new Unfit('A row keeps its id.', [{ path: 'value', message: 'Copy it instead.' }]);
+  const done = await db
+    .update(ownRows)
+    .set({ value, revision: sql`${ownRows.revision} + 1` })
+    .where(and(eq(ownRows.id, id), eq(ownRows.revision, revision)))
+    .returning({ id: ownRows.id });
+  if (done.length === 0) throw new Stale(await getOwn(db, id));
+  return getOwn(db, id);
+}
+
+/** Hides a row or brings it back. Lots and batches carry what they took from it. */
+export async function archiveOwn(db: Db, id: string, archived: boolean): Promise<Own> {
+  await getOwn(db, id);
+  await db.update(ownRows).set({ archived }).where(eq(ownRows.id, id));
+  return getOwn(db, id);
+}
