@@ -34,6 +34,11 @@ export const SettingsSchema = Type.Object(
       HEAT_SCHOOLS.map((k) => Type.Literal(k)),
       { title: 'How heat is counted' },
     ),
+    /** SHU in the cup at this panel's threshold, once they tasted a labelled sauce. */
+    threshold: Type.Union([
+      Type.Object({ shu: Type.Number({ minimum: 0.01, maximum: 100 }), sd: Type.Number({ minimum: 0.05, maximum: 2 }) }, exact),
+      Type.Null(),
+    ]),
   },
   exact,
 );

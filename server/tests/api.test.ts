@@ -139,7 +139,7 @@ describe('bad input', () => {
     ['POST', '/batches', { name: 'x', startDate: '2026-11-01', goal: { ...goal, bottles: -2 } }, 'goal/bottles'],
     ['POST', '/pods/lot-a/moves', { deltaG: 'lots', reason: 'in', words: '' }, 'deltaG'],
     ['POST', '/larder', { ingredientKey: 'unicorn', stockG: 1, words: '' }, 'ingredientKey'],
-    ['PUT', '/settings', { kitchen: 'mars', school: 'dry' }, 'kitchen'],
+    ['PUT', '/settings', { kitchen: 'mars', school: 'dry', threshold: null }, 'kitchen'],
   ])('%s %s names its field', async (method, path, body, field) => {
     const { status, value } = await call<Problem>(method, path, body);
     expect(status).toBe(422);

@@ -90,7 +90,9 @@ it('drying moves stock from one lot to another that inherits its heat; undo brin
   expect((await lot('lot-fresno')).stockG).toBeCloseTo(before.stockG - 200, 6);
   expect((await history(made.value.id)).heat[0]!.says).toMatch(/Fresno as it was believed, dried/);
   expect((await call<Problem>('POST', '/pods/lot-fresno/turn', { into: 'dried', takeG: 5000, gotG: null, words: '' })).status).toBe(422);
-  expect((await call<Problem>('POST', '/pods/lot-fresno/turn', { into: 'dried', takeG: 50, gotG: 90, words: '' })).value.detail).toMatch(/More came out/);
+  expect((await call<Problem>('POST', '/pods/lot-fresno/turn', { into: 'dried', takeG: 50, gotG: 90, words: '' })).value.detail).toMatch(
+    /More came out/,
+  );
   await call('POST', `/pods/${made.value.id}/unturn`, {});
   expect((await lot('lot-fresno')).stockG).toBeCloseTo(before.stockG, 6);
   expect(await lot(made.value.id)).toBeUndefined();

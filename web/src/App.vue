@@ -22,7 +22,9 @@ const notices = useNotices();
 const help = ref(false);
 const setup = ref(false);
 
-const here = (name: string) => String(route.name) === name || (name === 'batches' && ['batch', 'choose'].includes(String(route.name)));
+/** Pages that belong to a place of the rail. */
+const WITHIN: Record<string, string> = { batch: 'batches', choose: 'batches', varieties: 'pods', ingredients: 'larder' };
+const here = (name: string) => (WITHIN[String(route.name)] ?? String(route.name)) === name;
 
 useKeys('Everywhere', [
   ...PLACES.map((p) => ({ key: p.key, says: `go to ${p.title}`, run: () => void router.push(p.path) })),

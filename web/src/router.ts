@@ -1,5 +1,5 @@
 import { createRouter, createWebHistory, type RouteRecordRaw } from 'vue-router';
-import { IconBasket, IconBottle, IconPepper, IconTimeline } from '@tabler/icons-vue';
+import { IconBasket, IconBottle, IconPepper, IconScale, IconTimeline } from '@tabler/icons-vue';
 import type { Component } from 'vue';
 
 /** A place of the house: what the rail shows and which key leads there. A new place is a line here and a page. */
@@ -15,6 +15,7 @@ export const PLACES: readonly Place[] = [
   { name: 'pods', title: 'Pods', path: '/pods', key: 'p', icon: IconPepper },
   { name: 'larder', title: 'Larder', path: '/larder', key: 'l', icon: IconBasket },
   { name: 'shelf', title: 'Shelf', path: '/shelf', key: 's', icon: IconBottle },
+  { name: 'bench', title: 'Bench', path: '/bench', key: 'e', icon: IconScale },
 ];
 
 const routes: RouteRecordRaw[] = [
@@ -23,6 +24,9 @@ const routes: RouteRecordRaw[] = [
   { path: '/batches/:id', name: 'batch', component: () => import('./places/BatchPage.vue') },
   { path: '/batches/:id/pods', name: 'choose', component: () => import('./places/ChoosePage.vue') },
   { path: '/pods', name: 'pods', component: () => import('./places/PodsPage.vue') },
+  { path: '/pods/varieties', name: 'varieties', component: () => import('./places/VarietiesPage.vue') },
+  { path: '/larder/table', name: 'ingredients', component: () => import('./places/IngredientsPage.vue') },
+  { path: '/bench/:tool?', name: 'bench', component: () => import('./places/BenchPage.vue') },
   { path: '/larder', name: 'larder', component: () => import('./places/LarderPage.vue') },
   { path: '/shelf', name: 'shelf', component: () => import('./places/ShelfPage.vue') },
   { path: '/:rest(.*)*', name: 'nowhere', component: () => import('./places/NowherePage.vue') },

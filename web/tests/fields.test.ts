@@ -75,7 +75,7 @@ describe('an amount field', () => {
     expect(w.emitted('change')).toEqual([[20, '5 cloves']]);
   });
   it('reads spoons of the chosen kitchen', async () => {
-    useSettings().value = { kitchen: 'au', school: 'dry' };
+    useSettings().value = { kitchen: 'au', school: 'dry', threshold: null };
     const w = mount(AmountField, { props: { label: 'Honey', massG: 0, what: ingredient('honey') } });
     await w.find('input').setValue('1 tbsp');
     expect((w.emitted('change')![0] as [number, string])[0]).toBeCloseTo((20 * 339) / 236.5882365, 6);

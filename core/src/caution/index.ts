@@ -1,5 +1,6 @@
 /** Cautions: every sentence about danger that the product may say, with its reason and authority. */
 export * from './caution';
 export * from './pods';
+export * from './bowl';
 export * from './jar';
 export * from './bottle';

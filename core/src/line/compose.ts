@@ -129,3 +129,14 @@ export function podStationId(file: BatchFile): string {
 export function isStrained(file: BatchFile): boolean {
   return file.stations.some((s) => stationKind(s.kind).sieves?.(s.params));
 }
+
+/** The batch with these things from the larder in its jug, in place of what the plan had there. */
+export function withExtras(
+  file: BatchFile,
+  items: { id: string; massG: number; words?: string }[],
+  rows: readonly Ingredient[],
+): BatchFile {
+  const entry = file.stations.find((s) => stationKind(s.kind).extras);
+  if (!entry) throw new RangeError('Nothing from the larder goes into this batch');
+  return carry(withParams(file, entry.id, stationKind(entry.kind).extras!.write(entry.params, items)), [], rows);
+}

@@ -280,12 +280,16 @@ export function readLine(text: string, kitchen: Kitchen, own: readonly Ingredien
   }
 }
 
-/** Reads a pasted list, line by line; empty lines and headings ("For the paste:") are passed over. */
-export function readList(text: string, kitchen: Kitchen, own: readonly Ingredient[] = []): ReadItem[] {
+/** The lines of a pasted list: no empty ones, no headings ("For the paste:"), at most 400. */
+export function recipeLines(text: string): string[] {
   return text
     .split(/\r?\n/)
     .map((l) => l.trim())
     .filter((l) => l !== '' && !/^[^\d]*:$/.test(l))
-    .slice(0, 400)
-    .flatMap((l) => readLine(l, kitchen, own));
+    .slice(0, 400);
+}
+
+/** Reads a pasted list, line by line. */
+export function readList(text: string, kitchen: Kitchen, own: readonly Ingredient[] = []): ReadItem[] {
+  return recipeLines(text).flatMap((l) => readLine(l, kitchen, own));
 }

@@ -4,3 +4,4 @@ export * from './blend';
 export * from './gain';
 export * from './pods';
 export * from './wholePods';
+export * from './bench';

@@ -47,6 +47,7 @@ export const blend = station<BlendParams>({
     ...p,
     additions: p.additions.map(({ id, massG }) => ({ id, massG: Math.round(massG * f * 10) / 10 })),
   }),
+  extras: { write: (p, additions) => ({ ...p, additions }) },
   needs: (p) => p.additions.filter((a) => a.id !== KEPT_BRINE && a.massG > 0).map((a) => ({ store: 'larder', id: a.id, massG: a.massG })),
   names: (p) => ({ lots: [], ingredients: p.additions.map((a) => a.id).filter((id) => id !== KEPT_BRINE) }),
   apply(input, params, context): Outcome {

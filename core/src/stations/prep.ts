@@ -1,6 +1,6 @@
 import { Type, type Static } from '@sinclair/typebox';
-import { handlingPods } from '../caution';
-import { FIRE, FIRES, podVariance, PREPARATIONS, retained, type Fire, type Preparation } from '../heat';
+import { bitterSeeds, handlingPods } from '../caution';
+import { FIRE, FIRES, podVariance, PREPARATIONS, retained, seedShare, type Fire, type Preparation } from '../heat';
 import { noGrams } from '../matter/component';
 import { part, massOf, mix, split, EMPTY, type Stream } from '../matter/stream';
 import { lotShu, lotStream, podsIn, prepSd, type PodLot } from '../pantry';
@@ -84,6 +84,7 @@ export const prep = station<PrepParams>({
     let hottest = 0;
     let pods = 0;
     let lots = 0;
+    let seedG = 0;
     if (context.log.doneOn !== undefined && !params.pods.some((p) => p.massG > 0)) {
       throw new StationProblem('log/doneOn', 'There is nothing to cut yet. Choose the pods first.');
     }
@@ -108,6 +109,7 @@ export const prep = station<PrepParams>({
       heatLossShuG += hot.heatLossShuG;
       gone.push(goes);
       lots++;
+      seedG += massOf(stays) * seedShare(entry.prep, lot.capsaicinoidClass, lot.anatomy);
       hottest = Math.max(hottest, lotShu(lot));
       if (Number.isFinite(n)) pods += n;
     });
@@ -123,7 +125,7 @@ export const prep = station<PrepParams>({
         ...(massOf(steam) > 0 ? [{ id: 'steam', name: 'steam', stream: steam }] : []),
       ],
       heatLossShuG,
-      facts: { hottestShu: hottest, pods: Math.round(pods), lots },
+      facts: { hottestShu: hottest, pods: Math.round(pods), lots, seedShare: massOf(mix(...kept)) > 0 ? seedG / massOf(mix(...kept)) : 0 },
     };
   },
   duties: (v) => [
@@ -134,5 +136,5 @@ export const prep = station<PrepParams>({
       due: v.to,
     },
   ],
-  cautions: (v) => handlingPods(Number(v.facts.hottestShu ?? 0)),
+  cautions: (v) => [...handlingPods(Number(v.facts.hottestShu ?? 0)), ...bitterSeeds(Number(v.facts.seedShare ?? 0))],
 });

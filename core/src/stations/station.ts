@@ -122,6 +122,8 @@ export interface StationKind<P = unknown> {
   needs?(params: P): Need[];
   /** The station that takes pods: how they stand in its parameters. */
   pods?: { read(params: P): PodUse[]; write(params: P, uses: PodUse[]): P };
+  /** The station that takes things from the larder into the jug. */
+  extras?: { write(params: P, items: { id: string; massG: number; words?: string }[]): P };
   /** It holds pulp back with these parameters. */
   sieves?(params: P): boolean;
   /** Ids the parameters name, so that a file can carry what they mean. */

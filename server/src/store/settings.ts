@@ -3,7 +3,7 @@ import type { Settings } from '@roskel/contract';
 import type { Db } from '../db/open';
 import { settings } from '../db/schema';
 
-const DEFAULTS: Settings = { kitchen: 'metric', school: 'dry' };
+const DEFAULTS: Settings = { kitchen: 'metric', school: 'dry', threshold: null };
 
 export async function getSettings(db: Db): Promise<Settings> {
   const [row] = await db.select().from(settings).where(eq(settings.id, 'maker'));

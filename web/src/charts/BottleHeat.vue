@@ -6,13 +6,18 @@ import { heatColour } from '../theme';
 import { heatAxis, hill } from './HeatAxis';
 
 /** The blur in the bottle against the bracket that was wished for. */
-const props = defineProps<{ blur: Blur | null; goal: Goal; bottles: number }>();
+const props = defineProps<{
+  blur: Blur | null;
+  goal: Pick<Goal, 'lowShu' | 'highShu'>;
+  bottles: number | null;
+  oddsNow?: number | undefined;
+}>();
 const W = 470;
-const axis = heatAxis(100, 100_000, 12, W - 12);
+const axis = computed(() => heatAxis(100, Math.max(100_000, 10 ** Math.ceil(Math.log10(props.goal.highShu))), 12, W - 12));
 const quant = computed(() => (props.blur ? blurQuantiles(props.blur) : null));
-const left = computed(() => axis.x(Math.max(100, props.goal.lowShu)));
-const right = computed(() => axis.x(props.goal.highShu));
-const chance = computed(() => (props.blur ? oddsWithin(props.blur, props.goal.lowShu, props.goal.highShu) : 0));
+const left = computed(() => axis.value.x(Math.max(100, props.goal.lowShu)));
+const right = computed(() => axis.value.x(props.goal.highShu));
+const chance = computed(() => props.oddsNow ?? (props.blur ? oddsWithin(props.blur, props.goal.lowShu, props.goal.highShu) : 0));
 </script>
 
 <template>
@@ -28,7 +33,7 @@ const chance = computed(() => (props.blur ? oddsWithin(props.blur, props.goal.lo
     >
       <g v-for="t in axis.ticks" :key="t">
         <line :x1="axis.x(t)" :x2="axis.x(t)" y1="6" y2="104" stroke="#ece5d4" />
-        <text :x="axis.x(t)" y="120" :text-anchor="t === 100_000 ? 'end' : 'middle'">{{ t.toLocaleString('en') }}</text>
+        <text :x="axis.x(t)" y="120" :text-anchor="t === axis.ticks.at(-1) ? 'end' : 'middle'">{{ t.toLocaleString('en') }}</text>
       </g>
       <rect :x="left" y="10" :width="Math.max(2, right - left)" height="94" fill="var(--active)" />
       <path v-if="blur" data-fact="blur" :d="hill(blur.mu, blur.sigma, axis.x, 104, 84)" :fill="heatColour(quant!.p50)" opacity="0.85" />
@@ -36,8 +41,10 @@ const chance = computed(() => (props.blur ? oddsWithin(props.blur, props.goal.lo
       <path :d="`M ${left + 8} 10 h -8 v 94 h 8 M ${right - 8} 10 h 8 v 94 h -8`" class="bracket" />
     </svg>
     <p v-if="blur">
-      <b class="big" data-fact="odds">{{ odds(chance) }}</b> batches like this land inside the bracket. Fills about
-      <b data-fact="bottles">{{ bottles.toFixed(1) }}</b> bottles.
+      <b class="big" data-fact="odds">{{ odds(chance) }}</b> batches like this land inside the bracket.
+      <template v-if="bottles !== null"
+        >Fills about <b data-fact="bottles">{{ bottles.toFixed(1) }}</b> bottles.</template
+      >
     </p>
     <p v-else class="soft">Put something hot into the mix.</p>
   </section>

@@ -1,43 +1,57 @@
 <script setup lang="ts">
 import { computed, onMounted, ref } from 'vue';
 import type { LarderRecord } from '@roskel/contract';
-import { ingredient, type Ingredient } from '@roskel/core';
-import { grams } from '../format';
+import { RouterLink } from 'vue-router';
+import { grams, today } from '../format';
+import { boardOf, BOARDS, hintOf } from '../larder/boards';
+import { useNotices } from '../stores/notices';
 import { useLarder } from '../stores/larder';
 import { useKeys } from '../ui/keys';
 import LarderSheet from '../ui/LarderSheet.vue';
 import ListState from '../ui/ListState.vue';
+import ReaderSheet from '../ui/ReaderSheet.vue';
 
 const larder = useLarder();
+const notices = useNotices();
 const find = ref('');
+const only = ref<'' | 'hint'>('');
 const sheet = ref(false);
-const item = ref<LarderRecord | null>(null);
+const reading = ref(false);
+const openId = ref<string | null>(null);
+const item = computed(() => larder.items.find((l) => l.id === openId.value) ?? null);
 onMounted(() => void larder.load());
 function open(l: LarderRecord | null) {
-  item.value = l;
+  openId.value = l?.id ?? null;
   sheet.value = true;
 }
-useKeys('Larder', [{ key: 'n', says: 'put something in', run: () => open(null) }]);
-
-/** Which board a thing stands on: by what it does in a sauce, read off its composition. */
-function boardOf(i: Ingredient): string {
-  const acids = Object.values(i.acids).reduce((s, x) => s + (x ?? 0), 0);
-  if (i.salt > 20) return 'Salt';
-  if ((i.pH && i.pH.typ < 3.2 && acids > 2 && i.water > 60) || /acid/.test(i.key)) return 'Sour';
-  if (i.sugars > 45) return 'Sweet';
-  if (i.water < 30 || /sauce|mustard|paste/.test(i.key)) return 'Spice and body';
-  return 'Garden and fruit';
+useKeys('Larder', [
+  { key: 'n', says: 'put something in', run: () => open(null) },
+  { key: 'v', says: 'paste a list', run: () => (reading.value = true) },
+]);
+/** A pasted shopping list goes in, each line as a move of its own. */
+async function take(items: { id: string; name: string; massG: number; words: string }[]) {
+  try {
+    for (const i of items) await larder.add(i.id, i.name, i.massG, i.words);
+    notices.say(`${items.length} put in. Undo takes them out one by one.`);
+  } catch (e) {
+    notices.fail(e);
+  }
 }
-const ORDER = ['Sour', 'Salt', 'Sweet', 'Garden and fruit', 'Spice and body'];
+
 const PH = { low: 2, high: 7.5 };
-const boards = computed(() => {
-  const rows = larder.items
-    .map((l) => ({ l, i: ingredient(l.ingredientKey) }))
-    .filter(({ i }) => i.name.toLowerCase().includes(find.value.trim().toLowerCase()));
-  return ORDER.map((name) => ({ name, rows: rows.filter((r) => boardOf(r.i) === name) })).filter((b) => b.rows.length > 0);
-});
-/** Few days' worth: under 50 g of anything but spice is worth a word. */
-const low = (l: LarderRecord, i: Ingredient) => l.stockG <= (i.water < 30 ? 10 : 50);
+const rows = computed(() =>
+  larder.items.flatMap((l) => {
+    const i = larder.row(l.ingredientKey);
+    return i ? [{ l, i, hint: hintOf(l, i, today()) }] : [];
+  }),
+);
+const shown = computed(() =>
+  rows.value.filter((r) => r.i.name.toLowerCase().includes(find.value.trim().toLowerCase()) && (only.value === '' || r.hint !== null)),
+);
+const boards = computed(() =>
+  BOARDS.map((name) => ({ name, rows: shown.value.filter((r) => boardOf(r.i) === name) })).filter((b) => b.rows.length > 0),
+);
+const hints = computed(() => rows.value.filter((r) => r.hint !== null).length);
 const x = (pH: number) => 4 + (92 * (Math.min(PH.high, Math.max(PH.low, pH)) - PH.low)) / (PH.high - PH.low);
 </script>
 
@@ -46,6 +60,10 @@ const x = (pH: number) => 4 + (92 * (Math.min(PH.high, Math.max(PH.low, pH)) - P
     <header class="head">
       <h1>Larder</h1>
       <input v-model="find" data-find class="entry find" type="search" placeholder="Find in the larder" aria-label="Find in the larder" />
+      <select v-model="only" class="small-entry" aria-label="Which things">
+        <option value="">everything</option>
+        <option value="hint">low, out or to use first ({{ hints }})</option>
+      </select>
       <span class="push soft key"
         ><svg width="64" height="12" aria-hidden="true">
           <rect x="4" y="4" width="30" height="5" rx="2.5" fill="var(--acid)" opacity="0.3" />
@@ -56,13 +74,15 @@ const x = (pH: number) => 4 + (92 * (Math.min(PH.high, Math.max(PH.low, pH)) - P
         ><b>{{ larder.items.length }}</b
         >&nbsp;things</span
       >
+      <RouterLink class="act small" to="/larder/table">Ingredients</RouterLink>
+      <button type="button" class="act small" @click="reading = true">Paste a list</button>
       <button type="button" class="act main" @click="open(null)">Put something in</button>
     </header>
     <ListState
       :state="larder.state"
       :error="larder.error"
       :count="larder.items.length"
-      :shown="boards.length"
+      :shown="shown.length"
       :find="find"
       what="larder"
       @retry="larder.load()"
@@ -76,7 +96,7 @@ const x = (pH: number) => 4 + (92 * (Math.min(PH.high, Math.max(PH.low, pH)) - P
         <h2>{{ b.name }}</h2>
         <div class="jars">
           <button
-            v-for="{ l, i } in b.rows"
+            v-for="{ l, i, hint } in b.rows"
             :key="l.id"
             type="button"
             class="plate jar bare"
@@ -85,8 +105,8 @@ const x = (pH: number) => 4 + (92 * (Math.min(PH.high, Math.max(PH.low, pH)) - P
           >
             <i class="lid" :style="{ background: i.hex }" />
             <b class="n">{{ i.name }}</b>
-            <span class="g" :class="{ low: low(l, i) }" :data-stock="l.id"
-              >{{ grams(l.stockG) }}{{ low(l, i) ? (l.stockG <= 0 ? ', out' : ', low') : '' }}</span
+            <span class="g" :class="{ low: hint?.urgent }" :data-stock="l.id"
+              >{{ grams(l.stockG) }}<span v-if="hint" class="hint">, {{ hint.text }}</span></span
             >
             <svg v-if="i.pH" viewBox="0 0 100 12" aria-hidden="true">
               <line x1="4" x2="96" y1="6" y2="6" stroke="#e8e1cf" stroke-width="2" />
@@ -99,7 +119,14 @@ const x = (pH: number) => 4 + (92 * (Math.min(PH.high, Math.max(PH.low, pH)) - P
                 fill="var(--acid)"
                 opacity="0.35"
               />
-              <circle :cx="x(i.pH.typ)" cy="6" r="3.4" fill="var(--plate)" stroke="var(--acid)" stroke-width="1.6" />
+              <circle
+                :cx="x(i.pH.typ)"
+                cy="6"
+                r="3.4"
+                :fill="l.ownPh === null ? 'var(--plate)' : 'var(--acid)'"
+                stroke="var(--acid)"
+                stroke-width="1.6"
+              />
             </svg>
             <span v-else class="soft none">no pH of its own</span>
           </button>
@@ -107,6 +134,7 @@ const x = (pH: number) => 4 + (92 * (Math.min(PH.high, Math.max(PH.low, pH)) - P
       </section>
     </ListState>
     <LarderSheet v-model:show="sheet" :item="item" />
+    <ReaderSheet v-model:show="reading" verb="Put into the larder" @take="take" />
   </div>
 </template>
 
@@ -162,6 +190,12 @@ const x = (pH: number) => 4 + (92 * (Math.min(PH.high, Math.max(PH.low, pH)) - P
 }
 .g {
   font-weight: 600;
+  white-space: nowrap;
+  overflow: hidden;
+  text-overflow: ellipsis;
+}
+.hint {
+  font-weight: 400;
 }
 .low {
   color: var(--warn);

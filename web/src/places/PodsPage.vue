@@ -1,38 +1,75 @@
 <script setup lang="ts">
 import { computed, onMounted, ref } from 'vue';
+import { RouterLink, useRoute } from 'vue-router';
+import { NVirtualList } from 'naive-ui';
 import type { PodLotRecord } from '@roskel/contract';
-import { blurQuantiles, daysBetween, levelName, lotShu, podsIn } from '@roskel/core';
+import { blurQuantiles, daysBetween, FORM_NAMES, inSchool, levelName, lotShu, podsIn, type HeatSource, type PodForm } from '@roskel/core';
 import { grams, plural, shu, today } from '../format';
 import { heatColour } from '../theme';
 import { heatAxis, hill } from '../charts/HeatAxis';
 import { usePods } from '../stores/pods';
+import { useSettings } from '../stores/settings';
 import { useKeys } from '../ui/keys';
 import LotSheet from '../ui/LotSheet.vue';
 import ListState from '../ui/ListState.vue';
+import SchoolStamp from '../ui/SchoolStamp.vue';
 
 const pods = usePods();
+const settings = useSettings();
+const route = useRoute();
 const find = ref('');
+const form = ref<PodForm | ''>('');
+const only = ref<'' | 'stock' | 'first' | 'hot' | 'mild'>('');
 const sheet = ref(false);
-const item = ref<PodLotRecord | null>(null);
-onMounted(() => void pods.load());
+const openId = ref<string | null>(null);
+const from = ref<string | undefined>();
+const item = computed(() => pods.items.find((p) => p.id === openId.value) ?? null);
+onMounted(async () => {
+  await pods.load();
+  // "Make a lot of this variety" leads here.
+  if (typeof route.query.variety === 'string') {
+    from.value = route.query.variety;
+    open(null);
+  }
+});
 function open(p: PodLotRecord | null) {
-  item.value = p;
+  openId.value = p?.id ?? null;
   sheet.value = true;
 }
 useKeys('Pods', [{ key: 'n', says: 'add a lot', run: () => open(null) }]);
 
 const W = 560;
-const axis = heatAxis(50, 400_000, 10, W - 14);
-const SURE: Record<string, string> = { table: 'from the table', label: 'a figure you gave', lab: 'measured', taste: 'tasted' };
+const axis = heatAxis(50, 1_500_000, 10, W - 14);
+const SURE: Record<HeatSource, string> = {
+  table: 'from the table',
+  packet: 'a quoted figure',
+  label: 'from a label',
+  lab: 'measured',
+  taste: 'tasted',
+};
+/** Hot and mild part at a lively heat of the pod itself, SHU (our judgement). */
+const HOT = 3000;
+function wanted(p: PodLotRecord): boolean {
+  const words = `${p.lot.name} ${FORM_NAMES[p.lot.form]} ${p.place} ${p.ripeness} ${(p.lot.flavour ?? []).join(' ')}`.toLowerCase();
+  if (!words.includes(find.value.trim().toLowerCase())) return false;
+  if (form.value && p.lot.form !== form.value) return false;
+  if (only.value === 'stock') return p.stockG > 0;
+  if (only.value === 'first') return p.useFirst;
+  if (only.value === 'hot') return lotShu(p.lot) >= HOT;
+  return only.value === 'mild' ? lotShu(p.lot) < HOT : true;
+}
 const rows = computed(() =>
   pods.items
-    .filter((p) => `${p.lot.name} ${p.lot.form} ${p.place}`.toLowerCase().includes(find.value.trim().toLowerCase()))
+    .filter(wanted)
     .map((p) => {
-      const median = lotShu(p.lot);
-      const n = podsIn(p.lot, p.stockG);
-      const q = median > 0 ? blurQuantiles({ mu: Math.log(median), sigma: p.lot.heat!.sigma }) : null;
+      const lot = inSchool(p.lot, settings.value.school);
+      const median = lotShu(lot);
+      const n = podsIn(lot, p.stockG);
+      const q = median > 0 ? blurQuantiles({ mu: Math.log(median), sigma: lot.heat!.sigma }) : null;
       return {
+        key: p.id,
         p,
+        lot,
         median,
         q,
         // "About 40 pods": counts from a typical pod weight deserve two figures at most.
@@ -42,10 +79,13 @@ const rows = computed(() =>
     })
     .sort((a, b) => a.median - b.median),
 );
+type Row = (typeof rows.value)[number];
 const most = computed(() => Math.max(1, ...pods.items.map((p) => p.stockG)));
 const total = computed(() => pods.items.reduce((s, p) => s + p.stockG, 0));
+const forms = computed(() => [...new Set(pods.items.map((p) => p.lot.form))]);
 const ageText = (d: number | null) =>
   d === null ? '' : d === 0 ? 'today' : d < 60 ? `${plural(d, 'day')} ago` : `${plural(Math.round(d / 30), 'month')} ago`;
+const about = (r: Row) => [FORM_NAMES[r.lot.form], r.p.ripeness, r.p.place, ageText(r.age)].filter(Boolean).join(', ');
 </script>
 
 <template>
@@ -53,7 +93,20 @@ const ageText = (d: number | null) =>
     <header class="head">
       <h1>Pods</h1>
       <input v-model="find" data-find class="entry find" type="search" placeholder="Find a lot" aria-label="Find a lot" />
-      <span class="push chip"
+      <select v-model="form" class="small-entry" aria-label="Form">
+        <option value="">all forms</option>
+        <option v-for="f in forms" :key="f" :value="f">{{ FORM_NAMES[f] }}</option>
+      </select>
+      <select v-model="only" class="small-entry" aria-label="Which lots">
+        <option value="">all lots</option>
+        <option value="stock">in stock</option>
+        <option value="first">use first</option>
+        <option value="hot">hot</option>
+        <option value="mild">mild</option>
+      </select>
+      <SchoolStamp />
+      <RouterLink class="act small push" to="/pods/varieties">Varieties</RouterLink>
+      <span class="chip"
         ><b>{{ pods.items.length }}</b
         >&nbsp;lots, {{ grams(total) }}</span
       >
@@ -78,60 +131,74 @@ const ageText = (d: number | null) =>
           <b>Lot</b><b>Stock</b>
           <svg :viewBox="`0 0 ${W} 18`" aria-hidden="true">
             <text v-for="t in axis.ticks" :key="t" :x="axis.x(t)" y="13" text-anchor="middle">
-              {{ t.toLocaleString('en') }}{{ t === 100000 ? ' SHU as it is' : '' }}
+              {{ t.toLocaleString('en') }}{{ t === 1_000_000 ? ' SHU' : '' }}
             </text>
           </svg>
           <b>How sure</b>
         </div>
-        <button
-          v-for="r in rows"
-          :key="r.p.id"
-          type="button"
-          class="row bare"
-          :class="{ none: r.p.stockG <= 0 }"
-          :aria-label="`${r.p.lot.name}, ${grams(r.p.stockG)}`"
-          @click="open(r.p)"
-        >
-          <span class="name">
-            <i :style="{ background: r.p.lot.hex }" />
-            <span
-              ><b>{{ r.p.lot.name }}</b
-              ><span class="soft">{{ [r.p.lot.form, r.p.place, ageText(r.age)].filter(Boolean).join(', ') }}</span></span
+        <NVirtualList class="virtual" :items="rows" :item-size="58" item-resizable>
+          <template #default="{ item: r }: { item: Row }">
+            <button
+              :key="r.key"
+              type="button"
+              class="row bare"
+              :class="{ none: r.p.stockG <= 0 }"
+              :aria-label="`${r.p.lot.name}, ${grams(r.p.stockG)}`"
+              @click="open(r.p)"
             >
-          </span>
-          <span class="stock">
-            <b :data-stock="r.p.id">{{ grams(r.p.stockG) }}</b>
-            <span class="level"><i :style="{ width: `${(100 * Math.max(0, r.p.stockG)) / most}%` }" /></span>
-            <span class="soft">{{ r.count }}<span v-if="r.p.useFirst" class="first">, use first</span></span>
-          </span>
-          <svg :viewBox="`0 0 ${W} 50`" preserveAspectRatio="none" aria-hidden="true">
-            <line v-for="t in axis.ticks" :key="t" :x1="axis.x(t)" :x2="axis.x(t)" y1="0" y2="50" stroke="#ece5d4" />
-            <template v-if="r.q">
-              <path :d="hill(Math.log(r.median), r.p.lot.heat!.sigma, axis.x, 48, 40)" :fill="heatColour(r.median)" opacity="0.85" />
-              <line :x1="axis.x(r.median)" :x2="axis.x(r.median)" y1="8" y2="48" stroke="var(--ink)" stroke-width="1.3" />
-            </template>
-            <text v-else x="16" y="29">no heat, all body</text>
-          </svg>
-          <span class="sure">
-            <template v-if="r.q"
-              ><b>{{ shu(r.q.p10) }} to {{ shu(r.q.p90) }}</b
-              ><span class="soft">{{ levelName(r.median) }}, {{ SURE[r.p.lot.heat!.source] }}</span></template
-            >
-            <span v-else class="soft">certain</span>
-          </span>
-        </button>
+              <span class="name">
+                <i :style="{ background: r.lot.hex }" />
+                <span
+                  ><b>{{ r.lot.name }}</b
+                  ><span class="soft">{{ about(r) }}</span></span
+                >
+              </span>
+              <span class="stock">
+                <b :data-stock="r.p.id">{{ grams(r.p.stockG) }}</b>
+                <span class="level"><i :style="{ width: `${(100 * Math.max(0, r.p.stockG)) / most}%` }" /></span>
+                <span class="soft">{{ r.count }}<span v-if="r.p.useFirst" class="first">, use first</span></span>
+              </span>
+              <svg :viewBox="`0 0 ${W} 50`" preserveAspectRatio="none" aria-hidden="true">
+                <line v-for="t in axis.ticks" :key="t" :x1="axis.x(t)" :x2="axis.x(t)" y1="0" y2="50" stroke="#ece5d4" />
+                <template v-if="r.q">
+                  <path :d="hill(Math.log(r.median), r.lot.heat!.sigma, axis.x, 48, 40)" :fill="heatColour(r.median)" opacity="0.85" />
+                  <line :x1="axis.x(r.median)" :x2="axis.x(r.median)" y1="8" y2="48" stroke="var(--ink)" stroke-width="1.3" />
+                </template>
+                <text v-else x="16" y="29">no heat, all body</text>
+              </svg>
+              <span class="sure" :data-band="r.p.id">
+                <template v-if="r.q"
+                  ><b>{{ shu(r.q.p10) }} to {{ shu(r.q.p90) }}</b
+                  ><span class="soft">{{ levelName(r.median) }}, {{ SURE[r.lot.heat!.source] }}</span></template
+                >
+                <span v-else class="soft">certain</span>
+              </span>
+            </button>
+          </template>
+        </NVirtualList>
       </section>
       <p class="soft foot">
         The hills show 8 in 10 lots of that variety. SHU as the pod is, water included; the number quoted for a variety means dry matter.
       </p>
     </ListState>
-    <LotSheet v-model:show="sheet" :item="item" />
+    <LotSheet v-model:show="sheet" :item="item" :from="from" />
   </div>
 </template>
 
 <style scoped>
+.page {
+  height: 100%;
+}
 .list {
   padding: 4px 16px;
+  flex: 1;
+  min-height: 240px;
+  display: flex;
+  flex-direction: column;
+}
+.virtual {
+  flex: 1;
+  min-height: 0;
 }
 .row {
   display: grid;

@@ -8,6 +8,7 @@ import { useNotices } from '../stores/notices';
 import { useShelf } from '../stores/shelf';
 import BottleShape from '../ui/BottleShape.vue';
 import ListState from '../ui/ListState.vue';
+import TasteSheet from '../ui/TasteSheet.vue';
 
 const shelf = useShelf();
 const notices = useNotices();
@@ -22,6 +23,12 @@ async function take(b: BottlingRecord, reason: 'opened' | 'given' | 'thrown') {
   } catch (e) {
     notices.fail(e);
   }
+}
+const tasting = ref(false);
+const tasted = ref<BottlingRecord | null>(null);
+function taste(b: BottlingRecord) {
+  tasted.value = b;
+  tasting.value = true;
 }
 const late = (b: BottlingRecord) => b.useBy < today();
 </script>
@@ -84,6 +91,7 @@ const late = (b: BottlingRecord) => b.useBy < today();
           <div class="acts">
             <button type="button" class="act small" :disabled="b.left === 0" @click="take(b, 'opened')">Open one</button>
             <button type="button" class="act small" :disabled="b.left === 0" @click="take(b, 'given')">Give one away</button>
+            <button type="button" class="act small" @click="taste(b)">How hot was it?</button>
             <button type="button" class="link" :disabled="b.left === 0" @click="take(b, 'thrown')">throw one away</button>
           </div>
         </div>
@@ -92,6 +100,13 @@ const late = (b: BottlingRecord) => b.useBy < today();
         Home guidance only. Local food law decides about anything sold or given widely.
       </p>
     </ListState>
+    <TasteSheet
+      v-if="tasted"
+      v-model:show="tasting"
+      :subject="{ batchId: tasted.batchId }"
+      :name="tasted.name"
+      :forecast-shu="tasted.heat.p50"
+    />
   </div>
 </template>
 

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue';
-import { INGREDIENTS, ingredient, KEPT_BRINE, type BlendParams, type Ingredient, type StationReport } from '@roskel/core';
+import { ingredient, KEPT_BRINE, type BlendParams, type Ingredient, type StationReport } from '@roskel/core';
 import { grams, percent, ph } from '../format';
 import { useLarder } from '../stores/larder';
 import { usePanel } from './panel';
@@ -9,6 +9,7 @@ import LogFields from '../ui/LogFields.vue';
 import ParamField from './ParamField.vue';
 import AmountField from '../ui/AmountField.vue';
 import FactRows from '../ui/FactRows.vue';
+import ReaderSheet from '../ui/ReaderSheet.vue';
 
 const props = defineProps<{ station: StationReport }>();
 const { batch, params, set, trouble } = usePanel<BlendParams>(props);
@@ -16,18 +17,29 @@ const larder = useLarder();
 void larder.load();
 const BRINE = { key: KEPT_BRINE, name: 'Own brine', pieces: {}, measure: { cup: 242, tbsp: 15.1, tsp: 5 }, density: 1.02 };
 const row = (id: string): Pick<Ingredient, 'key' | 'name' | 'pieces' | 'measure' | 'density'> =>
-  id === KEPT_BRINE ? BRINE : (batch.file!.ingredients.find((i) => i.key === id) ?? ingredient(id));
+  id === KEPT_BRINE ? BRINE : (batch.file!.ingredients.find((i) => i.key === id) ?? larder.row(id) ?? ingredient(id));
 const brineLeft = computed(() => batch.report?.stations.flatMap((s) => s.sides).find((s) => s.id === KEPT_BRINE && s.kept) ?? null);
 const choices = computed(() => {
   const used = new Set(params.value.additions.map((a) => a.id));
   const inStock = new Set(larder.items.map((l) => l.ingredientKey));
-  const rest = INGREDIENTS.filter((i) => !used.has(i.key) && !/^(Chili|Dried|Ground red)/.test(i.name));
+  const rest = larder.rows.filter((i) => !used.has(i.key) && !/^(Chili|Dried|Ground red)/.test(i.name));
   return {
     brine: !used.has(KEPT_BRINE) && brineLeft.value !== null,
     stock: rest.filter((i) => inStock.has(i.key)),
     table: rest.filter((i) => !inStock.has(i.key)),
   };
 });
+const reading = ref(false);
+/** Things read from a pasted list join what is in the jug; the same thing twice adds up. */
+function take(items: { id: string; massG: number; words: string }[]) {
+  const additions = [...params.value.additions];
+  for (const it of items) {
+    const at = additions.findIndex((a) => a.id === it.id);
+    if (at < 0) additions.push({ id: it.id, massG: it.massG, words: it.words });
+    else additions[at] = { id: it.id, massG: additions[at]!.massG + it.massG };
+  }
+  set({ additions });
+}
 const adding = ref('');
 function add() {
   if (!adding.value) return;
@@ -87,12 +99,20 @@ const rows = computed(() => {
             <option v-for="c in choices.table" :key="c.key" :value="c.key">{{ c.name }}</option>
           </optgroup>
         </select>
+        <button type="button" class="link" @click="reading = true">Paste a list</button>
       </div>
+      <ReaderSheet v-model:show="reading" verb="Put into the jug" @take="take" />
     </template>
   </StationFrame>
 </template>
 
 <style scoped>
+.add {
+  display: grid;
+  grid-template-columns: 1fr auto;
+  gap: 12px;
+  align-items: center;
+}
 ul {
   list-style: none;
   margin: 0 0 6px;

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue';
 import { RouterLink } from 'vue-router';
-import { levelName, type PrepParams, type StationReport } from '@roskel/core';
+import { FIRE, KNIFE, levelName, type PrepParams, type StationReport } from '@roskel/core';
 import { grams, shu } from '../format';
 import { usePanel } from './panel';
 import StationFrame from '../ui/StationFrame.vue';
@@ -10,7 +10,6 @@ import FactRows from '../ui/FactRows.vue';
 
 const props = defineProps<{ station: StationReport }>();
 const { batch, params } = usePanel<PrepParams>(props);
-const KNIFE = { whole: 'whole', seedsOut: 'seeds out', halfCored: 'half of them cored', cored: 'cored' } as const;
 const lots = computed(() =>
   params.value.pods.map((p) => ({ ...p, lot: batch.file!.lots.find((l) => l.id === p.lotId)! })).filter((p) => p.lot && p.massG > 0),
 );
@@ -43,7 +42,7 @@ const rows = computed(
         <li v-for="p in lots" :key="p.lotId">
           <i :style="{ background: p.lot.hex }" />
           <b>{{ p.lot.name }}</b>
-          <span class="soft">{{ KNIFE[p.prep] }}</span>
+          <span class="soft">{{ KNIFE[p.prep].name }}{{ p.fire && p.fire !== 'none' ? `, ${FIRE[p.fire].name}` : '' }}</span>
           <span class="g">{{ grams(p.massG) }}</span>
         </li>
       </ul>

@@ -1,13 +1,15 @@
 import { defineStore } from 'pinia';
-import { computed, ref, shallowRef } from 'vue';
+import { computed, ref, shallowRef, watch } from 'vue';
 import type { BatchRecord } from '@roskel/contract';
-import { carry, type BatchFile, type LineReport, type PodLot, type StationLog } from '@roskel/core';
+import { carry, inSchool, type BatchFile, type LineReport, type PodLot, type StationLog } from '@roskel/core';
 import { api, ApiProblem, Offline } from '../api/client';
 import { onChange } from '../api/events';
 import { today } from '../format';
 import { bench, latest } from '../worker/client';
 import type { ReportAnswer } from '../worker/worker';
+import { useLarder } from './larder';
 import { useNotices } from './notices';
+import { useSettings } from './settings';
 import { useUndo } from './undo';
 
 const SAVE_AFTER_MS = 500;
@@ -52,7 +54,16 @@ export const useOpenBatch = defineStore('openBatch', () => {
   let saving = false;
   let stop: (() => void) | null = null;
 
-  const ask = latest(async (f: BatchFile): Promise<ReportAnswer> => bench().report(f, { today: today() }));
+  const settings = useSettings();
+
+  /** Heat is counted by the school of the settings; the file itself is never touched by it. */
+  const ask = latest(async (f: BatchFile): Promise<ReportAnswer> =>
+    bench().report({ ...f, lots: f.lots.map((l) => inSchool(l, settings.value.school)) }, { today: today() }),
+  );
+  watch(
+    () => settings.value.school,
+    () => void recompute(),
+  );
 
   async function recompute() {
     if (!file.value) return;
@@ -198,7 +209,9 @@ export const useOpenBatch = defineStore('openBatch', () => {
     if (!f) return;
     const name = report.value?.stations.find((s) => s.id === stationId)?.name ?? 'station';
     const stations = f.stations.map((s) => (s.id === stationId ? { ...s, params } : s));
-    change(name, carry({ ...f, stations }, lots, []));
+    // What is new to the batch comes in as the larder knows it; what it carries stays as it was.
+    const fresh = useLarder().rows.filter((r) => !f.ingredients.some((i) => i.key === r.key));
+    change(name, carry({ ...f, stations }, lots, fresh));
   }
   function setLog(stationId: string, log: StationLog) {
     const f = file.value;

@@ -6,7 +6,7 @@ import { onChange } from '../api/events';
 import { useUndo } from './undo';
 
 export const useSettings = defineStore('settings', () => {
-  const value = ref<Settings>({ kitchen: 'metric' });
+  const value = ref<Settings>({ kitchen: 'metric', school: 'dry', threshold: null });
   const undo = useUndo();
 
   async function load() {

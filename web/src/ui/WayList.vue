@@ -35,7 +35,10 @@ const inWords = (m: Mix) => Object.entries(m.gramsByLot).map(([id, g]) => `${lot
           <i v-for="(g, id) in m.gramsByLot" :key="id" :style="{ width: `${(100 * g) / total(m)}%`, background: lotOf(String(id))?.hex }" />
         </span>
         <b class="n">{{ odds(m.odds) }}</b>
-        <span class="soft">{{ inWords(m).join(', ') }} g; {{ m.reasons.join(', ') }}</span>
+        <span class="soft"
+          >{{ inWords(m).join(', ') }} g; {{ m.reasons.join(', ')
+          }}<template v-if="m.perKg !== null">; pods {{ m.perKg.toFixed(2) }} a kg</template></span
+        >
       </button>
     </template>
     <div v-else-if="answer" class="short" role="status">

@@ -4,11 +4,16 @@ import {
   choosePods,
   LineProblem,
   reportLine,
+  solveBench,
   type BatchFile,
+  type BenchAnswer,
+  type BenchStuff,
+  type BlendWish,
   type LinearSolver,
   type LineReport,
   type PodAnswer,
   type PodChoice,
+  type PodWish,
   type ReportOptions,
 } from '@roskel/core';
 import { highsSolver } from '@roskel/core/highs';
@@ -19,6 +24,20 @@ const getSolver = () => (solver ??= highsSolver(() => wasmUrl));
 /** A report, or the parameter that cannot work. Errors lose their class on the way out of a worker, hence data. */
 export type ReportAnswer = { ok: true; report: LineReport } | { ok: false; stationId: string; field: string; message: string };
 
+/** An answer and how long it took, or the sentence why there is none. */
+export type Timed<A> = { ok: true; answer: A; ms: number } | { ok: false; message: string };
+
+async function timed<A>(ask: (solver: LinearSolver) => A): Promise<Timed<A>> {
+  const solver = await getSolver();
+  const start = performance.now();
+  try {
+    return { ok: true, answer: ask(solver), ms: performance.now() - start };
+  } catch (error) {
+    if (error instanceof LineProblem || error instanceof RangeError) return { ok: false, message: error.message };
+    throw error;
+  }
+}
+
 const bench = {
   report(file: BatchFile, options: ReportOptions): ReportAnswer {
     try {
@@ -28,18 +47,11 @@ const bench = {
       throw error;
     }
   },
-  async choose(
-    file: BatchFile,
-    choices: PodChoice[],
-  ): Promise<{ ok: true; answer: PodAnswer; ms: number } | { ok: false; message: string }> {
-    const solve = await getSolver();
-    const start = performance.now();
-    try {
-      return { ok: true, answer: choosePods(solve, file, choices), ms: performance.now() - start };
-    } catch (error) {
-      if (error instanceof LineProblem || error instanceof RangeError) return { ok: false, message: error.message };
-      throw error;
-    }
+  choose(file: BatchFile, choices: PodChoice[], wish: PodWish): Promise<Timed<PodAnswer>> {
+    return timed((solver) => choosePods(solver, file, choices, wish));
+  },
+  mix(stuff: BenchStuff, wish: BlendWish): Promise<Timed<BenchAnswer>> {
+    return timed((solver) => solveBench(solver, stuff, wish));
   },
   /** Loads and warms the solver before it is asked for. */
   async warm(): Promise<void> {

@@ -1,0 +1,45 @@
+import { LEGAL_PH } from '../ferment/forecast';
+import { BITTER_SEED_SHARE } from '../heat';
+import type { Caution } from './caution';
+import { handlingPods } from './pods';
+
+/** Ground seeds: a note, not a danger. `share` is that of seed in the pods. */
+export function bitterSeeds(share: number): Caution[] {
+  if (share <= BITTER_SEED_SHARE) return [];
+  return [
+    {
+      id: 'bitter-seeds',
+      severity: 'note',
+      text: `About ${Math.round(100 * share)} in 100 of the pods are seeds. Blended long, they turn bitter. Shake some out; the heat hardly changes.`,
+      why: 'Seeds make almost no heat themselves; the pale ribs do.',
+      authority: 'common practice',
+    },
+  ];
+}
+
+/** A mix in a bowl that nobody has measured yet. */
+export function unmeasuredBowl(bowl: { pH: number | null; hottestShu: number; seedShare: number; garlicInOil: boolean }): Caution[] {
+  const out: Caution[] = [...handlingPods(bowl.hottestShu)];
+  if (bowl.pH !== null) {
+    const low = bowl.pH > LEGAL_PH - 0.4;
+    out.push({
+      id: 'bowl-unmeasured',
+      severity: low ? 'danger' : 'caution',
+      text: low
+        ? 'Not sour enough to keep. Eat it within days from the fridge, or add acid and measure.'
+        : 'This pH is worked out, not measured. Keep the sauce in the fridge and measure it before you trust it.',
+      why: 'Botulism grows where acid is short, and tables of food acids are guesses.',
+      authority: 'the line at 4.6 is that of acidified-food rules; local food law decides',
+    });
+  }
+  if (bowl.garlicInOil) {
+    out.push({
+      id: 'garlic-oil',
+      severity: 'danger',
+      text: 'Garlic or pods under oil: fridge, and gone within a week.',
+      why: 'Oil keeps air out, which is what botulism likes.',
+      authority: 'common food-safety advice',
+    });
+  }
+  return [...out, ...bitterSeeds(bowl.seedShare)];
+}

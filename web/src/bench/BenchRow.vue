@@ -1,0 +1,142 @@
+<script setup lang="ts">
+import { computed } from 'vue';
+import { FIRE, firesFor, KNIFE, levelName, lotShu, PREPARATIONS, type LarderChoice, type PodChoice } from '@roskel/core';
+import { grams, shu } from '../format';
+import type { BenchItem } from '../stores/benchMix';
+import AmountField from '../ui/AmountField.vue';
+
+/** One thing on the bench: how much of it, and for pods what knife and fire do. */
+const props = defineProps<{ line: { item: BenchItem; pod: PodChoice | null; row: LarderChoice | null }; most: number }>();
+const emit = defineEmits<{ grams: [g: number]; drop: [] }>();
+const lot = computed(() => props.line.pod?.lot ?? null);
+const name = computed(() => lot.value?.name ?? props.line.row!.row.name);
+const stock = computed(() => props.line.pod?.stockG ?? props.line.row!.stockG);
+const plenty = computed(() => stock.value >= 20_000);
+const what = computed(() => {
+  const g = lot.value?.podMassG;
+  return lot.value
+    ? {
+        key: 'pods',
+        name: name.value,
+        pieces: (g ? { pod: g } : {}) as Record<string, number>,
+        measure: { cup: 95, tbsp: 6, tsp: 2 },
+        density: 1,
+      }
+    : props.line.row!.row;
+});
+/** Sliders reach a little past the whole mix, and never past the stock. */
+const reach = computed(() => Math.max(20, Math.min(stock.value, Math.max(props.most, props.line.item.g * 1.5, 100))));
+const fires = computed(() => (lot.value ? firesFor(lot.value.form) : []));
+const tooMuch = computed(() => (props.line.item.g > stock.value + 0.5 ? `There are only ${grams(stock.value)}.` : null));
+</script>
+
+<!-- The item is the store's own reactive object. -->
+<!-- eslint-disable vue/no-mutating-props -->
+<template>
+  <div class="row" :class="{ out: line.item.g <= 0 }">
+    <i :style="{ background: lot?.hex ?? line.row!.row.hex }" />
+    <span class="name">
+      <b>{{ name }}</b>
+      <span class="soft"
+        >{{
+          lot
+            ? lot.heat
+              ? `${shu(lotShu(lot))} SHU, ${levelName(lotShu(lot))}`
+              : 'no heat'
+            : line.row!.row.pH
+              ? `pH ${line.row!.row.pH.typ.toFixed(1)}`
+              : ''
+        }}{{ plenty ? '' : `; ${grams(stock)} there` }}</span
+      >
+    </span>
+    <AmountField
+      class="amount"
+      :label="`${name}, amount`"
+      hide-label
+      :mass-g="line.item.g"
+      :what="what"
+      :trouble="tooMuch"
+      @change="(m) => emit('grams', m)"
+    />
+    <span class="knife">
+      <template v-if="lot">
+        <select v-model="line.item.prep" class="small-entry" :aria-label="`${name}, knife work`" :disabled="!lot.anatomy">
+          <option v-for="p in PREPARATIONS" :key="p" :value="p">{{ KNIFE[p].name }}</option>
+        </select>
+        <select v-if="fires.length > 1" v-model="line.item.fire" class="small-entry" :aria-label="`${name}, fire or water`">
+          <option v-for="f in fires" :key="f" :value="f">{{ FIRE[f].name }}</option>
+        </select>
+      </template>
+    </span>
+    <button type="button" class="bare x" :aria-label="`Take ${name} off the bench`" @click="emit('drop')">×</button>
+    <input
+      class="share"
+      type="range"
+      min="0"
+      :max="reach"
+      step="1"
+      :value="line.item.g"
+      :style="{ '--p': `${Math.min(100, (100 * line.item.g) / reach)}%` }"
+      :aria-label="`${name}, share`"
+      :aria-valuetext="grams(line.item.g)"
+      @input="emit('grams', Number(($event.target as HTMLInputElement).value))"
+    />
+  </div>
+</template>
+
+<style scoped>
+.row {
+  display: grid;
+  grid-template-columns: 12px minmax(0, 1fr) 92px 168px 26px;
+  gap: 0 8px;
+  align-items: center;
+  padding: 3px 0 0;
+  border-bottom: 1px dashed var(--line);
+}
+.row > i {
+  height: 30px;
+  border-radius: 5px 5px 8px 8px;
+  border: 1px solid rgb(0 0 0 / 12%);
+}
+.out .name b {
+  font-weight: 500;
+}
+.name {
+  line-height: 1.2;
+  min-width: 0;
+}
+.name .soft {
+  display: block;
+  font-size: 12.5px;
+}
+.amount :deep(.entry) {
+  min-height: 34px;
+  padding: 2px 8px;
+}
+.knife {
+  display: flex;
+  gap: 4px;
+}
+.knife select {
+  width: 82px;
+  font-size: 13px;
+}
+.share {
+  grid-column: 2 / -1;
+}
+.x {
+  min-height: 30px;
+  font-size: 20px;
+  color: var(--soft);
+  text-align: center;
+}
+@media (max-width: 560px) {
+  .row {
+    grid-template-columns: 12px minmax(0, 1fr) 92px 26px;
+  }
+  .knife {
+    grid-column: 2 / -1;
+    grid-row: 2;
+  }
+}
+</style>

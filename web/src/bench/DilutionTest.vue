@@ -1,0 +1,399 @@
+<script setup lang="ts">
+import { computed, nextTick, onMounted, ref, watch } from 'vue';
+import { useRoute } from 'vue-router';
+import { DILUTION, FORM_NAMES, levelName, lotShu } from '@roskel/core';
+import { ApiProblem } from '../api/client';
+import { grams, plural, shu } from '../format';
+import { useHeat } from '../stores/heat';
+import { useNotices } from '../stores/notices';
+import { usePods } from '../stores/pods';
+import { useSettings } from '../stores/settings';
+import { useShelf } from '../stores/shelf';
+import { useKeys } from '../ui/keys';
+import { useDilution, type Step } from './useDilution';
+
+/** A kitchen dilution test, step by step, from sugar water to an estimate. All of it works by keyboard alone. */
+const pods = usePods();
+const shelf = useShelf();
+const heat = useHeat();
+const settings = useSettings();
+const notices = useNotices();
+const route = useRoute();
+const d = useDilution();
+const { test, ladder, plan, rung, done, estimate } = d;
+const problem = ref('');
+const askSure = ref(false);
+const kept = ref(false);
+const root = ref<HTMLElement | null>(null);
+onMounted(async () => {
+  await Promise.all([pods.load(), shelf.load(), heat.load()]);
+  if (typeof route.query.lot === 'string') Object.assign(test.value, { subject: `lot:${route.query.lot}`, step: 'what' });
+  focusStep();
+});
+const STEPS: { id: Step; title: string }[] = [
+  { id: 'what', title: 'What and who' },
+  { id: 'mix', title: 'Mix the ladder' },
+  { id: 'taste', title: 'Taste' },
+  { id: 'result', title: 'Estimate' },
+];
+function focusStep() {
+  void nextTick(() => root.value?.querySelector<HTMLElement>('[data-first]')?.focus());
+}
+watch(() => [test.value.step, test.value.person], focusStep);
+
+/** Lots that can be tasted as they are: dry, ground or salted; whole pods are blended with water first. */
+const lots = computed(() => pods.items.filter((p) => p.lot.heat && p.stockG > 0));
+watch(
+  () => test.value.subject,
+  (s) => {
+    const [kind, id] = s.split(':');
+    const guess =
+      kind === 'batch'
+        ? shelf.items.find((b) => b.batchId === id)?.heat.p50
+        : kind === 'lot'
+          ? lots.value.find((p) => p.id === id)?.lot
+          : null;
+    if (typeof guess === 'number') test.value.guessShu = Math.round(guess);
+    else if (guess) test.value.guessShu = Math.round(lotShu(guess));
+  },
+);
+const name = computed(() => {
+  const [kind, id] = test.value.subject.split(':');
+  if (kind === 'batch') return shelf.items.find((b) => b.batchId === id)?.name ?? 'the sauce';
+  if (kind === 'lot') return pods.items.find((p) => p.id === id)?.lot.name ?? 'the lot';
+  return kind === 'label' ? 'the labelled sauce' : 'the sauce';
+});
+function begin() {
+  problem.value = '';
+  kept.value = false;
+  askSure.value = false;
+  if (!test.value.subject) problem.value = 'Say what you test.';
+  else if (!test.value.consent) problem.value = 'Everyone who tastes has to agree first.';
+  else if (!(test.value.guessShu >= 10 && test.value.guessShu <= 2_000_000))
+    problem.value = 'Guess its heat between 10 and 2,000,000 SHU. The ladder is built around it.';
+  else d.begin();
+}
+const who = (n: number) => (test.value.people === 1 ? 'You' : `Taster ${n + 1}`);
+const last = computed(() => d.answers.value.at(-1));
+const rest = computed(() =>
+  last.value === undefined
+    ? ''
+    : last.value
+      ? 'Right. Rest 5 minutes, rinse with sugar water, then water.'
+      : 'Not that one. Rest 2 minutes and rinse.',
+);
+useKeys('Dilution test', [
+  ...[1, 2, 3].map((cup) => ({ key: String(cup), says: `the odd cup is ${cup}`, run: () => test.value.step === 'taste' && d.choose(cup) })),
+  { key: 'backspace', says: 'take the last answer back', run: () => test.value.step === 'taste' && d.takeBack() },
+]);
+watch([rung, done], () => test.value.step === 'taste' && focusStep());
+
+async function keep(sure: boolean) {
+  problem.value = '';
+  try {
+    if (test.value.subject === 'label') {
+      await settings.save({ ...settings.value, threshold: d.threshold.value });
+      notices.say('Kept. Later tests reckon with your own threshold.');
+    } else if (d.subject.value && estimate.value) {
+      const { shu: found, sigma } = estimate.value;
+      const learnt = await heat.add(
+        { kind: 'measured', how: 'dilution', subject: d.subject.value, shu: found, sigma, ...(sure ? { sure } : {}) },
+        `dilution test of ${name.value}`,
+      );
+      notices.say(`Kept. ${plural(learnt.length, 'lot')} learnt from it.`);
+    }
+    kept.value = true;
+  } catch (e) {
+    problem.value = (e as Error).message;
+    askSure.value = e instanceof ApiProblem && e.problem.errors?.[0]?.path === 'sure';
+  }
+}
+const pour = (m: { takeG: number; waterG: number; from: number }) =>
+  m.from === 1
+    ? `${m.takeG} g of ${name.value} + ${m.waterG} g sugar water, blend 20 seconds`
+    : `${m.takeG} g of the 1 in ${m.from.toLocaleString('en')} + ${m.waterG} g sugar water`;
+</script>
+
+<template>
+  <div ref="root" class="grid">
+    <ol class="steps" aria-label="Steps">
+      <li v-for="(s, i) in STEPS" :key="s.id" :class="{ on: s.id === test.step }" :aria-current="s.id === test.step ? 'step' : undefined">
+        {{ i + 1 }} {{ s.title }}
+      </li>
+    </ol>
+    <section v-if="test.step === 'what'" class="plate body">
+      <h2>What is tested, and by whom</h2>
+      <label class="field">
+        <span>Test</span>
+        <select v-model="test.subject" data-first class="entry">
+          <option value="" disabled>Choose</option>
+          <optgroup label="On the shelf">
+            <option v-for="b in shelf.items" :key="b.id" :value="`batch:${b.batchId}`">{{ b.name }}</option>
+          </optgroup>
+          <optgroup label="A lot of pods">
+            <option v-for="p in lots" :key="p.id" :value="`lot:${p.id}`">{{ p.lot.name }}, {{ FORM_NAMES[p.lot.form] }}</option>
+          </optgroup>
+          <option value="other">Something else</option>
+          <option value="label">A sauce with its heat on the label, to learn our threshold</option>
+        </select>
+      </label>
+      <div class="two">
+        <label v-if="test.subject === 'label'" class="field"
+          ><span>SHU on the label</span><input v-model.number="test.labelShu" class="entry" type="number" min="50" max="2000000"
+        /></label>
+        <label v-else class="field"
+          ><span>How hot do you guess it, SHU</span
+          ><input v-model.number="test.guessShu" class="entry" type="number" min="10" max="2000000"
+        /></label>
+        <label class="field"
+          ><span>How many taste</span><input v-model.number="test.people" class="entry" type="number" min="1" max="8"
+        /></label>
+      </div>
+      <p class="soft">
+        One person tells the level to two levels either way, four to a factor of about three. A match against a labelled sauce is better
+        still: dilute yours until it equals the other.
+      </p>
+      <p class="plate warn">
+        <b>Danger.</b> Adults only, of their own will. Not with asthma, a sore mouth or a weak stomach. Gloves, milk or yoghurt at hand, no
+        superhots in a row. Spit, do not swallow. Stop whenever it is too much.
+      </p>
+      <label class="tick"><input v-model="test.consent" type="checkbox" /> Everyone who tastes has read this and agrees</label>
+      <p v-if="problem" class="field-error" role="alert">{{ problem }}</p>
+      <button type="button" class="act main" @click="begin">Mix the ladder</button>
+    </section>
+
+    <section v-else-if="test.step === 'mix'" class="plate body">
+      <h2>Mix the ladder</h2>
+      <p>
+        Sugar water first: <b>{{ grams(plan.sugarWaterG) }}</b>, that is {{ grams((plan.sugarWaterG * DILUTION.sugarPerKg) / 1000) }} of
+        sugar in {{ grams(plan.sugarWaterG * (1 - DILUTION.sugarPerKg / 1000)) }} of water, at room temperature. Use glass: heat clings to
+        plastic. Shake {{ name }} before you weigh. Whole pods are first blended with nine times their weight of water: then guess a tenth
+        of their heat.
+      </p>
+      <ul class="mixes">
+        <li v-for="(m, i) in plan.mixes" :key="m.dilution">
+          <label class="tick"
+            ><input v-model="test.mixed[i]" :data-first="i === 0 || undefined" type="checkbox" />
+            <span
+              ><b>1 in {{ m.dilution.toLocaleString('en') }}</b> {{ pour(m)
+              }}<span v-if="!m.served" class="soft"> (only a step, not tasted)</span></span
+            ></label
+          >
+        </li>
+      </ul>
+      <p class="soft">
+        For each rung pour three cups of {{ DILUTION.cupG }} g a person: one of the mix, two of plain sugar water. The pourer does not
+        taste. Weakest first.
+      </p>
+      <div class="acts">
+        <button type="button" class="act" @click="test.step = 'what'">Back</button>
+        <button type="button" class="act main" @click="test.step = 'taste'">Taste</button>
+      </div>
+    </section>
+
+    <section v-else-if="test.step === 'taste'" class="plate body">
+      <h2>{{ who(test.person) }}, rung {{ Math.min(rung + 1, ladder.length) }} of {{ ladder.length }}</h2>
+      <ol class="ladder" aria-label="Ladder">
+        <li
+          v-for="(D, i) in ladder"
+          :key="D"
+          :class="{ now: i === rung && !done, hit: d.answers.value[i] === true, miss: d.answers.value[i] === false }"
+        >
+          1 in {{ D.toLocaleString('en')
+          }}<span>{{ d.answers.value[i] === undefined ? '' : d.answers.value[i] ? 'found' : 'missed' }}</span>
+        </li>
+      </ol>
+      <p role="status" aria-live="polite">{{ rest }}</p>
+      <template v-if="!done">
+        <p>
+          Pourer: put the mix of <b>1 in {{ ladder[rung]!.toLocaleString('en') }}</b> into
+          <b data-fact="place">cup {{ d.saucePlace.value }}</b
+          >, sugar water into the others, and turn this away. Taster: sip, hold 10 seconds, spit. Which one is odd? Guess when you cannot
+          tell.
+        </p>
+        <div class="cups" role="group" aria-label="The odd cup">
+          <button v-for="cup in 3" :key="cup" type="button" class="act cup" :data-first="cup === 1 || undefined" @click="d.choose(cup)">
+            {{ cup }}
+          </button>
+        </div>
+      </template>
+      <p v-else>
+        <b>{{ who(test.person) }}</b>
+        {{ d.answers.value.at(-1) ? 'found it twice running. That is enough.' : 'is at the top of the ladder.' }}
+      </p>
+      <div class="acts">
+        <button type="button" class="link" :disabled="rung === 0" @click="d.takeBack()">Take the last answer back</button>
+        <button type="button" class="act main" :data-first="done || undefined" :disabled="rung === 0" @click="d.nextPerson()">
+          {{ test.person + 1 < test.people ? 'Next taster' : 'Estimate' }}
+        </button>
+      </div>
+    </section>
+
+    <section v-else class="plate body">
+      <h2>Estimate</h2>
+      <template v-if="estimate && test.subject !== 'label'">
+        <p class="figure" data-fact="estimate">
+          about <b>{{ shu(estimate.shu) }} SHU</b>, {{ levelName(estimate.shu) }}
+        </p>
+        <p>
+          8 in 10 such tests of a sauce land between <b>{{ shu(estimate.p10) }}</b> and <b>{{ shu(estimate.p90) }}</b> of the truth. Never
+          rely on one sitting.
+        </p>
+        <p v-if="estimate.censored" class="plate warn">
+          <b>Caution.</b>
+          {{
+            estimate.censored === 'above'
+              ? 'Someone found even the weakest cup: read it as at least this hot, and start weaker next time.'
+              : 'Someone missed even the strongest cup: read it as at most this hot, and start stronger next time.'
+          }}
+        </p>
+        <ul>
+          <li v-for="(p, i) in estimate.people" :key="i">
+            {{ who(i) }}: threshold at 1 in {{ Math.round(p.threshold.dilution).toLocaleString('en') }}, which is {{ shu(p.shu) }} SHU
+          </li>
+        </ul>
+        <p class="soft">
+          SHU = {{ (settings.value.threshold?.shu ?? DILUTION.thresholdShu).toFixed(1) }} SHU in a cup at threshold × the geometric mean of
+          the thresholds.
+          {{
+            settings.value.threshold
+              ? 'The threshold is your own, from a labelled sauce.'
+              : 'The threshold is the middle of published ones, 1 to 5 (from memory). A labelled sauce tells yours.'
+          }}
+          After ISO 3513 and ASTM E679, from memory.
+        </p>
+      </template>
+      <template v-else-if="d.threshold.value">
+        <p class="figure">
+          your threshold: about <b>{{ d.threshold.value.shu.toFixed(1) }} SHU</b> in the cup
+        </p>
+        <p class="soft">Published ones lie between 1 and 5 (from memory). Kept, it makes later tests of the same people surer.</p>
+      </template>
+      <p v-if="problem" class="field-error" role="alert">{{ problem }}</p>
+      <div class="acts">
+        <button
+          v-if="(d.subject.value || test.subject === 'label') && !kept"
+          type="button"
+          data-first
+          class="act main"
+          @click="keep(false)"
+        >
+          {{ test.subject === 'label' ? 'Keep our threshold' : `Let ${name} learn from it` }}
+        </button>
+        <button v-if="askSure" type="button" class="act" @click="keep(true)">I am sure, learn from it</button>
+        <button type="button" class="act" :data-first="kept || undefined" @click="d.restart()">New test</button>
+        <button type="button" class="link" @click="test.step = 'taste'">Back to the cups</button>
+      </div>
+    </section>
+  </div>
+</template>
+
+<style scoped>
+.grid {
+  display: grid;
+  grid-template-columns: 190px minmax(0, 760px);
+  gap: 14px;
+  align-items: start;
+}
+.steps {
+  list-style: none;
+  margin: 0;
+  padding: 0;
+}
+.steps li {
+  padding: 9px 12px;
+  border-left: 4px solid var(--line);
+}
+.steps li.on {
+  border-left-color: var(--heat);
+  font-weight: 700;
+}
+.body {
+  padding: 14px 20px 18px;
+  display: grid;
+  gap: 11px;
+}
+p,
+ul {
+  margin: 0;
+}
+.two {
+  display: grid;
+  grid-template-columns: 1fr 1fr;
+  gap: 12px;
+}
+.warn {
+  background: var(--warn-plate);
+  border-color: var(--warn);
+  padding: 8px 14px;
+}
+.tick {
+  display: flex;
+  gap: 10px;
+  align-items: center;
+  min-height: 40px;
+}
+.tick input {
+  width: 20px;
+  height: 20px;
+  flex: none;
+}
+.mixes {
+  list-style: none;
+  padding: 0;
+}
+.ladder {
+  list-style: none;
+  margin: 0;
+  padding: 0;
+  display: grid;
+  grid-template-columns: repeat(5, 1fr);
+  gap: 6px;
+}
+.ladder li {
+  border: 1.5px solid var(--line);
+  border-radius: 10px;
+  padding: 6px 10px;
+  font-weight: 600;
+}
+.ladder li span {
+  display: block;
+  min-height: 18px;
+  font-weight: 400;
+  font-size: 13px;
+}
+.ladder .now {
+  border: 2px solid var(--rim);
+  background: var(--active);
+}
+.ladder .hit {
+  border-color: var(--heat);
+}
+.cups {
+  display: flex;
+  gap: 14px;
+}
+.cup {
+  width: 110px;
+  height: 92px;
+  font-size: 32px;
+  border-radius: 8px 8px 34px 34px;
+}
+.acts {
+  display: flex;
+  gap: 12px;
+  align-items: center;
+}
+.figure {
+  font-size: 22px;
+}
+@media (max-width: 800px) {
+  .grid,
+  .two {
+    grid-template-columns: 1fr;
+  }
+  .ladder {
+    grid-template-columns: 1fr 1fr;
+  }
+}
+</style>

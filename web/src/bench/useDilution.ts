@@ -1,0 +1,113 @@
+import { computed, ref, watch } from 'vue';
+import type { HeatSubject } from '@roskel/contract';
+import { calibrateThreshold, dilutionLadder, estimateFromLadders, mixingPlan } from '@roskel/core';
+import { useSettings } from '../stores/settings';
+
+export type Step = 'what' | 'mix' | 'taste' | 'result';
+
+interface Test {
+  step: Step;
+  /** What is tested: "batch:id", "lot:id", "label" or "other". */
+  subject: string;
+  guessShu: number;
+  labelShu: number;
+  people: number;
+  consent: boolean;
+  mixed: boolean[];
+  /** Answers of each person, weakest rung first, and where the sauce stood at each rung (1 to 3). */
+  answers: boolean[][];
+  places: number[][];
+  person: number;
+}
+
+const KEEP = 'roskel.bench.dilution';
+const place = () => 1 + (crypto.getRandomValues(new Uint8Array(1))[0]! % 3);
+const fresh = (): Test => ({
+  step: 'what',
+  subject: '',
+  guessShu: 2000,
+  labelShu: 2500,
+  people: 1,
+  consent: false,
+  mixed: [],
+  answers: [[]],
+  places: [[place()]],
+  person: 0,
+});
+function kept(): Test {
+  try {
+    return { ...fresh(), ...(JSON.parse(localStorage.getItem(KEEP) ?? '{}') as Partial<Test>) };
+  } catch {
+    return fresh();
+  }
+}
+
+/** The dilution test as it goes along: what is tested, the ladder, each person's way up, the estimate. Kept in this browser. */
+export function useDilution() {
+  const settings = useSettings();
+  const test = ref<Test>(kept());
+  watch(test, (t) => localStorage.setItem(KEEP, JSON.stringify(t)), { deep: true });
+  const ladder = computed(() => dilutionLadder(test.value.subject === 'label' ? test.value.labelShu : test.value.guessShu));
+  const plan = computed(() => mixingPlan(ladder.value));
+  const answers = computed(() => test.value.answers[test.value.person] ?? []);
+  const rung = computed(() => answers.value.length);
+  /** Two hits in a row end a ladder, so does its top. */
+  const personDone = (list: readonly boolean[]) => list.length >= ladder.value.length || (list.length >= 2 && list.at(-1)! && list.at(-2)!);
+  const done = computed(() => personDone(answers.value));
+  const saucePlace = computed(() => test.value.places[test.value.person]?.[rung.value] ?? 1);
+
+  function begin() {
+    const n = test.value.people;
+    Object.assign(test.value, {
+      answers: Array.from({ length: n }, () => []),
+      places: Array.from({ length: n }, () => [place()]),
+      person: 0,
+      step: 'mix',
+      mixed: plan.value.mixes.map(() => false),
+    });
+  }
+  /** The cup the taster points at. */
+  function choose(cup: number) {
+    if (done.value) return;
+    test.value.answers[test.value.person]!.push(cup === saucePlace.value);
+    test.value.places[test.value.person]!.push(place());
+  }
+  function takeBack() {
+    test.value.answers[test.value.person]!.pop();
+    test.value.places[test.value.person]!.pop();
+  }
+  function nextPerson() {
+    if (test.value.person + 1 < test.value.people) test.value.person++;
+    else test.value.step = 'result';
+  }
+  const panel = computed(() => test.value.answers.filter((a) => a.length > 0));
+  const estimate = computed(() =>
+    panel.value.length > 0 ? estimateFromLadders(ladder.value, panel.value, settings.value.threshold ?? undefined) : null,
+  );
+  const threshold = computed(() => (panel.value.length > 0 ? calibrateThreshold(ladder.value, panel.value, test.value.labelShu) : null));
+  const subject = computed<HeatSubject | null>(() => {
+    const [kind, id] = test.value.subject.split(':');
+    if (kind === 'batch' && id) return { batchId: id };
+    return kind === 'lot' && id ? { lotId: id, pods: 10 } : null;
+  });
+  function restart() {
+    test.value = fresh();
+  }
+  return {
+    test,
+    ladder,
+    plan,
+    answers,
+    rung,
+    done,
+    saucePlace,
+    estimate,
+    threshold,
+    subject,
+    begin,
+    choose,
+    takeBack,
+    nextPerson,
+    restart,
+  };
+}

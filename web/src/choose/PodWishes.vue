@@ -1,0 +1,111 @@
+<script setup lang="ts">
+import { computed } from 'vue';
+import { COLOUR_FAMILIES, FLAVOUR_WORDS, type ColourFamily, type Flavour, type PodWish } from '@roskel/core';
+
+/** What is wanted of the pods beyond heat and bottles: how many lots, whole pods, a colour, a taste, a price. */
+const wish = defineModel<PodWish>({ required: true });
+const set = (change: Partial<PodWish>) => (wish.value = { ...wish.value, ...change });
+const flavour = computed(() => wish.value.flavours[0]?.flavour ?? '');
+/** At least this share of the mix carries the colour or the taste (our judgement: enough to see and taste it). */
+const SHARE = { colour: 0.6, flavour: 0.3 };
+</script>
+
+<template>
+  <div class="wishes" role="group" aria-label="Wishes">
+    <label
+      >at most
+      <select
+        class="small-entry"
+        aria-label="At most how many lots"
+        :value="wish.varieties ?? 0"
+        @change="set({ varieties: Number(($event.target as HTMLSelectElement).value) || null })"
+      >
+        <option v-for="k in 6" :key="k" :value="k">{{ k }} {{ k === 1 ? 'lot' : 'lots' }}</option>
+        <option :value="0">any number</option>
+      </select>
+    </label>
+    <label class="tick"
+      ><input type="checkbox" :checked="wish.wholePods" @change="set({ wholePods: ($event.target as HTMLInputElement).checked })" /> whole
+      pods only</label
+    >
+    <label
+      >colour
+      <select
+        class="small-entry"
+        aria-label="Colour of the mix"
+        :value="wish.colour?.family ?? ''"
+        @change="
+          set({
+            colour: ($event.target as HTMLSelectElement).value
+              ? { family: ($event.target as HTMLSelectElement).value as ColourFamily, share: SHARE.colour }
+              : null,
+          })
+        "
+      >
+        <option value="">any</option>
+        <option v-for="f in COLOUR_FAMILIES" :key="f" :value="f">mostly {{ f }}</option>
+      </select>
+    </label>
+    <label
+      >taste
+      <select
+        class="small-entry"
+        aria-label="Taste of the mix"
+        :value="flavour"
+        @change="
+          set({
+            flavours: ($event.target as HTMLSelectElement).value
+              ? [{ flavour: ($event.target as HTMLSelectElement).value as Flavour, share: SHARE.flavour }]
+              : [],
+          })
+        "
+      >
+        <option value="">any</option>
+        <option v-for="f in FLAVOUR_WORDS" :key="f" :value="f">{{ f }}</option>
+      </select>
+    </label>
+    <label
+      >up to
+      <input
+        class="small-entry price"
+        inputmode="decimal"
+        placeholder="any"
+        aria-label="Price of the pods per kg, at most"
+        :value="wish.perKg?.max ?? ''"
+        @change="
+          set({
+            perKg:
+              Number(($event.target as HTMLInputElement).value.replace(',', '.')) > 0
+                ? { max: Number(($event.target as HTMLInputElement).value.replace(',', '.')) }
+                : null,
+          })
+        "
+      />
+      a kg</label
+    >
+  </div>
+</template>
+
+<style scoped>
+.wishes {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 4px 16px;
+  align-items: center;
+  font-size: 14px;
+}
+label {
+  display: inline-flex;
+  gap: 6px;
+  align-items: center;
+  min-height: 36px;
+}
+.tick input {
+  width: 19px;
+  height: 19px;
+  accent-color: var(--rim);
+}
+.price {
+  width: 62px;
+}
+</style>

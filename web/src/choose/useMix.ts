@@ -1,0 +1,186 @@
+import { computed, reactive, ref, shallowRef, watch, type ComputedRef } from 'vue';
+import {
+  blurOfMix,
+  DEFAULT_POD_WISH,
+  inSchool,
+  lineGain,
+  podsAreIn,
+  podUses,
+  toWholePods,
+  useMix as mixInto,
+  wantedMassG,
+  withSomePods,
+  type BatchFile,
+  type Fire,
+  type LineGain,
+  type Mix,
+  type PodAnswer,
+  type PodChoice,
+  type PodWish,
+  type Preparation,
+} from '@roskel/core';
+import type { PodLotRecord } from '@roskel/contract';
+import { useOpenBatch } from '../stores/openBatch';
+import { usePods } from '../stores/pods';
+import { useSettings } from '../stores/settings';
+import { bench } from '../worker/client';
+
+/** What is in the mix of one lot: grams, whether the solver may use it, knife and fire, and bounds in grams. */
+export interface Entry {
+  g: number;
+  use: boolean;
+  prep: Preparation;
+  fire: Fire;
+  leastG: number | null;
+  mostG: number | null;
+}
+
+/** The mix of a batch while it is being chosen: entries by lot, the live blur, and the solver's answers. */
+export function useMix(file: ComputedRef<BatchFile | null>) {
+  const pods = usePods();
+  const batch = useOpenBatch();
+  const settings = useSettings();
+  const entries = reactive(new Map<string, Entry>());
+  const wish = ref<PodWish>({ ...DEFAULT_POD_WISH });
+  const answer = shallowRef<PodAnswer | null>(null);
+  const gain = shallowRef<LineGain | null>(null);
+  const trouble = ref('');
+  const solving = ref(false);
+  const solveMs = ref<number | null>(null);
+  const picked = ref(-1);
+  const ready = ref(false);
+  const order = shallowRef(new Map<string, number>());
+
+  /** Fills the entries from the batch; true when it had pods already. */
+  function begin(): boolean {
+    const planned = new Map(podUses(file.value!).map((p) => [p.lotId, p]));
+    for (const p of pods.items) {
+      const had = planned.get(p.id);
+      entries.set(p.id, {
+        g: had?.massG ?? 0,
+        use: p.stockG > 0 || had !== undefined,
+        prep: had?.prep ?? 'whole',
+        fire: had?.fire ?? 'none',
+        leastG: null,
+        mostG: null,
+      });
+    }
+    // What is in the mix stands on top; the order then stays put while shares move.
+    order.value = new Map([...pods.items].sort((a, b) => Number(planned.has(b.id)) - Number(planned.has(a.id))).map((p, i) => [p.id, i]));
+    ready.value = true;
+    return planned.size > 0;
+  }
+
+  /** Stock, plus what this batch has taken already when its pods are cut. */
+  function stockOf(p: PodLotRecord): number {
+    const f = file.value;
+    const took = f && podsAreIn(f) ? (podUses(f).find((u) => u.lotId === p.id)?.massG ?? 0) : 0;
+    return p.stockG + took;
+  }
+  const choices = computed<PodChoice[]>(() =>
+    pods.items
+      .filter((p) => entries.has(p.id))
+      .map((p) => {
+        const e = entries.get(p.id)!;
+        return { lot: p.lot, stockG: stockOf(p), prep: e.prep, fire: e.fire, useFirst: p.useFirst, perKg: p.pricePerKg };
+      }),
+  );
+  /** The same as this school counts heat: what is computed with; what is stored stays as it is. */
+  const counted = computed(() => choices.value.map((c) => ({ ...c, lot: inSchool(c.lot, settings.value.school) })));
+  const gramsByLot = computed(() => Object.fromEntries([...entries].filter(([, m]) => m.g > 0).map(([id, m]) => [id, m.g])));
+  const allowed = computed(() => {
+    const f = file.value;
+    const total = f && gain.value ? wantedMassG(f) / gain.value.massPerPod : 1000;
+    const share = (g: number | null, otherwise: number) => (g === null ? otherwise : (100 * g) / total);
+    return counted.value
+      .filter((c) => entries.get(c.lot.id)?.use && c.stockG > 0)
+      .map((c) => {
+        const e = entries.get(c.lot.id)!;
+        return { ...c, minPct: share(e.leastG, 0), maxPct: share(e.mostG, 100) };
+      });
+  });
+
+  watch(
+    [file, () => choices.value.length, ready, () => settings.value.school],
+    () => {
+      if (!file.value || !ready.value || choices.value.length === 0) return;
+      try {
+        gain.value = lineGain(withSomePods(file.value, counted.value));
+      } catch (e) {
+        trouble.value = (e as Error).message;
+      }
+    },
+    { immediate: true },
+  );
+
+  /** The blur in the bottle for what is in the mix now: straight from core on every move of a finger. */
+  const live = computed(() => (gain.value && file.value ? blurOfMix(counted.value, gramsByLot.value, gain.value, file.value.goal) : null));
+  const bottles = computed(() =>
+    live.value && file.value ? live.value.finishedG / (wantedMassG(file.value) / file.value.goal.bottles) : 0,
+  );
+  const whole = computed(() => {
+    const counts = toWholePods(counted.value, gramsByLot.value);
+    const byPods = { ...gramsByLot.value, ...Object.fromEntries(counts.map((c) => [c.lotId, c.massG])) };
+    const blur = gain.value && file.value ? blurOfMix(counted.value, byPods, gain.value, file.value.goal).blur : null;
+    return { counts, blur };
+  });
+
+  /** Asks the solver; `use` puts its best answer into the mix, otherwise the mix stays as it is. */
+  async function solve(use = true) {
+    if (!file.value) return;
+    trouble.value = '';
+    solving.value = true;
+    const result = await bench().choose(file.value, allowed.value, { ...wish.value });
+    solving.value = false;
+    if (!result.ok) {
+      trouble.value = result.message;
+      answer.value = null;
+      return;
+    }
+    solveMs.value = result.ms;
+    answer.value = result.answer;
+    if (result.answer.status === 'found' && use) take(result.answer.mixes[0]!, 0);
+  }
+  function take(m: Mix, index: number) {
+    if (answer.value) gain.value = answer.value.gain;
+    for (const [id, entry] of entries) entry.g = m.gramsByLot[id] ?? 0;
+    picked.value = index;
+  }
+  function setGrams(id: string, value: number) {
+    const stock = choices.value.find((c) => c.lot.id === id)!.stockG;
+    entries.get(id)!.g = Math.max(0, Math.min(stock, value));
+    picked.value = -1;
+  }
+  /** Puts the mix into the batch. */
+  function confirm() {
+    batch.change('the pods', mixInto(file.value!, choices.value, gramsByLot.value));
+  }
+  const rows = computed(() =>
+    counted.value
+      .map((c) => ({ c, record: pods.items.find((p) => p.id === c.lot.id)!, entry: entries.get(c.lot.id)! }))
+      .sort((a, b) => (order.value.get(a.c.lot.id) ?? 999) - (order.value.get(b.c.lot.id) ?? 999)),
+  );
+  return {
+    entries,
+    wish,
+    answer,
+    gain,
+    trouble,
+    solving,
+    solveMs,
+    picked,
+    ready,
+    choices: counted,
+    allowed,
+    live,
+    bottles,
+    whole,
+    gramsByLot,
+    rows,
+    begin,
+    solve,
+    take,
+    setGrams,
+    confirm,
+  };
+}

@@ -1,0 +1,42 @@
+import type { LarderRecord } from '@roskel/contract';
+import { daysBetween, type Ingredient } from '@roskel/core';
+
+export const BOARDS = ['Sour', 'Salt', 'Sweet', 'Garden and fruit', 'Spice and body'] as const;
+export type Board = (typeof BOARDS)[number];
+
+/** Which board a thing stands on: by what it does in a sauce, read off its composition. */
+export function boardOf(i: Ingredient): Board {
+  const acids = Object.values(i.acids).reduce<number>((s, x) => s + (x ?? 0), 0);
+  if (i.salt > 20) return 'Salt';
+  if ((i.pH && i.pH.typ < 3.2 && acids > 2 && i.water > 60) || /acid/.test(i.key)) return 'Sour';
+  if (i.sugars > 45) return 'Sweet';
+  if (i.water < 30 || /sauce|mustard|paste/.test(i.key)) return 'Spice and body';
+  return 'Garden and fruit';
+}
+
+/** Days that a thing is good once opened, or once it is there when it is fresh (common practice, no source). */
+function keepsDays(i: Ingredient): number | null {
+  if (boardOf(i) === 'Garden and fruit')
+    return /juice/.test(i.key) ? 4 : i.water > 85 || /pineapple|mango|berry|peach/.test(i.key) ? 7 : 21;
+  if (/paste|passata|mustard/.test(i.key)) return /mustard/.test(i.key) ? 90 : 10;
+  if (/maple/.test(i.key)) return 90;
+  return i.water < 20 && i.salt < 20 && i.sugars < 45 ? 365 : null;
+}
+
+export interface Hint {
+  text: string;
+  urgent: boolean;
+}
+
+/** What a jar wants its owner to know: out, low, to be used first, open for long. */
+export function hintOf(l: LarderRecord, i: Ingredient, today: string): Hint | null {
+  if (l.stockG <= 0) return { text: 'out', urgent: true };
+  const open = l.openedOn ? daysBetween(l.openedOn, today) : null;
+  const keeps = keepsDays(i);
+  if (open !== null && keeps !== null && open > keeps) return { text: `open ${open} days`, urgent: true };
+  if (l.useFirst) return { text: 'use first', urgent: true };
+  if (open !== null && keeps !== null && open > keeps / 2) return { text: `open ${open} days, use soon`, urgent: false };
+  // Under a fifth of a package, or few spoons' worth.
+  const low = l.packG ? l.stockG < l.packG / 5 : l.stockG <= (i.water < 30 ? 10 : 50);
+  return low ? { text: 'low', urgent: false } : null;
+}

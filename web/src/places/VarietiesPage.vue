@@ -1,0 +1,167 @@
+<script setup lang="ts">
+import { computed, onMounted, ref } from 'vue';
+import { RouterLink } from 'vue-router';
+import {
+  colourFamily,
+  COLOUR_FAMILIES,
+  FLAVOUR_WORDS,
+  flavoursOf,
+  levelName,
+  MIXED_UNKNOWN,
+  type Flavour,
+  type Variety,
+} from '@roskel/core';
+import type { OwnVariety } from '@roskel/contract';
+import { shu } from '../format';
+import { heatColour } from '../theme';
+import { heatAxis } from '../charts/HeatAxis';
+import { useVarieties } from '../stores/own';
+import { useNotices } from '../stores/notices';
+import VarietySheet from '../ui/VarietySheet.vue';
+
+/** Every variety, the table's and the maker's own: search, filter, compare, copy. */
+const varieties = useVarieties();
+const notices = useNotices();
+const find = ref('');
+const form = ref('');
+const taste = ref<Flavour | ''>('');
+const colour = ref('');
+const sheet = ref(false);
+const start = ref<Variety | null>(null);
+const editing = ref<OwnVariety | null>(null);
+onMounted(() => void varieties.load());
+const ownIds = computed(() => new Map(varieties.items.map((o) => [o.id, o])));
+const rows = computed(() =>
+  varieties.rows
+    .filter((v) => v !== MIXED_UNKNOWN)
+    .filter((v) => `${v.name} ${v.species} ${v.flavour.join(' ')}`.toLowerCase().includes(find.value.trim().toLowerCase()))
+    .filter((v) => !form.value || v.form === form.value)
+    .filter((v) => !taste.value || (flavoursOf(v.flavour)[taste.value] ?? 0) > 0)
+    .filter((v) => !colour.value || colourFamily(v.ripeColour) === colour.value)
+    .map((v) => ({ v, own: ownIds.value.get(v.id) ?? null, asIs: v.shuDry.typical * (1 - v.waterPct / 100) })),
+);
+const W = 220;
+const axis = heatAxis(50, 2_000_000, 4, W - 4);
+function copy(v: Variety) {
+  editing.value = null;
+  start.value = v;
+  sheet.value = true;
+}
+function edit(own: OwnVariety) {
+  editing.value = own;
+  start.value = own.value;
+  sheet.value = true;
+}
+async function away(own: OwnVariety) {
+  await varieties.putAway(own).catch((e: unknown) => notices.fail(e));
+  notices.say('Put away. Undo brings it back.');
+}
+</script>
+
+<template>
+  <div class="page">
+    <header class="head">
+      <div>
+        <RouterLink class="crumb" to="/pods">Pods</RouterLink><span class="crumb"> / </span>
+        <h1>Varieties</h1>
+      </div>
+      <input v-model="find" data-find class="entry find" type="search" placeholder="Find a variety" aria-label="Find a variety" />
+      <select v-model="form" class="small-entry" aria-label="Form">
+        <option value="">all forms</option>
+        <option v-for="f in ['fresh', 'dried', 'flakes', 'powder']" :key="f" :value="f">{{ f }}</option>
+      </select>
+      <select v-model="taste" class="small-entry" aria-label="Taste">
+        <option value="">any taste</option>
+        <option v-for="f in FLAVOUR_WORDS" :key="f" :value="f">{{ f }}</option>
+      </select>
+      <select v-model="colour" class="small-entry" aria-label="Colour">
+        <option value="">any colour</option>
+        <option v-for="f in COLOUR_FAMILIES" :key="f" :value="f">{{ f }}</option>
+      </select>
+      <span class="push chip" data-fact="shown">{{ rows.length }} shown</span>
+    </header>
+    <section class="plate compare">
+      <table>
+        <thead>
+          <tr>
+            <th>Variety</th>
+            <th>Heat of the dry matter, 9 in 10 lots</th>
+            <th class="n">as it is</th>
+            <th class="n">quoted</th>
+            <th class="n">water</th>
+            <th class="n">pod</th>
+            <th>Taste</th>
+            <th>From</th>
+            <th />
+          </tr>
+        </thead>
+        <tbody>
+          <tr v-for="r in rows" :key="r.v.id">
+            <td>
+              <i :style="{ background: r.v.ripeColour }" /><b>{{ r.v.name }}</b>
+              <span class="soft">{{ r.v.form }}</span>
+            </td>
+            <td>
+              <svg v-if="r.v.shuDry.high > 0" :viewBox="`0 0 ${W} 16`" aria-hidden="true">
+                <line :x1="0" :x2="W" y1="8" y2="8" stroke="#e8e1cf" stroke-width="2" />
+                <rect
+                  :x="axis.x(Math.max(50, r.v.shuDry.low))"
+                  y="3"
+                  :width="Math.max(3, axis.x(r.v.shuDry.high) - axis.x(Math.max(50, r.v.shuDry.low)))"
+                  height="10"
+                  rx="5"
+                  :fill="heatColour(r.asIs)"
+                  opacity="0.7"
+                />
+                <line
+                  :x1="axis.x(r.v.shuDry.typical)"
+                  :x2="axis.x(r.v.shuDry.typical)"
+                  y1="1"
+                  y2="15"
+                  stroke="var(--ink)"
+                  stroke-width="1.5"
+                />
+              </svg>
+              <span class="soft range">{{ r.v.shuDry.high > 0 ? `${shu(r.v.shuDry.low)} to ${shu(r.v.shuDry.high)}` : 'no heat' }}</span>
+            </td>
+            <td class="n">
+              {{ r.asIs > 0 ? shu(r.asIs) : '' }} <span class="soft">{{ levelName(r.asIs) }}</span>
+            </td>
+            <td class="n soft">
+              {{ r.v.shuQuotedPopular.high > 0 ? shu(Math.sqrt(Math.max(1, r.v.shuQuotedPopular.low) * r.v.shuQuotedPopular.high)) : '' }}
+            </td>
+            <td class="n">{{ r.v.waterPct }} %</td>
+            <td class="n">{{ r.v.pod ? `${r.v.pod.massG.typical} g` : '' }}</td>
+            <td class="soft">{{ r.v.flavour.join(', ') }}</td>
+            <td class="soft">{{ r.own ? 'yours' : r.v.source }}</td>
+            <td class="acts">
+              <RouterLink class="link" :to="{ path: '/pods', query: { variety: r.v.id } }" :aria-label="`Add a lot of ${r.v.name}`"
+                >add a lot</RouterLink
+              >
+              <template v-if="r.own">
+                <button type="button" class="link" :aria-label="`Change ${r.v.name}`" @click="edit(r.own)">change</button>
+                <button type="button" class="link" :aria-label="`Put ${r.v.name} away`" @click="away(r.own)">put away</button>
+              </template>
+              <button type="button" class="link" :aria-label="`Copy ${r.v.name}`" @click="copy(r.v)">copy</button>
+            </td>
+          </tr>
+        </tbody>
+      </table>
+      <p v-if="rows.length === 0" class="soft note">Nothing here matches. Take a filter off.</p>
+    </section>
+    <VarietySheet v-model:show="sheet" :start="start" :editing="editing" />
+  </div>
+</template>
+
+<style scoped>
+td svg {
+  width: 190px;
+  display: block;
+}
+.range {
+  font-size: 12.5px;
+}
+.page {
+  height: 100%;
+}
+</style>

@@ -1,0 +1,193 @@
+import { defineStore } from 'pinia';
+import { computed, ref, shallowRef, watch } from 'vue';
+import {
+  batchOfMix,
+  bracketOfLevel,
+  inSchool,
+  lotOfVariety,
+  newBatch,
+  NO_WISH,
+  weighBench,
+  type BatchFile,
+  type BenchAnswer,
+  type BenchMix,
+  type BenchStuff,
+  type BlendWish,
+  type Fire,
+  type Goal,
+  type Ingredient,
+  type LarderChoice,
+  type PodChoice,
+  type Preparation,
+} from '@roskel/core';
+import { bench } from '../worker/client';
+import { perKg, useLarder } from './larder';
+import { useVarieties } from './own';
+import { usePods } from './pods';
+import { useSettings } from './settings';
+
+/** One thing on the bench: a lot of the store, a variety of the table ("v:id"), or a larder row. */
+export interface BenchItem {
+  id: string;
+  store: 'pods' | 'larder';
+  g: number;
+  prep: Preparation;
+  fire: Fire;
+}
+
+/** As much as anyone wants of what is not in stock: a table variety, tap water, a thing to buy. */
+const PLENTY_G = 20_000;
+const KEEP = 'roskel.bench.mix';
+
+interface Kept {
+  items: BenchItem[];
+  wish: BlendWish;
+}
+function kept(): Kept | null {
+  try {
+    return JSON.parse(localStorage.getItem(KEEP) ?? 'null') as Kept | null;
+  } catch {
+    return null;
+  }
+}
+const startWish = (): BlendWish => ({
+  ...NO_WISH,
+  massG: 500,
+  heat: bracketOfLevel(4),
+  saltPct: { low: 1.5, high: 2.5 },
+  sugarPct: { low: 0, high: 12 },
+  body: { low: 0.4 },
+  pH: { max: 3.8, margin: 0.1 },
+  varieties: 3,
+});
+/** What a sauce is usually made of beside pods: put on the bench at the start where the larder has it. */
+const USUAL = ['vinegar_cider', 'salt_fine', 'carrot', 'onion', 'garlic', 'lime_juice'];
+
+/** The heat mix on the bench: what stands there, what is wished for, what it comes to. Kept in this browser. */
+export const useBenchMix = defineStore('benchMix', () => {
+  const pods = usePods();
+  const larder = useLarder();
+  const varieties = useVarieties();
+  const settings = useSettings();
+  const before = kept();
+  const items = ref<BenchItem[]>(before?.items ?? []);
+  const wish = ref<BlendWish>(before?.wish ?? startWish());
+  const answer = shallowRef<BenchAnswer | null>(null);
+  const solving = ref(false);
+  const trouble = ref('');
+  const picked = ref(-1);
+  const ready = ref(false);
+  watch([items, wish], () => localStorage.setItem(KEEP, JSON.stringify({ items: items.value, wish: wish.value } satisfies Kept)), {
+    deep: true,
+  });
+
+  async function load() {
+    await Promise.all([pods.load(), larder.load(), varieties.load()]);
+    if (items.value.length === 0) {
+      for (const p of pods.items) if (p.stockG > 0) add('pods', p.id);
+      for (const key of USUAL) if (larder.items.some((l) => l.ingredientKey === key && l.stockG > 0)) add('larder', key);
+      add('larder', 'water');
+    }
+    ready.value = true;
+    if (items.value.every((i) => i.g === 0)) await solve();
+  }
+  function add(store: BenchItem['store'], id: string, g = 0) {
+    const had = items.value.find((i) => i.id === id);
+    if (had) had.g += g;
+    else items.value.push({ id, store, g, prep: 'whole', fire: 'none' });
+  }
+  const drop = (id: string) => (items.value = items.value.filter((i) => i.id !== id));
+  function clear() {
+    items.value = [];
+    answer.value = null;
+    wish.value = startWish();
+  }
+
+  function podChoice(item: BenchItem): PodChoice | null {
+    const { prep, fire } = item;
+    if (item.id.startsWith('v:')) {
+      const v = varieties.find(item.id.slice(2));
+      const lot = v && inSchool(lotOfVariety(v, { id: item.id }), settings.value.school);
+      return lot ? { lot, stockG: PLENTY_G, prep, fire, useFirst: false } : null;
+    }
+    const p = pods.items.find((x) => x.id === item.id);
+    return p
+      ? { lot: inSchool(p.lot, settings.value.school), stockG: p.stockG, prep, fire, useFirst: p.useFirst, perKg: p.pricePerKg }
+      : null;
+  }
+  function larderChoice(item: BenchItem): LarderChoice | null {
+    const row: Ingredient | undefined = larder.row(item.id);
+    if (!row) return null;
+    const l = larder.items.find((x) => x.ingredientKey === item.id);
+    return { row, stockG: l && item.id !== 'water' ? l.stockG : PLENTY_G, useFirst: l?.useFirst ?? false, perKg: l ? perKg(l) : null };
+  }
+  const lines = computed(() =>
+    items.value.flatMap((item) => {
+      const pod = item.store === 'pods' ? podChoice(item) : null;
+      const row = item.store === 'larder' ? larderChoice(item) : null;
+      return pod || row ? [{ item, pod, row }] : [];
+    }),
+  );
+  const stuff = computed<BenchStuff>(() => ({
+    pods: lines.value.flatMap((l) => (l.pod ? [l.pod] : [])),
+    larder: lines.value.flatMap((l) => (l.row ? [l.row] : [])),
+  }));
+  const grams = computed(() => Object.fromEntries(items.value.filter((i) => i.g > 0).map((i) => [i.id, i.g])));
+  const bracket = computed(() => wish.value.heat ?? { lowShu: 0, highShu: 16_100_000 });
+  /** What stands in the bowl now, straight from core on every move of a finger. */
+  const now = computed<BenchMix>(() => weighBench(stuff.value, grams.value, bracket.value));
+
+  async function solve(use = true) {
+    trouble.value = '';
+    solving.value = true;
+    // Plain data crosses to the worker, no reactive wrappers.
+    const result = await bench().mix(stuff.value, JSON.parse(JSON.stringify(wish.value)) as BlendWish);
+    solving.value = false;
+    if (!result.ok) {
+      trouble.value = result.message;
+      answer.value = null;
+      return;
+    }
+    answer.value = result.answer;
+    if (result.answer.status === 'found' && use) take(result.answer.ways[0]!, 0);
+  }
+  function take(m: BenchMix, index: number) {
+    for (const i of items.value) i.g = Math.round((m.grams[i.id] ?? 0) * 10) / 10;
+    picked.value = index;
+  }
+  function setGrams(id: string, g: number) {
+    const item = items.value.find((i) => i.id === id);
+    if (item) item.g = Math.max(0, g);
+    picked.value = -1;
+  }
+  /** The mix as the start of a batch. Lots keep their stored heat, whatever school counts now. */
+  function asBatch(name: string, start: string, goal: Goal): BatchFile {
+    const stored = stuff.value.pods.map((c) => ({ ...c, lot: pods.items.find((p) => p.id === c.lot.id)?.lot ?? c.lot }));
+    // A table variety gets an id that a file may carry.
+    const named = stored.map((c) => ({ ...c, lot: { ...c.lot, id: c.lot.id.replace(/^v:/, 'table-') } }));
+    const byId = Object.fromEntries(Object.entries(grams.value).map(([id, g]) => [id.replace(/^v:/, 'table-'), g]));
+    return batchOfMix(newBatch(name, start, goal), { pods: named, larder: stuff.value.larder }, byId);
+  }
+  return {
+    items,
+    wish,
+    answer,
+    solving,
+    trouble,
+    picked,
+    ready,
+    lines,
+    stuff,
+    grams,
+    bracket,
+    now,
+    load,
+    add,
+    drop,
+    clear,
+    solve,
+    take,
+    setGrams,
+    asBatch,
+  };
+});

@@ -1,0 +1,152 @@
+<script setup lang="ts">
+import { computed, ref, watch } from 'vue';
+import { NModal } from 'naive-ui';
+import type { OwnIngredient } from '@roskel/contract';
+import { ACIDS, IngredientSchema, ingredientProblems, type Acid, type Ingredient } from '@roskel/core';
+import { useOwnIngredients } from '../stores/own';
+import NumberField from './NumberField.vue';
+
+/** An ingredient of the maker's own: copied from one near by, changed, checked while it is typed. */
+const show = defineModel<boolean>('show', { required: true });
+const props = defineProps<{ start: Ingredient | null; editing: OwnIngredient | null }>();
+const own = useOwnIngredients();
+const P = IngredientSchema.properties;
+const row = ref<Ingredient | null>(null);
+const problem = ref('');
+watch(show, (open) => {
+  if (!open || !props.start) return;
+  problem.value = '';
+  const copy = JSON.parse(JSON.stringify(props.start)) as Ingredient;
+  row.value = props.editing ? copy : { ...copy, key: `own-${Date.now().toString(36)}`, name: `${copy.name}, mine`, confidence: 'low' };
+});
+const set = (change: Partial<Ingredient>) => (row.value = { ...row.value!, ...change });
+const SHARES: [keyof Ingredient & ('water' | 'sugars' | 'salt' | 'fat' | 'protein' | 'tss'), string][] = [
+  ['water', 'Water'],
+  ['sugars', 'Sugar'],
+  ['tss', 'Soluble solids'],
+  ['salt', 'Salt'],
+  ['fat', 'Fat'],
+  ['protein', 'Protein'],
+];
+const NAMES: Partial<Record<Acid, string>> = {
+  acetic: 'Acetic acid',
+  citric: 'Citric acid',
+  malic: 'Malic acid',
+  lactic: 'Lactic acid',
+  tartaric: 'Tartaric acid',
+};
+/** The acids a label may tell; others stay as copied. */
+const shown = ACIDS.filter((a) => NAMES[a]);
+const share = { ...P.water, title: 'The share', unit: '%' };
+const setAcid = (a: Acid, x: number | null) => set({ acids: { ...row.value!.acids, [a]: x ?? 0 } });
+const piece = computed(() => Object.entries(row.value?.pieces ?? {})[0] ?? null);
+const setPiece = (x: number | null) => piece.value && x && set({ pieces: { ...row.value!.pieces, [piece.value[0]]: x } });
+const setPh = (end: 'lo' | 'typ' | 'hi', x: number | null) => row.value!.pH && x && set({ pH: { ...row.value!.pH, [end]: x } });
+const problems = computed(() => (row.value ? ingredientProblems(row.value) : []));
+async function save() {
+  if (!row.value || problems.value.length > 0) return;
+  try {
+    if (props.editing) await own.edit(props.editing, row.value);
+    else await own.add(row.value);
+    show.value = false;
+  } catch (e) {
+    problem.value = (e as Error).message;
+  }
+}
+</script>
+
+<template>
+  <NModal
+    v-model:show="show"
+    preset="card"
+    :title="editing ? 'Your ingredient' : 'An ingredient of your own'"
+    style="width: 640px; max-width: 96vw"
+  >
+    <form v-if="row" class="form" @submit.prevent="save">
+      <label class="field wide">
+        <span>Name</span>
+        <input class="entry" maxlength="120" :value="row.name" @input="set({ name: ($event.target as HTMLInputElement).value })" />
+      </label>
+      <NumberField
+        v-for="[field, label] in SHARES"
+        :key="field"
+        :label="label"
+        unit="%"
+        :model-value="row[field]"
+        :schema="share"
+        @update:model-value="set({ [field]: $event! })"
+      />
+      <NumberField
+        v-for="a in shown"
+        :key="a"
+        :label="NAMES[a]!"
+        unit="%"
+        optional
+        :model-value="row.acids[a] ?? 0"
+        :schema="share"
+        @update:model-value="setAcid(a, $event)"
+      />
+      <template v-if="row.pH">
+        <NumberField
+          label="pH, lowest"
+          :model-value="row.pH.lo"
+          :schema="P.pH.anyOf[0].properties.typ"
+          @update:model-value="setPh('lo', $event)"
+        />
+        <NumberField
+          label="pH, usual"
+          :model-value="row.pH.typ"
+          :schema="P.pH.anyOf[0].properties.typ"
+          @update:model-value="setPh('typ', $event)"
+        />
+        <NumberField
+          label="pH, highest"
+          :model-value="row.pH.hi"
+          :schema="P.pH.anyOf[0].properties.typ"
+          @update:model-value="setPh('hi', $event)"
+        />
+      </template>
+      <NumberField
+        label="A US cup weighs"
+        unit="g"
+        :model-value="row.measure.cup"
+        :schema="{ ...P.density, maximum: 500 }"
+        @update:model-value="set({ measure: { cup: $event!, tbsp: $event! / 16, tsp: $event! / 48 } })"
+      />
+      <NumberField
+        v-if="piece"
+        :label="`A ${piece[0].replaceAll('_', ' ')} weighs`"
+        unit="g"
+        :model-value="piece[1]"
+        :schema="{ ...P.density, maximum: 5000 }"
+        @update:model-value="setPiece"
+      />
+      <ul class="wide checks" aria-label="Sanity check">
+        <li v-for="p in problems" :key="p.field + p.message" class="field-error">{{ p.message }}</li>
+        <li v-if="problems.length === 0" class="soft">It hangs together: water and solids add up, and the pH fits the acids.</li>
+      </ul>
+      <p v-if="problem" class="field-error wide" role="alert">{{ problem }}</p>
+      <button type="submit" class="act main wide" :disabled="problems.length > 0">
+        {{ editing ? 'Keep the changes' : 'Add the ingredient' }}
+      </button>
+    </form>
+  </NModal>
+</template>
+
+<style scoped>
+.form {
+  display: grid;
+  grid-template-columns: 1fr 1fr 1fr;
+  gap: 8px 12px;
+}
+.wide {
+  grid-column: 1 / -1;
+}
+.checks {
+  margin: 0;
+  padding-left: 18px;
+}
+p {
+  margin: 0;
+}
+</style>

@@ -1,0 +1,278 @@
+<script setup lang="ts">
+import { computed, reactive, ref, watch } from 'vue';
+import { BARE_LOT, RIPENESS, type PodLotRecord, type Ripeness } from '@roskel/contract';
+import {
+  FORM_NAMES,
+  hasPods,
+  heatFromSaid,
+  lotOfVariety,
+  LotSchema,
+  MIXED_UNKNOWN,
+  POD_FORMS,
+  type HeatBasis,
+  type PodForm,
+  type PodLot,
+  type Variety,
+} from '@roskel/core';
+import { shu, today } from '../format';
+import { usePods } from '../stores/pods';
+import { useVarieties } from '../stores/own';
+import NumberField from './NumberField.vue';
+import AmountField from './AmountField.vue';
+import ChoiceField from './ChoiceField.vue';
+import { Type } from '@sinclair/typebox';
+
+/** Add a lot of pods, or change what is said of one. */
+const props = defineProps<{ item: PodLotRecord | null; from?: string | undefined }>();
+const emit = defineEmits<{ done: [] }>();
+const pods = usePods();
+const varieties = useVarieties();
+void varieties.load();
+const P = LotSchema.properties;
+const Price = Type.Number({ title: 'The price', minimum: 0, maximum: 100_000 });
+type Source = 'packet' | 'label' | 'lab';
+const fresh = () => ({
+  varietyId: props.from ?? 'cayenne-red',
+  name: '',
+  form: 'fresh' as PodForm,
+  stockG: 0,
+  words: '',
+  ...BARE_LOT,
+  gotOn: today() as string | null,
+  said: null as number | null,
+  basis: 'dry' as HeatBasis,
+  source: 'packet' as Source,
+  saltPct: null as number | null,
+  pH: null as number | null,
+});
+const form = reactive(fresh());
+const problem = ref('');
+
+watch(
+  () => props.item?.id,
+  () => {
+    const it = props.item;
+    Object.assign(form, fresh());
+    if (!it) return void (form.form = chosen.value.form);
+    const { lot, gotOn, place, note, useFirst, ripeness, pricePerKg } = it;
+    const stated = lot.heat?.said;
+    Object.assign(form, { varietyId: lot.varietyId, name: lot.name, form: lot.form, gotOn, place, note, useFirst, ripeness, pricePerKg });
+    Object.assign(form, { saltPct: lot.saltPct ?? null, pH: lot.pH ?? null, said: stated?.value ?? null, basis: stated?.basis ?? 'dry' });
+    const source = lot.heat?.source;
+    if (source === 'packet' || source === 'label' || source === 'lab') form.source = source;
+  },
+  { immediate: true },
+);
+const chosen = computed<Variety>(() => varieties.find(form.varietyId) ?? MIXED_UNKNOWN);
+const groups = computed(() => {
+  const own = varieties.items.map((o) => o.value);
+  const table = varieties.rows.filter((v) => !own.includes(v) && v.id !== MIXED_UNKNOWN.id);
+  return [
+    { title: 'Not known', list: [MIXED_UNKNOWN] },
+    ...(own.length ? [{ title: 'Your own', list: own }] : []),
+    ...['fresh', 'dried', 'flakes', 'powder'].map((f) => ({
+      title: f,
+      list: table.filter((v) => v.form === f).sort((a, b) => a.shuDry.typical - b.shuDry.typical),
+    })),
+  ];
+});
+/** Forms that a variety can come in: a table row of dried pods is not fresh any more. */
+const forms = computed(() => (chosen.value.form === 'fresh' ? POD_FORMS : POD_FORMS.filter((f) => f !== 'fresh' && f !== 'frozen')));
+const preview = computed(() => lotOfVariety(chosen.value, { id: 'preview', form: form.form }));
+const what = computed(() => {
+  const g = preview.value.podMassG;
+  return {
+    key: 'pods',
+    name: chosen.value.name,
+    pieces: (g ? { pod: g, bowl: 15 * g } : {}) as Record<string, number>,
+    measure: { cup: 95, tbsp: 6, tsp: 2 },
+    density: 1,
+  };
+});
+const says = computed(() => {
+  const lot = build('preview');
+  return lot.heat
+    ? `${shu(lot.heat.dryShu)} SHU of the dry matter, about ${shu(lot.heat.dryShu * (1 - lot.waterPct / 100))} as it is, at ${lot.waterPct} % water`
+    : 'no heat';
+});
+
+function build(id: string): PodLot {
+  const base = lotOfVariety(chosen.value, { id, name: form.name.trim() || chosen.value.name, form: form.form });
+  const kept = props.item?.lot;
+  const salted = form.form === 'paste' || form.form === 'ferment';
+  const lot: PodLot = {
+    ...base,
+    ...(salted && form.saltPct !== null ? { saltPct: form.saltPct } : {}),
+    ...(salted && form.pH !== null ? { pH: form.pH } : {}),
+  };
+  if (!lot.heat) return lot;
+  if (form.said !== null) {
+    const stated = kept?.heat?.said;
+    const same = stated && stated.value === form.said && stated.basis === form.basis && kept.heat!.source === form.source;
+    return { ...lot, heat: same ? kept.heat : heatFromSaid(form.said, form.basis, form.source, lot.waterPct) };
+  }
+  // What was learnt of the lot stays while its variety and form do.
+  const learnt = kept && kept.varietyId === lot.varietyId && kept.form === lot.form && !kept.heat?.said;
+  return learnt
+    ? {
+        ...kept,
+        name: lot.name,
+        ...(lot.saltPct === undefined ? {} : { saltPct: lot.saltPct }),
+        ...(lot.pH === undefined ? {} : { pH: lot.pH }),
+      }
+    : lot;
+}
+async function save() {
+  try {
+    const input = (id: string) => ({
+      lot: build(id),
+      gotOn: form.gotOn || null,
+      place: form.place.trim(),
+      note: form.note.trim(),
+      useFirst: form.useFirst,
+      ripeness: form.ripeness,
+      pricePerKg: form.pricePerKg,
+    });
+    if (props.item) await pods.edit(props.item, input(props.item.id));
+    else await pods.add(input(`lot-${Date.now().toString(36)}`), form.stockG, form.words);
+    emit('done');
+  } catch (e) {
+    problem.value = (e as Error).message;
+  }
+}
+const BASES: { value: HeatBasis; label: string }[] = [
+  { value: 'dry', label: 'of the dry matter' },
+  { value: 'asIs', label: 'of the pod as it is' },
+  { value: 'freshConvention', label: 'quoted, taken for the fresh pod' },
+];
+const SOURCES: { value: Source; label: string }[] = [
+  { value: 'packet', label: 'a seed packet or a website' },
+  { value: 'label', label: 'a label' },
+  { value: 'lab', label: 'a laboratory' },
+];
+const RIPE: Record<Ripeness, string> = { '': 'not said', green: 'green', turning: 'turning', ripe: 'ripe', overripe: 'overripe' };
+</script>
+
+<template>
+  <form class="form" @submit.prevent="save">
+    <label class="field wide">
+      <span>Variety</span>
+      <select v-model="form.varietyId" class="entry" @change="form.form = chosen.form">
+        <optgroup v-for="gr in groups" :key="gr.title" :label="gr.title">
+          <option v-for="v in gr.list" :key="v.id" :value="v.id">{{ v.name }}</option>
+        </optgroup>
+      </select>
+      <small class="soft">{{ says }}</small>
+    </label>
+    <label class="field">
+      <span>Your name for it</span>
+      <input v-model="form.name" class="entry" maxlength="80" :placeholder="chosen.name" />
+    </label>
+    <ChoiceField v-model="form.form" label="Form" :options="forms.map((f) => ({ value: f, label: FORM_NAMES[f] }))" />
+    <AmountField
+      v-if="!item"
+      label="How much"
+      :mass-g="form.stockG"
+      :words="form.words || undefined"
+      :what="what"
+      @change="(m, w) => ((form.stockG = m), (form.words = w))"
+    />
+    <ChoiceField
+      v-if="hasPods(form.form)"
+      v-model="form.ripeness"
+      label="Ripeness"
+      :options="RIPENESS.map((r) => ({ value: r, label: RIPE[r] }))"
+    />
+    <label class="field">
+      <span>Got on</span>
+      <input v-model="form.gotOn" type="date" class="entry" />
+    </label>
+    <label class="field">
+      <span>From</span>
+      <input v-model="form.place" class="entry" maxlength="80" placeholder="bed 2, market" />
+    </label>
+    <NumberField v-model="form.pricePerKg" label="Price a kg" :schema="Price" optional />
+    <template v-if="form.form === 'paste' || form.form === 'ferment'">
+      <NumberField
+        v-model="form.saltPct"
+        label="Salt in it"
+        unit="%"
+        :schema="P.saltPct"
+        optional
+        :placeholder="String(preview.saltPct ?? 0)"
+      />
+      <NumberField
+        v-model="form.pH"
+        label="Its pH, if measured"
+        :schema="P.pH"
+        optional
+        :placeholder="preview.pH ? String(preview.pH) : ''"
+      />
+    </template>
+    <details v-if="chosen.shuDry.low > 0" class="wide" :open="form.said !== null">
+      <summary>You know its heat better</summary>
+      <div class="three">
+        <NumberField
+          label="Heat"
+          unit="SHU"
+          optional
+          :digits="0"
+          :model-value="form.said"
+          :schema="P.heat.anyOf[0].properties.dryShu"
+          :placeholder="String(chosen.shuDry.typical)"
+          @update:model-value="form.said = $event"
+        />
+        <ChoiceField v-model="form.basis" label="That is" :options="BASES" />
+        <ChoiceField v-model="form.source" label="From" :options="SOURCES" />
+      </div>
+    </details>
+    <label class="field wide">
+      <span>Note</span>
+      <input v-model="form.note" class="entry" maxlength="2000" />
+    </label>
+    <label class="tick wide"><input v-model="form.useFirst" type="checkbox" /> Use this first</label>
+    <p v-if="problem" class="field-error wide" role="alert">{{ problem }}</p>
+    <button type="submit" class="act main wide">{{ item ? 'Keep the changes' : 'Add the lot' }}</button>
+  </form>
+</template>
+
+<style scoped>
+.form {
+  display: grid;
+  grid-template-columns: 1fr 1fr;
+  gap: 8px 12px;
+}
+.wide {
+  grid-column: 1 / -1;
+}
+.three {
+  display: grid;
+  grid-template-columns: 1fr 1fr 1fr;
+  gap: 10px;
+  padding-top: 6px;
+}
+summary {
+  cursor: pointer;
+  color: var(--rim);
+  min-height: 30px;
+}
+.tick {
+  display: flex;
+  gap: 10px;
+  align-items: center;
+  min-height: 40px;
+}
+.tick input {
+  width: 20px;
+  height: 20px;
+}
+p {
+  margin: 0;
+}
+@media (max-width: 560px) {
+  .form,
+  .three {
+    grid-template-columns: 1fr;
+  }
+}
+</style>

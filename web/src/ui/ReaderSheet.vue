@@ -1,0 +1,30 @@
+<script setup lang="ts">
+import { computed, ref } from 'vue';
+import { NModal } from 'naive-ui';
+import ListReader from './ListReader.vue';
+
+/** A pasted list, read and taken over at once. Pods in it are left to the pod store. */
+const show = defineModel<boolean>('show', { required: true });
+defineProps<{ verb: string }>();
+const emit = defineEmits<{ take: [items: { id: string; name: string; massG: number; words: string }[]] }>();
+const text = ref('');
+const reader = ref<InstanceType<typeof ListReader> | null>(null);
+const ready = computed(() => (reader.value?.read ?? []).filter((i) => i.store === 'larder'));
+const pods = computed(() => (reader.value?.read ?? []).filter((i) => i.store === 'pods'));
+function take() {
+  emit(
+    'take',
+    ready.value.map((i) => ({ id: i.id!, name: i.name, massG: i.massG!, words: i.text.slice(0, 80) })),
+  );
+  text.value = '';
+  show.value = false;
+}
+</script>
+
+<template>
+  <NModal v-model:show="show" preset="card" title="Paste a list" style="width: 680px; max-width: 96vw">
+    <ListReader ref="reader" v-model="text" />
+    <p v-if="pods.length" class="soft">{{ pods.map((p) => p.name).join(', ') }}: pods and flakes go into the pod store, not here.</p>
+    <button type="button" class="act main" :disabled="ready.length === 0" @click="take">{{ verb }}, {{ ready.length }}</button>
+  </NModal>
+</template>

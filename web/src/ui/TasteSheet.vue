@@ -1,0 +1,150 @@
+<script setup lang="ts">
+import { computed, ref, watch } from 'vue';
+import { NModal } from 'naive-ui';
+import type { HeatSubject } from '@roskel/contract';
+import { LEVEL_NAMES, levelName, scoreOf, shuOfScore, tastedHeat } from '@roskel/core';
+import { ApiProblem } from '../api/client';
+import { plural, shu } from '../format';
+import { useHeat } from '../stores/heat';
+import { useNotices } from '../stores/notices';
+
+/** Scores of one or more tasters for a sauce or a lot; the lots behind it learn from them, by their share of the heat. */
+const show = defineModel<boolean>('show', { required: true });
+const props = defineProps<{ subject: HeatSubject; name: string; forecastShu?: number | undefined }>();
+const heat = useHeat();
+const notices = useNotices();
+const scores = ref<{ taster: string; score: number | null }[]>([]);
+const podCount = ref(1);
+const problem = ref('');
+const askSure = ref(false);
+const busy = ref(false);
+watch(show, (open) => {
+  if (!open) return;
+  void heat.load().catch((e: unknown) => notices.fail(e));
+  scores.value = [{ taster: 'You', score: null }];
+  problem.value = '';
+  askSure.value = false;
+});
+const given = computed(() => scores.value.filter((s): s is { taster: string; score: number } => s.score !== null));
+const scaleMap = computed(() => new Map(heat.book.scales.map((s) => [s.taster, s.scale])));
+const read = computed(() => {
+  if (given.value.length === 0) return null;
+  const { mu, sd } = tastedHeat(given.value, scaleMap.value);
+  return { shu: Math.exp(mu), low: Math.exp(mu - 1.2816 * sd), high: Math.exp(mu + 1.2816 * sd) };
+});
+const expected = computed(() => (props.forecastShu ? scoreOf(heat.scaleOf('You'), props.forecastShu) : null));
+function more() {
+  const n = scores.value.length;
+  scores.value.push({ taster: `Guest ${n}`, score: null });
+}
+const marks = LEVEL_NAMES.map((name, level) => ({ name, level }));
+async function save(sure: boolean) {
+  if (given.value.length === 0) return void (problem.value = 'Give at least one score first.');
+  busy.value = true;
+  problem.value = '';
+  try {
+    const subject = 'lotId' in props.subject ? { ...props.subject, pods: podCount.value } : props.subject;
+    const lots = await heat.add({ kind: 'tasting', subject, scores: given.value, ...(sure ? { sure } : {}) }, `tasting of ${props.name}`);
+    notices.say(lots.length > 0 ? `Kept. ${plural(lots.length, 'lot')} learnt from it.` : 'Kept.');
+    show.value = false;
+  } catch (e) {
+    problem.value = (e as Error).message;
+    askSure.value = e instanceof ApiProblem && e.problem.errors?.[0]?.path === 'sure';
+  } finally {
+    busy.value = false;
+  }
+}
+</script>
+
+<template>
+  <NModal v-model:show="show" preset="card" :title="`How hot was ${name}?`" style="width: 620px; max-width: 96vw">
+    <form class="form" @submit.prevent="save(false)">
+      <p class="soft">
+        Score 0 to 10 as it feels to each taster. Taste a little, rinse with milk or yoghurt, wait. Not for children, nor with asthma or a
+        sore mouth.
+        <template v-if="expected !== null">On your scale this sauce was forecast at about {{ Math.round(expected * 2) / 2 }}.</template>
+      </p>
+      <div v-for="(s, i) in scores" :key="i" class="taster">
+        <label :for="`score-${i}`"
+          ><b>{{ s.taster }}</b>
+          <span class="soft">{{
+            heat.scaleOf(s.taster).scores > 0 ? plural(heat.scaleOf(s.taster).scores, 'score') + ' so far' : 'scale not known yet'
+          }}</span></label
+        >
+        <input
+          :id="`score-${i}`"
+          class="share"
+          type="range"
+          min="0"
+          max="10"
+          step="0.5"
+          :value="s.score ?? 5"
+          :style="{ '--p': `${10 * (s.score ?? 5)}%` }"
+          :aria-valuetext="s.score === null ? 'no score yet' : String(s.score)"
+          @input="s.score = Number(($event.target as HTMLInputElement).value)"
+          @click="s.score ??= 5"
+        />
+        <output class="big">{{ s.score ?? '?' }}</output>
+        <span class="soft says">{{
+          s.score === null
+            ? `${marks[0]!.name} to ${marks[10]!.name}`
+            : `${marks[Math.round(s.score)]!.name}; on this tongue about ${shu(shuOfScore(heat.scaleOf(s.taster), s.score))} SHU`
+        }}</span>
+      </div>
+      <div class="acts">
+        <button v-if="scores.length < 8" type="button" class="link" @click="more">One more taster</button>
+        <label v-if="'lotId' in subject" class="pods"
+          >pods tasted <input v-model.number="podCount" class="small-entry" type="number" min="1" max="200"
+        /></label>
+      </div>
+      <p v-if="read" data-fact="tasted">
+        Read together: about <b>{{ shu(read.shu) }} SHU</b>, {{ levelName(read.shu) }}; 8 in 10 times between {{ shu(read.low) }} and
+        {{ shu(read.high) }}.
+      </p>
+      <p v-if="problem" class="field-error" role="alert">{{ problem }}</p>
+      <div class="acts">
+        <button type="submit" class="act main" :disabled="busy">Keep it</button>
+        <button v-if="askSure" type="button" class="act" :disabled="busy" @click="save(true)">I am sure, learn from it</button>
+      </div>
+    </form>
+  </NModal>
+</template>
+
+<style scoped>
+.form {
+  display: grid;
+  gap: 10px;
+}
+p {
+  margin: 0;
+}
+.taster {
+  display: grid;
+  grid-template-columns: 120px 1fr 44px;
+  gap: 0 14px;
+  align-items: center;
+}
+.taster label span {
+  display: block;
+  font-size: 12.5px;
+}
+.big {
+  font:
+    700 24px 'Bricolage Grotesque Variable',
+    sans-serif;
+  text-align: right;
+}
+.says {
+  grid-column: 2 / 4;
+  font-size: 13px;
+}
+.acts {
+  display: flex;
+  gap: 14px;
+  align-items: center;
+  justify-content: space-between;
+}
+.pods input {
+  width: 70px;
+}
+</style>

@@ -1,0 +1,172 @@
+<script setup lang="ts">
+import { computed, ref, watch } from 'vue';
+import { NModal } from 'naive-ui';
+import { VarietySchema, type OwnVariety } from '@roskel/contract';
+import { varietyProblems, type CapsaicinoidClass, type Variety } from '@roskel/core';
+import { useVarieties } from '../stores/own';
+import NumberField from './NumberField.vue';
+import ChoiceField from './ChoiceField.vue';
+
+/** A variety of the maker's own: copied from one near by, changed, checked while it is typed. */
+const show = defineModel<boolean>('show', { required: true });
+const props = defineProps<{ start: Variety | null; editing: OwnVariety | null }>();
+const varieties = useVarieties();
+const P = VarietySchema.properties;
+const v = ref<Variety | null>(null);
+const problem = ref('');
+watch(show, (open) => {
+  if (!open || !props.start) return;
+  problem.value = '';
+  const copy = structuredClone(JSON.parse(JSON.stringify(props.start)) as Variety);
+  v.value = props.editing
+    ? copy
+    : { ...copy, id: `own-${Date.now().toString(36)}`, name: `${copy.name}, mine`, source: `copied from ${copy.name}` };
+});
+const set = (change: Partial<Variety>) => (v.value = { ...v.value!, ...change });
+const heat = (end: 'low' | 'typical' | 'high', x: number | null) => set({ shuDry: { ...v.value!.shuDry, [end]: x ?? 0 } });
+const podG = (x: number | null) => {
+  const { pod } = v.value!;
+  if (pod && x)
+    set({ pod: { ...pod, massG: { low: Math.min(pod.massG.low, x * 0.6), typical: x, high: Math.max(pod.massG.high, x * 1.5) } } });
+};
+const problems = computed(() => (v.value ? varietyProblems(v.value) : []));
+const CLASSES: { value: CapsaicinoidClass; label: string }[] = [
+  { value: 'sweet', label: 'no heat at all' },
+  { value: 'std', label: 'most peppers' },
+  { value: 'chinense', label: 'habanero kind' },
+  { value: 'superhot', label: 'superhot' },
+];
+async function save() {
+  if (!v.value || problems.value.length > 0) return;
+  try {
+    if (props.editing) await varieties.edit(props.editing, v.value);
+    else await varieties.add(v.value);
+    show.value = false;
+  } catch (e) {
+    problem.value = (e as Error).message;
+  }
+}
+</script>
+
+<template>
+  <NModal
+    v-model:show="show"
+    preset="card"
+    :title="editing ? 'Your variety' : 'A variety of your own'"
+    style="width: 640px; max-width: 96vw"
+  >
+    <form v-if="v" class="form" @submit.prevent="save">
+      <label class="field wide">
+        <span>Name</span>
+        <input class="entry" maxlength="80" :value="v.name" @input="set({ name: ($event.target as HTMLInputElement).value })" />
+      </label>
+      <NumberField
+        label="Mild end"
+        unit="SHU dry"
+        :digits="0"
+        :model-value="v.shuDry.low"
+        :schema="P.shuDry.properties.low"
+        @update:model-value="heat('low', $event)"
+      />
+      <NumberField
+        label="Usual"
+        unit="SHU dry"
+        :digits="0"
+        :model-value="v.shuDry.typical"
+        :schema="P.shuDry.properties.typical"
+        @update:model-value="heat('typical', $event)"
+      />
+      <NumberField
+        label="Hot end"
+        unit="SHU dry"
+        :digits="0"
+        :model-value="v.shuDry.high"
+        :schema="P.shuDry.properties.high"
+        @update:model-value="heat('high', $event)"
+      />
+      <NumberField label="Water" unit="%" :model-value="v.waterPct" :schema="P.waterPct" @update:model-value="set({ waterPct: $event! })" />
+      <NumberField
+        label="Sugar"
+        unit="%"
+        :model-value="v.solubleSugarGPer100g"
+        :schema="P.solubleSugarGPer100g"
+        @update:model-value="set({ solubleSugarGPer100g: $event! })"
+      />
+      <NumberField
+        v-if="v.pod"
+        label="A pod weighs"
+        unit="g"
+        :model-value="v.pod.massG.typical"
+        :schema="{ ...P.waterPct, title: 'The pod', minimum: 0.05, maximum: 1000, unit: 'g' }"
+        @update:model-value="podG"
+      />
+      <ChoiceField
+        label="Where its heat sits"
+        :model-value="v.capsaicinoidClass"
+        :options="CLASSES"
+        @update:model-value="set({ capsaicinoidClass: $event })"
+      />
+      <ChoiceField
+        v-if="v.pod"
+        label="Wall"
+        :model-value="v.wall ?? 'medium'"
+        :options="(['thin', 'medium', 'thick'] as const).map((w) => ({ value: w, label: w }))"
+        @update:model-value="set({ wall: $event })"
+      />
+      <label class="field">
+        <span>Ripe colour</span>
+        <input
+          type="color"
+          class="entry"
+          :value="v.ripeColour"
+          @input="set({ ripeColour: ($event.target as HTMLInputElement).value.toUpperCase() })"
+        />
+      </label>
+      <label class="field wide">
+        <span>Taste, in words with commas</span>
+        <input
+          class="entry"
+          :value="v.flavour.join(', ')"
+          @change="
+            set({
+              flavour: ($event.target as HTMLInputElement).value
+                .split(',')
+                .map((w) => w.trim())
+                .filter(Boolean)
+                .slice(0, 12),
+            })
+          "
+        />
+      </label>
+      <ul class="wide checks" aria-label="Sanity check">
+        <li v-for="p in problems" :key="p.field + p.message" class="field-error">{{ p.message }}</li>
+        <li v-if="problems.length === 0" class="soft">It hangs together: water and solids, heat range and pod add up.</li>
+      </ul>
+      <p v-if="problem" class="field-error wide" role="alert">{{ problem }}</p>
+      <button type="submit" class="act main wide" :disabled="problems.length > 0">
+        {{ editing ? 'Keep the changes' : 'Add the variety' }}
+      </button>
+    </form>
+  </NModal>
+</template>
+
+<style scoped>
+.form {
+  display: grid;
+  grid-template-columns: 1fr 1fr 1fr;
+  gap: 10px 12px;
+}
+.wide {
+  grid-column: 1 / -1;
+}
+.checks {
+  margin: 0;
+  padding-left: 18px;
+}
+input[type='color'] {
+  padding: 4px;
+}
+p {
+  margin: 0;
+}
+</style>
