@@ -29,7 +29,7 @@ test('a wish out of reach is answered with what can be reached and what would he
     .filter({ hasText: /^\s*extreme/ })
     .click();
   await page.getByRole('button', { name: 'Choose the pods next' }).click();
-  await expect(page.getByText('These pods cannot get that hot with this line.')).toBeVisible();
+  await expect(page.getByText(/Too mild: short of your bracket by .* The hottest this stock reaches is/)).toBeVisible();
   const nearest = Number((await page.locator('[data-fact=nearest]').innerText()).match(/[\d,]+/)![0].replace(/,/g, ''));
   expect(nearest).toBeGreaterThan(1000);
   expect(nearest).toBeLessThan(130_000);
@@ -48,4 +48,36 @@ test('too much of a lot is refused at the field', async ({ page }) => {
   await field.press('Tab');
   await expect(page.getByText('Type grams, such as 250.')).toBeVisible();
   await expect(field).toHaveValue('lots');
+});
+
+test('the demo pods meet a middling bracket in three distinct ways, and 40 bottles say what is short', async ({ page }) => {
+  const start = async (level: RegExp, bottles: string) => {
+    await page.goto('/batches');
+    await page.keyboard.press('n');
+    await page.locator('label').filter({ hasText: level }).click();
+    await page.getByLabel('Bottles', { exact: true }).fill(bottles);
+    await page.getByLabel('Bottles', { exact: true }).press('Tab');
+    await page.getByRole('button', { name: 'Choose the pods next' }).click();
+  };
+  await start(/^\s*lively/, '6');
+  await expect(page.getByRole('heading', { name: 'Three ways to get there' })).toBeVisible();
+  const ways = page.getByRole('region', { name: 'Ways to get there' }).getByRole('button');
+  const middles = new Set<string>();
+  for (let i = 0; i < 3; i++) {
+    await ways.nth(i).click();
+    middles.add(await ways.nth(i).locator('.soft').innerText());
+    const middle = Number((await page.locator('[data-fact=middle]').innerText()).match(/[\d,]+/)![0].replace(/,/g, ''));
+    expect(middle).toBeGreaterThan(1300);
+    expect(middle).toBeLessThan(3200);
+  }
+  expect(middles.size).toBe(3);
+  // At most one lot, and only whole pods: the answer keeps to it.
+  await page.getByLabel('At most how many lots').selectOption('2');
+  await expect(page.getByRole('heading', { name: /ways? to get there/ })).toBeVisible();
+  await expect.poll(async () => page.locator('.lot:not(.out)').count()).toBeLessThanOrEqual(2);
+  // Only the long slim reds, 160 g of them: 40 bottles are too many.
+  for (const box of await page.getByRole('checkbox', { name: /^Let the solver use (?!Long slim red)/ }).all()) await box.uncheck();
+  await page.getByRole('button', { name: 'Solve again' }).click();
+  await expect(page.getByText(/6 bottles need about [\d,]+ g of pods; 160 g are there\./)).toBeVisible();
+  await expect(page.getByText(/Or add about [\d,]+ g of pods to the store\./)).toBeVisible();
 });

@@ -52,6 +52,7 @@ test('pods: a lot comes in, is used, and undo gives it back', async ({ page }) =
   // 36 avoirdupois ounces of 28.349523125 g (NIST Handbook 44).
   await expect(stock).toHaveText('1,021 g');
   await page.getByRole('button', { name: /^Quay serrano/ }).click();
+  await page.locator('[data-name=stock]').click();
   await type(page, 'Amount', '10 pods');
   await page.getByRole('button', { name: 'Used' }).click();
   await expect(stock).toHaveText('951 g');
@@ -85,7 +86,20 @@ test('an empty find and a wrong address say what to do', async ({ page }) => {
   await expect(page.getByText('This batch is not there any more.')).toBeVisible();
 });
 
-for (const path of ['/batches', '/batches/slipway-red-3', '/batches/gorse-gold/pods', '/pods', '/larder', '/shelf']) {
+const PAGES = [
+  '/batches',
+  '/batches/slipway-red-3',
+  '/batches/gorse-gold/pods',
+  '/pods',
+  '/pods/varieties',
+  '/larder',
+  '/larder/table',
+  '/shelf',
+  '/bench/mix',
+  '/bench/dilution',
+  '/bench/measures',
+];
+for (const path of PAGES) {
   test(`${path}: no page scroll at 1280x800 sideways, and no serious accessibility fault`, async ({ page }) => {
     await page.goto(path);
     await expect(page.locator('h1')).toBeVisible();

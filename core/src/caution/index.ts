@@ -2,5 +2,6 @@
 export * from './caution';
 export * from './pods';
 export * from './bowl';
+export * from './tasting';
 export * from './jar';
 export * from './bottle';

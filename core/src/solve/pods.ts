@@ -91,6 +91,17 @@ function labelOf(q: Question, grams: Record<string, number>): string {
   return led ? `${led.lot.name} leads` : 'No heat at all';
 }
 
+/** A label that tells a mix from the others: by its lead, and what else it has where the lead is the same. */
+function labelAmong(q: Question, mix: Mix, all: readonly Mix[]): string {
+  const others = all.filter((m) => m !== mix);
+  if (!others.some((m) => m.label === mix.label)) return mix.label;
+  const own = q.choices
+    .filter((c) => mix.gramsByLot[c.lot.id] && !mix.label.startsWith(c.lot.name))
+    .sort((a, b) => mix.gramsByLot[b.lot.id]! - mix.gramsByLot[a.lot.id]!);
+  const unique = own.find((c) => others.every((m) => !m.gramsByLot[c.lot.id])) ?? own[0];
+  return unique ? `${mix.label}, with ${unique.lot.name}` : mix.label;
+}
+
 /** What speaks for a mix among the others. */
 function reasonsFor(q: Question, mix: Mix, all: readonly Mix[]): string[] {
   const reasons: string[] = [];
@@ -127,7 +138,7 @@ export function choosePods(
   const answer = solveBlend(solver, q.problem, { alternatives: WAYS });
   if (answer.status === 'found') {
     const mixes = answer.mixes.map((m) => mixOf(q, m));
-    return { status: 'found', mixes: mixes.map((m) => ({ ...m, reasons: reasonsFor(q, m, mixes) })), gain };
+    return { status: 'found', mixes: mixes.map((m) => ({ ...m, label: labelAmong(q, m, mixes), reasons: reasonsFor(q, m, mixes) })), gain };
   }
   return shortAnswer(solver, file, q, answer);
 }

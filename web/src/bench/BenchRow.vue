@@ -27,6 +27,12 @@ const what = computed(() => {
 /** Sliders reach a little past the whole mix, and never past the stock. */
 const reach = computed(() => Math.max(20, Math.min(stock.value, Math.max(props.most, props.line.item.g * 1.5, 100))));
 const fires = computed(() => (lot.value ? firesFor(lot.value.form) : []));
+const about = computed(() => {
+  const l = lot.value;
+  const pH = props.line.row?.row.pH;
+  const what = l ? (l.heat ? `${shu(lotShu(l))} SHU, ${levelName(lotShu(l))}` : 'no heat') : pH ? `pH ${pH.typ.toFixed(1)}` : '';
+  return [what, plenty.value ? '' : `${grams(stock.value)} there`].filter(Boolean).join('; ');
+});
 const tooMuch = computed(() => (props.line.item.g > stock.value + 0.5 ? `There are only ${grams(stock.value)}.` : null));
 </script>
 
@@ -37,17 +43,7 @@ const tooMuch = computed(() => (props.line.item.g > stock.value + 0.5 ? `There a
     <i :style="{ background: lot?.hex ?? line.row!.row.hex }" />
     <span class="name">
       <b>{{ name }}</b>
-      <span class="soft"
-        >{{
-          lot
-            ? lot.heat
-              ? `${shu(lotShu(lot))} SHU, ${levelName(lotShu(lot))}`
-              : 'no heat'
-            : line.row!.row.pH
-              ? `pH ${line.row!.row.pH.typ.toFixed(1)}`
-              : ''
-        }}{{ plenty ? '' : `; ${grams(stock)} there` }}</span
-      >
+      <span class="soft">{{ about }}</span>
     </span>
     <AmountField
       class="amount"
@@ -58,16 +54,6 @@ const tooMuch = computed(() => (props.line.item.g > stock.value + 0.5 ? `There a
       :trouble="tooMuch"
       @change="(m) => emit('grams', m)"
     />
-    <span class="knife">
-      <template v-if="lot">
-        <select v-model="line.item.prep" class="small-entry" :aria-label="`${name}, knife work`" :disabled="!lot.anatomy">
-          <option v-for="p in PREPARATIONS" :key="p" :value="p">{{ KNIFE[p].name }}</option>
-        </select>
-        <select v-if="fires.length > 1" v-model="line.item.fire" class="small-entry" :aria-label="`${name}, fire or water`">
-          <option v-for="f in fires" :key="f" :value="f">{{ FIRE[f].name }}</option>
-        </select>
-      </template>
-    </span>
     <button type="button" class="bare x" :aria-label="`Take ${name} off the bench`" @click="emit('drop')">×</button>
     <input
       class="share"
@@ -81,20 +67,31 @@ const tooMuch = computed(() => (props.line.item.g > stock.value + 0.5 ? `There a
       :aria-valuetext="grams(line.item.g)"
       @input="emit('grams', Number(($event.target as HTMLInputElement).value))"
     />
+    <span class="knife">
+      <template v-if="lot">
+        <select v-model="line.item.prep" class="small-entry" :aria-label="`${name}, knife work`" :disabled="!lot.anatomy">
+          <option v-for="p in PREPARATIONS" :key="p" :value="p">{{ KNIFE[p].name }}</option>
+        </select>
+        <select v-if="fires.length > 1" v-model="line.item.fire" class="small-entry" :aria-label="`${name}, fire or water`">
+          <option v-for="f in fires" :key="f" :value="f">{{ FIRE[f].name }}</option>
+        </select>
+      </template>
+    </span>
   </div>
 </template>
 
 <style scoped>
 .row {
   display: grid;
-  grid-template-columns: 12px minmax(0, 1fr) 92px 168px 26px;
-  gap: 0 8px;
+  grid-template-columns: 12px minmax(0, 1fr) 150px 28px;
+  gap: 0 10px;
   align-items: center;
-  padding: 3px 0 0;
+  padding: 5px 0 4px;
   border-bottom: 1px dashed var(--line);
 }
 .row > i {
-  height: 30px;
+  grid-row: 1 / 3;
+  height: 46px;
   border-radius: 5px 5px 8px 8px;
   border: 1px solid rgb(0 0 0 / 12%);
 }
@@ -106,37 +103,30 @@ const tooMuch = computed(() => (props.line.item.g > stock.value + 0.5 ? `There a
   min-width: 0;
 }
 .name .soft {
-  display: block;
   font-size: 12.5px;
+  margin-left: 6px;
 }
 .amount :deep(.entry) {
   min-height: 34px;
   padding: 2px 8px;
 }
+.share {
+  grid-column: 2;
+}
 .knife {
+  grid-column: 3 / -1;
   display: flex;
   gap: 4px;
 }
 .knife select {
-  width: 82px;
+  width: 86px;
   font-size: 13px;
-}
-.share {
-  grid-column: 2 / -1;
+  min-height: 30px;
 }
 .x {
   min-height: 30px;
   font-size: 20px;
   color: var(--soft);
   text-align: center;
-}
-@media (max-width: 560px) {
-  .row {
-    grid-template-columns: 12px minmax(0, 1fr) 92px 26px;
-  }
-  .knife {
-    grid-column: 2 / -1;
-    grid-row: 2;
-  }
 }
 </style>

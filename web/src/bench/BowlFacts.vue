@@ -17,7 +17,7 @@ const facts = computed<Fact[]>(() => {
   const out: Fact[] = [
     { name: 'Mass', is: grams(p.massG), wish: grams(w.massG), met: Math.abs(p.massG / w.massG - 1) < 0.03 },
     {
-      name: 'pH, worked out',
+      name: 'pH',
       is: p.pH === null ? 'none' : `about ${p.pH.toFixed(1)}`,
       wish: w.pH ? `at most ${w.pH.max.toFixed(1)}` : '',
       met: w.pH ? p.pH !== null && p.pH <= w.pH.max : null,

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, nextTick, onMounted, ref, watch } from 'vue';
 import { useRoute } from 'vue-router';
-import { DILUTION, FORM_NAMES, levelName, lotShu } from '@roskel/core';
+import { DILUTION, dilutionCautions, FORM_NAMES, levelName, lotShu } from '@roskel/core';
 import { ApiProblem } from '../api/client';
 import { grams, plural, shu } from '../format';
 import { useHeat } from '../stores/heat';
@@ -10,6 +10,7 @@ import { usePods } from '../stores/pods';
 import { useSettings } from '../stores/settings';
 import { useShelf } from '../stores/shelf';
 import { useKeys } from '../ui/keys';
+import CautionList from '../ui/CautionList.vue';
 import { useDilution, type Step } from './useDilution';
 
 /** A kitchen dilution test, step by step, from sugar water to an estimate. All of it works by keyboard alone. */
@@ -153,10 +154,7 @@ const pour = (m: { takeG: number; waterG: number; from: number }) =>
         One person tells the level to two levels either way, four to a factor of about three. A match against a labelled sauce is better
         still: dilute yours until it equals the other.
       </p>
-      <p class="plate warn">
-        <b>Danger.</b> Adults only, of their own will. Not with asthma, a sore mouth or a weak stomach. Gloves, milk or yoghurt at hand, no
-        superhots in a row. Spit, do not swallow. Stop whenever it is too much.
-      </p>
+      <CautionList :cautions="dilutionCautions()" />
       <label class="tick"><input v-model="test.consent" type="checkbox" /> Everyone who tastes has read this and agrees</label>
       <p v-if="problem" class="field-error" role="alert">{{ problem }}</p>
       <button type="button" class="act main" @click="begin">Mix the ladder</button>

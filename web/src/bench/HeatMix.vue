@@ -83,7 +83,7 @@ const total = computed(() => mix.now.props.massG);
         @drop="mix.drop(l.item.id)"
       />
     </section>
-    <div class="right">
+    <div class="right" tabindex="0" role="region" aria-label="What it comes to">
       <BottleHeat
         :blur="
           mix.now.band && mix.wish.heat
@@ -95,15 +95,15 @@ const total = computed(() => mix.now.props.massG);
         :odds-now="mix.now.band?.odds"
       />
       <BowlFacts :mix="mix.now" :wish="mix.wish" />
-    </div>
-    <div class="right">
-      <MixWays :answer="mix.answer" :trouble="mix.trouble" :picked="mix.picked" :lines="mix.lines" @take="mix.take" />
-      <section class="plate doubt">
+      <section class="plate sure">
         <DoubtPlate :doubts="mix.now.doubts" :remedies="mix.now.remedies" :now="mix.now.band?.odds ?? 0" />
       </section>
     </div>
-    <CautionList class="cautions" :cautions="mix.now.cautions" />
-    <Teleport to="#bench-acts">
+    <div class="right" tabindex="0" role="region" aria-label="Ways and cautions">
+      <MixWays :answer="mix.answer" :trouble="mix.trouble" :picked="mix.picked" :lines="mix.lines" @take="mix.take" />
+      <CautionList :cautions="mix.now.cautions" />
+    </div>
+    <Teleport defer to="#bench-acts">
       <button type="button" class="act" :disabled="mix.solving || mix.items.length === 0" @click="mix.solve()">
         {{ mix.solving ? 'Solving' : 'Find mixes' }}
       </button>
@@ -119,11 +119,10 @@ const total = computed(() => mix.now.props.massG);
   min-height: 0;
   display: grid;
   grid-template-columns: minmax(0, 1.25fr) minmax(0, 0.95fr) minmax(0, 0.95fr);
-  grid-template-rows: auto minmax(0, 1fr) auto;
+  grid-template-rows: auto minmax(0, 1fr);
   gap: 10px;
 }
-.wishes,
-.cautions {
+.wishes {
   grid-column: 1 / -1;
 }
 .wishes {
@@ -155,7 +154,7 @@ const total = computed(() => mix.now.props.massG);
   min-height: 0;
   overflow: auto;
 }
-.doubt {
+.sure {
   padding: 8px 14px;
 }
 @media (max-width: 1000px) {

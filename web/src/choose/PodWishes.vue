@@ -28,8 +28,7 @@ const SHARE = { colour: 0.6, flavour: 0.3 };
       ><input type="checkbox" :checked="wish.wholePods" @change="set({ wholePods: ($event.target as HTMLInputElement).checked })" /> whole
       pods only</label
     >
-    <label
-      >colour
+    <label>
       <select
         class="small-entry"
         aria-label="Colour of the mix"
@@ -42,12 +41,11 @@ const SHARE = { colour: 0.6, flavour: 0.3 };
           })
         "
       >
-        <option value="">any</option>
+        <option value="">any colour</option>
         <option v-for="f in COLOUR_FAMILIES" :key="f" :value="f">mostly {{ f }}</option>
       </select>
     </label>
-    <label
-      >taste
+    <label>
       <select
         class="small-entry"
         aria-label="Taste of the mix"
@@ -60,7 +58,7 @@ const SHARE = { colour: 0.6, flavour: 0.3 };
           })
         "
       >
-        <option value="">any</option>
+        <option value="">any taste</option>
         <option v-for="f in FLAVOUR_WORDS" :key="f" :value="f">{{ f }}</option>
       </select>
     </label>
@@ -90,9 +88,9 @@ const SHARE = { colour: 0.6, flavour: 0.3 };
 .wishes {
   display: flex;
   flex-wrap: wrap;
-  gap: 4px 16px;
+  gap: 4px 12px;
   align-items: center;
-  font-size: 14px;
+  font-size: 13.5px;
 }
 label {
   display: inline-flex;
@@ -106,6 +104,9 @@ label {
   accent-color: var(--rim);
 }
 .price {
-  width: 62px;
+  width: 52px;
+}
+select {
+  max-width: 104px;
 }
 </style>

@@ -41,7 +41,7 @@ export function useMix(file: ComputedRef<BatchFile | null>) {
   const batch = useOpenBatch();
   const settings = useSettings();
   const entries = reactive(new Map<string, Entry>());
-  const wish = ref<PodWish>({ ...DEFAULT_POD_WISH });
+  const wish = shallowRef<PodWish>({ ...DEFAULT_POD_WISH });
   const answer = shallowRef<PodAnswer | null>(null);
   const gain = shallowRef<LineGain | null>(null);
   const trouble = ref('');
@@ -130,7 +130,7 @@ export function useMix(file: ComputedRef<BatchFile | null>) {
     if (!file.value) return;
     trouble.value = '';
     solving.value = true;
-    const result = await bench().choose(file.value, allowed.value, { ...wish.value });
+    const result = await bench().choose(file.value, allowed.value, wish.value);
     solving.value = false;
     if (!result.ok) {
       trouble.value = result.message;

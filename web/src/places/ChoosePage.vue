@@ -193,7 +193,7 @@ const wholeText = computed(() => {
   grid-template-columns: 1.15fr 1.15fr 0.8fr;
   gap: 20px;
   padding: 8px 16px;
-  max-height: 178px;
+  max-height: 188px;
   overflow: auto;
 }
 .notes p {

@@ -60,19 +60,15 @@ const x = (pH: number) => 4 + (92 * (Math.min(PH.high, Math.max(PH.low, pH)) - P
     <header class="head">
       <h1>Larder</h1>
       <input v-model="find" data-find class="entry find" type="search" placeholder="Find in the larder" aria-label="Find in the larder" />
-      <select v-model="only" class="small-entry" aria-label="Which things">
+      <select v-model="only" class="small-entry which" aria-label="Which things">
         <option value="">everything</option>
-        <option value="hint">low, out or to use first ({{ hints }})</option>
+        <option value="hint">low or to use first ({{ hints }})</option>
       </select>
       <span class="push soft key"
         ><svg width="64" height="12" aria-hidden="true">
           <rect x="4" y="4" width="30" height="5" rx="2.5" fill="var(--acid)" opacity="0.3" />
           <circle cx="19" cy="6.5" r="3.6" fill="var(--plate)" stroke="var(--acid)" stroke-width="1.6" /></svg
-        >usual pH, 2 to 7.5</span
-      >
-      <span class="chip"
-        ><b>{{ larder.items.length }}</b
-        >&nbsp;things</span
+        >pH 2 to 7.5</span
       >
       <RouterLink class="act small" to="/larder/table">Ingredients</RouterLink>
       <button type="button" class="act small" @click="reading = true">Paste a list</button>
@@ -139,6 +135,9 @@ const x = (pH: number) => 4 + (92 * (Math.min(PH.high, Math.max(PH.low, pH)) - P
 </template>
 
 <style scoped>
+.which {
+  width: 150px;
+}
 .key {
   display: flex;
   align-items: center;

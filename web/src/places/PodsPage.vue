@@ -131,10 +131,10 @@ const about = (r: Row) => [FORM_NAMES[r.lot.form], r.p.ripeness, r.p.place, ageT
           <b>Lot</b><b>Stock</b>
           <svg :viewBox="`0 0 ${W} 18`" aria-hidden="true">
             <text v-for="t in axis.ticks" :key="t" :x="axis.x(t)" y="13" text-anchor="middle">
-              {{ t.toLocaleString('en') }}{{ t === 1_000_000 ? ' SHU' : '' }}
+              {{ t >= 1e6 ? '1 million' : t.toLocaleString('en') }}
             </text>
           </svg>
-          <b>How sure</b>
+          <b>8 in 10 lots, SHU as it is</b>
         </div>
         <NVirtualList class="virtual" :items="rows" :item-size="58" item-resizable>
           <template #default="{ item: r }: { item: Row }">

@@ -148,6 +148,7 @@ const late = (b: BottlingRecord) => b.useBy < today();
   gap: 8px;
   margin-top: 6px;
   align-items: center;
+  flex-wrap: wrap;
 }
 .late {
   color: var(--warn);

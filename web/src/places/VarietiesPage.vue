@@ -85,7 +85,7 @@ async function away(own: OwnVariety) {
         <thead>
           <tr>
             <th>Variety</th>
-            <th>Heat of the dry matter, 9 in 10 lots</th>
+            <th>Heat of the dry matter</th>
             <th class="n">as it is</th>
             <th class="n">quoted</th>
             <th class="n">water</th>
@@ -98,7 +98,8 @@ async function away(own: OwnVariety) {
         <tbody>
           <tr v-for="r in rows" :key="r.v.id">
             <td>
-              <i :style="{ background: r.v.ripeColour }" /><b>{{ r.v.name }}</b>
+              <i :style="{ background: r.v.ripeColour }" /><b>{{ r.v.name }}</b
+              >{{ ' ' }}
               <span class="soft">{{ r.v.form }}</span>
             </td>
             <td>
@@ -133,7 +134,7 @@ async function away(own: OwnVariety) {
             <td class="n">{{ r.v.waterPct }} %</td>
             <td class="n">{{ r.v.pod ? `${r.v.pod.massG.typical} g` : '' }}</td>
             <td class="soft">{{ r.v.flavour.join(', ') }}</td>
-            <td class="soft">{{ r.own ? 'yours' : r.v.source }}</td>
+            <td class="soft">{{ r.own ? 'yours' : r.v.source.replace('from ', '') }}</td>
             <td class="acts">
               <RouterLink class="link" :to="{ path: '/pods', query: { variety: r.v.id } }" :aria-label="`Add a lot of ${r.v.name}`"
                 >add a lot</RouterLink

@@ -71,7 +71,7 @@ export const useBenchMix = defineStore('benchMix', () => {
   const settings = useSettings();
   const before = kept();
   const items = ref<BenchItem[]>(before?.items ?? []);
-  const wish = ref<BlendWish>(before?.wish ?? startWish());
+  const wish = shallowRef<BlendWish>(before?.wish ?? startWish());
   const answer = shallowRef<BenchAnswer | null>(null);
   const solving = ref(false);
   const trouble = ref('');
@@ -140,8 +140,7 @@ export const useBenchMix = defineStore('benchMix', () => {
   async function solve(use = true) {
     trouble.value = '';
     solving.value = true;
-    // Plain data crosses to the worker, no reactive wrappers.
-    const result = await bench().mix(stuff.value, JSON.parse(JSON.stringify(wish.value)) as BlendWish);
+    const result = await bench().mix(stuff.value, wish.value);
     solving.value = false;
     if (!result.ok) {
       trouble.value = result.message;
@@ -153,6 +152,8 @@ export const useBenchMix = defineStore('benchMix', () => {
   }
   function take(m: BenchMix, index: number) {
     for (const i of items.value) i.g = Math.round((m.grams[i.id] ?? 0) * 10) / 10;
+    // What is in the mix stands on top; the order then stays put while amounts move.
+    items.value = [...items.value].sort((a, b) => Number(b.g > 0) - Number(a.g > 0));
     picked.value = index;
   }
   function setGrams(id: string, g: number) {

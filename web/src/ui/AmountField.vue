@@ -56,6 +56,7 @@ function typed() {
       v-model="text"
       class="entry"
       autocomplete="off"
+      placeholder="0 g"
       :aria-invalid="problem ? 'true' : undefined"
       :aria-describedby="`${id}-d`"
       @focus="focused = true"

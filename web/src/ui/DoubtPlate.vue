@@ -6,8 +6,8 @@ import { odds } from '../format';
 /** Where the blur comes from, largest first, and what would shrink it. */
 const props = defineProps<{ doubts: readonly Doubt[]; remedies: readonly Remedy[]; now: number }>();
 const COLOURS: Record<Doubt['what'], string> = { lot: 'var(--heat)', pods: '#e0912f', knife: '#c9b458', way: '#8a8375' };
-const top = computed(() => props.doubts.filter((d) => d.share > 0.02).slice(0, 4));
-const useful = computed(() => props.remedies.filter((r) => r.odds > props.now + 0.005).slice(0, 3));
+const top = computed(() => props.doubts.filter((d) => d.share > 0.02).slice(0, 3));
+const useful = computed(() => props.remedies.filter((r) => r.odds > props.now + 0.005).slice(0, 2));
 </script>
 
 <template>

@@ -48,6 +48,7 @@ const fresh = () => ({
 const form = reactive(fresh());
 const problem = ref('');
 
+const chosen = computed<Variety>(() => varieties.find(form.varietyId) ?? MIXED_UNKNOWN);
 watch(
   () => props.item?.id,
   () => {
@@ -63,7 +64,6 @@ watch(
   },
   { immediate: true },
 );
-const chosen = computed<Variety>(() => varieties.find(form.varietyId) ?? MIXED_UNKNOWN);
 const groups = computed(() => {
   const own = varieties.items.map((o) => o.value);
   const table = varieties.rows.filter((v) => !own.includes(v) && v.id !== MIXED_UNKNOWN.id);

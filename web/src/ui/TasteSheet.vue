@@ -2,7 +2,8 @@
 import { computed, ref, watch } from 'vue';
 import { NModal } from 'naive-ui';
 import type { HeatSubject } from '@roskel/contract';
-import { LEVEL_NAMES, levelName, scoreOf, shuOfScore, tastedHeat } from '@roskel/core';
+import CautionList from './CautionList.vue';
+import { LEVEL_NAMES, levelName, scoreOf, shuOfScore, tastedHeat, tastingHot } from '@roskel/core';
 import { ApiProblem } from '../api/client';
 import { plural, shu } from '../format';
 import { useHeat } from '../stores/heat';
@@ -18,13 +19,17 @@ const podCount = ref(1);
 const problem = ref('');
 const askSure = ref(false);
 const busy = ref(false);
-watch(show, (open) => {
-  if (!open) return;
-  void heat.load().catch((e: unknown) => notices.fail(e));
-  scores.value = [{ taster: 'You', score: null }];
-  problem.value = '';
-  askSure.value = false;
-});
+watch(
+  show,
+  (open) => {
+    if (!open) return;
+    void heat.load().catch((e: unknown) => notices.fail(e));
+    scores.value = [{ taster: 'You', score: null }];
+    problem.value = '';
+    askSure.value = false;
+  },
+  { immediate: true },
+);
 const given = computed(() => scores.value.filter((s): s is { taster: string; score: number } => s.score !== null));
 const scaleMap = computed(() => new Map(heat.book.scales.map((s) => [s.taster, s.scale])));
 const read = computed(() => {
@@ -59,9 +64,9 @@ async function save(sure: boolean) {
 <template>
   <NModal v-model:show="show" preset="card" :title="`How hot was ${name}?`" style="width: 620px; max-width: 96vw">
     <form class="form" @submit.prevent="save(false)">
+      <CautionList :cautions="tastingHot()" />
       <p class="soft">
-        Score 0 to 10 as it feels to each taster. Taste a little, rinse with milk or yoghurt, wait. Not for children, nor with asthma or a
-        sore mouth.
+        Score 0 to 10 as it feels to each taster.
         <template v-if="expected !== null">On your scale this sauce was forecast at about {{ Math.round(expected * 2) / 2 }}.</template>
       </p>
       <div v-for="(s, i) in scores" :key="i" class="taster">

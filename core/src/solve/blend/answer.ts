@@ -141,13 +141,19 @@ function solveOne(
   return mix && last ? { mix, solved: last, ionicStrength, pHRow } : null;
 }
 
-/** Two blends differ when 15 % of the mass does, or their choices overlap by half or less (chapter 2, section 7.5). */
+/** Two blends differ when 15 % of the mass does, or most of their choices (chapter 2, section 7.5, a little stricter). */
 function distinct(problem: BlendProblem, a: BlendMix, b: BlendMix): boolean {
   const moved = problem.materials.reduce((s, m) => s + Math.abs((a.grams.get(m.id) ?? 0) - (b.grams.get(m.id) ?? 0)), 0) / 2;
   if (moved / problem.wish.massG >= 0.15) return true;
   const [x, y] = [chosen(problem, a), chosen(problem, b)];
   const both = [...x].filter((id) => y.has(id)).length;
-  return both / new Set([...x, ...y]).size <= 0.5;
+  return both / new Set([...x, ...y]).size < 0.5;
+}
+
+/** The choice that makes most of a blend's mass. */
+function bulkOf(problem: BlendProblem, mix: BlendMix): string | undefined {
+  const ids = [...chosen(problem, mix)];
+  return ids.sort((a, b) => mix.grams.get(b)! - mix.grams.get(a)!)[0];
 }
 
 function chosen(problem: BlendProblem, mix: BlendMix): Set<string> {
@@ -206,20 +212,26 @@ export function solveBlend(solver: LinearSolver, asked: BlendProblem, options: B
   const problem = shortlist(solver, asked, timeLimitS);
   const first = solveOne(solver, problem, { aim: 'best', switches: needsSwitches(problem) }, timeLimitS);
   if (!first) return explain(solver, problem, timeLimitS);
-  const mixes = [first.mix];
+  return { status: 'found', mixes: alternatives(solver, problem, first.mix, options, timeLimitS) };
+}
+
+/**
+ * Distinct blends beside the best: each cuts off the sets that came before; where that brings the same again with a
+ * pinch of something else, the bulk of the best has to go.
+ */
+function alternatives(solver: LinearSolver, problem: BlendProblem, best: BlendMix, options: BlendOptions, timeLimitS: number): BlendMix[] {
+  const mixes = [best];
   const wanted = options.alternatives ?? 1;
-  const cuts: Set<string>[] = [];
-  for (let tries = 0; mixes.length < wanted && tries < 2 * wanted; tries++) {
-    const last = tries === 0 ? first.mix : null;
-    if (last) cuts.push(chosen(problem, last));
-    if (cuts.at(-1)!.size === 0) break;
+  const cuts: Set<string>[] = [chosen(problem, best)];
+  const bulk = bulkOf(problem, best);
+  for (let tries = 0; mixes.length < wanted && tries < 2 * wanted && cuts.at(-1)!.size > 0; tries++) {
     const next = solveOne(solver, problem, { aim: 'best', switches: true, cuts }, timeLimitS);
-    if (!next || next.mix.objective > first.mix.objective + (options.worseBy ?? 2)) break;
-    if (mixes.every((m) => distinct(problem, m, next.mix))) mixes.push(next.mix);
+    if (!next || next.mix.objective > best.objective + (options.worseBy ?? 2)) break;
     cuts.push(chosen(problem, next.mix));
-    if (cuts.at(-1)!.size === 0) break;
+    if (mixes.every((m) => distinct(problem, m, next.mix))) mixes.push(next.mix);
+    else if (bulk && !cuts.some((c) => c.size === 1 && c.has(bulk))) cuts.push(new Set([bulk]));
   }
-  return { status: 'found', mixes };
+  return mixes;
 }
 
 /** Rounding room for slacks that are held (section 7.4). */

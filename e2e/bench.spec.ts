@@ -1,0 +1,121 @@
+import type { Page } from '@playwright/test';
+import { expect, test } from './test';
+
+const number = (text: string) => Number(text.match(/[\d,.]+/)![0].replace(/,/g, ''));
+const fact = (page: Page, name: string) => page.locator(`[data-fact="${name}"]`);
+async function say(page: Page, label: string, value: string) {
+  const field = page.getByLabel(label, { exact: true });
+  await field.fill(value);
+  await field.press('Tab');
+}
+
+test('lively heat is met by three distinct mixes of the demo pods', async ({ page }) => {
+  await page.goto('/bench/mix');
+  await expect(page.getByRole('heading', { name: '3 mixes that do it' })).toBeVisible();
+  const ways = page.getByRole('region', { name: 'Mixes found' }).getByRole('button');
+  await expect(ways).toHaveCount(3);
+  const seen = new Set<string>();
+  for (let i = 0; i < 3; i++) {
+    await ways.nth(i).click();
+    seen.add(await ways.nth(i).locator('.soft').innerText());
+    const middle = number(await fact(page, 'middle').innerText());
+    expect(middle).toBeGreaterThan(1300);
+    expect(middle).toBeLessThan(3200);
+    expect(number(await fact(page, 'pH').innerText())).toBeLessThanOrEqual(3.8);
+    await expect(fact(page, 'Salt')).toContainText('met');
+    await expect(fact(page, 'Mass')).toContainText('500 g');
+  }
+  expect(seen.size).toBe(3);
+  // The caution that no predicted pH unlocks anything stands beside it.
+  await expect(page.getByText('worked out, not measured')).toBeVisible();
+});
+
+test('half a million SHU from these pods is answered with what can be reached', async ({ page }) => {
+  await page.goto('/bench/mix');
+  await expect(page.getByRole('heading', { name: /mixes that do it/ })).toBeVisible();
+  await say(page, 'Heat to, SHU', '700000');
+  await say(page, 'Heat from, SHU', '500000');
+  await expect(page.getByText(/Too mild: short of your bracket by .* The hottest this stock reaches/)).toBeVisible();
+  const hottest = number(await fact(page, 'hottest').innerText());
+  expect(hottest).toBeGreaterThan(5000);
+  expect(hottest).toBeLessThan(49_000);
+  await page.getByRole('button', { name: 'Take the nearest' }).click();
+  await expect(fact(page, 'middle')).toContainText('SHU');
+});
+
+test('a slip in a wish is told at once and changes nothing', async ({ page }) => {
+  await page.goto('/bench/mix');
+  await expect(page.getByRole('heading', { name: /mixes that do it/ })).toBeVisible();
+  await say(page, 'pH at most', '9');
+  await expect(page.getByText('pH must be between 2.5 and 6.')).toBeVisible();
+  await say(page, 'pH at most', '3.6');
+  await expect(page.getByText('pH must be between 2.5 and 6.')).toHaveCount(0);
+  await expect(fact(page, 'pH')).toContainText('at most 3.6');
+});
+
+test('dragging an amount moves the blur; a mix becomes a batch', async ({ page }) => {
+  await page.goto('/bench/mix');
+  await expect(page.getByRole('heading', { name: /mixes that do it/ })).toBeVisible();
+  const before = number(await fact(page, 'middle').innerText());
+  const slider = page.getByRole('slider', { name: 'Orange habanero, share' });
+  for (let i = 0; i < 30; i++) await slider.press('ArrowRight');
+  expect(number(await fact(page, 'middle').innerText())).toBeGreaterThan(before);
+  await page.getByLabel('Orange habanero, knife work').selectOption('cored');
+  const cored = number(await fact(page, 'middle').innerText());
+  await page.getByLabel('Orange habanero, knife work').selectOption('whole');
+  expect(cored).toBeLessThan(number(await fact(page, 'middle').innerText()));
+  await page.getByRole('button', { name: 'Make it a batch' }).click();
+  await page.getByRole('textbox', { name: 'Name' }).fill('Off the bench');
+  await page.getByRole('button', { name: 'Start the batch' }).click();
+  await expect(page.getByRole('heading', { name: 'Off the bench' })).toBeVisible();
+  const id = page.url().match(/batches\/([^?/]+)/)![1]!;
+  const { file } = (await (await page.request.get(`/api/batches/${id}`)).json()) as {
+    file: { lots: { id: string }[]; ingredients: { key: string }[] };
+  };
+  expect(file.lots.map((l) => l.id)).toContain('lot-habanero');
+  expect(file.ingredients.map((i) => i.key)).toContain('vinegar_cider');
+});
+
+test('the dilution test goes from start to estimate by keyboard alone', async ({ page }) => {
+  await page.goto('/bench/dilution');
+  // Nothing below touches the mouse. The first field has the focus.
+  await expect(page.locator('select[data-first]')).toBeFocused();
+  await page.keyboard.type('Slipway Red');
+  await page.keyboard.press('Tab');
+  await expect(page.locator(':focus')).not.toHaveValue('2000');
+  await page.keyboard.press('Tab');
+  await page.keyboard.type('2');
+  for (let i = 0; i < 4 && !(await page.locator('input[type=checkbox]:focus').count()); i++) await page.keyboard.press('Tab');
+  await page.keyboard.press('Space');
+  await page.keyboard.press('Tab');
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('heading', { name: 'Mix the ladder' })).toBeVisible();
+  await expect(page.getByText(/2 g of Slipway Red.* \+ 198 g sugar water/)).toBeVisible();
+  for (let i = 0; i < 12; i++) {
+    if (
+      (await page
+        .locator(':focus')
+        .innerText()
+        .catch(() => '')) === 'Taste'
+    )
+      break;
+    if (await page.locator('input[type=checkbox]:focus').count()) await page.keyboard.press('Space');
+    await page.keyboard.press('Tab');
+  }
+  await page.keyboard.press('Enter');
+  const place = async () => number(await page.locator('[data-fact=place]').innerText());
+  /** Misses the first `misses` rungs, then finds two running. */
+  const climb = async (misses: number) => {
+    for (let i = 0; i < misses; i++) await page.keyboard.press(String(((await place()) % 3) + 1));
+    for (let i = 0; i < 2; i++) await page.keyboard.press(String(await place()));
+    await expect(page.getByText('found it twice running')).toBeVisible();
+    await page.keyboard.press('Enter');
+  };
+  for (let taster = 1; taster <= 22 && (await page.getByRole('heading', { name: /^(You|Taster)/ }).count()); taster++) await climb(2);
+  const estimate = number(await page.locator('[data-fact=estimate]').innerText());
+  expect(estimate).toBeGreaterThan(100);
+  await expect(page.locator('button[data-first]')).toBeFocused();
+  await expect(page.locator('button[data-first]')).toHaveText(/Let Slipway Red no. 2 learn/);
+  await page.keyboard.press('Enter');
+  await expect(page.getByText(/lots? learnt from it|far (hotter|milder)/)).toBeVisible();
+});
