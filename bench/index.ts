@@ -25,6 +25,8 @@ import {
 } from '@roskel/core';
 import { highsSolver } from '@roskel/core/highs';
 import { kitchenMix } from '../core/tests/helpers';
+import { blendLines } from './blend';
+import { browserBench } from './browser';
 import { measure, print, type Line } from './measure';
 
 const highs = await highsSolver();
@@ -161,4 +163,6 @@ lines.push({
   reference: measure(() => reportLine(file, { today: '2026-10-05', members: 60, forecast: false }), 15),
   against: 'the same with 60 members and no forecast',
 });
+lines.push(...blendLines(highs));
 print(lines);
+if (process.argv.includes('--browser')) await browserBench();

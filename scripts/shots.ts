@@ -3,23 +3,33 @@ import { chromium } from '@playwright/test';
 import config from '../e2e/playwright.config';
 import { DemoServer } from '../e2e/server';
 
-/** The pictures of docs/screenshots, from fresh demo data: one per main view. */
-const VIEWS: readonly [name: string, path: string][] = [
+/** The pictures of docs/screenshots, from fresh demo data: one per main view, with what to click first. */
+const VIEWS: readonly [name: string, path: string, click?: string][] = [
   ['batches', '/batches'],
   ['batch', '/batches/slipway-red-3'],
   ['choose', '/batches/gorse-gold/pods'],
   ['pods', '/pods'],
   ['larder', '/larder'],
   ['shelf', '/shelf'],
+  ['bench', '/bench/mix'],
+  ['dilution', '/bench/dilution'],
+  ['measures', '/bench/measures'],
+  ['varieties', '/pods/varieties'],
+  ['ingredients', '/larder/table'],
+  ['lot', '/pods', '[aria-label^="Smoked"]'],
 ];
 const server = new DemoServer(4800);
 const base = await server.start();
 const browser = await chromium.launch(config.use!.launchOptions!);
 try {
   const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
-  for (const [name, path] of VIEWS) {
+  for (const [name, path, click] of VIEWS) {
     await page.goto(base + path);
     await page.waitForTimeout(2500);
+    if (click) {
+      await page.click(click);
+      await page.waitForTimeout(900);
+    }
     await page.screenshot({ path: fileURLToPath(new URL(`../docs/screenshots/${name}.png`, import.meta.url)) });
     console.log(`docs/screenshots/${name}.png`);
   }

@@ -97,6 +97,9 @@ function round(x: number): number {
  * Throws QuantityError with a sentence that says what to do.
  */
 export function toGrams(text: string, what: Pieces, kitchen: Kitchen, bare: 'g' | 'piece' = 'g'): Weighed {
+  // "a bowl of 15": a count, in whatever it stands.
+  const counted = /^(?:an?|one|the)?\s*(?:bowl|bag|box|handful|basket)\s+of\s+(\d+)(?:\s+\w+)?$/i.exec(text.trim());
+  if (counted && Object.keys(what.pieces).length > 0) return toGrams(`${counted[1]} ${Object.keys(what.pieces)[0]}`, what, kitchen, bare);
   const parts = parseAmounts(text).map((a) => weigh(a, what, kitchen, bare));
   const massG = parts.reduce((s, p) => s + p.massG, 0);
   if (!Number.isFinite(massG)) throw new QuantityError('That is not an amount.');

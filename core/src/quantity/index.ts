@@ -2,5 +2,6 @@
 export * from './units';
 export * from './parse';
 export * from './grams';
+export * from './pieces';
 export * from './words';
 export * from './read';

@@ -4,7 +4,8 @@ import { weigh, type Weighed } from './grams';
 import { leadAmount, type Lead, type LeadAmount } from './lead';
 import { QuantityError, tidy } from './parse';
 import { pieceFor, tinOf } from './pieces';
-import { HARMLESS, named, plainWords, RULES, type Meaning, type Said } from './words';
+import { HARMLESS, RULES, type Meaning, type Said } from './rules';
+import { named, plainWords } from './words';
 import type { Kitchen } from './units';
 
 /** One thing read from a line of a recipe. */

@@ -1,5 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue';
+import { NPopover } from 'naive-ui';
+import { IconAdjustments } from '@tabler/icons-vue';
 import { FIRE, firesFor, KNIFE, levelName, lotShu, PREPARATIONS, type LarderChoice, type PodChoice } from '@roskel/core';
 import { grams, shu } from '../format';
 import type { BenchItem } from '../stores/benchMix';
@@ -26,6 +28,12 @@ const what = computed(() => {
 });
 /** Sliders reach a little past the whole mix, and never past the stock. */
 const reach = computed(() => Math.max(20, Math.min(stock.value, Math.max(props.most, props.line.item.g * 1.5, 100))));
+function bound(which: 'leastPct' | 'mostPct', text: string) {
+  const x = Number(text.trim().replace(',', '.'));
+  const { item } = props.line;
+  item[which] = text.trim() === '' || !(x >= 0 && x <= 100) ? null : x;
+}
+const bounded = computed(() => props.line.item.leastPct != null || props.line.item.mostPct != null);
 const fires = computed(() => (lot.value ? firesFor(lot.value.form) : []));
 const about = computed(() => {
   const l = lot.value;
@@ -54,6 +62,29 @@ const tooMuch = computed(() => (props.line.item.g > stock.value + 0.5 ? `There a
       :trouble="tooMuch"
       @change="(m) => emit('grams', m)"
     />
+    <NPopover trigger="click" placement="bottom">
+      <template #trigger>
+        <button type="button" class="bare x" :class="{ on: bounded }" :aria-label="`${name}, at least and at most`">
+          <IconAdjustments :size="17" stroke="1.7" />
+        </button>
+      </template>
+      <div class="bounds">
+        <label
+          >At least, %<input
+            class="entry"
+            inputmode="decimal"
+            :value="line.item.leastPct ?? ''"
+            @change="bound('leastPct', ($event.target as HTMLInputElement).value)"
+        /></label>
+        <label
+          >At most, %<input
+            class="entry"
+            inputmode="decimal"
+            :value="line.item.mostPct ?? ''"
+            @change="bound('mostPct', ($event.target as HTMLInputElement).value)"
+        /></label>
+      </div>
+    </NPopover>
     <button type="button" class="bare x" :aria-label="`Take ${name} off the bench`" @click="emit('drop')">×</button>
     <input
       class="share"
@@ -83,7 +114,7 @@ const tooMuch = computed(() => (props.line.item.g > stock.value + 0.5 ? `There a
 <style scoped>
 .row {
   display: grid;
-  grid-template-columns: 12px minmax(0, 1fr) 150px 28px;
+  grid-template-columns: 12px minmax(0, 1fr) 122px 26px 26px;
   gap: 0 10px;
   align-items: center;
   padding: 5px 0 4px;
@@ -109,6 +140,15 @@ const tooMuch = computed(() => (props.line.item.g > stock.value + 0.5 ? `There a
 .amount :deep(.entry) {
   min-height: 34px;
   padding: 2px 8px;
+}
+.x.on {
+  color: var(--heat);
+}
+.bounds {
+  display: grid;
+  grid-template-columns: 110px 110px;
+  gap: 8px;
+  font-size: 13px;
 }
 .share {
   grid-column: 2;

@@ -1,9 +1,9 @@
 <script setup lang="ts">
 import { computed, nextTick, onMounted, ref, watch } from 'vue';
 import { useRoute } from 'vue-router';
-import { DILUTION, dilutionCautions, FORM_NAMES, levelName, lotShu } from '@roskel/core';
+import { DILUTION, dilutionCautions, FORM_NAMES, lotShu } from '@roskel/core';
 import { ApiProblem } from '../api/client';
-import { grams, plural, shu } from '../format';
+import { grams, plural } from '../format';
 import { useHeat } from '../stores/heat';
 import { useNotices } from '../stores/notices';
 import { usePods } from '../stores/pods';
@@ -11,6 +11,7 @@ import { useSettings } from '../stores/settings';
 import { useShelf } from '../stores/shelf';
 import { useKeys } from '../ui/keys';
 import CautionList from '../ui/CautionList.vue';
+import DilutionEstimate from './DilutionEstimate.vue';
 import { useDilution, type Step } from './useDilution';
 
 /** A kitchen dilution test, step by step, from sugar water to an estimate. All of it works by keyboard alone. */
@@ -229,44 +230,7 @@ const pour = (m: { takeG: number; waterG: number; from: number }) =>
 
     <section v-else class="plate body">
       <h2>Estimate</h2>
-      <template v-if="estimate && test.subject !== 'label'">
-        <p class="figure" data-fact="estimate">
-          about <b>{{ shu(estimate.shu) }} SHU</b>, {{ levelName(estimate.shu) }}
-        </p>
-        <p>
-          8 in 10 such tests of a sauce land between <b>{{ shu(estimate.p10) }}</b> and <b>{{ shu(estimate.p90) }}</b> of the truth. Never
-          rely on one sitting.
-        </p>
-        <p v-if="estimate.censored" class="plate warn">
-          <b>Caution.</b>
-          {{
-            estimate.censored === 'above'
-              ? 'Someone found even the weakest cup: read it as at least this hot, and start weaker next time.'
-              : 'Someone missed even the strongest cup: read it as at most this hot, and start stronger next time.'
-          }}
-        </p>
-        <ul>
-          <li v-for="(p, i) in estimate.people" :key="i">
-            {{ who(i) }}: threshold at 1 in {{ Math.round(p.threshold.dilution).toLocaleString('en') }}, which is {{ shu(p.shu) }} SHU
-          </li>
-        </ul>
-        <p class="soft">
-          SHU = {{ (settings.value.threshold?.shu ?? DILUTION.thresholdShu).toFixed(1) }} SHU in a cup at threshold × the geometric mean of
-          the thresholds.
-          {{
-            settings.value.threshold
-              ? 'The threshold is your own, from a labelled sauce.'
-              : 'The threshold is the middle of published ones, 1 to 5 (from memory). A labelled sauce tells yours.'
-          }}
-          After ISO 3513 and ASTM E679, from memory.
-        </p>
-      </template>
-      <template v-else-if="d.threshold.value">
-        <p class="figure">
-          your threshold: about <b>{{ d.threshold.value.shu.toFixed(1) }} SHU</b> in the cup
-        </p>
-        <p class="soft">Published ones lie between 1 and 5 (from memory). Kept, it makes later tests of the same people surer.</p>
-      </template>
+      <DilutionEstimate :estimate="test.subject === 'label' ? null : estimate" :threshold="d.threshold.value" :who="who" />
       <p v-if="problem" class="field-error" role="alert">{{ problem }}</p>
       <div class="acts">
         <button
@@ -381,9 +345,6 @@ ul {
   display: flex;
   gap: 12px;
   align-items: center;
-}
-.figure {
-  font-size: 22px;
 }
 @media (max-width: 800px) {
   .grid,

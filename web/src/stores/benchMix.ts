@@ -33,6 +33,9 @@ export interface BenchItem {
   g: number;
   prep: Preparation;
   fire: Fire;
+  /** Bounds on its share of the mix, %. */
+  leastPct?: number | null;
+  mostPct?: number | null;
 }
 
 /** As much as anyone wants of what is not in stock: a table variety, tap water, a thing to buy. */
@@ -103,23 +106,41 @@ export const useBenchMix = defineStore('benchMix', () => {
     wish.value = startWish();
   }
 
+  const bounds = (item: BenchItem) => ({
+    ...(item.leastPct == null ? {} : { minPct: item.leastPct }),
+    ...(item.mostPct == null ? {} : { maxPct: item.mostPct }),
+  });
   function podChoice(item: BenchItem): PodChoice | null {
     const { prep, fire } = item;
     if (item.id.startsWith('v:')) {
       const v = varieties.find(item.id.slice(2));
       const lot = v && inSchool(lotOfVariety(v, { id: item.id }), settings.value.school);
-      return lot ? { lot, stockG: PLENTY_G, prep, fire, useFirst: false } : null;
+      return lot ? { lot, stockG: PLENTY_G, prep, fire, useFirst: false, ...bounds(item) } : null;
     }
     const p = pods.items.find((x) => x.id === item.id);
     return p
-      ? { lot: inSchool(p.lot, settings.value.school), stockG: p.stockG, prep, fire, useFirst: p.useFirst, perKg: p.pricePerKg }
+      ? {
+          lot: inSchool(p.lot, settings.value.school),
+          stockG: p.stockG,
+          prep,
+          fire,
+          useFirst: p.useFirst,
+          perKg: p.pricePerKg,
+          ...bounds(item),
+        }
       : null;
   }
   function larderChoice(item: BenchItem): LarderChoice | null {
     const row: Ingredient | undefined = larder.row(item.id);
     if (!row) return null;
     const l = larder.items.find((x) => x.ingredientKey === item.id);
-    return { row, stockG: l && item.id !== 'water' ? l.stockG : PLENTY_G, useFirst: l?.useFirst ?? false, perKg: l ? perKg(l) : null };
+    return {
+      row,
+      stockG: l && item.id !== 'water' ? l.stockG : PLENTY_G,
+      useFirst: l?.useFirst ?? false,
+      perKg: l ? perKg(l) : null,
+      ...bounds(item),
+    };
   }
   const lines = computed(() =>
     items.value.flatMap((item) => {

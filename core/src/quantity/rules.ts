@@ -1,0 +1,195 @@
+import type { Kitchen } from './units';
+import { plainWords, type Named } from './words';
+
+/** Words that change nothing about what a thing is. */
+export const HARMLESS = new Set(
+  (
+    'a an the of in and or about approx approximately roughly around some fresh freshly ripe raw large small medium big little good quality best ' +
+    'organic finely roughly coarsely thinly thickly lightly chopped diced minced sliced grated crushed cubed peeled seeded deseeded cored stemmed ' +
+    'trimmed washed halved quartered shredded torn bruised smashed mashed toasted roasted charred ground cracked whole piece pieces chunk each sized ' +
+    'packed loosely firmly level heaped drained rinsed squeezed juiced unsalted natural pure plain cold warm hot room temperature tinned canned frozen ' +
+    'thawed dry optional more extra for to taste serve your favourite favorite such as like use unpeeled skinned squashed medium-sized cut into ' +
+    'strip strips wedge segment thin thick fat plump firm juicy generous scant rounded heaping bottled store bought filtered long ' +
+    'head off on with without skin seed removed melted softened dissolved full your choice from stone stoned pitted hulled cleaned well very'
+  )
+    .split(' ')
+    .flatMap((w) => plainWords(w)),
+);
+
+export interface Asking {
+  ask: string;
+  /** Names to put in the place of what was said. */
+  options: string[];
+}
+export type Meaning = { id: string; store: Named['store']; say?: string } | Asking;
+
+export interface Said {
+  words: string[];
+  kitchen: Kitchen;
+  /** Unit or piece word of the amount: "handful", "tbsp", "clove"; null for a bare number or none. */
+  unit: string | null;
+  /** Every word of the line, also those after the comma. */
+  all: ReadonlySet<string>;
+}
+
+/** A word that means different things, by kitchen or by how it is measured. The first rule whose phrase is the whole name decides. */
+export interface Rule {
+  phrases: string[];
+  means(said: Said): Meaning | null;
+}
+
+const larder = (id: string, say?: string): Meaning => ({ store: 'larder', id, ...(say ? { say } : {}) });
+const spoon = (s: Said) => s.unit !== null && /^(tsp|tbsp|pinch|dash|dessertspoon|g|oz|grind|grinding|ml)$/.test(s.unit);
+const has = (s: Said, ...words: string[]) => words.some((w) => s.all.has(w));
+const LEAFY_UNITS = /^(handful|bunch|sprig|leaf|cup|stem|stalk)$/;
+
+export const RULES: readonly Rule[] = [
+  {
+    phrases: ['coriander'],
+    means: (s) => {
+      if (has(s, 'seed', 'powder') || (has(s, 'ground') && !has(s, 'leaf'))) return larder('coriander_seed');
+      if (has(s, 'root')) return larder('cilantro_root');
+      if ((s.unit && LEAFY_UNITS.test(s.unit)) || has(s, 'leaf', 'fresh', 'chopped', 'stem', 'torn'))
+        return larder('cilantro', 'coriander is the leaf here');
+      if (s.kitchen === 'us') return larder('coriander_seed', 'coriander is the seed in a US kitchen');
+      return { ask: 'Coriander leaf or ground coriander seed?', options: ['coriander leaf', 'ground coriander seed'] };
+    },
+  },
+  {
+    phrases: ['tomato sauce', 'can tomato sauce'],
+    means: (s) =>
+      s.kitchen === 'us'
+        ? larder('tomato_passata', 'US tomato sauce is a plain purée; taken as passata')
+        : {
+            ask: 'Tomato sauce is a sweet table sauce in some countries and a plain purée in others. Which?',
+            options: ['passata', 'tomato paste'],
+          },
+  },
+  {
+    phrases: ['tomato puree'],
+    means: (s) =>
+      s.kitchen === 'uk'
+        ? larder('tomato_paste', 'UK tomato purée is concentrated; taken as tomato paste')
+        : s.kitchen === 'us'
+          ? larder('tomato_passata', 'US tomato purée is not concentrated; taken as passata')
+          : { ask: 'Is that concentrated paste or a pourable passata?', options: ['tomato paste', 'passata'] },
+  },
+  {
+    phrases: ['pepper'],
+    means: (s) =>
+      spoon(s) || has(s, 'ground', 'cracked', 'taste')
+        ? larder('black_pepper', 'pepper by the spoon is black pepper')
+        : {
+            ask: 'Which pepper: a sweet one or a hot one?',
+            options: ['red bell pepper', 'green bell pepper', 'jalapeño'],
+          },
+  },
+  {
+    phrases: ['red pepper'],
+    means: (s) =>
+      spoon(s)
+        ? { ask: 'Flakes or ground red pepper?', options: ['chilli flakes', 'cayenne pepper'] }
+        : larder('bell_red', 'red pepper is the sweet bell pepper'),
+  },
+  { phrases: ['green pepper'], means: () => larder('bell_green', 'green pepper is the sweet bell pepper') },
+  {
+    phrases: ['capsicum', 'bell pepper', 'sweet pepper', 'bell'],
+    means: () => larder('bell_red', 'no colour said: a red one'),
+  },
+  {
+    phrases: ['shallot'],
+    means: (s) =>
+      s.kitchen === 'au'
+        ? { ask: 'The small brown bulb, or the long green ones?', options: ['eschalot', 'spring onion'] }
+        : larder('shallot'),
+  },
+  {
+    phrases: ['chili powder', 'mild chili powder'],
+    means: (s) =>
+      s.kitchen === 'us'
+        ? {
+            ask: 'US chili powder is a blend with cumin and salt. Is yours only ground chilli?',
+            options: ['ground red chilli', 'paprika'],
+          }
+        : larder('chili_powder_pure', 'chilli powder is only ground chilli in this kitchen'),
+  },
+  {
+    phrases: ['cornflour', 'corn flour'],
+    means: (s) =>
+      s.kitchen === 'us'
+        ? { ask: 'US corn flour is ground maize. Do you mean the white starch?', options: ['cornstarch'] }
+        : larder('cornstarch', 'cornflour is the white starch in this kitchen'),
+  },
+  {
+    phrases: ['vinegar'],
+    means: () => ({
+      ask: 'Which vinegar? Its strength decides how sour the sauce gets.',
+      options: ['white vinegar', 'cider vinegar', 'wine vinegar', 'rice vinegar'],
+    }),
+  },
+  { phrases: ['tamarind'], means: () => ({ ask: 'The solid block or the pourable paste?', options: ['tamarind pulp', 'tamarind paste'] }) },
+  {
+    phrases: [
+      'chili',
+      'red chili',
+      'green chili',
+      'hot pepper',
+      'hot chili',
+      'hot red pepper',
+      'fresh chili',
+      'fresh red chili',
+      'chili pepper',
+      'red chili pepper',
+      'hot chili pepper',
+    ],
+    means: (s) => {
+      const green = has(s, 'green');
+      const dried = has(s, 'dried', 'dry');
+      return {
+        ask: 'Which chilli? Weight and heat differ a hundredfold.',
+        options: dried
+          ? ['árbol chillies', 'ancho chillies']
+          : green
+            ? ['jalapeño', 'serrano', "green bird's eye chilli"]
+            : ['red jalapeño', 'long red chilli', "bird's eye chilli", 'habanero'],
+      };
+    },
+  },
+  {
+    phrases: ['dried chili', 'dried red chili', 'dry red chili', 'dried hot chili'],
+    means: () => ({
+      ask: 'Small hot ones such as árbol, or large mild ones such as ancho?',
+      options: ['árbol chillies', 'ancho chillies'],
+    }),
+  },
+  {
+    phrases: ['mustard'],
+    means: (s) => (has(s, 'powder', 'seed', 'dry') ? larder('mustard_seed') : larder('mustard_yellow', 'plain prepared mustard')),
+  },
+  {
+    phrases: ['ginger'],
+    means: (s) =>
+      spoon(s) && /^(tsp|pinch|dash)$/.test(s.unit!) && !has(s, 'fresh', 'grated', 'minced', 'chopped', 'paste', 'root', 'crushed')
+        ? { ask: 'Fresh ginger, or ground? The ground spice is not in the table.', options: ['grated fresh ginger'] }
+        : larder('ginger'),
+  },
+  { phrases: ['salt'], means: () => larder('salt_fine', 'fine salt; a spoon of coarse salt weighs up to half less') },
+  { phrases: ['sugar'], means: () => larder('sugar_white') },
+  {
+    phrases: ['lime', 'lemon', 'orange'],
+    means: (s) => {
+      const fruit = s.words.find((w) => ['lime', 'lemon', 'orange'].includes(w))!;
+      const juice = { lime: 'lime_juice', lemon: 'lemon_juice', orange: 'orange_juice' }[fruit]!;
+      if (has(s, 'juice', 'juiced', 'squeezed')) return larder(juice);
+      if (has(s, 'zest', 'zested', 'rind', 'peel')) return larder('lime_zest');
+      return { ask: `The juice of the ${fruit}, or its zest?`, options: [`${fruit}, juiced`, `${fruit} zest`] };
+    },
+  },
+  {
+    phrases: ['ground ginger', 'ground turmeric', 'turmeric', 'turmeric powder', 'ginger powder'],
+    means: () => ({
+      ask: 'The ground root is not in the table. Take the fresh root instead?',
+      options: ['fresh ginger', 'fresh turmeric'],
+    }),
+  },
+];
