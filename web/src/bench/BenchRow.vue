@@ -1,11 +1,11 @@
 <script setup lang="ts">
 import { computed } from 'vue';
-import { NPopover } from 'naive-ui';
-import { IconAdjustments } from '@tabler/icons-vue';
-import { FIRE, firesFor, KNIFE, levelName, lotShu, PREPARATIONS, type LarderChoice, type PodChoice } from '@roskel/core';
+import { levelName, lotShu, type LarderChoice, type PodChoice } from '@roskel/core';
 import { grams, shu } from '../format';
 import type { BenchItem } from '../stores/benchMix';
 import AmountField from '../ui/AmountField.vue';
+import KnifeFire from '../ui/KnifeFire.vue';
+import LeastMost from '../ui/LeastMost.vue';
 
 /** One thing on the bench: how much of it, and for pods what knife and fire do. */
 const props = defineProps<{ line: { item: BenchItem; pod: PodChoice | null; row: LarderChoice | null }; most: number }>();
@@ -28,13 +28,6 @@ const what = computed(() => {
 });
 /** Sliders reach a little past the whole mix, and never past the stock. */
 const reach = computed(() => Math.max(20, Math.min(stock.value, Math.max(props.most, props.line.item.g * 1.5, 100))));
-function bound(which: 'leastPct' | 'mostPct', text: string) {
-  const x = Number(text.trim().replace(',', '.'));
-  const { item } = props.line;
-  item[which] = text.trim() === '' || !(x >= 0 && x <= 100) ? null : x;
-}
-const bounded = computed(() => props.line.item.leastPct != null || props.line.item.mostPct != null);
-const fires = computed(() => (lot.value ? firesFor(lot.value.form) : []));
 const about = computed(() => {
   const l = lot.value;
   const pH = props.line.row?.row.pH;
@@ -62,29 +55,7 @@ const tooMuch = computed(() => (props.line.item.g > stock.value + 0.5 ? `There a
       :trouble="tooMuch"
       @change="(m) => emit('grams', m)"
     />
-    <NPopover trigger="click" placement="bottom">
-      <template #trigger>
-        <button type="button" class="bare x" :class="{ on: bounded }" :aria-label="`${name}, at least and at most`">
-          <IconAdjustments :size="17" stroke="1.7" />
-        </button>
-      </template>
-      <div class="bounds">
-        <label
-          >At least, %<input
-            class="entry"
-            inputmode="decimal"
-            :value="line.item.leastPct ?? ''"
-            @change="bound('leastPct', ($event.target as HTMLInputElement).value)"
-        /></label>
-        <label
-          >At most, %<input
-            class="entry"
-            inputmode="decimal"
-            :value="line.item.mostPct ?? ''"
-            @change="bound('mostPct', ($event.target as HTMLInputElement).value)"
-        /></label>
-      </div>
-    </NPopover>
+    <LeastMost v-model:least="line.item.leastPct" v-model:most="line.item.mostPct" :name="name" unit="%" />
     <button type="button" class="bare x" :aria-label="`Take ${name} off the bench`" @click="emit('drop')">×</button>
     <input
       class="share"
@@ -98,16 +69,7 @@ const tooMuch = computed(() => (props.line.item.g > stock.value + 0.5 ? `There a
       :aria-valuetext="grams(line.item.g)"
       @input="emit('grams', Number(($event.target as HTMLInputElement).value))"
     />
-    <span class="knife">
-      <template v-if="lot">
-        <select v-model="line.item.prep" class="small-entry" :aria-label="`${name}, knife work`" :disabled="!lot.anatomy">
-          <option v-for="p in PREPARATIONS" :key="p" :value="p">{{ KNIFE[p].name }}</option>
-        </select>
-        <select v-if="fires.length > 1" v-model="line.item.fire" class="small-entry" :aria-label="`${name}, fire or water`">
-          <option v-for="f in fires" :key="f" :value="f">{{ FIRE[f].name }}</option>
-        </select>
-      </template>
-    </span>
+    <KnifeFire v-if="lot" v-model:prep="line.item.prep" v-model:fire="line.item.fire" class="knife" :lot="lot" />
   </div>
 </template>
 
@@ -141,27 +103,11 @@ const tooMuch = computed(() => (props.line.item.g > stock.value + 0.5 ? `There a
   min-height: 34px;
   padding: 2px 8px;
 }
-.x.on {
-  color: var(--heat);
-}
-.bounds {
-  display: grid;
-  grid-template-columns: 110px 110px;
-  gap: 8px;
-  font-size: 13px;
-}
 .share {
   grid-column: 2;
 }
 .knife {
   grid-column: 3 / -1;
-  display: flex;
-  gap: 4px;
-}
-.knife select {
-  width: 86px;
-  font-size: 13px;
-  min-height: 30px;
 }
 .x {
   min-height: 30px;

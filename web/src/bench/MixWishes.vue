@@ -1,16 +1,8 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue';
-import {
-  bracketOfLevel,
-  COLOUR_FAMILIES,
-  FLAVOUR_WORDS,
-  LEVEL_NAMES,
-  levelOf,
-  type BlendWish,
-  type ColourFamily,
-  type Flavour,
-} from '@roskel/core';
+import { bracketOfLevel, LEVEL_NAMES, levelOf, type BlendWish } from '@roskel/core';
 import { shu } from '../format';
+import ColourTaste from '../ui/ColourTaste.vue';
 
 /** What is wanted of a mix: heat, size, salt, sugar, acid, body, colour, taste, price, how many kinds. */
 const wish = defineModel<BlendWish>({ required: true });
@@ -165,42 +157,7 @@ function setPh(e: Event) {
       ><input type="checkbox" :checked="wish.wholePods" @change="set({ wholePods: ($event.target as HTMLInputElement).checked })" /> whole
       pods</label
     >
-    <label
-      >colour
-      <select
-        class="small-entry"
-        aria-label="Colour of the mix"
-        :value="wish.colour?.family ?? ''"
-        @change="
-          set({
-            colour: ($event.target as HTMLSelectElement).value
-              ? { family: ($event.target as HTMLSelectElement).value as ColourFamily, share: 0.6 }
-              : null,
-          })
-        "
-      >
-        <option value="">any</option>
-        <option v-for="f in COLOUR_FAMILIES" :key="f" :value="f">{{ f }}</option>
-      </select>
-    </label>
-    <label
-      >taste
-      <select
-        class="small-entry"
-        aria-label="Taste of the mix"
-        :value="wish.flavours[0]?.flavour ?? ''"
-        @change="
-          set({
-            flavours: ($event.target as HTMLSelectElement).value
-              ? [{ flavour: ($event.target as HTMLSelectElement).value as Flavour, share: 0.2 }]
-              : [],
-          })
-        "
-      >
-        <option value="">any</option>
-        <option v-for="f in FLAVOUR_WORDS" :key="f" :value="f">{{ f }}</option>
-      </select>
-    </label>
+    <ColourTaste :share="{ colour: 0.6, flavour: 0.2 }" :model-value="wish" @update:model-value="set($event)" />
     <label
       >cost up to
       <input

@@ -1,12 +1,12 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue';
-import { NPopover } from 'naive-ui';
-import { IconAdjustments } from '@tabler/icons-vue';
 import type { PodLotRecord } from '@roskel/contract';
-import { FIRE, firesFor, FORM_NAMES, KNIFE, lotShu, PREPARATIONS, type PodChoice } from '@roskel/core';
+import { FORM_NAMES, lotShu, type PodChoice } from '@roskel/core';
 import { grams as g, shu } from '../format';
 import { heatColour } from '../theme';
 import { heatAxis, hill } from '../charts/HeatAxis';
+import KnifeFire from '../ui/KnifeFire.vue';
+import LeastMost from '../ui/LeastMost.vue';
 import type { Entry } from './useMix';
 
 /** One lot to hand: whether the solver may use it, grams in the mix, knife and fire, and its hill of heat. */
@@ -15,9 +15,7 @@ const emit = defineEmits<{ grams: [value: number] }>();
 const name = computed(() => props.choice.lot.name);
 const median = computed(() => lotShu(props.choice.lot));
 const mu = computed(() => (median.value > 0 ? Math.log(median.value) : null));
-const fires = computed(() => firesFor(props.choice.lot.form));
 const wrong = ref<{ text: string; says: string } | null>(null);
-const bounded = computed(() => props.entry.leastG !== null || props.entry.mostG !== null);
 
 function read(text: string): number {
   const t = text.trim().replace(',', '.').replace(/\s*g$/, '');
@@ -29,12 +27,6 @@ function typed(text: string) {
   if (Number.isNaN(value)) wrong.value = { text, says: 'Type grams, such as 250.' };
   else if (value > props.choice.stockG + 0.5) wrong.value = { text, says: `There are only ${g(props.choice.stockG)}.` };
   else emit('grams', value);
-}
-function bound(which: 'leastG' | 'mostG', text: string) {
-  const value = read(text);
-  // The entry is the page's own reactive object.
-  // eslint-disable-next-line vue/no-mutating-props
-  props.entry[which] = text.trim() === '' || Number.isNaN(value) ? null : value;
 }
 </script>
 
@@ -66,35 +58,8 @@ function bound(which: 'leastG' | 'mostG', text: string) {
           @change="typed(($event.target as HTMLInputElement).value)"
         />
         <span class="soft">of {{ g(choice.stockG) }}</span>
-        <select v-model="entry.prep" :aria-label="`${name}, knife work`" :disabled="!choice.lot.anatomy">
-          <option v-for="p in PREPARATIONS" :key="p" :value="p">{{ KNIFE[p].name }}</option>
-        </select>
-        <select v-if="fires.length > 1" v-model="entry.fire" :aria-label="`${name}, fire or water`">
-          <option v-for="f in fires" :key="f" :value="f">{{ FIRE[f].name }}</option>
-        </select>
-        <NPopover trigger="click" placement="bottom">
-          <template #trigger>
-            <button type="button" class="bare more" :class="{ on: bounded }" :aria-label="`${name}, at least and at most`">
-              <IconAdjustments :size="18" stroke="1.7" />
-            </button>
-          </template>
-          <div class="bounds">
-            <label
-              >At least, g<input
-                class="entry"
-                :value="entry.leastG ?? ''"
-                inputmode="decimal"
-                @change="bound('leastG', ($event.target as HTMLInputElement).value)"
-            /></label>
-            <label
-              >At most, g<input
-                class="entry"
-                :value="entry.mostG ?? ''"
-                inputmode="decimal"
-                @change="bound('mostG', ($event.target as HTMLInputElement).value)"
-            /></label>
-          </div>
-        </NPopover>
+        <KnifeFire v-model:prep="entry.prep" v-model:fire="entry.fire" :lot="choice.lot" />
+        <LeastMost v-model:least="entry.leastG" v-model:most="entry.mostG" :name="name" unit="g" />
       </div>
       <input
         type="range"
@@ -137,10 +102,6 @@ function bound(which: 'leastG' | 'mostG', text: string) {
 .lot svg {
   width: 100%;
   height: 46px;
-}
-.more svg {
-  width: 18px;
-  height: 18px;
 }
 .hill {
   position: relative;
@@ -202,32 +163,6 @@ function bound(which: 'leastG' | 'mostG', text: string) {
   padding: 2px 8px;
   font-weight: 700;
   font-size: 15px;
-}
-.nums select {
-  width: 78px;
-  min-height: 32px;
-  border: 1.5px solid var(--line);
-  border-radius: 8px;
-  background: var(--plate);
-}
-.more {
-  width: 26px;
-  min-height: 32px;
-  display: grid;
-  place-items: center;
-  color: var(--soft);
-}
-.more.on {
-  color: var(--heat);
-}
-.bounds {
-  display: grid;
-  grid-template-columns: 110px 110px;
-  gap: 8px;
-}
-.bounds label {
-  font-size: 13px;
-  color: var(--soft);
 }
 @media (max-width: 1000px) {
   .lot {

@@ -1,11 +1,10 @@
 <script setup lang="ts">
-import { computed } from 'vue';
-import { COLOUR_FAMILIES, FLAVOUR_WORDS, type ColourFamily, type Flavour, type PodWish } from '@roskel/core';
+import type { PodWish } from '@roskel/core';
+import ColourTaste from '../ui/ColourTaste.vue';
 
 /** What is wanted of the pods beyond heat and bottles: how many lots, whole pods, a colour, a taste, a price. */
 const wish = defineModel<PodWish>({ required: true });
 const set = (change: Partial<PodWish>) => (wish.value = { ...wish.value, ...change });
-const flavour = computed(() => wish.value.flavours[0]?.flavour ?? '');
 /** At least this share of the mix carries the colour or the taste (our judgement: enough to see and taste it). */
 const SHARE = { colour: 0.6, flavour: 0.3 };
 </script>
@@ -26,42 +25,9 @@ const SHARE = { colour: 0.6, flavour: 0.3 };
     </label>
     <label class="tick"
       ><input type="checkbox" :checked="wish.wholePods" @change="set({ wholePods: ($event.target as HTMLInputElement).checked })" /> whole
-      pods only</label
+      pods</label
     >
-    <label>
-      <select
-        class="small-entry"
-        aria-label="Colour of the mix"
-        :value="wish.colour?.family ?? ''"
-        @change="
-          set({
-            colour: ($event.target as HTMLSelectElement).value
-              ? { family: ($event.target as HTMLSelectElement).value as ColourFamily, share: SHARE.colour }
-              : null,
-          })
-        "
-      >
-        <option value="">any colour</option>
-        <option v-for="f in COLOUR_FAMILIES" :key="f" :value="f">mostly {{ f }}</option>
-      </select>
-    </label>
-    <label>
-      <select
-        class="small-entry"
-        aria-label="Taste of the mix"
-        :value="flavour"
-        @change="
-          set({
-            flavours: ($event.target as HTMLSelectElement).value
-              ? [{ flavour: ($event.target as HTMLSelectElement).value as Flavour, share: SHARE.flavour }]
-              : [],
-          })
-        "
-      >
-        <option value="">any taste</option>
-        <option v-for="f in FLAVOUR_WORDS" :key="f" :value="f">{{ f }}</option>
-      </select>
-    </label>
+    <ColourTaste :share="SHARE" :model-value="wish" @update:model-value="set($event)" />
     <label
       >up to
       <input

@@ -34,8 +34,8 @@ export interface BenchItem {
   prep: Preparation;
   fire: Fire;
   /** Bounds on its share of the mix, %. */
-  leastPct?: number | null;
-  mostPct?: number | null;
+  leastPct: number | null;
+  mostPct: number | null;
 }
 
 /** As much as anyone wants of what is not in stock: a table variety, tap water, a thing to buy. */
@@ -97,7 +97,7 @@ export const useBenchMix = defineStore('benchMix', () => {
   function add(store: BenchItem['store'], id: string, g = 0) {
     const had = items.value.find((i) => i.id === id);
     if (had) had.g += g;
-    else items.value.push({ id, store, g, prep: 'whole', fire: 'none' });
+    else items.value.push({ id, store, g, prep: 'whole', fire: 'none', leastPct: null, mostPct: null });
   }
   const drop = (id: string) => (items.value = items.value.filter((i) => i.id !== id));
   function clear() {
@@ -107,8 +107,8 @@ export const useBenchMix = defineStore('benchMix', () => {
   }
 
   const bounds = (item: BenchItem) => ({
-    ...(item.leastPct == null ? {} : { minPct: item.leastPct }),
-    ...(item.mostPct == null ? {} : { maxPct: item.mostPct }),
+    ...(item.leastPct === null ? {} : { minPct: item.leastPct }),
+    ...(item.mostPct === null ? {} : { maxPct: item.mostPct }),
   });
   function podChoice(item: BenchItem): PodChoice | null {
     const { prep, fire } = item;

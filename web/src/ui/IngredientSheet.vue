@@ -1,25 +1,24 @@
 <script setup lang="ts">
-import { computed, ref, watch } from 'vue';
+import { computed } from 'vue';
 import { NModal } from 'naive-ui';
 import type { OwnIngredient } from '@roskel/contract';
 import { ACIDS, IngredientSchema, ingredientProblems, type Acid, type Ingredient } from '@roskel/core';
 import { useOwnIngredients } from '../stores/own';
 import NumberField from './NumberField.vue';
+import OwnRowEnd from './OwnRowEnd.vue';
+import { useOwnRow } from './useOwnRow';
 
 /** An ingredient of the maker's own: copied from one near by, changed, checked while it is typed. */
 const show = defineModel<boolean>('show', { required: true });
 const props = defineProps<{ start: Ingredient | null; editing: OwnIngredient | null }>();
 const own = useOwnIngredients();
 const P = IngredientSchema.properties;
-const row = ref<Ingredient | null>(null);
-const problem = ref('');
-watch(show, (open) => {
-  if (!open || !props.start) return;
-  problem.value = '';
-  const copy = JSON.parse(JSON.stringify(props.start)) as Ingredient;
-  row.value = props.editing ? copy : { ...copy, key: `own-${Date.now().toString(36)}`, name: `${copy.name}, mine`, confidence: 'low' };
+const { row, set, problems, refused, save } = useOwnRow(show, props, {
+  fresh: (copy) => ({ ...copy, key: `own-${Date.now().toString(36)}`, name: `${copy.name}, mine`, confidence: 'low' as const }),
+  problems: ingredientProblems,
+  add: own.add,
+  edit: own.edit,
 });
-const set = (change: Partial<Ingredient>) => (row.value = { ...row.value!, ...change });
 const SHARES: [keyof Ingredient & ('water' | 'sugars' | 'salt' | 'fat' | 'protein' | 'tss'), string][] = [
   ['water', 'Water'],
   ['sugars', 'Sugar'],
@@ -42,17 +41,6 @@ const setAcid = (a: Acid, x: number | null) => set({ acids: { ...row.value!.acid
 const piece = computed(() => Object.entries(row.value?.pieces ?? {})[0] ?? null);
 const setPiece = (x: number | null) => piece.value && x && set({ pieces: { ...row.value!.pieces, [piece.value[0]]: x } });
 const setPh = (end: 'lo' | 'typ' | 'hi', x: number | null) => row.value!.pH && x && set({ pH: { ...row.value!.pH, [end]: x } });
-const problems = computed(() => (row.value ? ingredientProblems(row.value) : []));
-async function save() {
-  if (!row.value || problems.value.length > 0) return;
-  try {
-    if (props.editing) await own.edit(props.editing, row.value);
-    else await own.add(row.value);
-    show.value = false;
-  } catch (e) {
-    problem.value = (e as Error).message;
-  }
-}
 </script>
 
 <template>
@@ -121,14 +109,12 @@ async function save() {
         :schema="{ ...P.density, maximum: 5000 }"
         @update:model-value="setPiece"
       />
-      <ul class="wide checks" aria-label="Sanity check">
-        <li v-for="p in problems" :key="p.field + p.message" class="field-error">{{ p.message }}</li>
-        <li v-if="problems.length === 0" class="soft">It hangs together: water and solids add up, and the pH fits the acids.</li>
-      </ul>
-      <p v-if="problem" class="field-error wide" role="alert">{{ problem }}</p>
-      <button type="submit" class="act main wide" :disabled="problems.length > 0">
-        {{ editing ? 'Keep the changes' : 'Add the ingredient' }}
-      </button>
+      <OwnRowEnd
+        :problems="problems"
+        :refused="refused"
+        well="It hangs together: water and solids add up, and the pH fits the acids."
+        :verb="editing ? 'Keep the changes' : 'Add the ingredient'"
+      />
     </form>
   </NModal>
 </template>
@@ -141,12 +127,5 @@ async function save() {
 }
 .wide {
   grid-column: 1 / -1;
-}
-.checks {
-  margin: 0;
-  padding-left: 18px;
-}
-p {
-  margin: 0;
 }
 </style>

@@ -1,51 +1,42 @@
 <script setup lang="ts">
-import { computed, ref, watch } from 'vue';
 import { NModal } from 'naive-ui';
 import { VarietySchema, type OwnVariety } from '@roskel/contract';
 import { varietyProblems, type CapsaicinoidClass, type Variety } from '@roskel/core';
 import { useVarieties } from '../stores/own';
 import NumberField from './NumberField.vue';
 import ChoiceField from './ChoiceField.vue';
+import OwnRowEnd from './OwnRowEnd.vue';
+import { useOwnRow } from './useOwnRow';
 
 /** A variety of the maker's own: copied from one near by, changed, checked while it is typed. */
 const show = defineModel<boolean>('show', { required: true });
 const props = defineProps<{ start: Variety | null; editing: OwnVariety | null }>();
 const varieties = useVarieties();
 const P = VarietySchema.properties;
-const v = ref<Variety | null>(null);
-const problem = ref('');
-watch(show, (open) => {
-  if (!open || !props.start) return;
-  problem.value = '';
-  const copy = structuredClone(JSON.parse(JSON.stringify(props.start)) as Variety);
-  v.value = props.editing
-    ? copy
-    : { ...copy, id: `own-${Date.now().toString(36)}`, name: `${copy.name}, mine`, source: `copied from ${copy.name}` };
+const {
+  row: v,
+  set,
+  problems,
+  refused,
+  save,
+} = useOwnRow(show, props, {
+  fresh: (copy) => ({ ...copy, id: `own-${Date.now().toString(36)}`, name: `${copy.name}, mine`, source: `copied from ${copy.name}` }),
+  problems: varietyProblems,
+  add: varieties.add,
+  edit: varieties.edit,
 });
-const set = (change: Partial<Variety>) => (v.value = { ...v.value!, ...change });
 const heat = (end: 'low' | 'typical' | 'high', x: number | null) => set({ shuDry: { ...v.value!.shuDry, [end]: x ?? 0 } });
 const podG = (x: number | null) => {
   const { pod } = v.value!;
   if (pod && x)
     set({ pod: { ...pod, massG: { low: Math.min(pod.massG.low, x * 0.6), typical: x, high: Math.max(pod.massG.high, x * 1.5) } } });
 };
-const problems = computed(() => (v.value ? varietyProblems(v.value) : []));
 const CLASSES: { value: CapsaicinoidClass; label: string }[] = [
   { value: 'sweet', label: 'no heat at all' },
   { value: 'std', label: 'most peppers' },
   { value: 'chinense', label: 'habanero kind' },
   { value: 'superhot', label: 'superhot' },
 ];
-async function save() {
-  if (!v.value || problems.value.length > 0) return;
-  try {
-    if (props.editing) await varieties.edit(props.editing, v.value);
-    else await varieties.add(v.value);
-    show.value = false;
-  } catch (e) {
-    problem.value = (e as Error).message;
-  }
-}
 </script>
 
 <template>
@@ -138,14 +129,12 @@ async function save() {
           "
         />
       </label>
-      <ul class="wide checks" aria-label="Sanity check">
-        <li v-for="p in problems" :key="p.field + p.message" class="field-error">{{ p.message }}</li>
-        <li v-if="problems.length === 0" class="soft">It hangs together: water and solids, heat range and pod add up.</li>
-      </ul>
-      <p v-if="problem" class="field-error wide" role="alert">{{ problem }}</p>
-      <button type="submit" class="act main wide" :disabled="problems.length > 0">
-        {{ editing ? 'Keep the changes' : 'Add the variety' }}
-      </button>
+      <OwnRowEnd
+        :problems="problems"
+        :refused="refused"
+        well="It hangs together: water and solids, heat range and pod add up."
+        :verb="editing ? 'Keep the changes' : 'Add the variety'"
+      />
     </form>
   </NModal>
 </template>
@@ -159,14 +148,7 @@ async function save() {
 .wide {
   grid-column: 1 / -1;
 }
-.checks {
-  margin: 0;
-  padding-left: 18px;
-}
 input[type='color'] {
   padding: 4px;
-}
-p {
-  margin: 0;
 }
 </style>

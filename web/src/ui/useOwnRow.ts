@@ -1,0 +1,41 @@
+import { computed, ref, watch, type Ref } from 'vue';
+
+interface Problem {
+  field: string;
+  message: string;
+}
+interface Kept<V> {
+  value: V;
+}
+
+/**
+ * A row of the maker's own on a sheet: begun as a copy of the one near by or as the row to change, checked while it is
+ * typed, kept or refused with a sentence.
+ */
+export function useOwnRow<V extends { name: string }, O extends Kept<V>>(
+  show: Ref<boolean>,
+  props: { start: V | null; editing: O | null },
+  own: { fresh(copy: V): V; problems(row: V): Problem[]; add(row: V): Promise<void>; edit(before: O, row: V): Promise<void> },
+) {
+  const row = ref<V | null>(null) as Ref<V | null>;
+  const refused = ref('');
+  watch(show, (open) => {
+    if (!open || !props.start) return;
+    refused.value = '';
+    const copy = JSON.parse(JSON.stringify(props.start)) as V;
+    row.value = props.editing ? copy : own.fresh(copy);
+  });
+  const set = (change: Partial<V>) => (row.value = { ...row.value!, ...change });
+  const problems = computed(() => (row.value ? own.problems(row.value) : []));
+  async function save() {
+    if (!row.value || problems.value.length > 0) return;
+    try {
+      if (props.editing) await own.edit(props.editing, row.value);
+      else await own.add(row.value);
+      show.value = false;
+    } catch (e) {
+      refused.value = (e as Error).message;
+    }
+  }
+  return { row, set, problems, refused, save };
+}
