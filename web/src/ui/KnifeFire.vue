@@ -26,7 +26,7 @@ const fires = computed(() => firesFor(props.lot.form));
   gap: 4px;
 }
 select {
-  width: 80px;
+  width: 76px;
   min-height: 32px;
   font-size: 13px;
 }

@@ -33,7 +33,9 @@ function read(e: Event): number | null {
 
 <style scoped>
 .more {
-  width: 26px;
+  flex: none;
+  width: 28px;
+  min-width: 28px;
   min-height: 32px;
   display: grid;
   place-items: center;
