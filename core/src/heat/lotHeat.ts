@@ -31,7 +31,7 @@ export function sourceInWords(heat: LotHeat | null): string {
     packet: 'A figure from a packet',
     label: 'A figure from a label',
     lab: 'A laboratory',
-    taste: 'Carried over from the lot it was made of',
+    taste: 'As it was believed then',
   };
   const basis = { dry: 'of the dry matter', asIs: 'as it is', freshConvention: 'quoted for the fresh pod' };
   const said = heat.said ? `: ${heat.said.value.toLocaleString('en')} SHU ${basis[heat.said.basis]}` : '';

@@ -1,6 +1,6 @@
 import { ingredient, type Ingredient } from '../matter/ingredient';
 import { densityOf } from '../matter/density';
-import type { PodLot } from '../pantry';
+import { inSchool, type HeatSchool, type PodLot } from '../pantry';
 import type { Day } from '../plan';
 import { TYPICAL } from '../stat/draw';
 import { stationKind, type PodUse } from '../stations';
@@ -139,4 +139,9 @@ export function withExtras(
   const entry = file.stations.find((s) => stationKind(s.kind).extras);
   if (!entry) throw new RangeError('Nothing from the larder goes into this batch');
   return carry(withParams(file, entry.id, stationKind(entry.kind).extras!.write(entry.params, items)), [], rows);
+}
+
+/** The batch as a school counts heat: to be computed with, never to be stored. */
+export function countedIn(file: BatchFile, school: HeatSchool): BatchFile {
+  return { ...file, lots: file.lots.map((l) => inSchool(l, school)) };
 }

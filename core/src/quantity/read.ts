@@ -1,4 +1,4 @@
-import { INGREDIENTS, ingredient, type Ingredient } from '../matter/ingredient';
+import { ingredient, type Ingredient } from '../matter/ingredient';
 import { acidsLike, variety } from '../matter/variety';
 import { weigh, type Weighed } from './grams';
 import { leadAmount, type Lead, type LeadAmount } from './lead';
@@ -271,7 +271,7 @@ function fruitParts(line: string): string[] {
  * Gives one item for most lines, two for "juice and zest of a lime". It never guesses between things that differ: then
  * `ask` is set. `own` are ingredients of the maker's, looked up before the table. Never throws; at most 300 signs are read.
  */
-export function readLine(text: string, kitchen: Kitchen, own: readonly Ingredient[] = INGREDIENTS.slice(0, 0)): ReadItem[] {
+export function readLine(text: string, kitchen: Kitchen, own: readonly Ingredient[] = []): ReadItem[] {
   const shown = text.trim().slice(0, 300);
   try {
     return fruitParts(clean(shown)).map((line) => readOne(shown, line, kitchen, own));

@@ -18,6 +18,7 @@ import {
   type PodChoice,
 } from './blend';
 import type { LinearSolver } from './linear';
+import { leadOf, tellApart } from './label';
 import { useMix } from './pods';
 
 /** What stands on the bench to mix from. */
@@ -128,8 +129,7 @@ function mixOf(stuff: BenchStuff, blend: BlendMix, wish: BlendWish): BenchMix {
 }
 
 function labelled(stuff: BenchStuff, mix: BenchMix, all: readonly BenchMix[], proven: boolean): BenchWay {
-  const load = (c: PodChoice) => (mix.grams[c.lot.id] ?? 0) * perGram(c).heatShuG;
-  const led = [...stuff.pods].filter((c) => load(c) > 0).sort((a, b) => load(b) - load(a))[0];
+  const named = all.map((m) => ({ gramsByLot: m.grams, label: leadOf(m.grams, stuff.pods) }));
   const others = all.filter((m) => m !== mix);
   const reasons: string[] = [];
   const used = stuff.pods.filter((c) => (mix.grams[c.lot.id] ?? 0) > 0.97 * c.stockG);
@@ -140,7 +140,7 @@ function labelled(stuff: BenchStuff, mix: BenchMix, all: readonly BenchMix[], pr
   const count = Object.keys(mix.grams).length;
   if (others.length > 0 && others.every((m) => count < Object.keys(m.grams).length)) reasons.push('fewest things');
   if (!proven) reasons.push('best found in time, not proven');
-  return { ...mix, label: led ? `${led.lot.name} leads` : 'No heat at all', reasons, proven };
+  return { ...mix, label: tellApart(named[all.indexOf(mix)]!, named, stuff.pods), reasons, proven };
 }
 
 /** The blend problem of a bench. */

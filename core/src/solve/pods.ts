@@ -7,6 +7,7 @@ import { preparedPerGram } from '../pantry';
 import { TYPICAL } from '../stat/draw';
 import { answerInWords, NO_WISH, podMaterial, solveBlend, type BlendMix, type BlendProblem, type BlendWish, type PodChoice } from './blend';
 import { blurOfMix, lineGain, type LineGain } from './gain';
+import { leadOf, tellApart } from './label';
 import type { LinearSolver } from './linear';
 
 export interface Mix {
@@ -77,29 +78,11 @@ function mixOf(q: Question, blend: BlendMix): Mix {
     finishedG,
     blur,
     odds: blur ? oddsWithin(blur, q.bracket.lowShu, q.bracket.highShu) : 0,
-    label: labelOf(q, gramsByLot),
+    label: leadOf(gramsByLot, q.choices),
     reasons: [],
     perKg: priced ? blend.perKg : null,
     proven: blend.proven,
   };
-}
-
-/** Called by the lot that brings most heat. */
-function labelOf(q: Question, grams: Record<string, number>): string {
-  const load = (c: PodChoice) => (grams[c.lot.id] ?? 0) * preparedPerGram(c.lot, c.prep, c.fire).heatShuG;
-  const led = [...q.choices].filter((c) => load(c) > 0).sort((a, b) => load(b) - load(a))[0];
-  return led ? `${led.lot.name} leads` : 'No heat at all';
-}
-
-/** A label that tells a mix from the others: by its lead, and what else it has where the lead is the same. */
-function labelAmong(q: Question, mix: Mix, all: readonly Mix[]): string {
-  const others = all.filter((m) => m !== mix);
-  if (!others.some((m) => m.label === mix.label)) return mix.label;
-  const own = q.choices
-    .filter((c) => mix.gramsByLot[c.lot.id] && !mix.label.startsWith(c.lot.name))
-    .sort((a, b) => mix.gramsByLot[b.lot.id]! - mix.gramsByLot[a.lot.id]!);
-  const unique = own.find((c) => others.every((m) => !m.gramsByLot[c.lot.id])) ?? own[0];
-  return unique ? `${mix.label}, with ${unique.lot.name}` : mix.label;
 }
 
 /** What speaks for a mix among the others. */
@@ -138,7 +121,11 @@ export function choosePods(
   const answer = solveBlend(solver, q.problem, { alternatives: WAYS });
   if (answer.status === 'found') {
     const mixes = answer.mixes.map((m) => mixOf(q, m));
-    return { status: 'found', mixes: mixes.map((m) => ({ ...m, label: labelAmong(q, m, mixes), reasons: reasonsFor(q, m, mixes) })), gain };
+    return {
+      status: 'found',
+      mixes: mixes.map((m) => ({ ...m, label: tellApart(m, mixes, q.choices), reasons: reasonsFor(q, m, mixes) })),
+      gain,
+    };
   }
   return shortAnswer(solver, file, q, answer);
 }

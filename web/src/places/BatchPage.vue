@@ -13,6 +13,7 @@ import DoNow from '../ui/DoNow.vue';
 import CautionList from '../ui/CautionList.vue';
 import GoalSheet from '../ui/GoalSheet.vue';
 import SaveState from '../ui/SaveState.vue';
+import SchoolStamp from '../ui/SchoolStamp.vue';
 import WhySheet from '../ui/WhySheet.vue';
 
 const route = useRoute();
@@ -129,6 +130,7 @@ async function putAway() {
           ><b data-fact="odds">{{ odds(batch.report.odds) }}</b
           ><br />land in the bracket</span
         >
+        <SchoolStamp />
         <SaveState class="push" />
         <button type="button" class="act small no-print" @click="exportFile">Export</button>
         <button type="button" class="act small no-print" @click="print">Print</button>

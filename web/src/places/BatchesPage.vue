@@ -3,12 +3,13 @@ import { computed, onMounted, ref, shallowReactive, watch } from 'vue';
 import { RouterLink, useRouter } from 'vue-router';
 import type { BatchRecord } from '@roskel/contract';
 import type { LineReport } from '@roskel/core';
-import { daysBetween } from '@roskel/core';
+import { countedIn, daysBetween } from '@roskel/core';
 import { due, day, plural, shu, today } from '../format';
 import { useBatches } from '../stores/batches';
 import { useNotices } from '../stores/notices';
 import { ApiProblem } from '../api/client';
 import { bench } from '../worker/client';
+import { useSettings } from '../stores/settings';
 import { useKeys } from '../ui/keys';
 import MiniRibbon from '../line/MiniRibbon.vue';
 import StartSheet from '../ui/StartSheet.vue';
@@ -19,15 +20,17 @@ const notices = useNotices();
 const router = useRouter();
 const starting = ref(false);
 const find = ref('');
-const reports = shallowReactive(new Map<string, { revision: number; report: LineReport | null; trouble: string }>());
+const settings = useSettings();
+const reports = shallowReactive(new Map<string, { key: string; report: LineReport | null; trouble: string }>());
 
 watch(
-  () => batches.items,
-  async (items: readonly BatchRecord[]) => {
+  () => [batches.items, settings.value.school] as const,
+  async ([items, school]) => {
     for (const b of items) {
-      if (reports.get(b.id)?.revision === b.revision) continue;
-      const answer = await bench().report(b.file, { today: today(), members: 60, forecast: false });
-      reports.set(b.id, { revision: b.revision, report: answer.ok ? answer.report : null, trouble: answer.ok ? '' : answer.message });
+      const key = `${b.revision} ${school}`;
+      if (reports.get(b.id)?.key === key) continue;
+      const answer = await bench().report(countedIn(b.file, school), { today: today(), members: 60, forecast: false });
+      reports.set(b.id, { key, report: answer.ok ? answer.report : null, trouble: answer.ok ? '' : answer.message });
     }
   },
   { immediate: true },

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, onMounted, ref } from 'vue';
-import { RouterLink, useRoute } from 'vue-router';
+import { RouterLink, useRoute, useRouter } from 'vue-router';
 import { NVirtualList } from 'naive-ui';
 import type { PodLotRecord } from '@roskel/contract';
 import { blurQuantiles, daysBetween, FORM_NAMES, inSchool, levelName, lotShu, podsIn, type HeatSource, type PodForm } from '@roskel/core';
@@ -17,6 +17,7 @@ import SchoolStamp from '../ui/SchoolStamp.vue';
 const pods = usePods();
 const settings = useSettings();
 const route = useRoute();
+const router = useRouter();
 const find = ref('');
 const form = ref<PodForm | ''>('');
 const only = ref<'' | 'stock' | 'first' | 'hot' | 'mild'>('');
@@ -30,6 +31,7 @@ onMounted(async () => {
   if (typeof route.query.variety === 'string') {
     from.value = route.query.variety;
     open(null);
+    await router.replace('/pods');
   }
 });
 function open(p: PodLotRecord | null) {

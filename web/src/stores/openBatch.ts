@@ -1,7 +1,7 @@
 import { defineStore } from 'pinia';
 import { computed, ref, shallowRef, watch } from 'vue';
 import type { BatchRecord } from '@roskel/contract';
-import { carry, inSchool, type BatchFile, type LineReport, type PodLot, type StationLog } from '@roskel/core';
+import { carry, countedIn, type BatchFile, type LineReport, type PodLot, type StationLog } from '@roskel/core';
 import { api, ApiProblem, Offline } from '../api/client';
 import { onChange } from '../api/events';
 import { today } from '../format';
@@ -58,7 +58,7 @@ export const useOpenBatch = defineStore('openBatch', () => {
 
   /** Heat is counted by the school of the settings; the file itself is never touched by it. */
   const ask = latest(async (f: BatchFile): Promise<ReportAnswer> =>
-    bench().report({ ...f, lots: f.lots.map((l) => inSchool(l, settings.value.school)) }, { today: today() }),
+    bench().report(countedIn(f, settings.value.school), { today: today() }),
   );
   watch(
     () => settings.value.school,
