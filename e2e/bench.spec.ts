@@ -119,3 +119,16 @@ test('the dilution test goes from start to estimate by keyboard alone', async ({
   await page.keyboard.press('Enter');
   await expect(page.getByText(/lots? learnt from it|far (hotter|milder)/)).toBeVisible();
 });
+
+test('a match against a labelled sauce is worked out and teaches a lot', async ({ page }) => {
+  await page.goto('/bench/match');
+  await page.getByLabel('Test').selectOption({ label: 'Orange habanero, fresh' });
+  await say(page, 'Heat on the label, SHU', '3000');
+  await say(page, 'Yours tastes the same at 1 in', '54');
+  // Handbook chapter 2, section 6: 3 000 at 1:20 equals 1:54, so 8 100 SHU.
+  await expect(page.locator('[data-fact=match]')).toContainText('about 8,100 SHU');
+  await page.getByRole('button', { name: 'Let Orange habanero learn from it' }).click();
+  await expect(page.getByText('1 lot learnt from it.')).toBeVisible();
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(page.getByText('Undone: match of Orange habanero.')).toBeVisible();
+});

@@ -97,6 +97,7 @@ const PAGES = [
   '/shelf',
   '/bench/mix',
   '/bench/dilution',
+  '/bench/match',
   '/bench/measures',
 ];
 for (const path of PAGES) {

@@ -7,6 +7,7 @@ import {
   colourFamily,
   FORM_NAMES,
   heatFromSaid,
+  heatKept,
   ingredient,
   ingredientProblems,
   INGREDIENTS,
@@ -125,6 +126,21 @@ describe('knife and fire', () => {
   // Suresh et al. 2007 (from memory): domestic cooking loses 18 to 36 % at worst; char and roast allow for 30 %.
   it('the honest range of fire covers published losses of roasting', () => {
     expect(FIRE.roast.heat.low).toBeLessThanOrEqual(0.82);
+  });
+  // Handbook chapter 2, section 3.2: honest ranges cored, standard 0.10 to 0.35, habanero kind 0.20 to 0.50, superhot 0.35 to 0.65.
+  it.each([
+    ['jalapeno-red', 0.202, 0.1, 0.35],
+    ['habanero-orange', 0.334, 0.2, 0.5],
+    ['reaper-type', 0.51, 0.35, 0.65],
+  ] as const)('%s cored keeps what the table says, within its honest range', (id, share, low, high) => {
+    const l = lot(id);
+    const kept = heatKept('cored', l.capsaicinoidClass, l.anatomy);
+    expect(kept.share).toBeCloseTo(share, 3);
+    expect(kept.low / low).toBeGreaterThan(0.8);
+    expect(kept.low / low).toBeLessThan(1.3);
+    expect(kept.high / high).toBeGreaterThan(0.8);
+    expect(kept.high / high).toBeLessThan(1.3);
+    expect(heatKept('whole', l.capsaicinoidClass, l.anatomy)).toEqual({ share: 1, low: 1, high: 1 });
   });
   it('coring is the uncertain cut; seeds stay in whole pods', () => {
     const l = lot('cayenne-red');

@@ -15,6 +15,8 @@ vi.mock('../src/worker/client', () => ({
     mix: (stuff: BenchStuff, wish: BlendWish) => Promise.resolve({ ok: true, answer: solveBench(solver, stuff, wish), ms: 1 }),
   }),
   latest: <T>(f: T) => f,
+  stoppable: <T>(job: T) => job,
+  stopBench: () => undefined,
 }));
 const lots: [string, number][] = [
   ['cayenne-red', 500],

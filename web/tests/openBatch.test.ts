@@ -9,6 +9,7 @@ vi.mock('../src/worker/client', () => ({
     report: (file: BatchFile, o: { today: string }) =>
       Promise.resolve({ ok: true, report: reportLine(file, { ...o, members: 60, forecast: false }) }),
   }),
+  stoppable: <T>(job: T) => job,
   latest: <A extends unknown[], R>(run: (...args: A) => R) => run,
 }));
 

@@ -122,4 +122,33 @@ describe('only the latest answer counts', () => {
     expect(answers).toEqual([null, null, 3]);
     expect(ran).not.toContain(2);
   });
+
+  it('a job that is stopped gives null, and the next question starts a new worker', async () => {
+    const made: { ended: boolean }[] = [];
+    vi.stubGlobal(
+      'Worker',
+      class {
+        ended = false;
+        constructor() {
+          made.push(this);
+        }
+        addEventListener() {}
+        postMessage() {}
+        terminate() {
+          this.ended = true;
+        }
+      },
+    );
+    const { bench, stopBench, stoppable } = await import('../src/worker/client');
+    stopBench();
+    void bench();
+    const job = stoppable(new Promise<number>(() => undefined));
+    stopBench();
+    expect(await job).toBeNull();
+    expect(made[0]!.ended).toBe(true);
+    void bench();
+    expect(made).toHaveLength(2);
+    expect(await stoppable(Promise.resolve(7))).toBe(7);
+    await expect(stoppable(Promise.reject(new Error('no')))).rejects.toThrow('no');
+  });
 });

@@ -67,6 +67,13 @@ export function knifeSd(prep: Preparation, cls: CapsaicinoidClass, pod: PodAnato
   return (sd * cored) / (1 + cored);
 }
 
+/** Share of a pod's heat that a preparation keeps, and the honest 5 to 95 % range of it. */
+export function heatKept(prep: Preparation, cls: CapsaicinoidClass, pod: PodAnatomy | null): { share: number; low: number; high: number } {
+  const share = retained(prep, cls, pod).heat;
+  const reach = Math.exp(1.6449 * knifeSd(prep, cls, pod));
+  return { share, low: share / reach, high: Math.min(1, share * reach) };
+}
+
 /** What to do with the knife, and what to know about it. */
 export const KNIFE: Record<Preparation, { name: string; note: string }> = {
   whole: { name: 'whole', note: 'Only the stem goes. Everything hot stays in.' },

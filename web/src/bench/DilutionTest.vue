@@ -1,22 +1,20 @@
 <script setup lang="ts">
-import { computed, nextTick, onMounted, ref, watch } from 'vue';
-import { useRoute } from 'vue-router';
-import { DILUTION, dilutionCautions, FORM_NAMES, lotShu } from '@roskel/core';
+import { computed, nextTick, onBeforeUnmount, onMounted, ref, toRef, watch } from 'vue';
+import { RouterLink, useRoute } from 'vue-router';
+import { DILUTION, dilutionCautions } from '@roskel/core';
 import { ApiProblem } from '../api/client';
 import { grams, plural } from '../format';
 import { useHeat } from '../stores/heat';
 import { useNotices } from '../stores/notices';
-import { usePods } from '../stores/pods';
 import { useSettings } from '../stores/settings';
-import { useShelf } from '../stores/shelf';
 import { useKeys } from '../ui/keys';
 import CautionList from '../ui/CautionList.vue';
 import DilutionEstimate from './DilutionEstimate.vue';
+import TestSubject from './TestSubject.vue';
 import { useDilution, type Step } from './useDilution';
+import { useSubject } from './useSubject';
 
 /** A kitchen dilution test, step by step, from sugar water to an estimate. All of it works by keyboard alone. */
-const pods = usePods();
-const shelf = useShelf();
 const heat = useHeat();
 const settings = useSettings();
 const notices = useNotices();
@@ -28,7 +26,7 @@ const askSure = ref(false);
 const kept = ref(false);
 const root = ref<HTMLElement | null>(null);
 onMounted(async () => {
-  await Promise.all([pods.load(), shelf.load(), heat.load()]);
+  await Promise.all([about.load(), heat.load()]);
   if (typeof route.query.lot === 'string') Object.assign(test.value, { subject: `lot:${route.query.lot}`, step: 'what' });
   focusStep();
 });
@@ -43,28 +41,9 @@ function focusStep() {
 }
 watch(() => [test.value.step, test.value.person], focusStep);
 
-/** Lots that can be tasted as they are: dry, ground or salted; whole pods are blended with water first. */
-const lots = computed(() => pods.items.filter((p) => p.lot.heat && p.stockG > 0));
-watch(
-  () => test.value.subject,
-  (s) => {
-    const [kind, id] = s.split(':');
-    const guess =
-      kind === 'batch'
-        ? shelf.items.find((b) => b.batchId === id)?.heat.p50
-        : kind === 'lot'
-          ? lots.value.find((p) => p.id === id)?.lot
-          : null;
-    if (typeof guess === 'number') test.value.guessShu = Math.round(guess);
-    else if (guess) test.value.guessShu = Math.round(lotShu(guess));
-  },
-);
-const name = computed(() => {
-  const [kind, id] = test.value.subject.split(':');
-  if (kind === 'batch') return shelf.items.find((b) => b.batchId === id)?.name ?? 'the sauce';
-  if (kind === 'lot') return pods.items.find((p) => p.id === id)?.lot.name ?? 'the lot';
-  return kind === 'label' ? 'the labelled sauce' : 'the sauce';
-});
+const about = useSubject(toRef(() => test.value.subject));
+const { name } = about;
+watch(about.guess, (g) => g !== null && (test.value.guessShu = Math.round(g)));
 function begin() {
   problem.value = '';
   kept.value = false;
@@ -77,6 +56,16 @@ function begin() {
 }
 const who = (n: number) => (test.value.people === 1 ? 'You' : `Taster ${n + 1}`);
 const last = computed(() => d.answers.value.at(-1));
+/** Seconds left of the rest after an answer: 5 minutes after a find, 2 after a miss (chapter 2, section 6). */
+const restS = ref(0);
+let clock: ReturnType<typeof setInterval> | undefined;
+watch(rung, (now, before) => {
+  clearInterval(clock);
+  restS.value = now > before ? (last.value ? 300 : 120) : 0;
+  if (restS.value > 0) clock = setInterval(() => (restS.value > 0 ? restS.value-- : clearInterval(clock)), 1000);
+});
+onBeforeUnmount(() => clearInterval(clock));
+const clockText = computed(() => (restS.value > 0 ? `${Math.floor(restS.value / 60)}:${String(restS.value % 60).padStart(2, '0')}` : ''));
 const rest = computed(() =>
   last.value === undefined
     ? ''
@@ -96,10 +85,10 @@ async function keep(sure: boolean) {
     if (test.value.subject === 'label') {
       await settings.save({ ...settings.value, threshold: d.threshold.value });
       notices.say('Kept. Later tests reckon with your own threshold.');
-    } else if (d.subject.value && estimate.value) {
+    } else if (about.subject.value && estimate.value) {
       const { shu: found, sigma } = estimate.value;
       const learnt = await heat.add(
-        { kind: 'measured', how: 'dilution', subject: d.subject.value, shu: found, sigma, ...(sure ? { sure } : {}) },
+        { kind: 'measured', how: 'dilution', subject: about.subject.value, shu: found, sigma, ...(sure ? { sure } : {}) },
         `dilution test of ${name.value}`,
       );
       notices.say(`Kept. ${plural(learnt.length, 'lot')} learnt from it.`);
@@ -125,20 +114,7 @@ const pour = (m: { takeG: number; waterG: number; from: number }) =>
     </ol>
     <section v-if="test.step === 'what'" class="plate body">
       <h2>What is tested, and by whom</h2>
-      <label class="field">
-        <span>Test</span>
-        <select v-model="test.subject" data-first class="entry">
-          <option value="" disabled>Choose</option>
-          <optgroup label="On the shelf">
-            <option v-for="b in shelf.items" :key="b.id" :value="`batch:${b.batchId}`">{{ b.name }}</option>
-          </optgroup>
-          <optgroup label="A lot of pods">
-            <option v-for="p in lots" :key="p.id" :value="`lot:${p.id}`">{{ p.lot.name }}, {{ FORM_NAMES[p.lot.form] }}</option>
-          </optgroup>
-          <option value="other">Something else</option>
-          <option value="label">A sauce with its heat on the label, to learn our threshold</option>
-        </select>
-      </label>
+      <TestSubject v-model="test.subject" :about="about" label />
       <div class="two">
         <label v-if="test.subject === 'label'" class="field"
           ><span>SHU on the label</span><input v-model.number="test.labelShu" class="entry" type="number" min="50" max="2000000"
@@ -152,8 +128,8 @@ const pour = (m: { takeG: number; waterG: number; from: number }) =>
         /></label>
       </div>
       <p class="soft">
-        One person tells the level to two levels either way, four to a factor of about three. A match against a labelled sauce is better
-        still: dilute yours until it equals the other.
+        One person tells the level to two levels either way, four to a factor of about three.
+        <RouterLink to="/bench/match">A match against a labelled sauce</RouterLink> is surer: try that first.
       </p>
       <CautionList :cautions="dilutionCautions()" />
       <label class="tick"><input v-model="test.consent" type="checkbox" /> Everyone who tastes has read this and agrees</label>
@@ -202,7 +178,9 @@ const pour = (m: { takeG: number; waterG: number; from: number }) =>
           }}<span>{{ d.answers.value[i] === undefined ? '' : d.answers.value[i] ? 'found' : 'missed' }}</span>
         </li>
       </ol>
-      <p role="status" aria-live="polite">{{ rest }}</p>
+      <p>
+        <span role="status" aria-live="polite">{{ rest }}</span> <b v-if="clockText" role="timer" aria-live="off">{{ clockText }}</b>
+      </p>
       <template v-if="!done">
         <p>
           Pourer: put the mix of <b>1 in {{ ladder[rung]!.toLocaleString('en') }}</b> into
@@ -234,7 +212,7 @@ const pour = (m: { takeG: number; waterG: number; from: number }) =>
       <p v-if="problem" class="field-error" role="alert">{{ problem }}</p>
       <div class="acts">
         <button
-          v-if="(d.subject.value || test.subject === 'label') && !kept"
+          v-if="(about.subject.value || test.subject === 'label') && !kept"
           type="button"
           data-first
           class="act main"

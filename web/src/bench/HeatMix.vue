@@ -8,6 +8,7 @@ import { useLarder } from '../stores/larder';
 import { useVarieties } from '../stores/own';
 import { usePods } from '../stores/pods';
 import { useKeys } from '../ui/keys';
+import { stopBench } from '../worker/client';
 import CautionList from '../ui/CautionList.vue';
 import DoubtPlate from '../ui/DoubtPlate.vue';
 import BenchRow from './BenchRow.vue';
@@ -104,9 +105,8 @@ const total = computed(() => mix.now.props.massG);
       <CautionList :cautions="mix.now.cautions" />
     </div>
     <Teleport defer to="#bench-acts">
-      <button type="button" class="act" :disabled="mix.solving || mix.items.length === 0" @click="mix.solve()">
-        {{ mix.solving ? 'Solving' : 'Find mixes' }}
-      </button>
+      <button v-if="mix.solving" type="button" class="act" @click="stopBench()">Solving, stop</button>
+      <button v-else type="button" class="act" :disabled="mix.items.length === 0" @click="mix.solve()">Find mixes</button>
       <button type="button" class="act main" :disabled="total <= 0" @click="sheet = true">Make it a batch</button>
     </Teleport>
     <ToBatchSheet v-model:show="sheet" />

@@ -1,5 +1,4 @@
 import { computed, ref, watch } from 'vue';
-import type { HeatSubject } from '@roskel/contract';
 import { calibrateThreshold, dilutionLadder, estimateFromLadders, mixingPlan } from '@roskel/core';
 import { useSettings } from '../stores/settings';
 
@@ -85,11 +84,6 @@ export function useDilution() {
     panel.value.length > 0 ? estimateFromLadders(ladder.value, panel.value, settings.value.threshold ?? undefined) : null,
   );
   const threshold = computed(() => (panel.value.length > 0 ? calibrateThreshold(ladder.value, panel.value, test.value.labelShu) : null));
-  const subject = computed<HeatSubject | null>(() => {
-    const [kind, id] = test.value.subject.split(':');
-    if (kind === 'batch' && id) return { batchId: id };
-    return kind === 'lot' && id ? { lotId: id, pods: 10 } : null;
-  });
   function restart() {
     test.value = fresh();
   }
@@ -103,7 +97,6 @@ export function useDilution() {
     saucePlace,
     estimate,
     threshold,
-    subject,
     begin,
     choose,
     takeBack,

@@ -23,7 +23,7 @@ import type { PodLotRecord } from '@roskel/contract';
 import { useOpenBatch } from '../stores/openBatch';
 import { usePods } from '../stores/pods';
 import { useSettings } from '../stores/settings';
-import { bench } from '../worker/client';
+import { bench, stoppable } from '../worker/client';
 
 /** What is in the mix of one lot: grams, whether the solver may use it, knife and fire, and bounds in grams. */
 export interface Entry {
@@ -130,8 +130,9 @@ export function useMix(file: ComputedRef<BatchFile | null>) {
     if (!file.value) return;
     trouble.value = '';
     solving.value = true;
-    const result = await bench().choose(file.value, allowed.value, wish.value);
+    const result = await stoppable(bench().choose(file.value, allowed.value, wish.value));
     solving.value = false;
+    if (!result) return;
     if (!result.ok) {
       trouble.value = result.message;
       answer.value = null;

@@ -3,6 +3,7 @@ import { computed } from 'vue';
 import { RouterLink, useRoute } from 'vue-router';
 import HeatMix from '../bench/HeatMix.vue';
 import DilutionTest from '../bench/DilutionTest.vue';
+import MatchTest from '../bench/MatchTest.vue';
 import MeasureReader from '../bench/MeasureReader.vue';
 import SchoolStamp from '../ui/SchoolStamp.vue';
 
@@ -10,6 +11,7 @@ import SchoolStamp from '../ui/SchoolStamp.vue';
 const TOOLS = [
   { name: 'mix', title: 'Heat mix', is: HeatMix },
   { name: 'dilution', title: 'Dilution test', is: DilutionTest },
+  { name: 'match', title: 'Match test', is: MatchTest },
   { name: 'measures', title: 'Measures', is: MeasureReader },
 ] as const;
 const route = useRoute();

@@ -1,13 +1,14 @@
 <script setup lang="ts">
 import { computed, onMounted } from 'vue';
 import { RouterLink, useRoute, useRouter } from 'vue-router';
-import { bitterSeeds, FIRE, KNIFE, podStationId, preparedPerGram, seedShare } from '@roskel/core';
+import { bitterSeeds, FIRE, heatKept, KNIFE, podStationId, preparedPerGram, seedShare } from '@roskel/core';
 import { heatAxis } from '../charts/HeatAxis';
 import { plural, shu } from '../format';
 import { useMix } from '../choose/useMix';
 import { useOpenBatch } from '../stores/openBatch';
 import { usePods } from '../stores/pods';
 import { useKeys } from '../ui/keys';
+import { stopBench } from '../worker/client';
 import BottleHeat from '../charts/BottleHeat.vue';
 import LotRow from '../choose/LotRow.vue';
 import PodWishes from '../choose/PodWishes.vue';
@@ -48,10 +49,15 @@ useKeys('Choose the pods', [
 const AX = 300;
 const axis = heatAxis(50, 1_500_000, 8, AX - 8);
 const used = computed(() => rows.value.filter((r) => r.entry.g > 0));
+const pct = (x: number) => `${Math.round(100 * x)} %`;
 /** What to do at the board, once for each way of cutting, and what to know about it. */
 const board = computed(() => {
   const ways = [...new Set(used.value.map((r) => r.entry.prep))].map((p) => {
-    const names = used.value.filter((r) => r.entry.prep === p && r.c.lot.anatomy).map((r) => r.c.lot.name);
+    const cut = used.value.filter((r) => r.entry.prep === p && r.c.lot.anatomy);
+    const names = cut.map(({ c }) => {
+      const { share, low, high } = heatKept(p, c.lot.capsaicinoidClass, c.lot.anatomy);
+      return p === 'whole' || !c.lot.heat ? c.lot.name : `${c.lot.name} (keeps ${pct(share)} of its heat, ${pct(low)} to ${pct(high)})`;
+    });
     return names.length > 0 ? `${names.join(', ')} ${KNIFE[p].name}: ${KNIFE[p].note}` : '';
   });
   const fires = [...new Set(used.value.map((r) => r.entry.fire))].filter((f) => f !== 'none').map((f) => FIRE[f].note);
@@ -83,9 +89,8 @@ const wholeText = computed(() => {
       >
       <SchoolStamp />
       <SaveState class="push" />
-      <button type="button" class="act" :disabled="solving || allowed.length === 0" @click="mix.solve()">
-        {{ solving ? 'Solving' : 'Solve again' }}
-      </button>
+      <button v-if="solving" type="button" class="act" @click="stopBench()">Solving, stop</button>
+      <button v-else type="button" class="act" :disabled="allowed.length === 0" @click="mix.solve()">Solve again</button>
       <button type="button" class="act main" :disabled="!live || live.finishedG <= 0" @click="confirm">Use this mix</button>
     </header>
     <p v-if="ready && pods.items.length === 0" class="plate note">

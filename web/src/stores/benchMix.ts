@@ -20,7 +20,7 @@ import {
   type PodChoice,
   type Preparation,
 } from '@roskel/core';
-import { bench } from '../worker/client';
+import { bench, stoppable } from '../worker/client';
 import { perKg, useLarder } from './larder';
 import { useVarieties } from './own';
 import { usePods } from './pods';
@@ -161,8 +161,9 @@ export const useBenchMix = defineStore('benchMix', () => {
   async function solve(use = true) {
     trouble.value = '';
     solving.value = true;
-    const result = await bench().mix(stuff.value, wish.value);
+    const result = await stoppable(bench().mix(stuff.value, wish.value));
     solving.value = false;
+    if (!result) return;
     if (!result.ok) {
       trouble.value = result.message;
       answer.value = null;

@@ -1,12 +1,33 @@
 import { wrap, type Remote } from 'comlink';
 import type { Bench } from './worker';
 
+let worker: Worker | null = null;
 let remote: Remote<Bench> | null = null;
+/** What waits for the worker, and what to tell it when the worker is stopped. */
+const waiting = new Set<() => void>();
 
 /** The one worker of this window, started when first needed. */
 export function bench(): Remote<Bench> {
-  remote ??= wrap<Bench>(new Worker(new URL('./worker.ts', import.meta.url), { type: 'module' }));
+  worker ??= new Worker(new URL('./worker.ts', import.meta.url), { type: 'module' });
+  remote ??= wrap<Bench>(worker);
   return remote;
+}
+
+/** A job of the worker that may be stopped: null when it was. */
+export function stoppable<P extends Promise<unknown>>(job: P): Promise<Awaited<P> | null> {
+  return new Promise((done, fail) => {
+    const stopped = () => done(null);
+    waiting.add(stopped);
+    (job as Promise<Awaited<P>>).then(done, fail).finally(() => waiting.delete(stopped));
+  });
+}
+
+/** Stops whatever the worker is at; a new one starts with the next question. */
+export function stopBench(): void {
+  worker?.terminate();
+  worker = remote = null;
+  for (const stopped of [...waiting]) stopped();
+  waiting.clear();
 }
 
 /**

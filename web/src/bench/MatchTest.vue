@@ -1,0 +1,104 @@
+<script setup lang="ts">
+import { computed, ref } from 'vue';
+import { Type } from '@sinclair/typebox';
+import { levelName, matchedShu, normalQuantile, tastingHot } from '@roskel/core';
+import { ApiProblem } from '../api/client';
+import { plural, shu } from '../format';
+import { useHeat } from '../stores/heat';
+import { useNotices } from '../stores/notices';
+import CautionList from '../ui/CautionList.vue';
+import NumberField from '../ui/NumberField.vue';
+import TestSubject from './TestSubject.vue';
+import { useSubject } from './useSubject';
+
+/** A match against a labelled sauce: diluted until both taste the same, the thresholds cancel. Surer than a ladder. */
+const heat = useHeat();
+const notices = useNotices();
+const subject = ref('');
+const about = useSubject(subject);
+const labelShu = ref<number | null>(null);
+const labelAt = ref<number | null>(20);
+const sampleAt = ref<number | null>(null);
+const problem = ref('');
+const askSure = ref(false);
+const Shu = Type.Number({ title: 'The heat on the label', minimum: 50, maximum: 3_000_000, unit: 'SHU' });
+const Parts = Type.Number({ title: 'The dilution', minimum: 1, maximum: 10_000 });
+const found = computed(() => {
+  if (labelShu.value === null || labelAt.value === null || sampleAt.value === null) return null;
+  const m = matchedShu(labelShu.value, labelAt.value, sampleAt.value);
+  const reach = Math.exp(normalQuantile(0.9) * m.sigma);
+  return { ...m, p10: m.shu / reach, p90: m.shu * reach };
+});
+async function keep(sure: boolean) {
+  if (!found.value || !about.subject.value) return;
+  problem.value = '';
+  try {
+    const { shu: value, sigma } = found.value;
+    const input = {
+      kind: 'measured' as const,
+      how: 'match' as const,
+      subject: about.subject.value,
+      shu: value,
+      sigma,
+      ...(sure ? { sure } : {}),
+    };
+    const learnt = await heat.add(input, `match of ${about.name.value}`);
+    notices.say(`Kept. ${plural(learnt.length, 'lot')} learnt from it.`);
+  } catch (e) {
+    problem.value = (e as Error).message;
+    askSure.value = e instanceof ApiProblem && e.problem.errors?.[0]?.path === 'sure';
+  }
+}
+</script>
+
+<template>
+  <section class="plate body">
+    <h2>Match it against a labelled sauce</h2>
+    <p class="soft">
+      Stir the labelled sauce into sugar water (5 %), 1 part in 20. Dilute yours in the same way, step by step, until both taste equally
+      hot. Rest and rinse between sips. Two people are better than one.
+    </p>
+    <CautionList :cautions="tastingHot()" />
+    <TestSubject v-model="subject" :about="about" />
+    <div class="three">
+      <NumberField v-model="labelShu" label="Heat on the label" unit="SHU" :schema="Shu" :digits="0" optional />
+      <NumberField v-model="labelAt" label="Labelled one, 1 part in" :schema="Parts" optional />
+      <NumberField v-model="sampleAt" label="Yours tastes the same at 1 in" :schema="Parts" optional />
+    </div>
+    <p v-if="found" class="figure" data-fact="match">
+      about <b>{{ shu(found.shu) }} SHU</b>, {{ levelName(found.shu) }}; 8 in 10 such tests land between {{ shu(found.p10) }} and
+      {{ shu(found.p90) }}
+    </p>
+    <p v-if="problem" class="field-error" role="alert">{{ problem }}</p>
+    <div class="acts">
+      <button type="button" class="act main" :disabled="!found || !about.subject.value" @click="keep(false)">
+        Let {{ about.name.value }} learn from it
+      </button>
+      <button v-if="askSure" type="button" class="act" @click="keep(true)">I am sure, learn from it</button>
+    </div>
+  </section>
+</template>
+
+<style scoped>
+.body {
+  max-width: 780px;
+  padding: 14px 20px 18px;
+  display: grid;
+  gap: 11px;
+}
+.three {
+  display: grid;
+  grid-template-columns: 1fr 1fr 1fr;
+  gap: 12px;
+}
+.figure {
+  font-size: 20px;
+}
+p {
+  margin: 0;
+}
+.acts {
+  display: flex;
+  gap: 12px;
+}
+</style>
