@@ -53,6 +53,7 @@ test('too much of a lot is refused at the field', async ({ page }) => {
 test('the demo pods meet a middling bracket in three distinct ways, and 40 bottles say what is short', async ({ page }) => {
   const start = async (level: RegExp, bottles: string) => {
     await page.goto('/batches');
+    await expect(page.getByRole('heading', { name: 'Batches' })).toBeVisible();
     await page.keyboard.press('n');
     await page.locator('label').filter({ hasText: level }).click();
     await page.getByLabel('Bottles', { exact: true }).fill(bottles);

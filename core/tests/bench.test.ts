@@ -131,6 +131,14 @@ describe('a mix in a bowl', () => {
     expect(answer.reach!.hottestShu).toBeGreaterThan(1000);
     expect(answer.nearest!.props.pH!).toBeLessThan(3.9);
   });
+  it('too sour and too thick at once: the pH that is told is the one reached by giving way', () => {
+    const answer = solveBench(highs, stuff, { ...WISH, pH: { max: 3.1, margin: 0 }, body: { low: 0.72 } }, 1);
+    if (answer.status !== 'short') throw new Error('found');
+    const said = answer.lines.find((l) => /let the pH be about/.test(l))!;
+    const pH = Number(/about (\d\.\d) instead of 3\.1/.exec(said)![1]);
+    expect(pH).toBeGreaterThan(3.1);
+    expect(pH).toBeLessThan(4.8);
+  });
   it('a cost ceiling is kept', () => {
     const priced = { ...stuff, pods: stuff.pods.map((c, i) => ({ ...c, perKg: 4 + 3 * i })) };
     const cost = (max: number | null) => {

@@ -63,6 +63,13 @@ it('the sweet pepper of the batch learns nothing, for it has no heat', async () 
   expect((await history('lot-pointed')).heat.every((s) => s.after === null)).toBe(true);
 });
 
+it('what a lot was said to be cannot be taken out of the book', async () => {
+  const before = await lot('lot-cayenne');
+  const first = (await history('lot-cayenne')).heat.at(-1)!;
+  expect((await call<Problem>('DELETE', `/heat/${first.eventId}`)).status).toBe(404);
+  expect((await lot('lot-cayenne')).lot.heat).toEqual(before.lot.heat);
+});
+
 it('what cannot be is asked about, and learnt when the maker insists', async () => {
   const before = (await lot('lot-fatalii')).lot.heat;
   const body = { kind: 'measured', how: 'lab', subject: { lotId: 'lot-fatalii', pods: 10 }, shu: 600, sigma: 0.15 };

@@ -59,7 +59,8 @@ export async function withdrawHeat(db: Db, id: number, withdrawn: boolean): Prom
   return db.transaction(async (tx) => {
     const t = tx as unknown as Db;
     const [row] = await t.update(heatEvents).set({ withdrawn }).where(eq(heatEvents.id, id)).returning();
-    if (!row) throw new NotFound('This entry is not there any more.');
+    // What a lot was said to be belongs to the lot; change it there.
+    if (!row || row.event.kind === 'set') throw new NotFound('This entry is not there any more.');
     const lots = await settleLots(t, await knowledge(t));
     return { record: { id, on: row.on, event: row.event, batchId: row.batchId }, lots };
   });

@@ -99,6 +99,8 @@ const says = computed(() => {
 function build(id: string): PodLot {
   const base = lotOfVariety(chosen.value, { id, name: form.name.trim() || chosen.value.name, form: form.form });
   const kept = props.item?.lot;
+  // A variety that was put away: the lot stays what it is.
+  if (kept && !varieties.find(form.varietyId)) return { ...kept, name: form.name.trim() || kept.name };
   const salted = form.form === 'paste' || form.form === 'ferment';
   const lot: PodLot = {
     ...base,
@@ -111,16 +113,8 @@ function build(id: string): PodLot {
     const same = stated && stated.value === form.said && stated.basis === form.basis && kept.heat!.source === form.source;
     return { ...lot, heat: same ? kept.heat : heatFromSaid(form.said, form.basis, form.source, lot.waterPct) };
   }
-  // What was learnt of the lot stays while its variety and form do.
-  const learnt = kept && kept.varietyId === lot.varietyId && kept.form === lot.form && !kept.heat?.said;
-  return learnt
-    ? {
-        ...kept,
-        name: lot.name,
-        ...(lot.saltPct === undefined ? {} : { saltPct: lot.saltPct }),
-        ...(lot.pH === undefined ? {} : { pH: lot.pH }),
-      }
-    : lot;
+  // What was learnt of the lot stays while its variety does; another form of it is as hot per gram of dry matter.
+  return kept?.heat && kept.varietyId === lot.varietyId && !kept.heat.said ? { ...lot, heat: kept.heat } : lot;
 }
 async function save() {
   try {

@@ -25,6 +25,8 @@ export interface Miss {
   by: number;
   /** The value falls short of its low end, or goes over its high end. */
   side: 'short' | 'over';
+  /** Where the acidity gives way: the pH that is reached then, by the full charge balance. */
+  pH?: number | null;
 }
 
 export type BlendAnswer =
@@ -256,7 +258,6 @@ function explain(solver: LinearSolver, problem: BlendProblem, timeLimitS: number
         ...(above > dust ? [{ wish, by: above, side: 'over' as const }] : []),
       ];
     });
-  const misses = read(least);
   const held = (without?: WishId) =>
     new Map(
       [...least.built.slack]
@@ -264,16 +265,18 @@ function explain(solver: LinearSolver, problem: BlendProblem, timeLimitS: number
         .map(([w, at]) => [w, { below: hold(least.values[at.below]!), above: hold(least.values[at.above]!) }]),
     );
   const nearest = run(solver, problem, { ...base, aim: 'best', soft: all, held: held(), switches }, timeLimitS);
+  const nearestMix = nearest && evaluate(problem, gramsOf(problem, nearest), nearest.objective, nearest.proven);
+  const told = (list: Miss[], mix: BlendMix | null) => list.map((m) => (m.wish === 'acidity' ? { ...m, pH: mix?.pH ?? null } : m));
   const repairs: Miss[] = [];
   for (const wish of all) {
     const alone = run(solver, problem, { ...base, aim: 'slack', soft: new Set([wish]), switches }, timeLimitS);
-    if (alone) repairs.push(...read(alone));
+    if (alone) repairs.push(...told(read(alone), evaluate(problem, gramsOf(problem, alone))));
   }
   return {
     status: 'short',
-    misses,
+    misses: told(read(least), nearestMix),
     repairs,
-    nearest: nearest && evaluate(problem, gramsOf(problem, nearest), nearest.objective, nearest.proven),
+    nearest: nearestMix,
     reach: problem.wish.heat ? reachOf(solver, problem, base, all, switches, timeLimitS) : null,
     largestG,
   };

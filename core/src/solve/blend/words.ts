@@ -5,8 +5,8 @@ import type { BlendProblem } from './material';
 const figure = (x: number) => twoFigures(x).toLocaleString('en');
 const grams = (g: number) => (g >= 1000 ? `${(g / 1000).toFixed(1)} kg` : `${Math.round(g)} g`);
 
-/** How one wish gives way, in the maker's words. `pHThen` is what the pH comes to when the acidity gives way. */
-export function missInWords(m: Miss, problem: BlendProblem, pHThen: number | null): string {
+/** How one wish gives way, in the maker's words. */
+export function missInWords(m: Miss, problem: BlendProblem): string {
   const { wish } = problem;
   const less = m.side === 'short';
   if (m.wish === 'heat') {
@@ -24,9 +24,9 @@ export function missInWords(m: Miss, problem: BlendProblem, pHThen: number | nul
   if (m.wish === 'body')
     return `let it be thinner: body ${Math.max(0, wish.body!.low - m.by).toFixed(2)} instead of ${wish.body!.low.toFixed(2)}`;
   if (m.wish === 'acidity') {
-    return pHThen === null
+    return m.pH == null
       ? `let it be less sour, ${m.by.toFixed(0)} mmol/kg short of acid`
-      : `let the pH be about ${pHThen.toFixed(1)} instead of ${wish.pH!.max.toFixed(1)}`;
+      : `let the pH be about ${m.pH.toFixed(1)} instead of ${wish.pH!.max.toFixed(1)}`;
   }
   if (m.wish === 'colour') return `let the colour be less ${wish.colour!.family}`;
   if (m.wish === 'perKg') return `pay ${(wish.perKg!.max + m.by).toFixed(2)} a kg`;
@@ -41,7 +41,6 @@ export function answerInWords(answer: BlendAnswer, problem: BlendProblem): { gis
   const { wish, materials } = problem;
   const lines: string[] = [];
   const there = materials.reduce((s, m) => s + Math.min(m.stockG, (m.maxPct / 100) * wish.massG), 0);
-  const pHThen = answer.nearest?.pH ?? null;
   let gist = 'These wishes cannot all be met with what is there.';
   const heat = answer.misses.find((m) => m.wish === 'heat');
   if (there < wish.massG * 0.9999) gist = `There is too little: ${grams(wish.massG)} are wanted, ${grams(there)} are there.`;
@@ -52,9 +51,9 @@ export function answerInWords(answer: BlendAnswer, problem: BlendProblem): { gis
         ? `Too mild: short of your bracket by ${figure(heat.by)} SHU. The hottest this stock reaches${answer.misses.length > 1 || wish.saltPct || wish.pH || wish.body ? ' with your other wishes' : ''} is ${figure(answer.reach.hottestShu)}.`
         : `Too hot: over your bracket by ${figure(heat.by)} SHU. The mildest this stock reaches is ${figure(answer.reach.mildestShu)}.`;
   }
-  if (answer.repairs.length > 0) lines.push(...answer.repairs.map((r) => `Either ${missInWords(r, problem, pHThen)}.`));
+  if (answer.repairs.length > 0) lines.push(...answer.repairs.map((r) => `Either ${missInWords(r, problem)}.`));
   else if (answer.misses.length > 0)
-    lines.push(`No single change is enough. The nearest: ${answer.misses.map((m) => missInWords(m, problem, pHThen)).join('; ')}.`);
+    lines.push(`No single change is enough. The nearest: ${answer.misses.map((m) => missInWords(m, problem)).join('; ')}.`);
   if (answer.largestG !== null && answer.largestG < wish.massG * 0.999)
     lines.push(`The stock makes ${grams(answer.largestG)} of it as you wish it.`);
   return { gist, lines };
