@@ -56,6 +56,8 @@ test('pods: a lot comes in, is used, and undo gives it back', async ({ page }) =
   await type(page, 'Amount', '10 pods');
   await page.getByRole('button', { name: 'Used' }).click();
   await expect(stock).toHaveText('951 g');
+  // The sheet has the keyboard until it is gone.
+  await expect(page.getByRole('dialog')).toHaveCount(0);
   await page.keyboard.press('Control+z');
   await expect(stock).toHaveText('1,021 g');
 });
