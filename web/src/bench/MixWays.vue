@@ -86,7 +86,11 @@ const inWords = (m: BenchMix) =>
 }
 .top {
   display: flex;
+  gap: 10px;
   justify-content: space-between;
+}
+.n {
+  white-space: nowrap;
 }
 .strip {
   display: flex;

@@ -35,7 +35,7 @@ export function hintOf(l: LarderRecord, i: Ingredient, today: string): Hint | nu
   const keeps = keepsDays(i);
   if (open !== null && keeps !== null && open > keeps) return { text: `open ${open} days`, urgent: true };
   if (l.useFirst) return { text: 'use first', urgent: true };
-  if (open !== null && keeps !== null && open > keeps / 2) return { text: `open ${open} days, use soon`, urgent: false };
+  if (open !== null && keeps !== null && open > keeps / 2) return { text: 'use soon', urgent: false };
   // Under a fifth of a package, or few spoons' worth.
   const low = l.packG ? l.stockG < l.packG / 5 : l.stockG <= (i.water < 30 ? 10 : 50);
   return low ? { text: 'low', urgent: false } : null;

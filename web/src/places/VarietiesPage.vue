@@ -129,7 +129,7 @@ async function away(own: OwnVariety) {
               {{ r.asIs > 0 ? shu(r.asIs) : '' }} <span class="soft">{{ levelName(r.asIs) }}</span>
             </td>
             <td class="n soft">
-              {{ r.v.shuQuotedPopular.high > 0 ? shu(Math.sqrt(Math.max(1, r.v.shuQuotedPopular.low) * r.v.shuQuotedPopular.high)) : '' }}
+              {{ r.v.shuQuotedPopular.high > 0 ? `${shu(r.v.shuQuotedPopular.low)} to ${shu(r.v.shuQuotedPopular.high)}` : '' }}
             </td>
             <td class="n">{{ r.v.waterPct }} %</td>
             <td class="n">{{ r.v.pod ? `${r.v.pod.massG.typical} g` : '' }}</td>
