@@ -51,7 +51,8 @@ export function answerInWords(answer: BlendAnswer, problem: BlendProblem): { gis
         ? `Too mild: short of your bracket by ${figure(heat.by)} SHU. The hottest this stock reaches${answer.misses.length > 1 || wish.saltPct || wish.pH || wish.body ? ' with your other wishes' : ''} is ${figure(answer.reach.hottestShu)}.`
         : `Too hot: over your bracket by ${figure(heat.by)} SHU. The mildest this stock reaches is ${figure(answer.reach.mildestShu)}.`;
   }
-  if (answer.repairs.length > 0) lines.push(...answer.repairs.map((r) => `Either ${missInWords(r, problem)}.`));
+  if (answer.repairs.length === 1) lines.push(`It would do to ${missInWords(answer.repairs[0]!, problem)}.`);
+  else if (answer.repairs.length > 1) lines.push(...answer.repairs.map((r) => `Either ${missInWords(r, problem)}.`));
   else if (answer.misses.length > 0)
     lines.push(`No single change is enough. The nearest: ${answer.misses.map((m) => missInWords(m, problem)).join('; ')}.`);
   if (answer.largestG !== null && answer.largestG < wish.massG * 0.999)
