@@ -244,7 +244,7 @@ describe('what a tasting is told of a batch', () => {
 
 describe('cautions of the bench', () => {
   it('a predicted pH never unlocks anything', () => {
-    const at = (pH: number) => unmeasuredBowl({ pH, hottestShu: 5000, seedShare: 0, garlicInOil: false });
+    const at = (pH: number) => unmeasuredBowl({ pH, hottestShu: 5000, seedShare: 0, underOil: false });
     expect(at(3.2).find((c) => c.id === 'bowl-unmeasured')!.text).toMatch(/worked out, not measured.*fridge/);
     expect(at(4.4).find((c) => c.id === 'bowl-unmeasured')!.severity).toBe('danger');
     for (const c of [...at(3.2), ...at(4.4)]) expect(c.text).not.toMatch(/shelf stable|safe to keep/i);

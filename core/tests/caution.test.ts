@@ -1,9 +1,25 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { bottling, handlingPods, jarAcid, jarRising, jarSalt, keepingOf, reportLine, withParams, type BottledSauce } from '../src';
+import {
+  bottling,
+  handlingPods,
+  ingredient,
+  jarAcid,
+  jarRising,
+  jarSalt,
+  keepingOf,
+  larderMaterial,
+  reportLine,
+  weighBench,
+  withExtras,
+  withParams,
+  type BatchFile,
+  type BottledSauce,
+  type Ingredient,
+} from '../src';
 import { log, smallBatch } from './helpers';
 
-const sauce: BottledSauce = { pH: 3.4, measured: true, instrument: 'meter', hotFilled: true, fermented: true, oilAndGarlic: false };
+const sauce: BottledSauce = { pH: 3.4, measured: true, instrument: 'meter', hotFilled: true, fermented: true, underOil: false };
 const ids = (s: BottledSauce) => bottling(s).map((c) => c.id);
 
 describe('keeping', () => {
@@ -16,12 +32,12 @@ describe('keeping', () => {
           instrument: fc.constantFrom('meter', 'strip', null),
           hotFilled: fc.boolean(),
           fermented: fc.boolean(),
-          oilAndGarlic: fc.boolean(),
+          underOil: fc.boolean(),
         }),
         (s) => {
           const k = keepingOf(s as BottledSauce);
           const cupboard = k.place.includes('cupboard');
-          if (!s.measured || s.pH === null || s.pH > 4.0 || !s.hotFilled || s.oilAndGarlic) expect(cupboard).toBe(false);
+          if (!s.measured || s.pH === null || s.pH > 4.0 || !s.hotFilled || s.underOil) expect(cupboard).toBe(false);
           if (cupboard && s.instrument !== 'meter') expect(s.pH!).toBeLessThanOrEqual(3.6);
           expect(k.text.toLowerCase()).not.toContain('shelf stable');
           expect(k.days).toBeLessThanOrEqual(180);
@@ -100,4 +116,33 @@ it('a whole line: cautions come out of the report, and a reading changes what ma
   expect(measured.keeping?.days).toBe(180);
   const sourless = reportLine(log(smallBatch(), 'bottle', { pH: 4.9, instrument: 'meter' }), { today });
   expect(sourless.cautions.map((c) => c.id)).toContain('botulism');
+});
+
+describe('oil, by what it is made of and not by its name', () => {
+  const oily: Ingredient = { ...ingredient('oil_olive'), key: 'own-1', name: 'Cold pressed, mine', like: 'oil_olive' };
+  const bottled = (items: { id: string; massG: number }[]) => {
+    const file: BatchFile = withExtras(smallBatch(), items, [oily]);
+    const stations = file.stations.map((s) =>
+      s.kind === 'bottle' ? { ...s, params: { ...(s.params as object), fill: 'hot' }, log: { pH: 3.3, instrument: 'meter' as const } } : s,
+    );
+    return reportLine({ ...file, stations }, { today: '2026-10-01' });
+  };
+  it('an own oil in a batch is a danger and keeps even a sour, hot-filled sauce in the fridge for a week', () => {
+    expect(bottled([{ id: 'vinegar_cider', massG: 300 }]).keeping!.place).toMatch(/cupboard/);
+    const under = bottled([
+      { id: 'vinegar_cider', massG: 300 },
+      { id: 'own-1', massG: 40 },
+    ]);
+    expect(under.cautions.some((c) => c.id === 'garlic-oil' && c.severity === 'danger')).toBe(true);
+    expect(under.keeping).toMatchObject({ place: 'fridge', days: 7 });
+  });
+  it('and on the bench', () => {
+    const stuff = { pods: [], larder: [{ row: oily, stockG: 500, useFirst: false }] };
+    expect(weighBench(stuff, { 'own-1': 100 }, { lowShu: 0, highShu: 1 }).cautions.some((c) => c.id === 'garlic-oil')).toBe(true);
+  });
+  it('a copied row keeps what is known of its kind', () => {
+    const choice = (row: Ingredient) => larderMaterial({ row, stockG: 1, useFirst: false });
+    const own = { ...ingredient('xanthan'), key: 'own-2', like: 'xanthan' };
+    expect(choice(own).body).toBe(choice(ingredient('xanthan')).body);
+  });
 });

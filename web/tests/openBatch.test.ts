@@ -5,11 +5,10 @@ import type { BatchRecord, ChangeEvent } from '@roskel/contract';
 
 // The worker is asked for real reports, only without a worker.
 vi.mock('../src/worker/client', () => ({
-  bench: () => ({
-    report: (file: BatchFile, o: { today: string }) =>
-      Promise.resolve({ ok: true, report: reportLine(file, { ...o, members: 60, forecast: false }) }),
+  reportOf: async (file: BatchFile, o: { today: string }) => ({
+    ok: true,
+    report: reportLine(file, { ...o, members: 60, forecast: false }),
   }),
-  stoppable: <T>(job: T) => job,
   latest: <A extends unknown[], R>(run: (...args: A) => R) => run,
 }));
 

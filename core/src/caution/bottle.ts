@@ -9,7 +9,8 @@ export interface BottledSauce {
   /** Held at 82 °C or more for 10 minutes and filled hot. */
   hotFilled: boolean;
   fermented: boolean;
-  oilAndGarlic: boolean;
+  /** Oil went in, beside garlic, herbs or pods. */
+  underOil: boolean;
 }
 
 /** Where a sauce may be kept and how long; never more than what was measured allows. */
@@ -37,7 +38,7 @@ export function keepingOf(s: BottledSauce): Keeping {
   if (r === 'low')
     return { place: 'freezer or a week in the fridge', days: 7, text: 'Freeze it, or eat it within a week from the fridge.' };
   if (r === 'unread') return { place: 'fridge', days: 14, text: 'Fridge, two weeks. No pH was measured, so nothing better can be said.' };
-  if (s.oilAndGarlic) return { place: 'fridge', days: 7, text: 'Fridge, one week: garlic or herbs with oil.' };
+  if (s.underOil) return { place: 'fridge', days: 7, text: 'Fridge, one week: garlic, herbs or pods with oil.' };
   if (r === 'near') return { place: 'fridge', days: 60, text: 'Fridge, two months. The acid leaves little margin.' };
   if (!s.hotFilled) return { place: 'fridge', days: 180, text: 'Fridge, about half a year. It is live: open it now and then.' };
   return {
@@ -96,12 +97,12 @@ export function bottling(s: BottledSauce): Caution[] {
       authority: 'common practice; USDA Complete Guide for pickles (from memory)',
     });
   }
-  if (s.oilAndGarlic) {
+  if (s.underOil) {
     out.push({
       id: 'garlic-oil',
       severity: 'danger',
       text: 'Fridge only, one week.',
-      why: 'Oil keeps acid away from garlic and herbs; botulism can grow there.',
+      why: 'Oil keeps acid away from garlic, herbs and pods; botulism can grow there.',
       authority: 'USDA / NCHFP guidance (from memory)',
     });
   }

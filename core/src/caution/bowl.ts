@@ -17,11 +17,14 @@ export function bitterSeeds(share: number): Caution[] {
   ];
 }
 
+/** The widest half-width that a predicted pH is given (chapter 3, section 9): closer to 4.6 than this is not safely below. */
+const WIDEST_CLAIM = 0.4;
+
 /** A mix in a bowl that nobody has measured yet. */
-export function unmeasuredBowl(bowl: { pH: number | null; hottestShu: number; seedShare: number; garlicInOil: boolean }): Caution[] {
+export function unmeasuredBowl(bowl: { pH: number | null; hottestShu: number; seedShare: number; underOil: boolean }): Caution[] {
   const out: Caution[] = [...handlingPods(bowl.hottestShu)];
   if (bowl.pH !== null) {
-    const low = bowl.pH > LEGAL_PH - 0.4;
+    const low = bowl.pH > LEGAL_PH - WIDEST_CLAIM;
     out.push({
       id: 'bowl-unmeasured',
       severity: low ? 'danger' : 'caution',
@@ -32,11 +35,11 @@ export function unmeasuredBowl(bowl: { pH: number | null; hottestShu: number; se
       authority: 'the line at 4.6 is that of acidified-food rules; local food law decides',
     });
   }
-  if (bowl.garlicInOil) {
+  if (bowl.underOil) {
     out.push({
       id: 'garlic-oil',
       severity: 'danger',
-      text: 'Garlic or pods under oil: fridge, and gone within a week.',
+      text: 'Oil with garlic, herbs or pods: fridge, and gone within a week.',
       why: 'Oil keeps air out, which is what botulism likes.',
       authority: 'common food-safety advice',
     });

@@ -113,6 +113,7 @@ export const IngredientSchema = Type.Object({
   pieces: Type.Record(Type.String(), Type.Number()),
   allergens: Type.Array(Type.String()),
   hex: Hex,
+  like: Type.Optional(Id),
   confidence: Type.Union([Type.Literal('high'), Type.Literal('medium'), Type.Literal('low')]),
 });
 

@@ -24,6 +24,8 @@ export interface Ingredient {
   pieces: Record<string, number>;
   allergens: string[];
   hex: string;
+  /** Key of the table row that an own one was copied from: what is known by kind (body, taste, spread) holds for it too. */
+  like?: string;
   confidence: 'high' | 'medium' | 'low';
 }
 
@@ -36,6 +38,17 @@ export function ingredient(key: string): Ingredient {
   const found = byKey.get(key);
   if (!found) throw new RangeError(`No ingredient is called "${key}"`);
   return found;
+}
+
+/** The table key that tells an ingredient's kind: its own, or that of the row it was copied from. */
+export function kindKey(i: Pick<Ingredient, 'key' | 'like'>): string {
+  return i.like ?? i.key;
+}
+
+/** Half fat or more: an oil, whatever it is called. */
+const OIL_FAT = 50;
+export function isOil(i: Pick<Ingredient, 'fat'>): boolean {
+  return i.fat >= OIL_FAT;
 }
 
 const cache = new WeakMap<Ingredient, Grams>();

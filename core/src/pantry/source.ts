@@ -1,6 +1,6 @@
 import { lacticForPh, poolOf, sidForPh, TYPICAL_ACIDS, type AcidWorld } from '../acid';
 import { ACIDS, noGrams, type Component, type Grams } from '../matter/component';
-import { gramsPerGram, type Ingredient } from '../matter/ingredient';
+import { gramsPerGram, kindKey, type Ingredient } from '../matter/ingredient';
 import { massOf, scale, type Stream } from '../matter/stream';
 import type { Draw } from '../stat/draw';
 import type { PodLot } from './lot';
@@ -22,6 +22,7 @@ export function acidWorld(draw: Draw): AcidWorld {
   };
 }
 
+/** A maker's own row is never as sure as a liquid sold by strength: only table keys count here. */
 function acidSd(i: Ingredient): number {
   if (i.key.startsWith('vinegar')) return ACID_SD.vinegar;
   if (/lime_juice|lemon_juice|calamansi/.test(i.key)) return ACID_SD.citrus;
@@ -43,7 +44,7 @@ const FAINT = /^(water|vinegar|salt|sugar_white|msg|citric|lactic|rum|oil_neutra
 
 /** Strength of colour in a mix: produce 1, dry goods 4, faint rows next to nothing (our judgement). */
 function tintOf(row: Ingredient): number {
-  if (FAINT.test(row.key)) return 0.03;
+  if (FAINT.test(kindKey(row))) return 0.03;
   return row.water < 20 && row.tss > 30 ? 4 : 1;
 }
 

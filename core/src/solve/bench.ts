@@ -1,7 +1,7 @@
 import { doubtsOf, heatBand, PROCESS_SD, seedShare, type Doubt, type DoubtPart, type HeatBand, type Remedy } from '../heat';
 import { unmeasuredBowl, type Caution } from '../caution';
 import { propsOf, withExtras, type BatchFile, type Props } from '../line';
-import { ingredient, type Ingredient } from '../matter/ingredient';
+import { ingredient, isOil, type Ingredient } from '../matter/ingredient';
 import { lotShu, podsIn, preparedPerGram, prepSd } from '../pantry';
 import {
   answerInWords,
@@ -49,6 +49,9 @@ export interface BenchWay extends BenchMix {
 export type BenchAnswer =
   | { status: 'found'; ways: BenchWay[] }
   | { status: 'short'; gist: string; lines: string[]; nearest: BenchMix | null; reach: { hottestShu: number; mildestShu: number } | null };
+
+/** A row of which this share (%) or more is salt is salt. */
+const MOSTLY = 50;
 
 /** Rows of acids that a lot is like, from its choices' own rows first. */
 const rowOf =
@@ -104,7 +107,7 @@ export function weighBench(
   }
   const sd = PROCESS_SD.plain;
   const hottestShu = Math.max(0, ...stuff.pods.filter((c) => grams[c.lot.id]! > 0).map((c) => lotShu(c.lot)));
-  const oil = Object.keys(grams).some((k) => k.startsWith('oil_') && grams[k]! > 0);
+  const underOil = stuff.larder.some((l) => isOil(l.row) && (grams[l.row.key] ?? 0) > 0);
   return {
     grams: { ...grams },
     pods: {},
@@ -116,7 +119,7 @@ export function weighBench(
       pH: props.pH,
       hottestShu,
       seedShare: podsG > 0 ? seeds / podsG : 0,
-      garlicInOil: oil && ((grams['garlic'] ?? 0) > 0 || podsG > 0),
+      underOil,
     }),
   };
 }
@@ -174,7 +177,7 @@ export function solveBench(solver: LinearSolver, stuff: BenchStuff, wish: BlendW
  */
 export function batchOfMix(file: BatchFile, stuff: BenchStuff, grams: Readonly<Record<string, number>>): BatchFile {
   const withPods = useMix(file, stuff.pods, grams);
-  const rows = stuff.larder.filter((l) => (grams[l.row.key] ?? 0) > 0 && !l.row.key.startsWith('salt') && l.row.key !== 'water');
+  const rows = stuff.larder.filter((l) => (grams[l.row.key] ?? 0) > 0 && l.row.salt < MOSTLY && l.row.water < 99.5);
   return withExtras(
     withPods,
     rows.map((l) => ({ id: l.row.key, massG: Math.round(grams[l.row.key]! * 10) / 10 })),

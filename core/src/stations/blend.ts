@@ -1,6 +1,7 @@
 import { Type, type Static } from '@sinclair/typebox';
 import { blending } from '../caution';
 import { massOf, mix, percent, split } from '../matter/stream';
+import { isOil } from '../matter/ingredient';
 import { ingredientStream } from '../pantry';
 import { station, StationProblem, type Flow, type Outcome } from './station';
 
@@ -52,6 +53,7 @@ export const blend = station<BlendParams>({
   names: (p) => ({ lots: [], ingredients: p.additions.map((a) => a.id).filter((id) => id !== KEPT_BRINE) }),
   apply(input, params, context): Outcome {
     const additions: Flow[] = [];
+    let oil = context.known.oil === true;
     if (!(massOf(input) > 0)) return { out: input, additions, sides: [], facts: {} };
     params.additions.forEach((a, i) => {
       if (!(a.massG > 0)) return;
@@ -64,6 +66,7 @@ export const blend = station<BlendParams>({
       }
       if (a.id !== KEPT_BRINE) {
         const row = context.ingredient(a.id);
+        oil ||= isOil(row);
         additions.push({ id: a.id, name: row.name.toLowerCase(), stream: ingredientStream(row, a.massG, context.draw) });
         return;
       }
@@ -93,7 +96,7 @@ export const blend = station<BlendParams>({
       out: left,
       additions,
       sides: massOf(taken) > 0 ? [{ id: 'jug', name: 'left in the jug', stream: taken }] : [],
-      facts: { jugG: massOf(all) },
+      facts: { jugG: massOf(all), oil },
     };
   },
   duties: (v) => [

@@ -17,14 +17,13 @@ export type BottleParams = Static<typeof schema>;
 
 /** What the keeping rules need to know of a bottled sauce. */
 export function bottledSauce(v: StationView<BottleParams>): BottledSauce {
-  const has = (pattern: RegExp) => v.ingredients.some((i) => pattern.test(i));
   return {
     pH: v.after.massG > 0 ? v.after.pH : null,
     measured: v.phMeasured,
     instrument: v.known.phInstrument === 'meter' ? 'meter' : v.known.phInstrument === 'strip' ? 'strip' : null,
     hotFilled: v.params.fill === 'hot',
     fermented: v.known.fermented === true,
-    oilAndGarlic: has(/^oil_/) && has(/garlic|basil|cilantro|mint/),
+    underOil: v.known.oil === true,
   };
 }
 

@@ -1,5 +1,5 @@
 import type { LarderRecord } from '@roskel/contract';
-import { daysBetween, type Ingredient } from '@roskel/core';
+import { daysBetween, kindKey, type Ingredient } from '@roskel/core';
 
 export const BOARDS = ['Sour', 'Salt', 'Sweet', 'Garden and fruit', 'Spice and body'] as const;
 export type Board = (typeof BOARDS)[number];
@@ -8,18 +8,18 @@ export type Board = (typeof BOARDS)[number];
 export function boardOf(i: Ingredient): Board {
   const acids = Object.values(i.acids).reduce<number>((s, x) => s + (x ?? 0), 0);
   if (i.salt > 20) return 'Salt';
-  if ((i.pH && i.pH.typ < 3.2 && acids > 2 && i.water > 60) || /acid/.test(i.key)) return 'Sour';
+  if ((i.pH && i.pH.typ < 3.2 && acids > 2 && i.water > 60) || /acid/.test(kindKey(i))) return 'Sour';
   if (i.sugars > 45) return 'Sweet';
-  if (i.water < 30 || /sauce|mustard|paste/.test(i.key)) return 'Spice and body';
+  if (i.water < 30 || /sauce|mustard|paste/.test(kindKey(i))) return 'Spice and body';
   return 'Garden and fruit';
 }
 
 /** Days that a thing is good once opened, or once it is there when it is fresh (common practice, no source). */
 function keepsDays(i: Ingredient): number | null {
   if (boardOf(i) === 'Garden and fruit')
-    return /juice/.test(i.key) ? 4 : i.water > 85 || /pineapple|mango|berry|peach/.test(i.key) ? 7 : 21;
-  if (/paste|passata|mustard/.test(i.key)) return /mustard/.test(i.key) ? 90 : 10;
-  if (/maple/.test(i.key)) return 90;
+    return /juice/.test(kindKey(i)) ? 4 : i.water > 85 || /pineapple|mango|berry|peach/.test(kindKey(i)) ? 7 : 21;
+  if (/paste|passata|mustard/.test(kindKey(i))) return /mustard/.test(kindKey(i)) ? 90 : 10;
+  if (/maple/.test(kindKey(i))) return 90;
   return i.water < 20 && i.salt < 20 && i.sugars < 45 ? 365 : null;
 }
 

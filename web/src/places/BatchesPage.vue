@@ -8,7 +8,7 @@ import { due, day, plural, shu, today } from '../format';
 import { useBatches } from '../stores/batches';
 import { useNotices } from '../stores/notices';
 import { ApiProblem } from '../api/client';
-import { bench } from '../worker/client';
+import { reportOf } from '../worker/client';
 import { useSettings } from '../stores/settings';
 import { useKeys } from '../ui/keys';
 import MiniRibbon from '../line/MiniRibbon.vue';
@@ -29,7 +29,7 @@ watch(
     for (const b of items) {
       const key = `${b.revision} ${school}`;
       if (reports.get(b.id)?.key === key) continue;
-      const answer = await bench().report(countedIn(b.file, school), { today: today(), members: 60, forecast: false });
+      const answer = await reportOf(countedIn(b.file, school), { today: today(), members: 60, forecast: false });
       reports.set(b.id, { key, report: answer.ok ? answer.report : null, trouble: answer.ok ? '' : answer.message });
     }
   },

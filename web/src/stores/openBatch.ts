@@ -5,7 +5,7 @@ import { carry, countedIn, type BatchFile, type LineReport, type PodLot, type St
 import { api, ApiProblem, Offline } from '../api/client';
 import { onChange } from '../api/events';
 import { today } from '../format';
-import { bench, latest, stoppable } from '../worker/client';
+import { latest, reportOf } from '../worker/client';
 import type { ReportAnswer } from '../worker/worker';
 import { useLarder } from './larder';
 import { useNotices } from './notices';
@@ -57,9 +57,7 @@ export const useOpenBatch = defineStore('openBatch', () => {
   const settings = useSettings();
 
   /** Heat is counted by the school of the settings; the file itself is never touched by it. */
-  const ask = latest(async (f: BatchFile): Promise<ReportAnswer | null> =>
-    stoppable(bench().report(countedIn(f, settings.value.school), { today: today() })),
-  );
+  const ask = latest((f: BatchFile): Promise<ReportAnswer> => reportOf(countedIn(f, settings.value.school), { today: today() }));
   watch(
     () => settings.value.school,
     () => void recompute(),

@@ -14,7 +14,13 @@ const props = defineProps<{ start: Ingredient | null; editing: OwnIngredient | n
 const own = useOwnIngredients();
 const P = IngredientSchema.properties;
 const { row, set, problems, refused, save } = useOwnRow(show, props, {
-  fresh: (copy) => ({ ...copy, key: `own-${Date.now().toString(36)}`, name: `${copy.name}, mine`, confidence: 'low' as const }),
+  fresh: (copy) => ({
+    ...copy,
+    key: `own-${Date.now().toString(36)}`,
+    name: `${copy.name}, mine`,
+    like: copy.like ?? copy.key,
+    confidence: 'low' as const,
+  }),
   problems: ingredientProblems,
   add: own.add,
   edit: own.edit,

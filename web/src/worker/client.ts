@@ -1,5 +1,6 @@
 import { wrap, type Remote } from 'comlink';
-import type { Bench } from './worker';
+import type { BatchFile, ReportOptions } from '@roskel/core';
+import type { Bench, ReportAnswer } from './worker';
 
 let worker: Worker | null = null;
 let remote: Remote<Bench> | null = null;
@@ -20,6 +21,14 @@ export function stoppable<P extends Promise<unknown>>(job: P): Promise<Awaited<P
     waiting.add(stopped);
     (job as Promise<Awaited<P>>).then(done, fail).finally(() => waiting.delete(stopped));
   });
+}
+
+/** A report of the worker; asked again when the worker was stopped for something else, so that none is ever lost. */
+export async function reportOf(file: BatchFile, options: ReportOptions): Promise<ReportAnswer> {
+  for (;;) {
+    const answer = await stoppable(bench().report(file, options));
+    if (answer) return answer;
+  }
 }
 
 /** Stops whatever the worker is at; a new one starts with the next question. */

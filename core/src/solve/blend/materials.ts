@@ -3,7 +3,7 @@ import varieties from '../../data/varieties.json' with { type: 'json' };
 import { FIRE, type Fire, type Preparation } from '../../heat';
 import { colourFamily } from '../../matter/colour';
 import { flavoursOf, LARDER_FLAVOURS } from '../../matter/flavour';
-import { gramsPerGram, type Ingredient } from '../../matter/ingredient';
+import { gramsPerGram, kindKey, type Ingredient } from '../../matter/ingredient';
 import { heatShu, massOf, mix, percent, scale, type Stream } from '../../matter/stream';
 import { hasPods, ingredientStream, lotStream, preparedPerGram, prepSd, type PodLot } from '../../pantry';
 import { TYPICAL } from '../../stat/draw';
@@ -59,12 +59,12 @@ const ROW_BODY: Record<string, number> = {
 };
 
 function bodyOfRow(row: Ingredient): number {
-  const own = ROW_BODY[row.key];
+  const own = ROW_BODY[kindKey(row)];
   if (own !== undefined) return own;
   const { pulp, water } = gramsPerGram(row);
   if (pulp < 0.004) return 0;
   if (row.water < 20) return DRY_BODY;
-  return /juice|vinegar|sauce$/.test(row.key) ? 0.05 : Math.min(0.9, 0.75 + 4 * pulp * water);
+  return /juice|vinegar|sauce$/.test(kindKey(row)) ? 0.05 : Math.min(0.9, 0.75 + 4 * pulp * water);
 }
 
 /** 1 g of prepared pods as a stream: the cut keeps the make-up, fire takes water out or soaking puts it in. */
@@ -118,7 +118,7 @@ const FAINT = /^(water|vinegar|salt|sugar|msg|citric|lactic|rum|oil|xanthan|corn
 /** A larder row as a material. */
 export function larderMaterial(choice: LarderChoice): Material {
   const gram = ingredientStream(choice.row, 1, TYPICAL);
-  const faint = FAINT.test(choice.row.key);
+  const faint = FAINT.test(kindKey(choice.row));
   return {
     id: choice.row.key,
     name: choice.row.name,
@@ -134,7 +134,7 @@ export function larderMaterial(choice: LarderChoice): Material {
     sugarPct: percent(gram, 'sugars'),
     body: bodyOfRow(choice.row),
     charge: chargeOf(gram),
-    flavours: LARDER_FLAVOURS[choice.row.key] ?? {},
+    flavours: LARDER_FLAVOURS[kindKey(choice.row)] ?? {},
     colour: faint ? null : colourFamily(choice.row.hex),
     pigment: faint ? PIGMENT.faint : choice.row.water < 20 ? PIGMENT.powder : PIGMENT.larder,
     podG: null,
