@@ -141,3 +141,35 @@ test('the server stops while typing: the work is kept and stored when it is back
     await own.end();
   }
 });
+
+test('a form with a mistake in it keeps nothing, and nothing typed is lost', async ({ page }) => {
+  const lots = async () => ((await (await page.request.get('/api/pods')).json()) as unknown[]).length;
+  await page.goto('/pods');
+  const before = await lots();
+  await page.getByRole('button', { name: 'Add a lot' }).click();
+  const amount = page.getByLabel('How much', { exact: true });
+  await amount.fill('-3');
+  await page.getByRole('button', { name: 'Add the lot' }).click();
+  await expect(page.getByText('An amount cannot be negative.')).toBeVisible();
+  await expect(amount).toBeFocused();
+  await amount.press('Enter');
+  await expect(amount).toHaveValue('-3');
+  expect(await lots()).toBe(before);
+  await amount.fill('300 g');
+  await page.getByRole('button', { name: 'Add the lot' }).click();
+  await expect(page.getByRole('dialog')).toHaveCount(0);
+  expect(await lots()).toBe(before + 1);
+  await page.getByRole('button', { name: 'Undo' }).click();
+  // The same for a button that is not the form's own: an old good amount must not be moved in place of a bad new one.
+  await page.getByRole('button', { name: /^Fresno/ }).click();
+  await page.locator('[data-name=stock]').click();
+  const moved = page.getByLabel('Amount', { exact: true });
+  await moved.fill('50 g');
+  await moved.press('Tab');
+  await moved.fill('lots');
+  await moved.press('Tab');
+  await expect(page.getByText('"lots" has no number.')).toBeVisible();
+  await page.getByRole('button', { name: 'Used' }).click();
+  await expect(moved).toBeFocused();
+  await expect(page.getByRole('heading', { name: 'Stock 340 g' })).toBeVisible();
+});

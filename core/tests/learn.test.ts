@@ -17,6 +17,7 @@ import {
   learn,
   matchedShu,
   mixingPlan,
+  ofMash,
   NO_BELIEFS,
   scoreOf,
   shuOfScore,
@@ -235,6 +236,23 @@ describe('the dilution test (after ISO 3513 and ASTM E679)', () => {
   // Section 6: reference 3 000 at 1:20 equals the sample at 1:54.
   it('a match against a labelled sauce', () => {
     expect(matchedShu(3000, 20, 54).shu).toBeCloseTo(8100, 9);
+  });
+  it('pods tasted as a mash of one in ten are ten times as hot as the mash', () => {
+    const mash = estimateFromLadders(ladder, [read('xxooo')]);
+    const pods = ofMash(mash, 10);
+    expect(pods.shu / mash.shu).toBeCloseTo(10, 9);
+    expect(pods.p10).toBeLessThan(10 * mash.p10);
+    expect(ofMash(mash, 1)).toBe(mash);
+  });
+  it('every taster gets a cup of every rung, however many they are', () => {
+    for (let people = 1; people <= 8; people++) {
+      const { mixes, sugarWaterG } = mixingPlan(dilutionLadder(2000), people);
+      mixes.forEach((m, i) => {
+        const passed = mixes[i + 1]?.takeG ?? 0;
+        expect(m.takeG + m.waterG - passed).toBeGreaterThanOrEqual(15 * people);
+      });
+      expect(sugarWaterG).toBeGreaterThanOrEqual(mixes.reduce((s, m) => s + m.waterG, 0) + 30 * people * 5);
+    }
   });
   it('the ladder brackets the guess and can be mixed from 2 g of sauce', () => {
     for (const shu of [300, 2000, 9000, 60_000]) {

@@ -188,4 +188,5 @@ export const ASKING: readonly [Kitchen, string][] = [
   ['metric', '3 dried chillies'],
   ['metric', '2 tbsp garlic butter'],
   ['us', '3 tbsp lemon curd'],
+  ['metric', '99999999 kg salt'],
 ];

@@ -35,6 +35,8 @@ export function today(): string {
 
 /** Odds in people's words: whole numbers of 100, never 0 or 100. */
 export function odds(p: number): string {
+  if (p < 0.005) return 'fewer than 1 in 100';
+  if (p > 0.995) return 'more than 99 in 100';
   return `${Math.min(99, Math.max(1, Math.round(p * 100)))} in 100`;
 }
 

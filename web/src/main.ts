@@ -3,5 +3,7 @@ import { createApp } from 'vue';
 import App from './App.vue';
 import { router } from './router';
 import './style.css';
+import { guardForms } from './ui/guardForms';
 
 createApp(App).use(createPinia()).use(router).mount('#app');
+guardForms(document);

@@ -53,6 +53,7 @@ it('figures have the precision they deserve', () => {
   expect(shu(4949)).toBe('4,900');
   expect(ph(3.4567)).toBe('3.5');
   expect(ph(3.4567, true)).toBe('3.46');
-  expect(odds(0.999)).toBe('99 in 100');
+  expect(odds(0.999)).toBe('more than 99 in 100');
+  expect(odds(0.001)).toBe('fewer than 1 in 100');
   expect(grams(3.25)).toBe('3.3 g');
 });

@@ -11,6 +11,10 @@ export const DILUTION = {
   /** Sugar of the sugar water, g per kg. */
   sugarPerKg: 50,
   cupG: 15,
+  /** Pods are tasted as a mash: one part of pods in this many of mash (our judgement: blends smooth, and can be weighed). */
+  mashParts: 10,
+  /** Least of one rung that goes into the next, g. */
+  passG: 50,
   /** SHU in the cup at the threshold of detection, and its log-sd: geometric middle of 1 to 5 SHU (from memory). */
   thresholdShu: 2,
   thresholdSd: Math.log(1.8),
@@ -43,8 +47,11 @@ export interface Mixing {
   served: boolean;
 }
 
-/** Every mix from the sauce down to the weakest rung, strongest first, and the sugar water needed in g. */
-export function mixingPlan(ladder: readonly number[]): { mixes: Mixing[]; sugarWaterG: number; cups: number } {
+/**
+ * Every mix from the sauce down to the weakest rung, strongest first, and the sugar water needed in g, so that each of
+ * `people` (1 to 8) gets a cup of every rung and two plain ones beside it.
+ */
+export function mixingPlan(ladder: readonly number[], people = 1): { mixes: Mixing[]; sugarWaterG: number; cups: number } {
   const first = DILUTION.firstMixG / DILUTION.firstSauceG;
   const mixes: Mixing[] = [
     {
@@ -56,18 +63,20 @@ export function mixingPlan(ladder: readonly number[]): { mixes: Mixing[]; sugarW
     },
   ];
   const weakest = Math.max(...ladder);
+  // A rung of three parts passes one on; the two that stay must fill everyone's cup.
+  const passG = Math.max(DILUTION.passG, Math.ceil((people * DILUTION.cupG) / (DILUTION.step - 1) / 10) * 10);
   for (let d = first * DILUTION.step; d <= weakest * 1.001; d *= DILUTION.step) {
     mixes.push({
       dilution: d,
-      takeG: 50,
-      waterG: 50 * (DILUTION.step - 1),
+      takeG: passG,
+      waterG: passG * (DILUTION.step - 1),
       from: d / DILUTION.step,
       served: ladder.some((x) => Math.abs(x / d - 1) < 1e-6),
     });
   }
-  const blanks = 2 * DILUTION.cupG * ladder.length;
+  const blanks = 2 * DILUTION.cupG * ladder.length * people;
   const rinse = 200;
-  return { mixes, sugarWaterG: mixes.reduce((s, m) => s + m.waterG, 0) + blanks + rinse, cups: 3 * ladder.length };
+  return { mixes, sugarWaterG: mixes.reduce((s, m) => s + m.waterG, 0) + blanks + rinse, cups: 3 * ladder.length * people };
 }
 
 /** One person's way up the ladder: right or wrong at each rung tried, weakest first. */
@@ -132,6 +141,15 @@ export function estimateFromLadders(
     people: found.map((t) => ({ threshold: t, shu: threshold.shu * t.dilution })),
     censored: above === below ? null : above ? 'above' : 'below',
   };
+}
+
+/** The estimate of pods from that of their mash, one part in `parts`; weighing the mash adds its own doubt. */
+export function ofMash(mash: DilutionEstimate, parts: number): DilutionEstimate {
+  if (parts === 1) return mash;
+  const shu = mash.shu * parts;
+  const sigma = Math.hypot(mash.sigma, DILUTION.mixingSd);
+  const reach = Math.exp(normalQuantile(0.9) * sigma);
+  return { ...mash, shu, sigma, p10: shu / reach, p90: shu * reach, people: mash.people.map((p) => ({ ...p, shu: p.shu * parts })) };
 }
 
 /** The panel's own threshold from a ladder with a sauce of known heat. */

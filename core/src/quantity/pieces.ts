@@ -45,6 +45,8 @@ export function tinOf(key: string, kitchen: Kitchen): number | undefined {
   return TINS[key]?.[kitchen];
 }
 
+const article = (word: string) => (/^[aeiou]/.test(word) ? 'an' : 'a');
+
 export interface Piece {
   name: string;
   massG: number;
@@ -71,5 +73,6 @@ export function pieceFor(
   const massG = own ?? all[key]! * (size ? SIZE_FACTOR[size]! : 1);
   const g = Math.round(massG * 10) / 10;
   const kind = /^(cherry|roma|plum)$/.test(key) ? `${key} tomato` : key.replaceAll('_', ' ');
-  return { name: key, massG, assumed: `a ${size && SIZE_FACTOR[size] !== 1 ? `${size} ` : ''}${kind} of ${g} g` };
+  const text = `${size && SIZE_FACTOR[size] !== 1 ? `${size} ` : ''}${kind}`;
+  return { name: key, massG, assumed: `${article(text)} ${text} of ${g} g` };
 }

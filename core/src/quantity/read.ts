@@ -47,6 +47,9 @@ function thingOf(store: Thing['store'], id: string, own: readonly Ingredient[]):
   };
 }
 
+/** More of one thing than this is a slip of the finger, g (our judgement). */
+const MOST_G = 50_000;
+
 const TAIL =
   /\b(?:plus (?:extra|more)|for (?:serving|garnish|frying|the \w+)|to serve|to garnish|if needed|if you like|optional|as needed)\b.*$/i;
 
@@ -235,6 +238,7 @@ function readOne(text: string, line: string, kitchen: Kitchen, own: readonly Ing
   try {
     const w = weighAll(parts, thing, kitchen, words);
     if (!Number.isFinite(w.massG)) throw new QuantityError('That is not an amount.');
+    if (w.massG > MOST_G) throw new QuantityError('That is more than a kitchen holds. Check the amount.');
     const assumed = [
       ...(meaning.say ? [meaning.say] : []),
       ...(others.length > 0 ? [`the first of what was said: ${first}`] : []),

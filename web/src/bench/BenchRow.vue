@@ -8,11 +8,13 @@ import KnifeFire from '../ui/KnifeFire.vue';
 import LeastMost from '../ui/LeastMost.vue';
 
 /** One thing on the bench: how much of it, and for pods what knife and fire do. */
-const props = defineProps<{ line: { item: BenchItem; pod: PodChoice | null; row: LarderChoice | null }; most: number }>();
+/** The store's own reactive item: changed in place. */
+const item = defineModel<BenchItem>('item', { required: true });
+const props = defineProps<{ pod: PodChoice | null; row: LarderChoice | null; most: number }>();
 const emit = defineEmits<{ grams: [g: number]; drop: [] }>();
-const lot = computed(() => props.line.pod?.lot ?? null);
-const name = computed(() => lot.value?.name ?? props.line.row!.row.name);
-const stock = computed(() => props.line.pod?.stockG ?? props.line.row!.stockG);
+const lot = computed(() => props.pod?.lot ?? null);
+const name = computed(() => lot.value?.name ?? props.row!.row.name);
+const stock = computed(() => props.pod?.stockG ?? props.row!.stockG);
 const plenty = computed(() => stock.value >= 20_000);
 const what = computed(() => {
   const g = lot.value?.podMassG;
@@ -24,24 +26,22 @@ const what = computed(() => {
         measure: { cup: 95, tbsp: 6, tsp: 2 },
         density: 1,
       }
-    : props.line.row!.row;
+    : props.row!.row;
 });
 /** Sliders reach a little past the whole mix, and never past the stock. */
-const reach = computed(() => Math.max(20, Math.min(stock.value, Math.max(props.most, props.line.item.g * 1.5, 100))));
+const reach = computed(() => Math.max(20, Math.min(stock.value, Math.max(props.most, item.value.g * 1.5, 100))));
 const about = computed(() => {
   const l = lot.value;
-  const pH = props.line.row?.row.pH;
+  const pH = props.row?.row.pH;
   const what = l ? (l.heat ? `${shu(lotShu(l))} SHU, ${levelName(lotShu(l))}` : 'no heat') : pH ? `pH ${pH.typ.toFixed(1)}` : '';
   return [what, plenty.value ? '' : `${grams(stock.value)} there`].filter(Boolean).join('; ');
 });
-const tooMuch = computed(() => (props.line.item.g > stock.value + 0.5 ? `There are only ${grams(stock.value)}.` : null));
+const tooMuch = computed(() => (item.value.g > stock.value + 0.5 ? `There are only ${grams(stock.value)}.` : null));
 </script>
 
-<!-- The item is the store's own reactive object. -->
-<!-- eslint-disable vue/no-mutating-props -->
 <template>
-  <div class="row" :class="{ out: line.item.g <= 0 }">
-    <i :style="{ background: lot?.hex ?? line.row!.row.hex }" />
+  <div class="row" :class="{ out: item.g <= 0 }">
+    <i :style="{ background: lot?.hex ?? row!.row.hex }" />
     <span class="name">
       <b>{{ name }}</b>
       <span class="soft">{{ about }}</span>
@@ -50,12 +50,12 @@ const tooMuch = computed(() => (props.line.item.g > stock.value + 0.5 ? `There a
       class="amount"
       :label="`${name}, amount`"
       hide-label
-      :mass-g="line.item.g"
+      :mass-g="item.g"
       :what="what"
       :trouble="tooMuch"
       @change="(m) => emit('grams', m)"
     />
-    <LeastMost v-model:least="line.item.leastPct" v-model:most="line.item.mostPct" :name="name" unit="%" />
+    <LeastMost v-model:least="item.leastPct" v-model:most="item.mostPct" :name="name" unit="%" />
     <button type="button" class="bare x" :aria-label="`Take ${name} off the bench`" @click="emit('drop')">×</button>
     <input
       class="share"
@@ -63,13 +63,13 @@ const tooMuch = computed(() => (props.line.item.g > stock.value + 0.5 ? `There a
       min="0"
       :max="reach"
       step="1"
-      :value="line.item.g"
-      :style="{ '--p': `${Math.min(100, (100 * line.item.g) / reach)}%` }"
+      :value="item.g"
+      :style="{ '--p': `${Math.min(100, (100 * item.g) / reach)}%` }"
       :aria-label="`${name}, share`"
-      :aria-valuetext="grams(line.item.g)"
+      :aria-valuetext="grams(item.g)"
       @input="emit('grams', Number(($event.target as HTMLInputElement).value))"
     />
-    <KnifeFire v-if="lot" v-model:prep="line.item.prep" v-model:fire="line.item.fire" class="knife" :lot="lot" />
+    <KnifeFire v-if="lot" v-model:prep="item.prep" v-model:fire="item.fire" class="knife" :lot="lot" />
   </div>
 </template>
 

@@ -43,6 +43,7 @@ watch(() => [test.value.step, test.value.person], focusStep);
 
 const about = useSubject(toRef(() => test.value.subject));
 const { name } = about;
+watch(about.mashParts, (parts) => (d.mashParts.value = parts), { immediate: true });
 watch(about.guess, (g) => g !== null && (test.value.guessShu = Math.round(g)));
 function begin() {
   problem.value = '';
@@ -50,6 +51,10 @@ function begin() {
   askSure.value = false;
   if (!test.value.subject) problem.value = 'Say what you test.';
   else if (!test.value.consent) problem.value = 'Everyone who tastes has to agree first.';
+  else if (!(Number.isInteger(test.value.people) && test.value.people >= 1 && test.value.people <= 8))
+    problem.value = 'One to eight people can taste at once.';
+  else if (test.value.subject === 'label' && !(test.value.labelShu >= 50 && test.value.labelShu <= 2_000_000))
+    problem.value = 'Give the heat on the label, between 50 and 2,000,000 SHU.';
   else if (!(test.value.guessShu >= 10 && test.value.guessShu <= 2_000_000))
     problem.value = 'Guess its heat between 10 and 2,000,000 SHU. The ladder is built around it.';
   else d.begin();
@@ -144,6 +149,10 @@ const pour = (m: { takeG: number; waterG: number; from: number }) =>
         sugar in {{ grams(plan.sugarWaterG * (1 - DILUTION.sugarPerKg / 1000)) }} of water, at room temperature. Use glass: heat clings to
         plastic. Shake {{ name }} before you weigh. Whole pods are first blended with nine times their weight of water: then guess a tenth
         of their heat.
+      </p>
+      <p v-if="about.mashParts.value > 1" data-fact="mash">
+        First a mash: stems off, several pods, 1 part by weight and {{ about.mashParts.value - 1 }} parts of water, blended smooth. Below,
+        "{{ name }}" is that mash; the estimate is turned back into pods.
       </p>
       <ul class="mixes">
         <li v-for="(m, i) in plan.mixes" :key="m.dilution">

@@ -78,7 +78,9 @@ const total = computed(() => mix.now.props.massG);
       <BenchRow
         v-for="l in mix.lines"
         :key="l.item.id"
-        :line="l"
+        :item="l.item"
+        :pod="l.pod"
+        :row="l.row"
         :most="total"
         @grams="mix.setGrams(l.item.id, $event)"
         @drop="mix.drop(l.item.id)"
@@ -86,6 +88,7 @@ const total = computed(() => mix.now.props.massG);
     </section>
     <div class="right" tabindex="0" role="region" aria-label="What it comes to">
       <BottleHeat
+        bowl
         :blur="
           mix.now.band && mix.wish.heat
             ? { mu: Math.log(mix.now.band.p50), sigma: Math.log(mix.now.band.p90 / mix.now.band.p10) / 2.5631 }

@@ -57,6 +57,10 @@ async function keep(sure: boolean) {
     <p class="soft">
       Stir the labelled sauce into sugar water (5 %), 1 part in 20. Dilute yours in the same way, step by step, until both taste equally
       hot. Rest and rinse between sips. Two people are better than one.
+      <template v-if="about.mashParts.value > 1"
+        >Blend the pods with {{ about.mashParts.value - 1 }} parts of water first, stems off: that is 1 in
+        {{ about.mashParts.value }} already.</template
+      >
     </p>
     <CautionList :cautions="tastingHot()" />
     <TestSubject v-model="subject" :about="about" />
@@ -71,10 +75,10 @@ async function keep(sure: boolean) {
     </p>
     <p v-if="problem" class="field-error" role="alert">{{ problem }}</p>
     <div class="acts">
-      <button type="button" class="act main" :disabled="!found || !about.subject.value" @click="keep(false)">
+      <button type="button" class="act main" data-keeps :disabled="!found || !about.subject.value" @click="keep(false)">
         Let {{ about.name.value }} learn from it
       </button>
-      <button v-if="askSure" type="button" class="act" @click="keep(true)">I am sure, learn from it</button>
+      <button v-if="askSure" type="button" class="act" data-keeps @click="keep(true)">I am sure, learn from it</button>
     </div>
   </section>
 </template>

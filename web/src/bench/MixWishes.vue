@@ -1,12 +1,14 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue';
-import { bracketOfLevel, LEVEL_NAMES, levelOf, type BlendWish } from '@roskel/core';
+import { BODY_WORDS, bracketOfLevel, LEVEL_NAMES, levelOf, PH_MARGIN, type BlendWish } from '@roskel/core';
 import { shu } from '../format';
 import ColourTaste from '../ui/ColourTaste.vue';
 
 /** What is wanted of a mix: heat, size, salt, sugar, acid, body, colour, taste, price, how many kinds. */
 const wish = defineModel<BlendWish>({ required: true });
 const set = (change: Partial<BlendWish>) => (wish.value = { ...wish.value, ...change });
+/** Least share of the mix that carries the colour or the taste (our judgement: enough to see and taste among the rest). */
+const SHARE = { colour: 0.6, flavour: 0.2 };
 const wrong = ref('');
 const levels = LEVEL_NAMES.map((name, level) => ({ name, level, ...bracketOfLevel(level) })).slice(1, 11);
 const level = computed(
@@ -44,7 +46,7 @@ function salt(end: 'low' | 'high', e: Event) {
 }
 function setPh(e: Event) {
   const x = num(e, 2.5, 6, 'pH');
-  if (x !== undefined) set({ pH: x === null ? null : { max: x, margin: 0.1 } });
+  if (x !== undefined) set({ pH: x === null ? null : { max: x, margin: PH_MARGIN } });
 }
 </script>
 
@@ -134,10 +136,7 @@ function setPh(e: Event) {
         "
       >
         <option :value="0">any</option>
-        <option :value="0.25">thin</option>
-        <option :value="0.4">pouring</option>
-        <option :value="0.55">thick</option>
-        <option :value="0.75">a paste</option>
+        <option v-for="b in BODY_WORDS" :key="b.low" :value="b.low">{{ b.name }}</option>
       </select>
     </label>
     <label
@@ -157,7 +156,7 @@ function setPh(e: Event) {
       ><input type="checkbox" :checked="wish.wholePods" @change="set({ wholePods: ($event.target as HTMLInputElement).checked })" /> whole
       pods</label
     >
-    <ColourTaste :share="{ colour: 0.6, flavour: 0.2 }" :model-value="wish" @update:model-value="set($event)" />
+    <ColourTaste :share="SHARE" :model-value="wish" @update:model-value="set($event)" />
     <label
       >cost up to
       <input

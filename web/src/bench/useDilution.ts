@@ -1,5 +1,5 @@
 import { computed, ref, watch } from 'vue';
-import { calibrateThreshold, dilutionLadder, estimateFromLadders, mixingPlan } from '@roskel/core';
+import { calibrateThreshold, dilutionLadder, estimateFromLadders, mixingPlan, ofMash } from '@roskel/core';
 import { useSettings } from '../stores/settings';
 
 export type Step = 'what' | 'mix' | 'taste' | 'result';
@@ -43,11 +43,15 @@ function kept(): Test {
 
 /** The dilution test as it goes along: what is tested, the ladder, each person's way up, the estimate. Kept in this browser. */
 export function useDilution() {
+  /** Set by the page: one part of pods in so many of mash. */
+  const mashParts = ref(1);
   const settings = useSettings();
   const test = ref<Test>(kept());
   watch(test, (t) => localStorage.setItem(KEEP, JSON.stringify(t)), { deep: true });
-  const ladder = computed(() => dilutionLadder(test.value.subject === 'label' ? test.value.labelShu : test.value.guessShu));
-  const plan = computed(() => mixingPlan(ladder.value));
+  const ladder = computed(() =>
+    dilutionLadder(test.value.subject === 'label' ? test.value.labelShu : test.value.guessShu / mashParts.value),
+  );
+  const plan = computed(() => mixingPlan(ladder.value, test.value.people));
   const answers = computed(() => test.value.answers[test.value.person] ?? []);
   const rung = computed(() => answers.value.length);
   /** Two hits in a row end a ladder, so does its top. */
@@ -81,7 +85,9 @@ export function useDilution() {
   }
   const panel = computed(() => test.value.answers.filter((a) => a.length > 0));
   const estimate = computed(() =>
-    panel.value.length > 0 ? estimateFromLadders(ladder.value, panel.value, settings.value.threshold ?? undefined) : null,
+    panel.value.length > 0
+      ? ofMash(estimateFromLadders(ladder.value, panel.value, settings.value.threshold ?? undefined), mashParts.value)
+      : null,
   );
   const threshold = computed(() => (panel.value.length > 0 ? calibrateThreshold(ladder.value, panel.value, test.value.labelShu) : null));
   function restart() {
@@ -89,6 +95,7 @@ export function useDilution() {
   }
   return {
     test,
+    mashParts,
     ladder,
     plan,
     answers,

@@ -1,6 +1,6 @@
 import { computed, type Ref } from 'vue';
 import type { HeatSubject } from '@roskel/contract';
-import { lotShu } from '@roskel/core';
+import { DILUTION, hasPods, lotShu } from '@roskel/core';
 import { usePods } from '../stores/pods';
 import { useShelf } from '../stores/shelf';
 
@@ -30,6 +30,12 @@ export function useSubject(chosen: Ref<string>) {
     if (kind === 'batch' && id) return { batchId: id };
     return kind === 'lot' && id ? { lotId: id, pods: 10 } : null;
   });
-  return { load, lots, bottlings: computed(() => shelf.items), name, guess, subject };
+  /** Pods are tasted as a mash of one part in so many; sauces and powders as they are. */
+  const mashParts = computed(() => {
+    const [kind, id] = parts.value;
+    const lot = kind === 'lot' ? lots.value.find((p) => p.id === id)?.lot : undefined;
+    return lot && hasPods(lot.form) ? DILUTION.mashParts : 1;
+  });
+  return { load, lots, mashParts, bottlings: computed(() => shelf.items), name, guess, subject };
 }
 export type Subject = ReturnType<typeof useSubject>;

@@ -11,6 +11,8 @@ const props = defineProps<{
   goal: Pick<Goal, 'lowShu' | 'highShu'>;
   bottles: number | null;
   oddsNow?: number | undefined;
+  /** A mix in a bowl, not a batch. */
+  bowl?: boolean;
 }>();
 const W = 470;
 const axis = computed(() => heatAxis(100, Math.max(100_000, 10 ** Math.ceil(Math.log10(props.goal.highShu))), 12, W - 12));
@@ -21,9 +23,9 @@ const chance = computed(() => props.oddsNow ?? (props.blur ? oddsWithin(props.bl
 </script>
 
 <template>
-  <section class="plate bottle" aria-label="Heat in the bottle">
+  <section class="plate bottle" :aria-label="bowl ? 'Heat in the bowl' : 'Heat in the bottle'">
     <h2>
-      Heat in the bottle
+      {{ bowl ? 'Heat in the bowl' : 'Heat in the bottle' }}
       <span v-if="quant" class="soft" data-fact="middle">about {{ shu(quant.p50) }} SHU, {{ levelName(quant.p50) }}</span>
     </h2>
     <svg
@@ -41,7 +43,7 @@ const chance = computed(() => props.oddsNow ?? (props.blur ? oddsWithin(props.bl
       <path :d="`M ${left + 8} 10 h -8 v 94 h 8 M ${right - 8} 10 h 8 v 94 h -8`" class="bracket" />
     </svg>
     <p v-if="blur">
-      <b class="big" data-fact="odds">{{ odds(chance) }}</b> batches like this land inside the bracket.
+      <b class="big" data-fact="odds">{{ odds(chance) }}</b> {{ bowl ? 'mixes' : 'batches' }} like this land inside the bracket.
       <template v-if="bottles !== null"
         >Fills about <b data-fact="bottles">{{ bottles.toFixed(1) }}</b> bottles.</template
       >
@@ -56,6 +58,8 @@ const chance = computed(() => props.oddsNow ?? (props.blur ? oddsWithin(props.bl
 }
 h2 {
   display: flex;
+  flex-wrap: wrap;
+  gap: 0 12px;
   justify-content: space-between;
 }
 h2 .soft {

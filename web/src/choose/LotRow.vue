@@ -10,7 +10,9 @@ import LeastMost from '../ui/LeastMost.vue';
 import type { Entry } from './useMix';
 
 /** One lot to hand: whether the solver may use it, grams in the mix, knife and fire, and its hill of heat. */
-const props = defineProps<{ choice: PodChoice; record: PodLotRecord; entry: Entry; axis: ReturnType<typeof heatAxis>; width: number }>();
+/** The page's own reactive entry: changed in place. */
+const entry = defineModel<Entry>('entry', { required: true });
+const props = defineProps<{ choice: PodChoice; record: PodLotRecord; axis: ReturnType<typeof heatAxis>; width: number }>();
 const emit = defineEmits<{ grams: [value: number] }>();
 const name = computed(() => props.choice.lot.name);
 const median = computed(() => lotShu(props.choice.lot));
@@ -30,7 +32,6 @@ function typed(text: string) {
 }
 </script>
 
-<!-- eslint-disable vue/no-mutating-props -->
 <template>
   <div class="lot" :class="{ out: entry.g <= 0 }">
     <label class="use" :title="`Let the solver use ${name}`">

@@ -1,45 +1,27 @@
 <script setup lang="ts">
 import { computed, onMounted, ref } from 'vue';
 import { RouterLink } from 'vue-router';
-import type { OwnIngredient } from '@roskel/contract';
 import type { Ingredient } from '@roskel/core';
 import { useLarder } from '../stores/larder';
 import { useOwnIngredients } from '../stores/own';
-import { useNotices } from '../stores/notices';
+import OwnActs from '../ui/OwnActs.vue';
+import { useOwnTable } from '../ui/useOwnTable';
 import { boardOf, BOARDS } from '../larder/boards';
 import IngredientSheet from '../ui/IngredientSheet.vue';
 
 /** Every ingredient, the table's and the maker's own: search, filter, compare, copy. */
 const larder = useLarder();
 const own = useOwnIngredients();
-const notices = useNotices();
 const find = ref('');
 const board = ref('');
-const sheet = ref(false);
-const start = ref<Ingredient | null>(null);
-const editing = ref<OwnIngredient | null>(null);
+const { sheet, start, editing, ownOf, copy, edit, away } = useOwnTable(own);
 onMounted(() => void larder.load());
-const ownKeys = computed(() => new Map(own.items.map((o) => [o.id, o])));
 const rows = computed(() =>
   larder.rows
     .filter((i) => i.name.toLowerCase().includes(find.value.trim().toLowerCase()))
     .filter((i) => !board.value || boardOf(i) === board.value)
-    .map((i) => ({ i, own: ownKeys.value.get(i.key) ?? null, acids: Object.values(i.acids).reduce<number>((s, x) => s + (x ?? 0), 0) })),
+    .map((i) => ({ i, own: ownOf(i.key), acids: Object.values(i.acids).reduce<number>((s, x) => s + (x ?? 0), 0) })),
 );
-function copy(i: Ingredient) {
-  editing.value = null;
-  start.value = i;
-  sheet.value = true;
-}
-function edit(o: OwnIngredient) {
-  editing.value = o;
-  start.value = o.value;
-  sheet.value = true;
-}
-async function away(o: OwnIngredient) {
-  await own.putAway(o).catch((e: unknown) => notices.fail(e));
-  notices.say('Put away. Undo brings it back.');
-}
 const pieces = (i: Ingredient) =>
   Object.entries(i.pieces)
     .map(([n, g]) => `${n.replaceAll('_', ' ')} ${g} g`)
@@ -90,11 +72,7 @@ const pieces = (i: Ingredient) =>
             <td class="soft">{{ pieces(r.i) }}</td>
             <td class="soft">{{ r.own ? 'yours' : `table, ${r.i.confidence} confidence` }}</td>
             <td class="acts">
-              <template v-if="r.own">
-                <button type="button" class="link" :aria-label="`Change ${r.i.name}`" @click="edit(r.own)">change</button>
-                <button type="button" class="link" :aria-label="`Put ${r.i.name} away`" @click="away(r.own)">put away</button>
-              </template>
-              <button type="button" class="link" :aria-label="`Copy ${r.i.name}`" @click="copy(r.i)">copy</button>
+              <OwnActs :name="r.i.name" :own="r.own !== null" @copy="copy(r.i)" @edit="edit(r.own!)" @away="away(r.own!)" />
             </td>
           </tr>
         </tbody>

@@ -1,36 +1,23 @@
 <script setup lang="ts">
 import { computed, onMounted, ref } from 'vue';
 import { RouterLink } from 'vue-router';
-import {
-  colourFamily,
-  COLOUR_FAMILIES,
-  FLAVOUR_WORDS,
-  flavoursOf,
-  levelName,
-  MIXED_UNKNOWN,
-  type Flavour,
-  type Variety,
-} from '@roskel/core';
-import type { OwnVariety } from '@roskel/contract';
+import { colourFamily, COLOUR_FAMILIES, FLAVOUR_WORDS, flavoursOf, levelName, MIXED_UNKNOWN, type Flavour } from '@roskel/core';
 import { shu } from '../format';
 import { heatColour } from '../theme';
 import { heatAxis } from '../charts/HeatAxis';
 import { useVarieties } from '../stores/own';
-import { useNotices } from '../stores/notices';
+import OwnActs from '../ui/OwnActs.vue';
+import { useOwnTable } from '../ui/useOwnTable';
 import VarietySheet from '../ui/VarietySheet.vue';
 
 /** Every variety, the table's and the maker's own: search, filter, compare, copy. */
 const varieties = useVarieties();
-const notices = useNotices();
 const find = ref('');
 const form = ref('');
 const taste = ref<Flavour | ''>('');
 const colour = ref('');
-const sheet = ref(false);
-const start = ref<Variety | null>(null);
-const editing = ref<OwnVariety | null>(null);
+const { sheet, start, editing, ownOf, copy, edit, away } = useOwnTable(varieties);
 onMounted(() => void varieties.load());
-const ownIds = computed(() => new Map(varieties.items.map((o) => [o.id, o])));
 const rows = computed(() =>
   varieties.rows
     .filter((v) => v !== MIXED_UNKNOWN)
@@ -38,24 +25,10 @@ const rows = computed(() =>
     .filter((v) => !form.value || v.form === form.value)
     .filter((v) => !taste.value || (flavoursOf(v.flavour)[taste.value] ?? 0) > 0)
     .filter((v) => !colour.value || colourFamily(v.ripeColour) === colour.value)
-    .map((v) => ({ v, own: ownIds.value.get(v.id) ?? null, asIs: v.shuDry.typical * (1 - v.waterPct / 100) })),
+    .map((v) => ({ v, own: ownOf(v.id), asIs: v.shuDry.typical * (1 - v.waterPct / 100) })),
 );
 const W = 220;
 const axis = heatAxis(50, 2_000_000, 4, W - 4);
-function copy(v: Variety) {
-  editing.value = null;
-  start.value = v;
-  sheet.value = true;
-}
-function edit(own: OwnVariety) {
-  editing.value = own;
-  start.value = own.value;
-  sheet.value = true;
-}
-async function away(own: OwnVariety) {
-  await varieties.putAway(own).catch((e: unknown) => notices.fail(e));
-  notices.say('Put away. Undo brings it back.');
-}
 </script>
 
 <template>
@@ -139,11 +112,7 @@ async function away(own: OwnVariety) {
               <RouterLink class="link" :to="{ path: '/pods', query: { variety: r.v.id } }" :aria-label="`Add a lot of ${r.v.name}`"
                 >add a lot</RouterLink
               >
-              <template v-if="r.own">
-                <button type="button" class="link" :aria-label="`Change ${r.v.name}`" @click="edit(r.own)">change</button>
-                <button type="button" class="link" :aria-label="`Put ${r.v.name} away`" @click="away(r.own)">put away</button>
-              </template>
-              <button type="button" class="link" :aria-label="`Copy ${r.v.name}`" @click="copy(r.v)">copy</button>
+              <OwnActs :name="r.v.name" :own="r.own !== null" @copy="copy(r.v)" @edit="edit(r.own!)" @away="away(r.own!)" />
             </td>
           </tr>
         </tbody>

@@ -7,6 +7,7 @@ import {
   lotOfVariety,
   newBatch,
   NO_WISH,
+  PH_MARGIN,
   weighBench,
   type BatchFile,
   type BenchAnswer,
@@ -60,7 +61,7 @@ const startWish = (): BlendWish => ({
   saltPct: { low: 1.5, high: 2.5 },
   sugarPct: { low: 0, high: 12 },
   body: { low: 0.4 },
-  pH: { max: 3.8, margin: 0.1 },
+  pH: { max: 3.8, margin: PH_MARGIN },
   varieties: 3,
 });
 /** What a sauce is usually made of beside pods: put on the bench at the start where the larder has it. */

@@ -139,12 +139,12 @@ async function off() {
         </p>
       </div>
       <p v-if="problem" class="field-error" role="alert">{{ problem }}</p>
-      <button v-if="item && changed" type="button" class="act main" @click="keep">Keep the changes</button>
+      <button v-if="item && changed" type="button" class="act main" data-keeps @click="keep">Keep the changes</button>
       <div class="acts">
         <button type="submit" class="act" :class="{ main: !item }">{{ item ? 'More came in' : 'Put it in' }}</button>
         <template v-if="item">
-          <button type="button" class="act" @click="act(-1, 'used')">Used</button>
-          <button type="button" class="act" @click="act(-1, 'thrown')">Thrown away</button>
+          <button type="button" class="act" data-keeps @click="act(-1, 'used')">Used</button>
+          <button type="button" class="act" data-keeps @click="act(-1, 'thrown')">Thrown away</button>
           <button type="button" class="link" @click="off">Take it off the larder</button>
         </template>
       </div>

@@ -217,7 +217,7 @@ const RIPE: Record<Ripeness, string> = { '': 'not said', green: 'green', turning
           @update:model-value="form.said = $event"
         />
         <ChoiceField v-model="form.basis" label="That is" :options="BASES" />
-        <ChoiceField v-model="form.source" label="From" :options="SOURCES" />
+        <ChoiceField v-model="form.source" label="Source" :options="SOURCES" />
       </div>
     </details>
     <label class="field wide">

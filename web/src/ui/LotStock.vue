@@ -74,9 +74,9 @@ async function away() {
         :what="what"
         @change="(m, w) => ((move.massG = m), (move.words = w), (problem = ''))"
       />
-      <button type="button" class="act" @click="stock(1, 'in')">More came in</button>
-      <button type="button" class="act" @click="stock(-1, 'used')">Used</button>
-      <button type="button" class="act" @click="stock(-1, 'thrown')">Thrown away</button>
+      <button type="button" class="act" data-keeps @click="stock(1, 'in')">More came in</button>
+      <button type="button" class="act" data-keeps @click="stock(-1, 'used')">Used</button>
+      <button type="button" class="act" data-keeps @click="stock(-1, 'thrown')">Thrown away</button>
     </div>
     <div v-if="turns.length" class="turns" role="group" aria-label="Turn it into">
       <button v-for="t in turns" :key="t" type="button" class="act small" :aria-pressed="into === t" @click="into = into === t ? null : t">
@@ -100,7 +100,7 @@ async function away() {
           :schema="TurnSchema.properties.gotG"
           :placeholder="expected ? expected.toFixed(0) : ''"
         />
-        <button type="button" class="act main" @click="turn">{{ TURNS[into].name }} it</button>
+        <button type="button" class="act main" data-keeps @click="turn">{{ TURNS[into].name }} it</button>
       </div>
     </div>
     <p v-if="problem" class="field-error" role="alert">{{ problem }}</p>

@@ -51,6 +51,17 @@ export interface BlendWish {
   wholePods: boolean;
 }
 
+/** A planned pH aims this far below the wish: tables of food acids are guesses (chapter 2, section 7.1: 0.1 to 0.2). */
+export const PH_MARGIN = 0.1;
+
+/** Body in words, as the least g of sieved pulp a g (our judgement; raw pods give 0.65 to 0.85, water 0). */
+export const BODY_WORDS = [
+  { low: 0.25, name: 'thin' },
+  { low: 0.4, name: 'pouring' },
+  { low: 0.55, name: 'thick' },
+  { low: 0.75, name: 'a paste' },
+] as const;
+
 export const NO_WISH: Omit<BlendWish, 'massG'> = {
   heat: null,
   saltPct: null,
