@@ -32,6 +32,10 @@ test('pH 15, a date before the start, more than went in', async ({ page }) => {
   await sheet.getByLabel('pH', { exact: true }).fill('15');
   await sheet.getByLabel('pH', { exact: true }).press('Tab');
   await expect(sheet.getByText('The pH must be between 1.5 and 9.')).toBeVisible();
+  // With a mistake in a field nothing is saved, and the field has the keyboard.
+  await sheet.getByRole('button', { name: 'Save the reading' }).click();
+  await expect(sheet.getByLabel('pH', { exact: true })).toBeFocused();
+  await sheet.getByLabel('pH', { exact: true }).fill('');
   await sheet.getByRole('button', { name: 'Save the reading' }).click();
   await expect(sheet.getByText('A reading needs a pH or a temperature.')).toBeVisible();
   await sheet.getByLabel('pH', { exact: true }).fill('4.2');
