@@ -118,6 +118,8 @@ test('two windows on one batch: the second is asked, neither loses anything', as
 });
 
 test('the server stops while typing: the work is kept and stored when it is back', async ({ browser }) => {
+  // It starts a server three times.
+  test.slow();
   const own = new DemoServer(4900);
   const base = await own.start();
   const page = await (await browser.newContext({ baseURL: base })).newPage();
