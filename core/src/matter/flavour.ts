@@ -48,6 +48,8 @@ export const LARDER_FLAVOURS: Record<string, Partial<Record<Flavour, number>>> =
   liquid_smoke: { smoky: 1 },
   chipotle_dry: { smoky: 1, dark: 0.6 },
   cumin_ground: { earthy: 1 },
+  ginger_ground: { earthy: 0.5 },
+  turmeric_ground: { earthy: 1 },
   cilantro: { grassy: 0.8 },
   tomatillo: { citrus: 0.5, grassy: 0.6 },
   molasses: { dark: 1 },

@@ -43,7 +43,7 @@ const PACKS = new Set([
   'envelope',
 ]);
 const PIECES = new Set(
-  'clove head bulb sprig bunch stalk stick rib leaf root slice ring pod piece wedge disc round stem segment berry grinding grind splash glug'.split(
+  'clove head bulb sprig bunch stalk stick rib leaf root slice ring pod piece pc wedge disc round stem segment berry grinding grind splash glug shot'.split(
     ' ',
   ),
 );
@@ -129,6 +129,9 @@ function sized(s: string): { amount: Amount; rest: string } | null {
   return { amount: { value: (c.low + c.high) / 2, low: c.low, high: c.high, unit, piece: null }, rest };
 }
 
+/** The size of a package in brackets: "(about 400 g)", "(28 ounces each)". */
+const sizedInside = (s: string) => sized(s.replace(/^(about|approx\.?|each)\s+/i, '').replace(/\s+each$/i, ''));
+
 function one(s: string): { amount: LeadAmount; rest: string } | null {
   const c = count(s);
   if (!c) return null;
@@ -148,7 +151,7 @@ function one(s: string): { amount: LeadAmount; rest: string } | null {
   if (times) rest = rest.slice(times[0].length);
   const bracket = /^\(([^)]*)\)\s*/.exec(rest);
   if (bracket) {
-    const inside = sized(bracket[1]!.replace(/^(about|approx\.?|each)\s+/i, ''));
+    const inside = sizedInside(bracket[1]!);
     if (inside && (inside.rest === '' || PACKS.has(singular(inside.rest.toLowerCase())))) {
       each = inside.amount;
       rest = rest.slice(bracket[0].length);
@@ -176,7 +179,7 @@ function one(s: string): { amount: LeadAmount; rest: string } | null {
       if (unit) amount.unit = unit;
       else if (PACKS.has(piece)) amount.pack = { word: piece, each };
       // "2 cloves" the piece, but "2 cloves garlic" and "2 garlic cloves" alike.
-      else if (PIECES.has(piece) && !(piece === 'root' && next === '')) amount.piece = piece;
+      else if (PIECES.has(piece) && !(piece === 'root' && next === '')) amount.piece = piece === 'pc' ? 'piece' : piece;
       else break;
       rest = next;
       // "2 cm piece", "400 g tin": the second word says nothing new.
@@ -189,6 +192,13 @@ function one(s: string): { amount: LeadAmount; rest: string } | null {
       break;
     }
     rest = next;
+  }
+  // "2 cans (28 ounces each) tomatoes"
+  const behind = amount.pack && !each ? /^\(([^)]*)\)\s*/.exec(rest) : null;
+  const sizeBehind = behind && sizedInside(behind[1]!);
+  if (sizeBehind?.rest === '') {
+    amount.pack!.each = sizeBehind.amount;
+    rest = rest.slice(behind![0].length);
   }
   if (each && !amount.pack) amount.pack = { word: 'pack', each };
   return { amount, rest };

@@ -66,13 +66,29 @@ function fraction(top: string, bottom: string): number {
   return Number(top) / Number(bottom);
 }
 
-/** Unicode fractions as figures, one space between words, no commas of thousands. */
+/** Fractions in words. */
+const PARTS: Record<string, string> = { 'a third': '1/3', 'one third': '1/3', 'two thirds': '2/3', 'three quarters': '3/4' };
+/** "1.250 g": thousands in some countries, a fraction of a gram in others. */
+const DOTTED = /(?<![\d.,])([1-9]\d{0,2})\.(\d{3})(?!\d)\s*(g|gr|grams?|ml)\b/i;
+
+/**
+ * Unicode fractions and fractions in words as figures, one space between words, no commas or spaces of thousands.
+ * Throws QuantityError for "1.250 g".
+ */
 export function tidy(text: string): string {
   let s = text.trim();
   for (const [glyph, ascii] of Object.entries(GLYPHS)) s = s.replaceAll(glyph, ` ${ascii}`);
   s = s.replace(/⁄/g, '/').replace(/fl\.?\s*oz\.?/gi, 'floz');
   // "1,000 g" is a thousand; "1,5 g" is one and a half.
-  s = s.replace(/(\d),(\d{3})(?!\d)/g, '$1$2');
+  s = s.replace(/(\d),(\d{3})(?!\d)/g, '$1$2').replace(/(?<![\d.,/])(\d{1,3}) (\d{3})(?=\s*(?:g|gr|grams?|ml)\b)/gi, '$1$2');
+  const dotted = DOTTED.exec(s);
+  if (dotted)
+    throw new QuantityError(`Is that ${dotted[1]} ${dotted[3]} or ${dotted[1]},${dotted[2]} ${dotted[3]}? Write it without the dot.`);
+  s = s.replace(
+    /\b(a|one|two|three)[\s-](thirds?|quarters)\b/gi,
+    (said, n: string, part: string) => PARTS[`${n} ${part}`.toLowerCase()] ?? said,
+  );
+  s = s.replace(/\b3 quarters\b/gi, '3/4');
   return s.replace(/\s+/g, ' ').trim();
 }
 

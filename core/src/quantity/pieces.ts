@@ -16,6 +16,7 @@ const MORE: Record<string, Record<string, number>> = {
   apple: { apple_small: 149, apple_large: 223 },
   lemongrass: { stem: 15, stick: 15 },
   lime_juice: { lime_large: 44 },
+  lime_zest: { lemon: 6, orange: 12 },
   shallot: { shallot_large: 40 },
   ginger: { slice: 4 },
 };

@@ -2,7 +2,7 @@ import { ingredient, type Ingredient } from '../matter/ingredient';
 import { acidsLike, variety } from '../matter/variety';
 import { weigh, type Weighed } from './grams';
 import { leadAmount, type Lead, type LeadAmount } from './lead';
-import { QuantityError, tidy } from './parse';
+import { NUMBER_WORDS, QuantityError, tidy } from './parse';
 import { pieceFor, tinOf } from './pieces';
 import { HARMLESS, RULES, type Meaning, type Said } from './rules';
 import { named, plainWords } from './words';
@@ -60,6 +60,11 @@ function clean(line: string): string {
       .replace(/^[\s]*(?:[-*•·–—▢□☐]+|\[[ x]?\]|\d+[.)](?=\s+\D*\d))\s*/, '')
       .replace(/[×✕]/g, 'x')
       .replace(/[“”"]/g, '')
+      // "two 2-inch pieces" is four inches
+      .replace(/^(an?|one|two|three|four|[1-4])\s+(\d+(?:\.\d+)?)[\s-]*(inch|in|cm)\b/i, (_, n: string, each: string, unit: string) =>
+        [(NUMBER_WORDS[n.toLowerCase()] ?? Number(n)) * Number(each), unit].join(' '),
+      )
+      .replace(/^(an?|one|two|three|four|five|six)\s+(?=\d[\d.]*[\s-]*[a-z]+\.?[\s-]+(?:tin|can|jar|packet|pack|bag|bottle)s?\b)/i, '$1 x ')
       .replace(/(\d)\s*x\s*(?=\d)/gi, '$1 x ')
       .replace(/^(?=(?:(?:small|large|big|good|generous) )?(?:handful|bunch|pinch|knob|thumb|dash)\b)/i, '1 ')
       .replace(/^(?:about|approx(?:imately)?\.?|roughly|around|ca\.?|~)(?=[\s\d])\s*/i, ''),
@@ -71,7 +76,7 @@ function amountFirst(line: string): string {
   const times = /^([a-z][^\d]*?)\s+x\s*(\d+)\s*(.*)$/i.exec(line);
   if (times) return `${times[2]} ${times[1]} ${times[3]}`.trim();
   const at = /^([a-z][^\d(]*?)\s*[:,–—-]*\s+(\d.*|a (?:pinch|handful|dash|bunch).*|half a .*)$/i.exec(line);
-  if (!at || /\b(?:of|and|about|the)$/i.test(at[1]!)) return line;
+  if (!at || /\b(?:of|and|about|the)$/i.test(at[1]!) || Object.hasOwn(NUMBER_WORDS, at[1]!.toLowerCase())) return line;
   return `${at[2]} ${at[1]}`.replace(/^(.*?)(\s*\([^)]*\))(.*)$/, '$1$3$2');
 }
 
@@ -93,15 +98,23 @@ function partsOf(line: string): Parts {
     return /^[a-z ]+$/i.test(inside) ? `, ${inside},` : ' ';
   });
   rest = rest.replace(TAIL, '').replace(/\b(?:or )?to taste\b.*$/i, '');
-  const cut = /[,;]|\s[-–—]\s/.exec(rest);
-  const name = (cut ? rest.slice(0, cut.index) : rest).trim();
-  const note = cut ? rest.slice(cut.index + 1).trim() : '';
-  return { lead, name, note, bracket };
+  // "peeled, diced squash": what is done to it may stand before its name.
+  let start = 0;
+  for (const cut of rest.matchAll(/[,;]|\s[-–—]\s/g)) {
+    const head = rest.slice(start, cut.index);
+    const after = cut.index + cut[0].length;
+    const words = plainWords(head);
+    if (words.every((w) => HARMLESS.has(w))) start = after;
+    else return { lead, name: head.trim(), note: `${rest.slice(0, start)} ${rest.slice(after)}`.trim(), bracket };
+  }
+  return { lead, name: rest.slice(start).trim(), note: rest.slice(0, start).trim(), bracket };
 }
 
 interface Found {
   meaning: Meaning;
+  /** Words not understood, before the phrase and behind it. */
   extra: string[];
+  behind: string[];
 }
 
 /** What a name means: the longest phrase known in it, and the words that were not understood. */
@@ -113,8 +126,9 @@ function meaningOf(said: Said, own: readonly Ingredient[]): Found | null {
       const phrase = words.slice(from, from + len);
       const meaning = phraseMeaning(phrase, said, own);
       if (!meaning) continue;
-      const extra = [...words.slice(0, from), ...words.slice(from + len)].filter((w) => !HARMLESS.has(w));
-      return { meaning, extra };
+      const behind = words.slice(from + len).filter((w) => !HARMLESS.has(w));
+      const extra = [...words.slice(0, from).filter((w) => !HARMLESS.has(w)), ...behind];
+      return { meaning, extra, behind };
     }
   }
   return null;
@@ -128,7 +142,12 @@ function phraseMeaning(phrase: readonly string[], said: Said, own: readonly Ingr
   const ruled = rule?.means({ ...said, words: [...phrase] });
   if (ruled) return ruled;
   const hit = named(phrase);
-  return hit ? { store: hit.store, id: hit.id } : null;
+  if (!hit) return null;
+  return { store: hit.store, id: hit.id, ...(hit.standIn ? { say: `${joined} counted as ${nameOf(hit)}` } : {}) };
+}
+
+function nameOf({ store, id }: Pick<Thing, 'store' | 'id'>): string {
+  return (store === 'larder' ? ingredient(id) : variety(id)).name.toLowerCase();
 }
 
 function weighLead(a: LeadAmount, thing: Thing, kitchen: Kitchen, words: readonly string[]): Weighed {
@@ -177,7 +196,13 @@ function asked(
   return { text, store: null, id: null, name, massG: null, assumed: [], ask: { ask, options } };
 }
 
-function readOne(text: string, line: string, kitchen: Kitchen, own: readonly Ingredient[]): ReadItem {
+const notKnown = (name: string) => `"${name}" is not in the tables. Add it as your own ingredient, say a near one, or leave it out.`;
+
+/** Words beside a name that tell the piece, not the thing: "garlic cloves", "coriander stems". */
+const PART_WORDS = new Set('clove head bulb stalk stick sprig leaf pod slice rib pepper chili root disc bunch stem'.split(' '));
+
+/** `nested`: the line is one on offer, and offers nothing itself. */
+function readOne(text: string, line: string, kitchen: Kitchen, own: readonly Ingredient[], nested = false): ReadItem {
   const parts = partsOf(amountFirst(line));
   const [first, ...others] = parts.name.split(/\s+or\s+/i);
   const nameWords = plainWords(first ?? '');
@@ -186,53 +211,41 @@ function readOne(text: string, line: string, kitchen: Kitchen, own: readonly Ing
   const unit = lead?.amounts[0]?.unit?.id ?? lead?.amounts[0]?.piece ?? null;
   // A piece may be the name itself ("2 cinnamon sticks", "3 garlic cloves").
   const words = nameWords.length > 0 ? nameWords : plainWords(lead?.amounts[0]?.piece ?? '');
+  if (lead && /^%/.test(lead.rest)) return asked(text, first ?? '', 'A share of what? Say it in grams.', []);
   const said: Said = { words, kitchen, unit, all: new Set([...words, ...noteWords, ...(line.match(/to taste/i) ? ['taste'] : [])]) };
   if (words.length === 0) return asked(text, '', 'What is it? Add the name.', []);
   const found = meaningOf(said, own);
   const amountWords = lead?.words ?? '';
   const again = (say: string) => ({ say, line: `${amountWords} ${say}${parts.note ? `, ${parts.note}` : ''}`.trim() });
   if (!found) {
-    return asked(text, first ?? '', `"${first}" is not in the tables. Add it as your own ingredient, say a near one, or leave it out.`, []);
+    return asked(text, first ?? '', notKnown(first || words.join(' ')), []);
   }
   const { meaning } = found;
-  const piecesInName = found.extra.filter(
-    (w) =>
-      ![
-        'clove',
-        'head',
-        'bulb',
-        'stalk',
-        'stick',
-        'sprig',
-        'leaf',
-        'pod',
-        'slice',
-        'rib',
-        'pepper',
-        'chili',
-        'root',
-        'disc',
-        'bunch',
-        'stem',
-      ].includes(w),
-  );
   if ('ask' in meaning) return asked(text, first ?? '', meaning.ask, meaning.options.map(again));
   const thing = thingOf(meaning.store, meaning.id, own);
-  if (piecesInName.length > 0) {
+  // "red Fresno chillies": a word of the row's own name says nothing new.
+  const ownWords = plainWords(thing.name);
+  const unknown = (list: string[]) => list.filter((w) => !PART_WORDS.has(w) && !ownWords.includes(w));
+  // What stands behind makes it another thing: "tomato ketchup" is no tomato.
+  if (unknown(found.behind).length > 0) return asked(text, first ?? '', notKnown(first ?? ''), []);
+  const puzzling = unknown(found.extra);
+  if (puzzling.length > 0) {
+    if (puzzling.some((w) => named([w]) !== undefined))
+      return asked(text, first ?? '', 'Two things on one line? Give each a line of its own.', []);
     const near = again(thing.name.split(',')[0]!.toLowerCase());
-    const fits = readOne(text, near.line, kitchen, own).massG !== null;
+    const answer = nested ? null : readOne(text, near.line, kitchen, own, true);
     return asked(
       text,
       first ?? '',
-      `Is that the same as ${thing.name}? "${piecesInName.join(' ')}" was not understood.`,
-      fits ? [near] : [],
+      `Is that the same as ${thing.name}? "${puzzling.join(' ')}" was not understood.`,
+      answer?.id === thing.id && answer.massG !== null ? [near] : [],
     );
   }
   if (!lead) return asked(text, first ?? '', `How much ${thing.name.split(',')[0]!.toLowerCase()}?`, []);
   // "3 garlic cloves": the piece word stands behind the name.
   const amount = lead.amounts[0]!;
   const behind =
-    found.extra.find((w) => !piecesInName.includes(w) && !['pepper', 'chili'].includes(w)) ??
+    found.extra.find((w) => PART_WORDS.has(w) && !['pepper', 'chili'].includes(w)) ??
     words.find((w) => ['clove', 'stick', 'leaf', 'stalk', 'head', 'sprig'].includes(w));
   if (!amount.unit && !amount.piece && !amount.pack && behind && pieceFor(thing, behind, null, [])) amount.piece = behind;
   try {
@@ -254,7 +267,7 @@ function readOne(text: string, line: string, kitchen: Kitchen, own: readonly Ing
 /** "juice of 2 limes", "zest and juice of 1 lemon": the fruit's parts, as lines of their own. */
 function fruitParts(line: string): string[] {
   const m =
-    /^(?:the\s+)?(?:(?:finely |freshly |coarsely )?(?:grated|squeezed|strained) )?(juice|zest|rind)(?:\s+(?:and|&|\+)\s+(?:the\s+)?(?:grated\s+)?(juice|zest|rind))?\s+(?:of|from)\s+(.*)$/i.exec(
+    /^(?:the\s+)?(?:(?:finely |freshly |coarsely )?(?:grated|squeezed|strained) )?(juice|zest|rind|peel)(?:\s+(?:and|&|\+)\s+(?:the\s+)?(?:grated\s+)?(juice|zest|rind|peel))?(?:\s+(?:of|from)\s+|\s+(?=\d))(.*)$/i.exec(
       line,
     );
   if (m) {

@@ -6,11 +6,11 @@ export const HARMLESS = new Set(
   (
     'a an the of in and or about approx approximately roughly around some fresh freshly ripe raw large small medium big little good quality best ' +
     'organic finely roughly coarsely thinly thickly lightly chopped diced minced sliced grated crushed cubed peeled seeded deseeded cored stemmed ' +
-    'trimmed washed halved quartered shredded torn bruised smashed mashed toasted roasted charred ground cracked whole piece pieces chunk each sized ' +
+    'trimmed washed halved quartered shredded torn bruised smashed mashed toasted roasted fire charred ground cracked whole piece pieces chunk each sized ' +
     'packed loosely firmly level heaped drained rinsed squeezed juiced unsalted natural pure plain cold warm hot room temperature tinned canned frozen ' +
-    'thawed dry optional more extra for to taste serve your favourite favorite such as like use unpeeled skinned squashed medium-sized cut into ' +
+    'thawed dry optional more extra for to taste tender by weight serve your favourite favorite such as like use unpeeled skinned squashed medium-sized cut into ' +
     'strip strips wedge segment thin thick fat plump firm juicy generous scant rounded heaping bottled store bought filtered long ' +
-    'head off on with without skin seed removed melted softened dissolved full your choice from stone stoned pitted hulled cleaned well very'
+    'head off on with without skin removed melted softened dissolved full your choice from stone stoned pitted hulled cleaned well very'
   )
     .split(' ')
     .flatMap((w) => plainWords(w)),
@@ -170,8 +170,13 @@ export const RULES: readonly Rule[] = [
     phrases: ['ginger'],
     means: (s) =>
       spoon(s) && /^(tsp|pinch|dash)$/.test(s.unit!) && !has(s, 'fresh', 'grated', 'minced', 'chopped', 'paste', 'root', 'crushed')
-        ? { ask: 'Fresh ginger, or ground? The ground spice is not in the table.', options: ['grated fresh ginger'] }
+        ? { ask: 'Fresh ginger, or ground?', options: ['grated fresh ginger', 'ground ginger'] }
         : larder('ginger'),
+  },
+  {
+    phrases: ['clove'],
+    means: (s) =>
+      has(s, 'ground', 'powder') ? null : { ask: 'A clove of garlic, or the spice? The spice is not in the table.', options: ['garlic'] },
   },
   { phrases: ['salt'], means: () => larder('salt_fine', 'fine salt; a spoon of coarse salt weighs up to half less') },
   { phrases: ['sugar'], means: () => larder('sugar_white') },
@@ -181,15 +186,9 @@ export const RULES: readonly Rule[] = [
       const fruit = s.words.find((w) => ['lime', 'lemon', 'orange'].includes(w))!;
       const juice = { lime: 'lime_juice', lemon: 'lemon_juice', orange: 'orange_juice' }[fruit]!;
       if (has(s, 'juice', 'juiced', 'squeezed')) return larder(juice);
-      if (has(s, 'zest', 'zested', 'rind', 'peel')) return larder('lime_zest');
+      if (has(s, 'zest', 'zested', 'rind', 'peel'))
+        return larder('lime_zest', fruit === 'lime' ? undefined : `${fruit} zest counted as lime zest`);
       return { ask: `The juice of the ${fruit}, or its zest?`, options: [`${fruit}, juiced`, `${fruit} zest`] };
     },
-  },
-  {
-    phrases: ['ground ginger', 'ground turmeric', 'turmeric', 'turmeric powder', 'ginger powder'],
-    means: () => ({
-      ask: 'The ground root is not in the table. Take the fresh root instead?',
-      options: ['fresh ginger', 'fresh turmeric'],
-    }),
   },
 ];

@@ -3,6 +3,7 @@ const KEEP = new Set(['molasses', 'allspice', 'swiss', 'its', 'less', 'plus', 't
 /** The singular of an English kitchen word: "leaves" leaf, "chillies" chili, "tomatoes" tomato, "limes" lime. */
 export function singular(word: string): string {
   if (/^chill?(i|y|e|ie)(e?s)?$/.test(word)) return 'chili';
+  if (word === 'pcs') return 'pc';
   if (KEEP.has(word) || word.length < 4) return word;
   return word
     .replace(/leaves$/, 'leaf')

@@ -3,17 +3,25 @@ export const KITCHENS = ['metric', 'us', 'au', 'uk'] as const;
 export type Kitchen = (typeof KITCHENS)[number];
 
 /** US customary volumes in ml: exact from the gallon of 231 cubic inches (NIST Handbook 44, appendix C). */
-const US = { tsp: 4.92892159375, tbsp: 14.78676478125, cup: 236.5882365, flOz: 29.5735295625, pint: 473.176473, quart: 946.352946 };
+const US = {
+  tsp: 4.92892159375,
+  tbsp: 14.78676478125,
+  cup: 236.5882365,
+  flOz: 29.5735295625,
+  pint: 473.176473,
+  quart: 946.352946,
+  gallon: 3785.411784,
+};
 /** Imperial volumes in ml, from the gallon of 4.54609 l (Weights and Measures Act 1985, from memory). */
-const IMPERIAL = { flOz: 28.4130625, pint: 568.26125, quart: 1136.5225 };
+const IMPERIAL = { flOz: 28.4130625, pint: 568.26125, quart: 1136.5225, gallon: 4546.09 };
 
 /**
  * Spoons and cups in ml. Metric: 5, 15, 250 (common practice). Australia: tablespoon 20, cup 250 (AS 1325, from
  * memory). UK: metric spoons, cup as metric; imperial fluid ounce 28.4130625 (Weights and Measures Act 1985, from memory).
  */
-export const VOLUMES_ML: Record<Kitchen, Record<'tsp' | 'tbsp' | 'cup' | 'flOz' | 'pint' | 'quart', number>> = {
+export const VOLUMES_ML: Record<Kitchen, Record<'tsp' | 'tbsp' | 'cup' | 'flOz' | 'pint' | 'quart' | 'gallon', number>> = {
   us: US,
-  metric: { tsp: 5, tbsp: 15, cup: 250, flOz: US.flOz, pint: IMPERIAL.pint, quart: US.quart },
+  metric: { tsp: 5, tbsp: 15, cup: 250, flOz: US.flOz, pint: IMPERIAL.pint, quart: US.quart, gallon: US.gallon },
   au: { tsp: 5, tbsp: 20, cup: 250, ...IMPERIAL },
   uk: { tsp: 5, tbsp: 15, cup: 250, ...IMPERIAL },
 };
@@ -54,7 +62,8 @@ say('volume', 'dl', 'dl decilitre decilitres deciliter deciliters');
 say('volume', 'dessertspoon', 'dsp dessertspoon dessertspoons');
 say('volume', 'drop', 'drop drops');
 say('volume', 'pint', 'pint pints pt');
-say('volume', 'quart', 'quart quarts qt');
+say('volume', 'quart', 'quart quarts qt qts');
+say('volume', 'gallon', 'gallon gallons gal');
 say('hand', 'pinch', 'pinch pinches');
 say('hand', 'dash', 'dash dashes');
 say('hand', 'handful', 'handful handfuls');

@@ -14,27 +14,27 @@ export function plainWords(text: string): string[] {
     .map(singular);
 }
 
-/** What cooks call the rows of the ingredient table. Names that hold in every kitchen; those that do not are in `RULES`. */
+/** What cooks call the rows of the ingredient table. Names that hold in every kitchen; those that do not are in `RULES`. Behind a bar: things for which the row only stands in. */
 const NAMES: Record<string, string> = {
   jalapeno_green: 'jalapeno; green jalapeno; jalapeno chili; jalapeno pepper',
   jalapeno_red: 'red jalapeno; ripe jalapeno',
   fresno_red: 'fresno; fresno chili; fresno pepper; red fresno',
   serrano_green: 'serrano; serrano chili; serrano pepper; green serrano',
-  cayenne_red: 'fresh cayenne; cayenne chili; long red chili; fresh cayenne pepper; red cayenne',
+  cayenne_red: 'fresh cayenne; cayenne chili; fresh cayenne pepper; red cayenne | long red chili',
   thai_red: 'bird eye chili; bird eye; birdseye chili; thai chili; red thai chili; thai pepper; red bird eye chili; thai bird chili',
   thai_green: 'green bird eye chili; green thai chili',
   habanero:
-    'habanero; habanero chili; habanero pepper; scotch bonnet; scotch bonnet chili; scotch bonnet pepper; orange habanero; red habanero',
+    'habanero; habanero chili; habanero pepper; orange habanero; red habanero; hab | scotch bonnet; scotch bonnet chili; scotch bonnet pepper',
   superhot: 'ghost pepper; ghost chili; bhut jolokia; superhot chili; superhot pepper',
   aji_yellow: 'yellow aji; aji chili',
   poblano: 'poblano; poblano pepper; poblano chili',
-  anaheim: 'anaheim; anaheim chili; anaheim pepper; long green chili',
-  banana_pepper: 'banana pepper; hungarian wax; hungarian wax pepper; wax pepper',
+  anaheim: 'anaheim; anaheim chili; anaheim pepper | long green chili',
+  banana_pepper: 'banana pepper | hungarian wax; hungarian wax pepper; wax pepper',
   pickled_jalapeno: 'pickled jalapeno',
   bell_red: 'red bell pepper; red bell; red capsicum; sweet red pepper; red sweet pepper',
   bell_green: 'green bell pepper; green bell; green capsicum',
-  bell_yellow: 'yellow bell pepper; yellow bell; yellow capsicum; orange bell pepper; yellow pepper; orange pepper; orange capsicum',
-  roasted_pepper_jar: 'roasted red pepper; roasted pepper; roasted red capsicum; jarred red pepper; piquillo',
+  bell_yellow: 'yellow bell pepper; yellow bell; yellow capsicum; yellow pepper | orange bell pepper; orange pepper; orange capsicum',
+  roasted_pepper_jar: 'roasted red pepper; roasted pepper; roasted red capsicum; jarred red pepper | piquillo',
   dried_chili_hot:
     'dried arbol; chile de arbol; chili de arbol; arbol chili; dried bird eye chili; dried thai chili; small dried chili; small dried red chili',
   dried_chili_mild:
@@ -79,13 +79,14 @@ const NAMES: Record<string, string> = {
   lime_juice: 'lime juice; fresh lime juice; freshly squeezed lime juice',
   lemon_juice: 'lemon juice; fresh lemon juice; freshly squeezed lemon juice; bottled lemon juice',
   calamansi_juice: 'calamansi juice; calamansi; kalamansi juice',
-  lime_zest: 'lime zest; lemon zest; citrus zest; orange zest; lime rind; lemon rind; lemon peel; lime peel; grated lemon rind',
+  lime_zest:
+    'lime zest; lime rind; lime peel | lemon zest; citrus zest; orange zest; lemon rind; orange rind; lemon peel; orange peel; grated lemon rind',
   tamarind_pulp: 'tamarind pulp; tamarind block; block tamarind; seedless tamarind; seedless tamarind pulp',
   tamarind_paste: 'tamarind paste; tamarind concentrate; tamarind puree; strained tamarind; tamarind water',
   vinegar_distilled_5: 'white vinegar; distilled vinegar; distilled white vinegar; spirit vinegar; clear vinegar',
   vinegar_distilled_6: 'strong white vinegar; double strength vinegar',
   vinegar_cider: 'cider vinegar; apple cider vinegar; acv; apple vinegar',
-  vinegar_red_wine: 'wine vinegar; red wine vinegar; white wine vinegar; sherry vinegar',
+  vinegar_red_wine: 'wine vinegar; red wine vinegar | white wine vinegar; sherry vinegar; champagne vinegar',
   vinegar_rice: 'rice vinegar; rice wine vinegar; unseasoned rice vinegar',
   mirin: 'mirin; sweet rice wine',
   water: 'water; cold water; warm water; hot water; boiling water; filtered water; ice water; tap water; spring water; tepid water',
@@ -93,24 +94,28 @@ const NAMES: Record<string, string> = {
   salt_kosher: 'kosher salt; flaky salt; salt flake; sea salt flake; coarse kosher salt; flake salt',
   salt_sea: 'sea salt; coarse sea salt; coarse salt; rock salt; grey salt',
   msg: 'msg; monosodium glutamate',
-  sugar_white: 'sugar; white sugar; granulated sugar; caster sugar; castor sugar; superfine sugar; cane sugar; raw sugar',
+  sugar_white:
+    'sugar; white sugar; granulated sugar; caster sugar; castor sugar; golden caster sugar; superfine sugar; cane sugar; raw sugar',
   sugar_brown:
-    'brown sugar; light brown sugar; dark brown sugar; soft brown sugar; demerara sugar; muscovado sugar; demerara; packed brown sugar; soft dark brown sugar',
-  sugar_palm: 'palm sugar; coconut palm sugar; jaggery; gula melaka',
+    'brown sugar; light brown sugar; dark brown sugar; soft brown sugar; packed brown sugar; soft dark brown sugar; dark soft brown sugar; light soft brown sugar; soft light brown sugar | demerara sugar; demerara; muscovado sugar; dark muscovado sugar; light muscovado sugar; muscovado',
+  sugar_palm: 'palm sugar; coconut palm sugar; gula melaka | jaggery; coconut sugar',
   honey: 'honey; runny honey; clear honey; raw honey',
   maple_syrup: 'maple syrup; pure maple syrup',
   agave: 'agave; agave syrup; agave nectar',
-  molasses: 'molasses; blackstrap molasses; treacle; black treacle',
+  molasses: 'molasses; blackstrap molasses | treacle; black treacle',
   sweetener_erythritol: 'erythritol',
   sweetener_highint: 'sweetener; stevia sweetener; stevia',
   fish_sauce: 'fish sauce; nam pla; nuoc mam',
   shrimp_paste: 'shrimp paste; belacan; terasi',
-  soy_sauce: 'soy sauce; light soy sauce; dark soy sauce; shoyu; soya sauce; light soy; tamari',
+  soy_sauce: 'soy sauce; light soy sauce; dark soy sauce; shoyu; soya sauce; light soy | tamari',
   mustard_yellow: 'yellow mustard; american mustard; prepared mustard',
   mustard_dijon: 'dijon mustard; dijon',
-  mustard_seed: 'mustard powder; mustard seed; dry mustard; ground mustard; english mustard powder; yellow mustard seed',
+  mustard_seed:
+    'mustard seed; yellow mustard seed; ground mustard seed | mustard powder; dry mustard; ground mustard; english mustard powder',
   worcestershire: 'worcestershire sauce; worcester sauce; worcestershire',
   cumin_ground: 'cumin; ground cumin; cumin powder; cumin seed',
+  ginger_ground: 'ground ginger; ginger powder; dried ginger',
+  turmeric_ground: 'turmeric; ground turmeric; turmeric powder; dried turmeric',
   coriander_seed: 'coriander seed; ground coriander; coriander powder; ground coriander seed',
   cinnamon_ground: 'cinnamon; ground cinnamon; cinnamon stick; stick cinnamon; cinnamon powder',
   black_pepper:
@@ -127,7 +132,7 @@ const NAMES: Record<string, string> = {
   xanthan: 'xanthan; xanthan gum',
   citric_acid_powder: 'citric acid; citric acid powder',
   lactic_acid_80: 'lactic acid',
-  rum: 'rum; vodka; tequila; whiskey; whisky; bourbon; white rum; dark rum; mezcal',
+  rum: 'rum; white rum; dark rum | vodka; tequila; whiskey; whisky; bourbon; mezcal; brandy; gin',
 };
 
 /** What cooks call the pod varieties beyond their table names. */
@@ -159,12 +164,16 @@ export interface Named {
   store: 'larder' | 'pods';
   id: string;
   phrase: string[];
+  /** The row is only the nearest to what was said. */
+  standIn: boolean;
 }
 
 function entries(): Named[] {
   const list: Named[] = [];
   const add = (store: Named['store'], id: string, names: string) => {
-    for (const name of names.split(';')) list.push({ store, id, phrase: plainWords(name) });
+    names.split('|').forEach((part, i) => {
+      for (const name of part.split(';')) list.push({ store, id, phrase: plainWords(name), standIn: i > 0 });
+    });
   };
   for (const [id, names] of Object.entries(NAMES)) add('larder', id, names);
   for (const [id, names] of Object.entries(POD_NAMES)) add('pods', id, names);
@@ -174,7 +183,7 @@ function entries(): Named[] {
     const phrase = plainWords(plain);
     // "7-pot" would leave "pot", and "bell" says no colour.
     const vague = phrase.length === 1 && /^(pot|bell)$/.test(phrase[0]!);
-    if (phrase.length > 0 && !vague && !known.has(phrase.join(' '))) list.push({ store: 'pods', id: v.id, phrase });
+    if (phrase.length > 0 && !vague && !known.has(phrase.join(' '))) list.push({ store: 'pods', id: v.id, phrase, standIn: false });
   }
   return list;
 }
