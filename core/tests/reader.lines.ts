@@ -205,6 +205,8 @@ export const LINES: readonly Line[] = [
   ['metric', '20 gr salt', 'salt_fine', 20],
   ['metric', 'half a dozen limes, juiced', 'lime_juice', 180],
   ['metric', '15 ghost peppers', 'superhot', 105],
+  ['us', '1 pound ripe red jalapeño peppers, stems removed', 'jalapeno_red', 453.6],
+  ['uk', '500 g cherry tomatoes on the vine', 'tomato', 500],
 ];
 
 /** Lines that no one can weigh without asking. */

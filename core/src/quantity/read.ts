@@ -141,7 +141,9 @@ function phraseMeaning(phrase: readonly string[], said: Said, own: readonly Ingr
   const rule = RULES.find((r) => r.phrases.includes(joined));
   const ruled = rule?.means({ ...said, words: [...phrase] });
   if (ruled) return ruled;
-  const hit = named(phrase);
+  // "red jalapeño peppers" are red jalapeños.
+  const kindWord = phrase.length > 2 && /^(pepper|chili)$/.test(phrase.at(-1)!);
+  const hit = named(phrase) ?? (kindWord ? named(phrase.slice(0, -1)) : undefined);
   if (!hit) return null;
   return { store: hit.store, id: hit.id, ...(hit.standIn ? { say: `${joined} counted as ${nameOf(hit)}` } : {}) };
 }

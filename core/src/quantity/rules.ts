@@ -8,7 +8,7 @@ export const HARMLESS = new Set(
     'organic finely roughly coarsely thinly thickly lightly chopped diced minced sliced grated crushed cubed peeled seeded deseeded cored stemmed ' +
     'trimmed washed halved quartered shredded torn bruised smashed mashed toasted roasted fire charred ground cracked whole piece pieces chunk each sized ' +
     'packed loosely firmly level heaped drained rinsed squeezed juiced unsalted natural pure plain cold warm hot room temperature tinned canned frozen ' +
-    'thawed dry optional more extra for to taste tender by weight serve your favourite favorite such as like use unpeeled skinned squashed medium-sized cut into ' +
+    'thawed dry optional more extra for to taste tender vine by weight serve your favourite favorite such as like use unpeeled skinned squashed medium-sized cut into ' +
     'strip strips wedge segment thin thick fat plump firm juicy generous scant rounded heaping bottled store bought filtered long ' +
     'head off on with without skin removed melted softened dissolved full your choice from stone stoned pitted hulled cleaned well very'
   )
