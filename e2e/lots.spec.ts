@@ -54,6 +54,28 @@ test('drying a lot is a move in a ledger that can be taken back', async ({ page 
   await expect(stock).toHaveText(`${before} g`);
 });
 
+test('the pulp a sieve left is kept as a hot lot, dried, and taken back', async ({ page }) => {
+  await page.goto('/batches/slipway-red-2?at=strain');
+  await page.getByRole('button', { name: 'Keep it as a lot' }).click();
+  await expect(page.getByRole('link', { name: 'Pulp of Slipway Red no. 2' })).toBeVisible();
+  await page.getByRole('link', { name: 'Pulp of Slipway Red no. 2' }).click();
+  const row = page.getByRole('button', { name: /^Pulp of Slipway Red no. 2/ });
+  await expect(row).toContainText('own ferment');
+  await row.click();
+  await page.getByRole('tab', { name: 'Stock' }).or(page.locator('[data-name=stock]')).first().click();
+  await page.getByRole('button', { name: 'Dry', exact: true }).click();
+  await type(page, 'Amount', '50 g');
+  await page.getByRole('button', { name: 'Dry it' }).click();
+  await expect(page.getByRole('button', { name: /^Pulp of Slipway Red no. 2, dried/ })).toContainText('own dried pulp');
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(page.getByRole('button', { name: /^Pulp of Slipway Red no. 2, dried/ })).toHaveCount(0);
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(row).toHaveCount(0);
+  // It can be kept again after it was taken back.
+  await page.goto('/batches/slipway-red-2?at=strain');
+  await expect(page.getByRole('button', { name: 'Keep it as a lot' })).toBeVisible();
+});
+
 test('mixed, unknown pods by the bowl, with a stated heat that keeps its basis', async ({ page }) => {
   await page.goto('/pods');
   await expect(page.getByRole('heading', { name: 'Pods' })).toBeVisible();

@@ -30,6 +30,7 @@ import {
   type BatchFile,
 } from '../src';
 import { exampleFile, log, smallBatch } from './helpers';
+import { leftoverLot, heatShu, lotStream, percent } from '../src';
 
 // Pure salts in any amount are refused by the blend; the amounts stay below ten times the pods.
 const keys = INGREDIENTS.filter((i) => i.salt < 15).map((i) => i.key);
@@ -270,4 +271,47 @@ it('a batch file carries what it names', () => {
   );
   expect(() => carry(withParams(file, 'prep', { pods: [{ lotId: 'nowhere', massG: 1, prep: 'whole' }] }), [], [])).toThrow(/nowhere/);
   expect(ingredient('garlic').pieces.clove).toBe(4);
+});
+
+describe('what a sieve leaves is a lot', () => {
+  const file = log(smallBatch(), 'prep', { doneOn: '2026-10-01' });
+  const own = { id: 'pulp-1', name: 'Pulp' };
+  const side = (f: BatchFile) =>
+    runLine(f, TYPICAL)
+      .find((r) => r.id === 'strain')!
+      .sides.find((s) => s.id === 'pulp')!.stream;
+
+  it('weighs, burns and salts as the line says', () => {
+    const { lot, massG } = leftoverLot(file, 'strain', 'pulp', own)!;
+    const there = side(file);
+    const again = lotStream(lot, ingredient(lot.like), massG, TYPICAL, 0);
+    expect(massG).toBeCloseTo(massOf(there), 6);
+    expect(heatShu(again) / heatShu(there)).toBeCloseTo(1, 3);
+    expect(percent(again, 'salt')).toBeCloseTo(percent(there, 'salt'), 1);
+    expect(percent(again, 'water')).toBeCloseTo(percent(there, 'water'), 0);
+    expect(solvePh(poolOf(again)).pH).toBeCloseTo(solvePh(poolOf(there)).pH, 1);
+    expect(lot).toMatchObject({ form: 'ferment', varietyId: 'mixed-unknown', heat: { source: 'batch' } });
+  });
+  it('is hotter than the sauce and less sure than its pods', () => {
+    const { lot } = leftoverLot(file, 'strain', 'pulp', own)!;
+    const sauce = runLine(file, TYPICAL).at(-1)!.out;
+    expect((lot.heat!.dryShu * (100 - lot.waterPct)) / 100).toBeGreaterThan(1.5 * heatShu(sauce));
+    expect(lot.heat!.sigma).toBeGreaterThan(file.lots[0]!.heat!.sigma);
+  });
+  it('is nothing without a sieve, and refused with oil in it', () => {
+    expect(leftoverLot(withParams(file, 'strain', { method: 'none' }), 'strain', 'pulp', own)).toBeNull();
+    const blend = file.stations.find((s) => s.id === 'blend')!.params as object;
+    const oily = carry(withParams(file, 'blend', { ...blend, additions: [{ id: 'oil_olive', massG: 20 }] }), [], []);
+    expect(() => leftoverLot(oily, 'strain', 'pulp', own)).toThrow(/within a week/);
+  });
+  it('stands in the schema of a file like any lot', () => {
+    const { lot } = leftoverLot(file, 'strain', 'pulp', own)!;
+    const used = carry(
+      withParams(newBatch('Again', '2026-11-01'), 'prep', { pods: [{ lotId: 'pulp-1', massG: 50, prep: 'whole' }] }),
+      [lot],
+      [],
+    );
+    expect(fileIssues(used)).toEqual([]);
+    expect(runLine(used, TYPICAL)[0]!.out.heatShuG).toBeGreaterThan(0);
+  });
 });

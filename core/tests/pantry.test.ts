@@ -51,6 +51,17 @@ describe('forms of a lot', () => {
     // Section 1.2: 1 000 g red jalapeño dries to about 107 g.
     expect(1000 * turned(fresh, 'dried', 'x').yieldPerG).toBeCloseTo(106.7, 0);
   });
+  it('a salted ferment dries to a pulp with all its salt and 92 in 100 of its heat', () => {
+    const wet = { ...lot('cayenne-red', 'ferment'), saltPct: 4 };
+    expect(turnsFor(wet)).toEqual(['pulp']);
+    const { lot: dry, yieldPerG } = turned(wet, 'pulp', 'x');
+    const of = (l: typeof wet, g: number) => lotStream(l, ingredient(l.like), g, TYPICAL, 0);
+    const [before, after] = [of(wet, 1000), of(dry, 1000 * yieldPerG)];
+    expect(percent(after, 'salt') * massOf(after)).toBeCloseTo(percent(before, 'salt') * massOf(before), 0);
+    expect(after.heatShuG / before.heatShuG).toBeCloseTo(0.92, 3);
+    // 12 % dry matter in 96 g plus 4 g of salt: 0.12 x 96 / 0.91 + 4 = 16.7 g of 100.
+    expect(100 * yieldPerG).toBeCloseTo(((1 - wet.waterPct / 100) * 96) / 0.91 + 4, 6);
+  });
   it('an own ferment is sour and salt, a pulp is dry, all have names', () => {
     const ferment = lot('cayenne-red', 'ferment');
     const stream = lotStream(ferment, ingredient(ferment.like), 100, TYPICAL, 0);

@@ -8,3 +8,4 @@ export * from './compose';
 export * from './balance';
 export * from './why';
 export * from './taste';
+export * from './leftover';

@@ -126,13 +126,22 @@ function lotGrams(lot: PodLot, row: Ingredient): Grams {
   return g;
 }
 
-/** A paste or ferment that is sourer than its pods: lactic acid up to its pH (chapter 3, section 6.3), mass kept at 1 g. */
+/** Solids that carry no charge: what the acid of a ferment came out of. */
+const CHARGELESS = ['sugars', 'pulp', 'other'] as const;
+
+/**
+ * A paste or ferment that is sourer than its pods: lactic acid up to its pH (chapter 3, section 6.3), in the place of other
+ * solids, so that water, salt and heat stay what they are.
+ */
 function soured(gram: Stream, pH: number | undefined): Stream {
   if (pH === undefined) return gram;
-  const kilo = scale(gram, 1000);
-  const lactic = lacticForPh(kilo, pH) / 1000;
+  const lactic = lacticForPh(scale(gram, 1000), pH) / 1000;
   if (!(lactic > 0)) return gram;
-  return scale({ ...gram, grams: { ...gram.grams, lactic: gram.grams.lactic + lactic } }, 1 / (1 + lactic));
+  const grams = { ...gram.grams, lactic: gram.grams.lactic + lactic };
+  const solids = CHARGELESS.reduce((s, c) => s + grams[c], 0);
+  const gives = Math.min(lactic, 0.9 * solids);
+  for (const c of CHARGELESS) grams[c] -= solids > 0 ? (gives * grams[c]) / solids : 0;
+  return scale({ ...gram, grams }, 1 / (1 + lactic - gives));
 }
 
 /**

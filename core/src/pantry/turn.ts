@@ -42,6 +42,14 @@ export const TURNS = {
     waterPct: null,
     note: 'Stems off, ground raw. Keep it cold and use it within days, or freeze it.',
   },
+  pulp: {
+    name: 'Dry',
+    verb: 'dried',
+    heat: 0.92,
+    sd: 0.07,
+    waterPct: 9,
+    note: 'Thin on a tray, at 50 to 60 °C until it snaps, then crumble. Not in a closed room: the dust and fumes bite. The salt stays in it.',
+  },
 } as const satisfies Partial<
   Record<PodForm, { name: string; verb: string; heat: number; sd: number; waterPct: number | null; note: string }>
 >;
@@ -50,8 +58,10 @@ export type Turn = keyof typeof TURNS;
 /** What a lot of this form can be turned into. */
 export function turnsFor(lot: PodLot): Turn[] {
   const all = Object.keys(TURNS) as Turn[];
-  if (lot.form === 'fresh') return all;
-  if (lot.form === 'frozen') return all.filter((t) => t !== 'frozen');
+  const ofPods = all.filter((t) => t !== 'pulp');
+  if (lot.form === 'fresh') return ofPods;
+  if (lot.form === 'frozen') return ofPods.filter((t) => t !== 'frozen');
+  if (lot.form === 'paste' || lot.form === 'ferment') return ['pulp'];
   return lot.form === 'dried' ? ['flakes', 'powder'] : [];
 }
 
@@ -62,9 +72,16 @@ export function turned(lot: PodLot, into: Turn, id: string): { lot: PodLot; yiel
   const dry = (1 - lot.waterPct / 100) / (1 - waterPct / 100);
   const whole = hasPods(into);
   const stem = whole ? 0 : (lot.anatomy?.stem ?? 0);
-  const heat = lot.heat && { ...lot.heat, dryShu: lot.heat.dryShu * t.heat, sigma: Math.hypot(lot.heat.sigma, t.sd) };
+  // Salt does not dry away: it takes its place beside the rest, which alone loses water.
+  const salt = (lot.saltPct ?? 0) / 100;
+  const left = salt + (1 - salt) * dry;
+  const heat = lot.heat && {
+    ...lot.heat,
+    dryShu: (lot.heat.dryShu * t.heat * dry) / left,
+    sigma: Math.hypot(lot.heat.sigma, t.sd),
+  };
   return {
-    yieldPerG: dry * (1 - stem),
+    yieldPerG: left * (1 - stem),
     lot: {
       ...lot,
       id,
@@ -74,6 +91,7 @@ export function turned(lot: PodLot, into: Turn, id: string): { lot: PodLot; yiel
       podMassG: whole && lot.podMassG ? Math.max(0.05, lot.podMassG * dry) : null,
       anatomy: whole ? lot.anatomy : null,
       heat,
+      ...(salt > 0 ? { saltPct: Math.min(30, (100 * salt) / left) } : {}),
     },
   };
 }

@@ -1,6 +1,6 @@
 import { Type, type Static } from '@sinclair/typebox';
 import type { Component } from '../matter/component';
-import { massOf, part, type Stream } from '../matter/stream';
+import { heatShu, massOf, part, type Stream } from '../matter/stream';
 import { station, StationProblem, type Outcome } from './station';
 
 /**
@@ -79,7 +79,7 @@ export const strain = station<StrainParams>({
       out: left,
       additions: [],
       sides: massOf(taken) > 0 ? [{ id: 'pulp', name: 'pulp', stream: taken, kept: true }] : [],
-      facts: { lossPct: 100 * s, pulpG: massOf(taken), expectedLossPct: 100 * METHODS[params.method].loss },
+      facts: { lossPct: 100 * s, pulpG: massOf(taken), pulpShu: heatShu(taken), expectedLossPct: 100 * METHODS[params.method].loss },
     };
   },
   duties: (v) => [

@@ -48,6 +48,7 @@ const SURE: Record<HeatSource, string> = {
   label: 'from a label',
   lab: 'measured',
   taste: 'tasted',
+  batch: 'from its batch',
 };
 /** Hot and mild part at a lively heat of the pod itself, SHU (our judgement). */
 const HOT = 3000;

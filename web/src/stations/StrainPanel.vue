@@ -1,11 +1,12 @@
 <script setup lang="ts">
 import { computed } from 'vue';
 import { METHODS, shareInPulp, type StationReport, type StrainParams } from '@roskel/core';
-import { grams, percent } from '../format';
+import { grams, percent, shu } from '../format';
 import { usePanel } from './panel';
 import StationFrame from '../ui/StationFrame.vue';
 import LogFields from '../ui/LogFields.vue';
 import FactRows from '../ui/FactRows.vue';
+import KeepSide from '../ui/KeepSide.vue';
 
 const props = defineProps<{ station: StationReport }>();
 const { params, set, figure } = usePanel<StrainParams>(props);
@@ -16,6 +17,7 @@ const rows = computed(() => {
   return [
     ['Kept by the sieve', percent(100 * loss)],
     ['Wet pulp', grams(figure('pulpG') ?? 0)],
+    ['Heat of the pulp', `about ${shu(figure('pulpShu') ?? 0)} SHU`],
     ['Heat that leaves with it', `about ${Math.round(100 * shareInPulp(loss, 3))} in 100 parts`],
     ['Goes on', grams(props.station.now.massG)],
   ] as const;
@@ -41,6 +43,7 @@ const usual = (m: Method) =>
     <template #picture>
       <FactRows :rows="rows" />
       <p class="soft">Capsaicin rides on the particles, so the pulp is hotter than the sauce. Keep it: dried, it makes a fierce flake.</p>
+      <KeepSide :station="station" side="pulp" name="Pulp" />
     </template>
   </StationFrame>
 </template>

@@ -96,9 +96,18 @@ const says = computed(() => {
     : 'no heat';
 });
 
+/** What a lot is made of, as against what is believed of its heat. */
+const madeOf = ({ waterPct, sugarsPct, podMassG, anatomy, capsaicinoidClass, hex, like }: PodLot) => ({
+  ...{ waterPct, sugarsPct, podMassG, anatomy, capsaicinoidClass, hex, like },
+});
+
 function build(id: string): PodLot {
-  const base = lotOfVariety(chosen.value, { id, name: form.name.trim() || chosen.value.name, form: form.form });
   const kept = props.item?.lot;
+  // A lot that was dried here, or left by a batch, keeps the water and sugar it has.
+  const same = kept && kept.varietyId === form.varietyId && kept.form === form.form;
+  const name = form.name.trim() || chosen.value.name;
+  const table = lotOfVariety(chosen.value, { id, name, form: form.form });
+  const base: PodLot = same ? { ...table, ...madeOf(kept), heat: kept.heat && table.heat } : table;
   // A variety that was put away: the lot stays what it is.
   if (kept && !varieties.find(form.varietyId)) return { ...kept, name: form.name.trim() || kept.name };
   const salted = form.form === 'paste' || form.form === 'ferment';
@@ -110,8 +119,8 @@ function build(id: string): PodLot {
   if (!lot.heat) return lot;
   if (form.said !== null) {
     const stated = kept?.heat?.said;
-    const same = stated && stated.value === form.said && stated.basis === form.basis && kept.heat!.source === form.source;
-    return { ...lot, heat: same ? kept.heat : heatFromSaid(form.said, form.basis, form.source, lot.waterPct) };
+    const unchanged = stated && stated.value === form.said && stated.basis === form.basis && kept.heat!.source === form.source;
+    return { ...lot, heat: unchanged ? kept.heat : heatFromSaid(form.said, form.basis, form.source, lot.waterPct) };
   }
   // What was learnt of the lot stays while its variety does; another form of it is as hot per gram of dry matter.
   return kept?.heat && kept.varietyId === lot.varietyId && !kept.heat.said ? { ...lot, heat: kept.heat } : lot;
@@ -195,13 +204,7 @@ const RIPE: Record<Ripeness, string> = { '': 'not said', green: 'green', turning
         optional
         :placeholder="String(preview.saltPct ?? 0)"
       />
-      <NumberField
-        v-model="form.pH"
-        label="Its pH, if measured"
-        :schema="P.pH"
-        optional
-        :placeholder="preview.pH ? String(preview.pH) : ''"
-      />
+      <NumberField v-model="form.pH" label="Its pH" :schema="P.pH" optional :placeholder="preview.pH ? String(preview.pH) : ''" />
     </template>
     <details v-if="chosen.shuDry.low > 0" class="wide" :open="form.said !== null">
       <summary>You know its heat better</summary>

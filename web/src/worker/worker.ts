@@ -9,6 +9,8 @@ import {
   type BenchAnswer,
   type BenchStuff,
   type BlendWish,
+  leftoverLot,
+  type Leftover,
   type LinearSolver,
   type LineReport,
   type PodAnswer,
@@ -52,6 +54,10 @@ const bench = {
   },
   mix(stuff: BenchStuff, wish: BlendWish): Promise<Timed<BenchAnswer>> {
     return timed((solver) => solveBench(solver, stuff, wish));
+  },
+  /** What a station of a batch leaves that can be kept as a lot; null when nothing. */
+  leftover(file: BatchFile, stationId: string, sideId: string, own: { id: string; name: string }): Promise<Timed<Leftover | null>> {
+    return timed(() => leftoverLot(file, stationId, sideId, own));
   },
   /** Loads and warms the solver before it is asked for. */
   async warm(): Promise<void> {
