@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import {
   acidWorld,
+  ageHint,
   FIRE,
   firesFor,
   flavoursOf,
@@ -61,6 +62,14 @@ describe('forms of a lot', () => {
     expect(after.heatShuG / before.heatShuG).toBeCloseTo(0.92, 3);
     // 12 % dry matter in 96 g plus 4 g of salt: 0.12 x 96 / 0.91 + 4 = 16.7 g of 100.
     expect(100 * yieldPerG).toBeCloseTo(((1 - wet.waterPct / 100) * 96) / 0.91 + 4, 6);
+  });
+  it('age asks for a look: fresh pods after two weeks, dry ones after a year', () => {
+    expect(ageHint('fresh', '2026-10-10', '2026-10-24')).toBeNull();
+    expect(ageHint('fresh', '2026-10-10', '2026-10-25')).toBe('look it over');
+    expect(ageHint('fresh', '2026-10-10', '2026-11-24')).toMatch(/^old/);
+    expect(ageHint('paste', '2026-10-10', '2026-10-18')).toBe('look it over');
+    expect(ageHint('dried', '2025-10-10', '2026-11-24')).toBe('losing heat and colour');
+    expect(ageHint('fresh', null, '2026-11-24')).toBeNull();
   });
   it('an own ferment is sour and salt, a pulp is dry, all have names', () => {
     const ferment = lot('cayenne-red', 'ferment');

@@ -3,3 +3,4 @@ export * from './lot';
 export * from './source';
 export * from './school';
 export * from './turn';
+export * from './keeping';

@@ -3,7 +3,18 @@ import { computed, onMounted, ref } from 'vue';
 import { RouterLink, useRoute, useRouter } from 'vue-router';
 import { NVirtualList } from 'naive-ui';
 import type { PodLotRecord } from '@roskel/contract';
-import { blurQuantiles, daysBetween, FORM_NAMES, inSchool, levelName, lotShu, podsIn, type HeatSource, type PodForm } from '@roskel/core';
+import {
+  ageHint,
+  blurQuantiles,
+  daysBetween,
+  FORM_NAMES,
+  inSchool,
+  levelName,
+  lotShu,
+  podsIn,
+  type HeatSource,
+  type PodForm,
+} from '@roskel/core';
 import { grams, plural, shu, today } from '../format';
 import { heatColour } from '../theme';
 import { heatAxis, hill } from '../charts/HeatAxis';
@@ -52,12 +63,14 @@ const SURE: Record<HeatSource, string> = {
 };
 /** Hot and mild part at a lively heat of the pod itself, SHU (our judgement). */
 const HOT = 3000;
+/** What a lot wants its owner to know: to be used first, or that it has lain long. */
+const hintOf = (p: PodLotRecord) => (p.stockG <= 0 ? null : p.useFirst ? 'use first' : ageHint(p.lot.form, p.gotOn, today()));
 function wanted(p: PodLotRecord): boolean {
   const words = `${p.lot.name} ${FORM_NAMES[p.lot.form]} ${p.place} ${p.ripeness} ${(p.lot.flavour ?? []).join(' ')}`.toLowerCase();
   if (!words.includes(find.value.trim().toLowerCase())) return false;
   if (form.value && p.lot.form !== form.value) return false;
   if (only.value === 'stock') return p.stockG > 0;
-  if (only.value === 'first') return p.useFirst;
+  if (only.value === 'first') return hintOf(p) !== null;
   if (only.value === 'hot') return lotShu(p.lot) >= HOT;
   return only.value === 'mild' ? lotShu(p.lot) < HOT : true;
 }
@@ -77,6 +90,7 @@ const rows = computed(() =>
         q,
         // "About 40 pods": counts from a typical pod weight deserve two figures at most.
         count: Number.isFinite(n) && n >= 1 ? `about ${plural(n < 20 ? Math.round(n) : Math.round(n / 5) * 5, 'pod')}` : '',
+        hint: hintOf(p),
         age: p.gotOn ? daysBetween(p.gotOn, today()) : null,
       };
     })
@@ -103,7 +117,7 @@ const about = (r: Row) => [FORM_NAMES[r.lot.form], r.p.ripeness, r.p.place, ageT
       <select v-model="only" class="small-entry" aria-label="Which lots">
         <option value="">all lots</option>
         <option value="stock">in stock</option>
-        <option value="first">use first</option>
+        <option value="first">use first or look over</option>
         <option value="hot">hot</option>
         <option value="mild">mild</option>
       </select>
@@ -159,7 +173,9 @@ const about = (r: Row) => [FORM_NAMES[r.lot.form], r.p.ripeness, r.p.place, ageT
               <span class="stock">
                 <b :data-stock="r.p.id">{{ grams(r.p.stockG) }}</b>
                 <span class="level"><i :style="{ width: `${(100 * Math.max(0, r.p.stockG)) / most}%` }" /></span>
-                <span class="soft">{{ r.count }}<span v-if="r.p.useFirst" class="first">, use first</span></span>
+                <span class="soft"
+                  >{{ r.count }}{{ r.count && r.hint ? ', ' : '' }}<span v-if="r.hint" class="first">{{ r.hint }}</span></span
+                >
               </span>
               <svg :viewBox="`0 0 ${W} 50`" preserveAspectRatio="none" aria-hidden="true">
                 <line v-for="t in axis.ticks" :key="t" :x1="axis.x(t)" :x2="axis.x(t)" y1="0" y2="50" stroke="#ece5d4" />
