@@ -19,7 +19,6 @@ const rows = computed(() => {
     ['Wet pulp', grams(figure('pulpG') ?? 0)],
     ['Heat of the pulp', `about ${shu(figure('pulpShu') ?? 0)} SHU`],
     ['Heat that leaves with it', `about ${Math.round(100 * shareInPulp(loss, 3))} in 100 parts`],
-    ['Goes on', grams(props.station.now.massG)],
   ] as const;
 });
 const usual = (m: Method) =>
@@ -42,7 +41,7 @@ const usual = (m: Method) =>
     <template #measured><LogFields :station="station" mass-label="What passed, weighed" /></template>
     <template #picture>
       <FactRows :rows="rows" />
-      <p class="soft">Capsaicin rides on the particles, so the pulp is hotter than the sauce. Keep it: dried, it makes a fierce flake.</p>
+      <p class="soft">Capsaicin rides on the particles: the pulp is hotter than the sauce, and dried it makes a fierce flake.</p>
       <KeepSide :station="station" side="pulp" name="Pulp" />
     </template>
   </StationFrame>

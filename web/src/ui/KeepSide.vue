@@ -37,7 +37,7 @@ async function keep() {
       batch.report?.stations.some((s) => s.additions.some((a) => a.id === i.key && !lots.has(a.id))),
     );
     const note = also.length > 0 ? `With ${also.map((i) => i.name.toLowerCase()).join('; ')}.`.slice(0, 2000) : '';
-    const input = { ...BARE_LOT, lot, gotOn: props.station.to, place: file.name.slice(0, 80), note };
+    const input = { ...BARE_LOT, lot, gotOn: props.station.to, note };
     await pods.add(input, Math.round(massG), `left by ${file.name}`.slice(0, 80));
     notices.say(`${lot.name}: ${grams(massG)} in Pods. Undo takes it back.`);
   } catch (e) {
