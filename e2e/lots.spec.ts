@@ -32,7 +32,18 @@ test('tasting a finished batch as hotter moves and narrows its lot, the history 
     /Slipway Red no\. 2 tasted \d+\.\d times as hot as forecast/,
   );
   await page.keyboard.press('Escape');
+  // A batch on its way with the same lot is offered what was learnt, and takes it only when told to.
+  await page.getByRole('link', { name: 'Batches' }).click();
+  await page.getByRole('link', { name: /Slipway Red no. 3/ }).click();
+  const news = page.getByText(/Known better by now: Red cayenne/);
+  await expect(news).toBeVisible();
+  await page.getByRole('button', { name: 'Use it here' }).click();
+  await expect(news).toBeHidden();
   await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(news).toBeVisible();
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(news).toBeHidden();
+  await page.getByRole('link', { name: 'Pods' }).click();
   await expect(band(page, 'lot-cayenne')).toHaveText(shown);
 });
 

@@ -30,7 +30,7 @@ import {
   type BatchFile,
 } from '../src';
 import { exampleFile, log, smallBatch } from './helpers';
-import { leftoverLot, heatShu, lotStream, percent } from '../src';
+import { leftoverLot, heatShu, lotStream, newsFor, percent, withOwnPh } from '../src';
 
 // Pure salts in any amount are refused by the blend; the amounts stay below ten times the pods.
 const keys = INGREDIENTS.filter((i) => i.salt < 15).map((i) => i.key);
@@ -313,5 +313,32 @@ describe('what a sieve leaves is a lot', () => {
     );
     expect(fileIssues(used)).toEqual([]);
     expect(runLine(used, TYPICAL)[0]!.out.heatShuG).toBeGreaterThan(0);
+  });
+});
+
+describe('what was learnt since', () => {
+  const file = smallBatch();
+  const hotter = file.lots.map((l) => (l.heat ? { ...l, heat: { ...l.heat, dryShu: 2 * l.heat.dryShu, sigma: 0.3 } } : l));
+  const rows = file.ingredients.map((r) => (r.key === 'vinegar_cider' ? withOwnPh(r, 3.3) : r));
+
+  it('nothing new says nothing and gives the very file', () => {
+    expect(newsFor(file, file.lots, file.ingredients)).toEqual({ news: [], file });
+    expect(newsFor(file, [], []).file).toBe(file);
+  });
+  it('a lot that tastes twice as hot makes the line twice as hot, once it is taken', () => {
+    const { news, file: next } = newsFor(file, hotter, file.ingredients);
+    expect(news.map((n) => [n.id, n.of])).toEqual([['hot', 'heat']]);
+    expect(Math.sqrt(news[0]!.after.low * news[0]!.after.high) / Math.sqrt(news[0]!.before.low * news[0]!.before.high)).toBeCloseTo(2, 6);
+    const heat = (f: BatchFile) => runLine(f, TYPICAL).at(-1)!.out.heatShuG;
+    expect(heat(next) / heat(file)).toBeCloseTo(2, 6);
+    expect(newsFor(next, hotter, file.ingredients).news).toEqual([]);
+  });
+  it('a pH measured later is for what still goes in, and a finished batch is left alone', () => {
+    const blend = file.stations.find((s) => s.id === 'blend')!.params as { additions: { id: string; massG: number }[] };
+    const sour = carry(withParams(file, 'blend', { ...blend, additions: [{ id: 'vinegar_cider', massG: 50 }] }), [], []);
+    expect(newsFor(sour, [], rows).news.map((n) => n.of)).toEqual(['pH']);
+    expect(newsFor(log(sour, 'blend', { doneOn: '2026-11-01' }), [], rows).news).toEqual([]);
+    const finished = sour.stations.reduce((f, s) => log(f, s.id, { doneOn: '2026-11-01' }), sour);
+    expect(newsFor(finished, hotter, rows).news).toEqual([]);
   });
 });

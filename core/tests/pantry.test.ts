@@ -34,6 +34,7 @@ import {
   varietyProblems,
   withOwnPh,
   ingredientStream,
+  type PodLot,
   type PrepParams,
 } from '../src';
 
@@ -53,7 +54,7 @@ describe('forms of a lot', () => {
     expect(1000 * turned(fresh, 'dried', 'x').yieldPerG).toBeCloseTo(106.7, 0);
   });
   it('a salted ferment dries to a pulp with all its salt and 92 in 100 of its heat', () => {
-    const wet = { ...lot('cayenne-red', 'ferment'), saltPct: 4 };
+    const wet: PodLot = { ...lot('cayenne-red', 'ferment'), saltPct: 4 };
     expect(turnsFor(wet)).toEqual(['pulp']);
     const { lot: dry, yieldPerG } = turned(wet, 'pulp', 'x');
     const of = (l: typeof wet, g: number) => lotStream(l, ingredient(l.like), g, TYPICAL, 0);

@@ -9,3 +9,4 @@ export * from './balance';
 export * from './why';
 export * from './taste';
 export * from './leftover';
+export * from './news';

@@ -11,6 +11,7 @@ import { PANELS } from '../stations';
 import LineView from '../line/LineView.vue';
 import DoNow from '../ui/DoNow.vue';
 import CautionList from '../ui/CautionList.vue';
+import NewsBar from '../ui/NewsBar.vue';
 import GoalSheet from '../ui/GoalSheet.vue';
 import SaveState from '../ui/SaveState.vue';
 import SchoolStamp from '../ui/SchoolStamp.vue';
@@ -140,6 +141,7 @@ async function putAway() {
         <b>The line stops here:</b> {{ batch.lineTrouble.message }}
         <button type="button" class="link" @click="chosen = batch.lineTrouble.stationId">Go there</button>
       </div>
+      <NewsBar />
       <div v-if="batch.report" class="plate line" :class="{ busy: batch.busy }">
         <LineView
           :report="batch.report"
