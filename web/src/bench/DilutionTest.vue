@@ -147,8 +147,10 @@ const pour = (m: { takeG: number; waterG: number; from: number }) =>
       <p>
         Sugar water first: <b>{{ grams(plan.sugarWaterG) }}</b>, that is {{ grams((plan.sugarWaterG * DILUTION.sugarPerKg) / 1000) }} of
         sugar in {{ grams(plan.sugarWaterG * (1 - DILUTION.sugarPerKg / 1000)) }} of water, at room temperature. Use glass: heat clings to
-        plastic. Shake {{ name }} before you weigh. Whole pods are first blended with nine times their weight of water: then guess a tenth
-        of their heat.
+        plastic.<template v-if="about.mashParts.value === 1"> Shake {{ name }} before you weigh.</template>
+        <template v-if="test.subject === 'other'">
+          Whole pods are first blended with nine times their weight of water: then guess a tenth of their heat.
+        </template>
       </p>
       <p v-if="about.mashParts.value > 1" data-fact="mash">
         First a mash: stems off, several pods, 1 part by weight and {{ about.mashParts.value - 1 }} parts of water, blended smooth. Below,

@@ -30,7 +30,7 @@ const say = ({ name, of, before, after }: News) =>
 <template>
   <div v-if="fresh && fresh.news.length" class="plate news no-print" role="status">
     <span><b>Known better by now:</b> {{ fresh.news.map(say).join('; ') }}.</span>
-    <button type="button" class="act small" @click="batch.change('new knowledge', fresh.file)">Use it here</button>
+    <button type="button" class="link" @click="batch.change('new knowledge', fresh.file)">Use it here</button>
   </div>
 </template>
 
@@ -40,9 +40,11 @@ const say = ({ name, of, before, after }: News) =>
   align-items: center;
   justify-content: space-between;
   gap: 14px;
-  padding: 6px 14px;
+  padding: 1px 14px;
+  flex: none;
 }
 .news button {
   flex: none;
+  min-height: 36px;
 }
 </style>
