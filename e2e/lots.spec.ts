@@ -109,6 +109,12 @@ test('mixed, unknown pods by the bowl, with a stated heat that keeps its basis',
 
 test('a variety is found, copied, checked and used', async ({ page }) => {
   await page.goto('/pods/varieties');
+  const first = page.locator('tbody tr').first();
+  await page.getByRole('button', { name: 'as it is' }).click();
+  await expect(first).toContainText('no heat');
+  await page.getByRole('button', { name: 'as it is' }).click();
+  await expect(page.getByRole('columnheader', { name: 'as it is' })).toHaveAttribute('aria-sort', 'descending');
+  await expect(first).toContainText(/beyond reason|extreme/);
   await page.getByLabel('Find a variety').fill('lemon');
   await expect(page.locator('tbody tr')).toHaveCount(1);
   await page.getByRole('button', { name: 'Copy Lemon drop' }).click();

@@ -1,6 +1,8 @@
 import { describe, expect, it } from 'vitest';
 import {
   acidWorld,
+  boardOf,
+  hintOf,
   ageHint,
   FIRE,
   firesFor,
@@ -34,6 +36,7 @@ import {
   varietyProblems,
   withOwnPh,
   ingredientStream,
+  type Jar,
   type PodLot,
   type PrepParams,
 } from '../src';
@@ -212,5 +215,30 @@ describe('tables and own rows', () => {
       expect(colourFamily(variety(id!).ripeColour), id).toBe(family);
     }
     expect(colourFamily('#EFE9CF')).toBeNull();
+  });
+});
+
+describe('hints of the larder', () => {
+  const today = '2026-11-23';
+  const hint = (key: string, stockG: number, more: Partial<Jar> = {}) =>
+    hintOf({ stockG, packG: null, openedOn: null, useFirst: false, ...more }, ingredient(key), today)?.text ?? null;
+  it('out, low, and enough', () => {
+    expect(hint('vinegar_cider', 0)).toBe('out');
+    expect(hint('vinegar_cider', 120, { packG: 1000 })).toBe('low');
+    expect(hint('vinegar_cider', 400, { packG: 1000 })).toBeNull();
+    expect(hint('cumin_ground', 8)).toBe('low');
+  });
+  it('what is open for long or wanted first', () => {
+    expect(hint('tomato_paste', 200, { openedOn: '2026-11-01' })).toBe('open 22 days');
+    expect(hint('tomato_paste', 200, { openedOn: '2026-11-17' })).toBe('use soon');
+    expect(hint('salt_fine', 900, { openedOn: '2020-01-01' })).toBeNull();
+    expect(hint('pineapple', 500, { useFirst: true })).toBe('use first');
+  });
+  it('every ingredient stands on one board', () => {
+    expect(boardOf(ingredient('lime_juice'))).toBe('Sour');
+    expect(boardOf(ingredient('salt_sea'))).toBe('Salt');
+    expect(boardOf(ingredient('honey'))).toBe('Sweet');
+    expect(boardOf(ingredient('carrot'))).toBe('Garden and fruit');
+    expect(boardOf(ingredient('smoked_paprika'))).toBe('Spice and body');
   });
 });

@@ -184,7 +184,7 @@ export const LINES: readonly Line[] = [
   ['us', '1 cup fresh-squeezed orange juice', 'orange_juice', 248],
   ['us', '½ cup lime juice (from 4 limes)', 'lime_juice', 123],
   ['us', '1½-2 cups water', 'water', 413, 'middle of 1.5 to 2'],
-  ['uk', '3 scotch bonnets', 'habanero', 27, 'scotch bonnet counted as'],
+  ['uk', '3 scotch bonnets', 'habanero', 27],
   ['uk', '1 x 400g tin plum tomatoes', 'tomato', 400],
   ['uk', '300ml/½ pint white wine vinegar', 'vinegar_red_wine', 303, 'white wine vinegar counted as'],
   ['uk', 'zest of 1 lemon', 'lime_zest', 6, 'lemon zest counted as lime zest'],

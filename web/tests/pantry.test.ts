@@ -2,7 +2,6 @@ import { createPinia, setActivePinia } from 'pinia';
 import { beforeEach, describe, expect, it } from 'vitest';
 import { BARE_LOT, NO_FACTS, type LarderRecord, type PodLotRecord } from '@roskel/contract';
 import { calibrateScale, ingredient, lotOfVariety, variety, type Ingredient } from '@roskel/core';
-import { boardOf, hintOf } from '../src/larder/boards';
 import { fakeKitchen, type FakeKitchen } from './kitchen';
 
 const larderRow = (key: string, stockG: number, more: Partial<LarderRecord> = {}): LarderRecord => ({
@@ -28,31 +27,6 @@ beforeEach(() => {
   });
 });
 const paths = () => kitchen.writes.map((w) => `${w.method} ${w.path}`);
-
-describe('hints of the larder', () => {
-  const today = '2026-11-23';
-  const hint = (key: string, stockG: number, more: Partial<LarderRecord> = {}) =>
-    hintOf(larderRow(key, stockG, more), ingredient(key), today)?.text ?? null;
-  it('out, low, and enough', () => {
-    expect(hint('vinegar_cider', 0)).toBe('out');
-    expect(hint('vinegar_cider', 120, { packG: 1000 })).toBe('low');
-    expect(hint('vinegar_cider', 400, { packG: 1000 })).toBeNull();
-    expect(hint('cumin_ground', 8)).toBe('low');
-  });
-  it('what is open for long or wanted first', () => {
-    expect(hint('tomato_paste', 200, { openedOn: '2026-11-01' })).toBe('open 22 days');
-    expect(hint('tomato_paste', 200, { openedOn: '2026-11-17' })).toBe('use soon');
-    expect(hint('salt_fine', 900, { openedOn: '2020-01-01' })).toBeNull();
-    expect(hint('pineapple', 500, { useFirst: true })).toBe('use first');
-  });
-  it('every ingredient stands on one board', () => {
-    expect(boardOf(ingredient('lime_juice'))).toBe('Sour');
-    expect(boardOf(ingredient('salt_sea'))).toBe('Salt');
-    expect(boardOf(ingredient('honey'))).toBe('Sweet');
-    expect(boardOf(ingredient('carrot'))).toBe('Garden and fruit');
-    expect(boardOf(ingredient('smoked_paprika'))).toBe('Spice and body');
-  });
-});
 
 describe('the larder in the window', () => {
   it('reckons with the own pH and knows own ingredients', async () => {

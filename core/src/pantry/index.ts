@@ -4,3 +4,4 @@ export * from './source';
 export * from './school';
 export * from './turn';
 export * from './keeping';
+export * from './larder';

@@ -24,12 +24,12 @@ const NAMES: Record<string, string> = {
   thai_red: 'bird eye chili; bird eye; birdseye chili; thai chili; red thai chili; thai pepper; red bird eye chili; thai bird chili',
   thai_green: 'green bird eye chili; green thai chili',
   habanero:
-    'habanero; habanero chili; habanero pepper; orange habanero; red habanero; hab | scotch bonnet; scotch bonnet chili; scotch bonnet pepper',
+    'habanero; habanero chili; habanero pepper; orange habanero; red habanero; hab; scotch bonnet; scotch bonnet chili; scotch bonnet pepper',
   superhot: 'ghost pepper; ghost chili; bhut jolokia; superhot chili; superhot pepper',
   aji_yellow: 'yellow aji; aji chili',
   poblano: 'poblano; poblano pepper; poblano chili',
   anaheim: 'anaheim; anaheim chili; anaheim pepper | long green chili',
-  banana_pepper: 'banana pepper | hungarian wax; hungarian wax pepper; wax pepper',
+  banana_pepper: 'banana pepper; hungarian wax; hungarian wax pepper; wax pepper',
   pickled_jalapeno: 'pickled jalapeno',
   bell_red: 'red bell pepper; red bell; red capsicum; sweet red pepper; red sweet pepper',
   bell_green: 'green bell pepper; green bell; green capsicum',
@@ -111,7 +111,7 @@ const NAMES: Record<string, string> = {
   mustard_yellow: 'yellow mustard; american mustard; prepared mustard',
   mustard_dijon: 'dijon mustard; dijon',
   mustard_seed:
-    'mustard seed; yellow mustard seed; ground mustard seed | mustard powder; dry mustard; ground mustard; english mustard powder',
+    'mustard seed; yellow mustard seed; ground mustard seed; mustard powder; dry mustard; ground mustard; english mustard powder',
   worcestershire: 'worcestershire sauce; worcester sauce; worcestershire',
   cumin_ground: 'cumin; ground cumin; cumin powder; cumin seed',
   ginger_ground: 'ground ginger; ginger powder; dried ginger',

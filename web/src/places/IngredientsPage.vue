@@ -1,19 +1,19 @@
 <script setup lang="ts">
 import { computed, onMounted, ref } from 'vue';
-import { RouterLink } from 'vue-router';
-import type { Ingredient } from '@roskel/core';
+import { boardOf, BOARDS, type Board, type Ingredient } from '@roskel/core';
 import { useLarder } from '../stores/larder';
 import { useOwnIngredients } from '../stores/own';
+import CompareTable, { type Column } from '../ui/CompareTable.vue';
 import OwnActs from '../ui/OwnActs.vue';
+import PickOne from '../ui/PickOne.vue';
 import { useOwnTable } from '../ui/useOwnTable';
-import { boardOf, BOARDS } from '../larder/boards';
 import IngredientSheet from '../ui/IngredientSheet.vue';
 
 /** Every ingredient, the table's and the maker's own: search, filter, compare, copy. */
 const larder = useLarder();
 const own = useOwnIngredients();
 const find = ref('');
-const board = ref('');
+const board = ref<Board | ''>('');
 const { sheet, start, editing, ownOf, copy, edit, away } = useOwnTable(own);
 onMounted(() => void larder.load());
 const rows = computed(() =>
@@ -22,6 +22,18 @@ const rows = computed(() =>
     .filter((i) => !board.value || boardOf(i) === board.value)
     .map((i) => ({ i, own: ownOf(i.key), acids: Object.values(i.acids).reduce<number>((s, x) => s + (x ?? 0), 0) })),
 );
+type Row = (typeof rows.value)[number];
+const columns: Column<Row>[] = [
+  { name: 'Ingredient', by: (r) => r.i.name },
+  { name: 'pH', figure: true, by: (r) => r.i.pH?.typ ?? 99 },
+  { name: 'water', figure: true, by: (r) => r.i.water },
+  { name: 'sugar', figure: true, by: (r) => r.i.sugars },
+  { name: 'salt', figure: true, by: (r) => r.i.salt },
+  { name: 'acids', figure: true, by: (r) => r.acids },
+  { name: 'a cup', figure: true, by: (r) => r.i.measure.cup },
+  { name: 'Pieces' },
+  { name: 'From' },
+];
 const pieces = (i: Ingredient) =>
   Object.entries(i.pieces)
     .map(([n, g]) => `${n.replaceAll('_', ' ')} ${g} g`)
@@ -29,70 +41,37 @@ const pieces = (i: Ingredient) =>
 </script>
 
 <template>
-  <div class="page">
-    <header class="head">
-      <div>
-        <RouterLink class="crumb" to="/larder">Larder</RouterLink><span class="crumb"> / </span>
-        <h1>Ingredients</h1>
-      </div>
-      <input v-model="find" data-find class="entry find" type="search" placeholder="Find an ingredient" aria-label="Find an ingredient" />
-      <select v-model="board" class="small-entry" aria-label="Kind">
-        <option value="">all kinds</option>
-        <option v-for="b in BOARDS" :key="b" :value="b">{{ b }}</option>
-      </select>
-      <span class="push chip" data-fact="shown">{{ rows.length }} shown</span>
-    </header>
-    <section class="plate compare">
-      <table>
-        <thead>
-          <tr>
-            <th>Ingredient</th>
-            <th class="n">pH</th>
-            <th class="n">water</th>
-            <th class="n">sugar</th>
-            <th class="n">salt</th>
-            <th class="n">acids</th>
-            <th class="n">a cup</th>
-            <th>Pieces</th>
-            <th>From</th>
-            <th />
-          </tr>
-        </thead>
-        <tbody>
-          <tr v-for="r in rows" :key="r.i.key">
-            <td>
-              <i :style="{ background: r.i.hex }" /><b>{{ r.i.name }}</b>
-            </td>
-            <td class="n">{{ r.i.pH ? `${r.i.pH.lo.toFixed(1)} to ${r.i.pH.hi.toFixed(1)}` : 'none' }}</td>
-            <td class="n">{{ r.i.water }} %</td>
-            <td class="n">{{ r.i.sugars }} %</td>
-            <td class="n">{{ r.i.salt }} %</td>
-            <td class="n">{{ r.acids.toFixed(1) }} %</td>
-            <td class="n">{{ r.i.measure.cup }} g</td>
-            <td class="soft">{{ pieces(r.i) }}</td>
-            <td class="soft">{{ r.own ? 'yours' : `table, ${r.i.confidence} confidence` }}</td>
-            <td class="acts">
-              <OwnActs :name="r.i.name" :own="r.own !== null" @copy="copy(r.i)" @edit="edit(r.own!)" @away="away(r.own!)" />
-            </td>
-          </tr>
-        </tbody>
-      </table>
-      <p v-if="rows.length === 0" class="soft note">Nothing here matches. Take a filter off.</p>
-    </section>
-    <p class="soft foot">
+  <CompareTable
+    v-model:find="find"
+    title="Ingredients"
+    what="an ingredient"
+    :up="{ to: '/larder', name: 'Larder' }"
+    :columns="columns"
+    :rows="rows"
+  >
+    <template #filters><PickOne v-model="board" label="Kind" any="all kinds" :options="BOARDS" /></template>
+    <template #row="{ row: r }">
+      <tr>
+        <td>
+          <i :style="{ background: r.i.hex }" /><b>{{ r.i.name }}</b>
+        </td>
+        <td class="n">{{ r.i.pH ? `${r.i.pH.lo.toFixed(1)} to ${r.i.pH.hi.toFixed(1)}` : 'none' }}</td>
+        <td class="n">{{ r.i.water }} %</td>
+        <td class="n">{{ r.i.sugars }} %</td>
+        <td class="n">{{ r.i.salt }} %</td>
+        <td class="n">{{ r.acids.toFixed(1) }} %</td>
+        <td class="n">{{ r.i.measure.cup }} g</td>
+        <td class="soft">{{ pieces(r.i) }}</td>
+        <td class="soft">{{ r.own ? 'yours' : `table, ${r.i.confidence} confidence` }}</td>
+        <td class="acts">
+          <OwnActs :name="r.i.name" :own="r.own !== null" @copy="copy(r.i)" @edit="edit(r.own!)" @away="away(r.own!)" />
+        </td>
+      </tr>
+    </template>
+    <template #foot>
       Composition, pH and weights are remembered table values (food composition and pH tables, see docs); a pH you measured replaces the
       table's.
-    </p>
+    </template>
     <IngredientSheet v-model:show="sheet" :start="start" :editing="editing" />
-  </div>
+  </CompareTable>
 </template>
-
-<style scoped>
-.page {
-  height: 100%;
-}
-.foot {
-  margin: 0;
-  font-size: 13.5px;
-}
-</style>

@@ -3,7 +3,7 @@ import { computed, onMounted, ref } from 'vue';
 import type { LarderRecord } from '@roskel/contract';
 import { RouterLink } from 'vue-router';
 import { grams, today } from '../format';
-import { boardOf, BOARDS, hintOf } from '../larder/boards';
+import { boardOf, BOARDS, hintOf } from '@roskel/core';
 import { useNotices } from '../stores/notices';
 import { useLarder } from '../stores/larder';
 import { useKeys } from '../ui/keys';

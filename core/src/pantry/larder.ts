@@ -1,5 +1,5 @@
-import type { LarderRecord } from '@roskel/contract';
-import { daysBetween, kindKey, type Ingredient } from '@roskel/core';
+import { kindKey, type Ingredient } from '../matter/ingredient';
+import { daysBetween, type Day } from '../plan/date';
 
 export const BOARDS = ['Sour', 'Salt', 'Sweet', 'Garden and fruit', 'Spice and body'] as const;
 export type Board = (typeof BOARDS)[number];
@@ -23,13 +23,21 @@ function keepsDays(i: Ingredient): number | null {
   return i.water < 20 && i.salt < 20 && i.sugars < 45 ? 365 : null;
 }
 
+/** What is known of a jar: what is left, its full package, when it was opened. */
+export interface Jar {
+  stockG: number;
+  packG: number | null;
+  openedOn: Day | null;
+  useFirst: boolean;
+}
+
 export interface Hint {
   text: string;
   urgent: boolean;
 }
 
 /** What a jar wants its owner to know: out, low, to be used first, open for long. */
-export function hintOf(l: LarderRecord, i: Ingredient, today: string): Hint | null {
+export function hintOf(l: Jar, i: Ingredient, today: Day): Hint | null {
   if (l.stockG <= 0) return { text: 'out', urgent: true };
   const open = l.openedOn ? daysBetween(l.openedOn, today) : null;
   const keeps = keepsDays(i);
