@@ -35,8 +35,8 @@ test('tasting a finished batch as hotter moves and narrows its lot, the history 
   // A batch on its way with the same lot is offered what was learnt, and takes it only when told to.
   await page.getByRole('link', { name: 'Batches' }).click();
   await page.getByRole('link', { name: /Slipway Red no. 3/ }).click();
-  const news = page.getByText(/Known better by now: Red cayenne/);
-  await expect(news).toBeVisible();
+  await expect(page.getByText(/Known better by now: Red cayenne/)).toBeVisible();
+  const news = page.getByText(await page.getByText(/Known better by now: Red cayenne/).innerText(), { exact: true });
   await page.getByRole('button', { name: 'Use it here' }).click();
   await expect(news).toBeHidden();
   await page.getByRole('button', { name: 'Undo' }).click();

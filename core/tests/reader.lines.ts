@@ -166,7 +166,7 @@ export const LINES: readonly Line[] = [
   ['us', '1 tablespoon + 1 teaspoon kosher salt', 'salt_kosher', 15],
   ['us', '2 c. distilled white vinegar (5% acidity)', 'vinegar_distilled_5', 476],
   ['us', '1 (14.5-ounce) can fire roasted tomatoes', 'tomato', 411],
-  ['us', 'one 28 oz can crushed tomatoes', 'tomato', 794],
+  ['us', 'one 28 oz can crushed tomatoes', 'tomato', 794, 'the whole can of 794 g'],
   ['us', '2 cans (28 ounces each) whole peeled tomatoes', 'tomato', 1588, 'the whole can'],
   ['us', '1-inch piece fresh ginger, grated', 'ginger', 15],
   ['us', 'a 2-inch piece of ginger', 'ginger', 30],

@@ -53,6 +53,12 @@ const MOST_G = 50_000;
 const TAIL =
   /\b(?:plus (?:extra|more)|for (?:serving|garnish|frying|the \w+)|to serve|to garnish|if needed|if you like|optional|as needed)\b.*$/i;
 
+/** "two 2-inch pieces" is four inches. */
+const LENGTHS = /^(an?|one|two|three|four|[1-4])\s+(\d+(?:\.\d+)?)[\s-]*(inch|in|cm)\b/i;
+/** "one 28 oz can": a count in words before the size of a package. */
+const PACKS_OF = /^(an?|one|two|three|four|five|six)\s+(?=\d[\d.]*[\s-]*[a-z]+\.?[\s-]+(?:tin|can|jar|packet|pack|bag|bottle)s?\b)/i;
+const countOf = (n: string) => NUMBER_WORDS[n.toLowerCase()] ?? Number(n);
+
 /** Bullets and numbering off, typographic signs to plain ones. */
 function clean(line: string): string {
   return tidy(
@@ -60,11 +66,8 @@ function clean(line: string): string {
       .replace(/^[\s]*(?:[-*•·–—▢□☐]+|\[[ x]?\]|\d+[.)](?=\s+\D*\d))\s*/, '')
       .replace(/[×✕]/g, 'x')
       .replace(/[“”"]/g, '')
-      // "two 2-inch pieces" is four inches
-      .replace(/^(an?|one|two|three|four|[1-4])\s+(\d+(?:\.\d+)?)[\s-]*(inch|in|cm)\b/i, (_, n: string, each: string, unit: string) =>
-        [(NUMBER_WORDS[n.toLowerCase()] ?? Number(n)) * Number(each), unit].join(' '),
-      )
-      .replace(/^(an?|one|two|three|four|five|six)\s+(?=\d[\d.]*[\s-]*[a-z]+\.?[\s-]+(?:tin|can|jar|packet|pack|bag|bottle)s?\b)/i, '$1 x ')
+      .replace(LENGTHS, (_, n: string, each: string, unit: string) => `${countOf(n) * Number(each)} ${unit}`)
+      .replace(PACKS_OF, (_, n: string) => `${countOf(n)} x `)
       .replace(/(\d)\s*x\s*(?=\d)/gi, '$1 x ')
       .replace(/^(?=(?:(?:small|large|big|good|generous) )?(?:handful|bunch|pinch|knob|thumb|dash)\b)/i, '1 ')
       .replace(/^(?:about|approx(?:imately)?\.?|roughly|around|ca\.?|~)(?=[\s\d])\s*/i, ''),

@@ -70,6 +70,10 @@ const NAMES = { metric: 'Metric', us: 'US', au: 'Australia', uk: 'UK' } as const
 .side {
   padding: 12px 16px;
 }
+/* The whole window is the reader's here. */
+.read :deep(ul) {
+  max-height: max(180px, calc(100vh - 330px));
+}
 .side {
   display: grid;
   gap: 10px;
