@@ -8,8 +8,8 @@ export default defineConfig({
   testMatch: '*.spec.ts',
   outputDir: '../test-results',
   workers: 1,
-  timeout: 60_000,
-  expect: { timeout: 10_000 },
+  timeout: 150_000,
+  expect: { timeout: 20_000 },
   reporter: process.env.ROSKEL_REPORT ? [['list'], ['json', { outputFile: process.env.ROSKEL_REPORT }]] : 'list',
   use: {
     viewport: { width: 1280, height: 800 },
