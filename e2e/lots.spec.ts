@@ -156,6 +156,10 @@ test('the fresh-weight school is stamped everywhere, explained, and changes noth
   await page.goto('/pods');
   const shown = await band(page, 'lot-habanero').innerText();
   const stored = await (await page.request.get('/api/pods')).text();
+  await page.getByRole('link', { name: 'Shelf' }).click();
+  const bottled = page.locator('[data-heat=slipway-red-2]');
+  const onDry = number(await bottled.innerText());
+  await page.getByRole('link', { name: 'Pods' }).click();
   await page.getByRole('button', { name: 'Kitchen' }).click();
   await page.getByRole('button', { name: 'why?' }).click();
   await expect(page.getByText('SHU as it is = SHU of the dry matter × (1 − water)')).toBeVisible();
@@ -166,6 +170,12 @@ test('the fresh-weight school is stamped everywhere, explained, and changes noth
   await expect(band(page, 'lot-habanero')).not.toHaveText(shown);
   expect(number(await band(page, 'lot-habanero').innerText())).toBeGreaterThan(4 * number(shown));
   expect(await (await page.request.get('/api/pods')).text()).toBe(stored);
+  // The shelf counts the same way, from the batch.
+  await page.getByRole('link', { name: 'Shelf' }).click();
+  await expect(bottled).not.toContainText('dry matter');
+  await expect(page.locator('[data-fact=school]')).toBeVisible();
+  await expect.poll(async () => number(await bottled.innerText())).toBeGreaterThan(3 * onDry);
+  await page.getByRole('link', { name: 'Pods' }).click();
   await page.getByRole('button', { name: 'Undo' }).click();
   await expect(band(page, 'lot-habanero')).toHaveText(shown);
 });

@@ -1,15 +1,14 @@
 <script setup lang="ts">
-import { computed, onMounted, ref, shallowReactive, watch } from 'vue';
+import { computed, onMounted, ref } from 'vue';
 import { RouterLink, useRouter } from 'vue-router';
 import type { BatchRecord } from '@roskel/contract';
 import type { LineReport } from '@roskel/core';
-import { countedIn, daysBetween } from '@roskel/core';
+import { daysBetween } from '@roskel/core';
 import { due, day, plural, shu, today } from '../format';
 import { useBatches } from '../stores/batches';
 import { useNotices } from '../stores/notices';
 import { ApiProblem } from '../api/client';
-import { reportOf } from '../worker/client';
-import { useSettings } from '../stores/settings';
+import { useReports } from '../worker/reports';
 import { useKeys } from '../ui/keys';
 import MiniRibbon from '../line/MiniRibbon.vue';
 import StartSheet from '../ui/StartSheet.vue';
@@ -20,21 +19,7 @@ const notices = useNotices();
 const router = useRouter();
 const starting = ref(false);
 const find = ref('');
-const settings = useSettings();
-const reports = shallowReactive(new Map<string, { key: string; report: LineReport | null; trouble: string }>());
-
-watch(
-  () => [batches.items, settings.value.school] as const,
-  async ([items, school]) => {
-    for (const b of items) {
-      const key = `${b.revision} ${school}`;
-      if (reports.get(b.id)?.key === key) continue;
-      const answer = await reportOf(countedIn(b.file, school), { today: today(), members: 60, forecast: false });
-      reports.set(b.id, { key, report: answer.ok ? answer.report : null, trouble: answer.ok ? '' : answer.message });
-    }
-  },
-  { immediate: true },
-);
+const reports = useReports(() => batches.items);
 onMounted(() => void batches.load());
 useKeys('Batches', [{ key: 'n', says: 'start a batch', run: () => (starting.value = true) }]);
 

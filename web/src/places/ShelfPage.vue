@@ -1,14 +1,18 @@
 <script setup lang="ts">
-import { computed, onMounted, ref } from 'vue';
+import { computed, onMounted, ref, watch } from 'vue';
 import { RouterLink } from 'vue-router';
 import type { BottlingRecord } from '@roskel/contract';
 import { levelName } from '@roskel/core';
 import { day, plural, shu, today } from '../format';
+import { useBatches } from '../stores/batches';
 import { useNotices } from '../stores/notices';
+import { useSettings } from '../stores/settings';
 import { useShelf } from '../stores/shelf';
 import BottleShape from '../ui/BottleShape.vue';
 import ListState from '../ui/ListState.vue';
+import SchoolStamp from '../ui/SchoolStamp.vue';
 import TasteSheet from '../ui/TasteSheet.vue';
+import { useReports } from '../worker/reports';
 
 const shelf = useShelf();
 const notices = useNotices();
@@ -30,6 +34,17 @@ function taste(b: BottlingRecord) {
   tasted.value = b;
   tasting.value = true;
 }
+/** Bottled heat is stored on dry matter; counted as quoted it is worked out anew from the batch. */
+const settings = useSettings();
+const batches = useBatches();
+const quoted = computed(() => settings.value.school === 'fresh');
+watch(quoted, (on) => on && void batches.load(), { immediate: true });
+const reports = useReports(() => (quoted.value ? batches.items.filter((b) => shelf.items.some((s) => s.batchId === b.id)) : []));
+function heatOf(b: BottlingRecord): string {
+  const heat = quoted.value ? reports.get(b.batchId)?.report?.heat : b.heat;
+  if (heat) return `${levelName(heat.p50)}: ${shu(heat.p10)} to ${shu(heat.p90)} SHU`;
+  return `${shu(b.heat.p10)} to ${shu(b.heat.p90)} SHU, counted on dry matter`;
+}
 const late = (b: BottlingRecord) => b.useBy < today();
 </script>
 
@@ -38,6 +53,7 @@ const late = (b: BottlingRecord) => b.useBy < today();
     <header class="head">
       <h1>Shelf</h1>
       <input v-model="find" data-find class="entry find" type="search" placeholder="Find a sauce" aria-label="Find a sauce" />
+      <SchoolStamp />
       <span class="push chip"
         ><b>{{ left }}</b
         >&nbsp;bottles, {{ litres.toFixed(1) }} l</span
@@ -82,7 +98,10 @@ const late = (b: BottlingRecord) => b.useBy < today();
             bottled {{ day(b.bottledOn) }}, {{ b.live ? 'live' : 'filled hot' }},
             {{ b.pH === null ? 'no pH' : b.phMeasured ? `pH ${b.pH.toFixed(2)} measured` : `pH about ${b.pH.toFixed(1)}, not measured` }}
           </p>
-          <p class="soft">{{ levelName(b.heat.p50) }}: {{ shu(b.heat.p10) }} to {{ shu(b.heat.p90) }} SHU, {{ b.bottleMl }} ml</p>
+          <p class="soft">
+            <span :data-heat="b.batchId">{{ heatOf(b) }}</span
+            >, {{ b.bottleMl }} ml
+          </p>
           <p>
             <b :class="{ late: late(b) }">{{ b.place.charAt(0).toUpperCase() + b.place.slice(1) }}, use by {{ day(b.useBy) }}</b> ·
             <span data-fact="left">{{ b.left }} of {{ plural(b.bottles, 'bottle') }} left</span>
