@@ -8,12 +8,14 @@ import { ApiProblem } from '../api/client';
 import { plural, shu } from '../format';
 import { useHeat } from '../stores/heat';
 import { useNotices } from '../stores/notices';
+import { useSettings } from '../stores/settings';
 
 /** Scores of one or more tasters for a sauce or a lot; the lots behind it learn from them, by their share of the heat. */
 const show = defineModel<boolean>('show', { required: true });
 const props = defineProps<{ subject: HeatSubject; name: string; forecastShu?: number | undefined }>();
 const heat = useHeat();
 const notices = useNotices();
+const settings = useSettings();
 const scores = ref<{ taster: string; score: number | null }[]>([]);
 const podCount = ref(1);
 const problem = ref('');
@@ -68,6 +70,7 @@ async function save(sure: boolean) {
       <p class="soft">
         Score 0 to 10 as it feels to each taster.
         <template v-if="expected !== null">On your scale this sauce was forecast at about {{ Math.round(expected * 2) / 2 }}.</template>
+        <template v-if="settings.value.school === 'fresh'"> A tongue has no convention: SHU here count dry matter, as labels do.</template>
       </p>
       <div v-for="(s, i) in scores" :key="i" class="taster">
         <label :for="`score-${i}`"
