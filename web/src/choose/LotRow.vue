@@ -94,7 +94,7 @@ function typed(text: string) {
 <style scoped>
 .lot {
   display: grid;
-  grid-template-columns: 26px 132px 292px minmax(0, 1fr);
+  grid-template-columns: 26px 126px 318px minmax(0, 1fr);
   gap: 10px;
   align-items: center;
   border-bottom: 1px dashed var(--line);
@@ -149,17 +149,15 @@ function typed(text: string) {
   color: var(--warn);
 }
 .nums {
-  display: flex;
-  gap: 5px;
+  display: grid;
+  grid-template-columns: 56px 60px minmax(0, 1fr) auto;
+  gap: 4px;
   align-items: center;
   font-size: 12.5px;
   white-space: nowrap;
 }
-.nums .soft {
-  flex: 1;
-}
 .grams {
-  width: 60px;
+  width: 56px;
   min-height: 32px;
   padding: 2px 8px;
   font-weight: 700;

@@ -167,7 +167,7 @@ const wholeText = computed(() => {
 }
 .headrow {
   display: grid;
-  grid-template-columns: 26px 132px 292px minmax(0, 1fr);
+  grid-template-columns: 26px 126px 318px minmax(0, 1fr);
   gap: 10px;
   align-items: center;
   position: sticky;

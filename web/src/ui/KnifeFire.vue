@@ -7,11 +7,11 @@ const props = defineProps<{ lot: PodLot }>();
 const prep = defineModel<Preparation>('prep', { required: true });
 const fire = defineModel<Fire>('fire', { required: true });
 const percent = (x: number) => `${Math.round(100 * x)} %`;
-/** Each way with the share of the heat that it leaves. */
+/** Each way with the share of the heat that it leaves; the group above them says so. */
 const ways = computed(() =>
   PREPARATIONS.map((p) => {
     const { share } = heatKept(p, props.lot.capsaicinoidClass, props.lot.anatomy);
-    return { p, text: share < 1 && props.lot.heat ? `${KNIFE[p].name}, ${percent(share)} of the heat` : KNIFE[p].name };
+    return { p, text: share < 1 && props.lot.heat ? `${KNIFE[p].name}, ${percent(share)}` : KNIFE[p].name };
   }),
 );
 const fires = computed(() => firesFor(props.lot.form));
@@ -20,11 +20,13 @@ const fires = computed(() => firesFor(props.lot.form));
 <template>
   <span class="knife">
     <select v-model="prep" class="small-entry" :aria-label="`${lot.name}, knife work`" :disabled="!lot.anatomy">
-      <option v-for="w in ways" :key="w.p" :value="w.p">{{ w.text }}</option>
+      <optgroup label="Heat it leaves">
+        <option v-for="w in ways" :key="w.p" :value="w.p">{{ w.text }}</option>
+      </optgroup>
     </select>
     <select v-if="fires.length > 1" v-model="fire" class="small-entry" :aria-label="`${lot.name}, fire or water`">
       <option v-for="f in fires" :key="f" :value="f">
-        {{ FIRE[f].name }}{{ f === 'none' ? '' : `, ${percent(FIRE[f].heat.typical)} of the heat` }}
+        {{ FIRE[f].name }}{{ f === 'none' ? '' : `, ${percent(FIRE[f].heat.typical)}` }}
       </option>
     </select>
   </span>
@@ -36,8 +38,11 @@ const fires = computed(() => firesFor(props.lot.form));
   gap: 4px;
 }
 select {
-  width: 76px;
+  width: 62px;
   min-height: 32px;
   font-size: 13px;
+}
+select:first-child {
+  width: 104px;
 }
 </style>
