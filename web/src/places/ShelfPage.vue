@@ -99,8 +99,7 @@ const late = (b: BottlingRecord) => b.useBy < today();
             {{ b.pH === null ? 'no pH' : b.phMeasured ? `pH ${b.pH.toFixed(2)} measured` : `pH about ${b.pH.toFixed(1)}, not measured` }}
           </p>
           <p class="soft">
-            <span :data-heat="b.batchId">{{ heatOf(b) }}</span
-            >, {{ b.bottleMl }} ml
+            <span :data-heat="b.batchId">{{ heatOf(b) }}</span>, {{ b.bottleMl }} ml
           </p>
           <p>
             <b :class="{ late: late(b) }">{{ b.place.charAt(0).toUpperCase() + b.place.slice(1) }}, use by {{ day(b.useBy) }}</b> ·
