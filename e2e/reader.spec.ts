@@ -46,3 +46,25 @@ test('a pasted list goes into the jug of a batch', async ({ page }) => {
   await page.getByRole('button', { name: 'Undo' }).click();
   await expect(page.getByLabel('Ginger root, raw, amount')).toHaveCount(0);
 });
+
+test('chillies of a recipe bring their heat: on the bench as pods, in the jug as powder', async ({ page }) => {
+  await page.goto('/bench/mix');
+  await page.getByRole('button', { name: 'Clear the bench' }).click();
+  await page.getByRole('link', { name: 'Measures' }).click();
+  await page.getByLabel('Ingredient list').fill('10 habaneros\n300 g carrots\n2 tsp cayenne pepper');
+  await page.getByRole('button', { name: 'Put 3 into the heat mix' }).click();
+  await expect(page.getByLabel('Habanero, orange, knife work')).toBeVisible();
+  const heat = page.getByRole('region', { name: 'Heat in the bowl' });
+  // 90 g of pods at 210,000 SHU of 11 % dry matter and 4 g of powder at 38,000, in about 390 g: over 5,000.
+  await expect(heat).toContainText(/about [5-9],\d00 SHU/);
+
+  await page.goto('/batches/gorse-gold?at=blend');
+  const odds = page.locator('[data-fact=odds]');
+  const before = await odds.innerText();
+  await page.getByRole('button', { name: 'Paste a list' }).click();
+  await page.getByLabel('Ingredient list').fill('30 g cayenne pepper');
+  await page.getByRole('button', { name: 'Put into the jug, 1' }).click();
+  await expect(odds).not.toHaveText(before);
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(odds).toHaveText(before);
+});

@@ -6,7 +6,9 @@ import {
   choosePods,
   DEFAULT_POD_WISH,
   dilutionCautions,
+  heatOfRow,
   ingredient,
+  INGREDIENTS,
   inSchool,
   lineGain,
   lotOfVariety,
@@ -262,5 +264,27 @@ describe('cautions of the bench', () => {
       expect(list[0]).toMatchObject({ severity: 'danger' });
       expect(list[0]!.text).toMatch(/Adults only/);
     }
+  });
+});
+
+describe('chillies from the larder', () => {
+  it('burn as the variety that stands for them, with its doubt', () => {
+    const row = ingredient('chipotle_dry');
+    const water = ingredient('water');
+    const larder = [row, water].map((r) => ({ row: r, stockG: 1000, useFirst: false }));
+    const bowl = weighBench({ pods: [], larder }, { chipotle_dry: 20, water: 180 }, { lowShu: 500, highShu: 2000 });
+    // 14,000 SHU of the dry matter, 12 % water, a tenth of the bowl.
+    const expected = (14_000 * (1 - (row.water + row.salt) / 100)) / 10;
+    expect(bowl.props.heatShu).toBeCloseTo(expected, 0);
+    expect(bowl.band!.p10).toBeLessThan(expected);
+    expect(bowl.band!.p90).toBeGreaterThan(expected);
+    expect(bowl.remedies.find((r) => r.what === 'dilution')!.says).toBe(
+      'Enter Dried smoked jalapeno as a lot under Pods; then a dilution test of Dried smoked jalapeno by four people',
+    );
+    expect(bowl.doubts.some((d) => /smoked jalapeno/i.test(d.says))).toBe(true);
+  });
+  it('every row that is called a chilli burns, and nothing else does', () => {
+    const called = INGREDIENTS.filter((i) => /chil|chipotle|paprika|jalapeno|cayenne/i.test(i.name)).map((i) => i.key);
+    expect(INGREDIENTS.filter((i) => heatOfRow(i) !== null).map((i) => i.key)).toEqual(called);
   });
 });

@@ -30,7 +30,22 @@ import {
   type BatchFile,
 } from '../src';
 import { exampleFile, log, smallBatch } from './helpers';
-import { leftoverLot, heatShu, lotStream, newsFor, percent, withOwnPh } from '../src';
+import { highsSolver } from '../src/solve/highs';
+import {
+  believe,
+  beliefOf,
+  choosePods,
+  learn,
+  NO_BELIEFS,
+  tastedSauce,
+  useMix,
+  leftoverLot,
+  heatShu,
+  lotStream,
+  newsFor,
+  percent,
+  withOwnPh,
+} from '../src';
 
 // Pure salts in any amount are refused by the blend; the amounts stay below ten times the pods.
 const keys = INGREDIENTS.filter((i) => i.salt < 15).map((i) => i.key);
@@ -340,5 +355,61 @@ describe('what was learnt since', () => {
     expect(newsFor(log(sour, 'blend', { doneOn: '2026-11-01' }), [], rows).news).toEqual([]);
     const finished = sour.stations.reduce((f, s) => log(f, s.id, { doneOn: '2026-11-01' }), sour);
     expect(newsFor(finished, hotter, rows).news).toEqual([]);
+  });
+});
+
+describe('what burns in the jug counts', () => {
+  const powder = 'chili_powder_pure';
+  const withPowder = (massG: number) => {
+    const file = smallBatch();
+    const blend = file.stations.find((s) => s.id === 'blend')!.params as { additions: { id: string; massG: number }[] };
+    return carry(withParams(file, 'blend', { ...blend, additions: [...blend.additions, { id: powder, massG }] }), [], []);
+  };
+  const heatAtBlend = (f: BatchFile) => runLine(f, TYPICAL).find((r) => r.id === 'blend')!;
+
+  it('10 g of cayenne powder bring 38,000 SHU for each gram of their dry matter', () => {
+    const row = ingredient(powder);
+    const load = 10 * 38_000 * (1 - (row.water + row.salt) / 100);
+    const flow = heatAtBlend(withPowder(10)).additions.find((a) => a.id === powder)!;
+    expect(flow.stream.heatShuG).toBeCloseTo(load, 3);
+    const kept = 0.99; // the jug keeps 1 %
+    expect(heatAtBlend(withPowder(10)).out.heatShuG - heatAtBlend(smallBatch()).out.heatShuG).toBeCloseTo(kept * load, 3);
+  });
+  it('its doubt is in the band, and a mild sauce has no such doubt', () => {
+    const cold = (f: BatchFile): BatchFile => ({ ...f, lots: f.lots.map((l) => ({ ...l, heat: null })) });
+    const band = reportLine(cold(withPowder(20)), { today: '2026-10-01', forecast: false }).heat;
+    expect(band.p90 / band.p10).toBeGreaterThan(1.5);
+    expect(reportLine(cold(smallBatch()), { today: '2026-10-01', forecast: false }).heat.p90).toBe(0);
+  });
+  it('a tasting gives it its share and leaves the lots theirs', () => {
+    const plain = tastedSauce(smallBatch());
+    const hot = tastedSauce(withPowder(10));
+    const total = runLine(withPowder(10), TYPICAL).at(-1)!.out;
+    const lot = smallBatch().lots.find((l) => l.id === 'hot')!;
+    expect(plain.added).toBeNull();
+    expect(hot.added!.shu + hot.parts[0]!.weight * lot.heat!.dryShu).toBeCloseTo(heatShu(total), 3);
+    const b = believe(NO_BELIEFS, 'hot', lot.heat!.dryShu, lot.heat!.sigma);
+    const forecast = Math.log(heatShu(total));
+    const seen = (mu: number) => learn(b, { parts: hot.parts, processSd: hot.processSd, added: hot.added, mu, sd: 0.3 });
+    expect(beliefOf(seen(forecast).beliefs, 'hot')!.dryShu).toBeCloseTo(lot.heat!.dryShu, 0);
+    const alone = learn(b, { parts: hot.parts, processSd: hot.processSd, mu: forecast + 0.5, sd: 0.3 });
+    expect(beliefOf(seen(forecast + 0.5).beliefs, 'hot')!.dryShu).toBeLessThan(beliefOf(alone.beliefs, 'hot')!.dryShu);
+    expect(seen(forecast).shares[0]!).toBeCloseTo((hot.parts[0]!.weight * lot.heat!.dryShu) / heatShu(total), 6);
+  });
+  it('the pods are chosen around it: the line lands where the mix says', async () => {
+    const solver = await highsSolver();
+    const file = { ...withPowder(12), goal: { lowShu: 1500, highShu: 4000, bottles: 8, bottleMl: 100 } };
+    const choices = file.lots.map((lot) => ({ lot, stockG: 900, prep: 'whole' as const, useFirst: false }));
+    const answer = choosePods(solver, file, choices);
+    if (answer.status !== 'found') throw new Error(answer.message);
+    expect(answer.gain.added.map((a) => a.id)).toEqual([powder]);
+    for (const mix of answer.mixes) {
+      const end = runLine(useMix(file, choices, mix.gramsByLot), TYPICAL).at(-1)!.out;
+      // The blur's middle lies a little below that of the typical run: pods and lots scatter.
+      expect(Math.exp(mix.blur!.mu) / heatShu(end)).toBeGreaterThan(0.85);
+      expect(Math.exp(mix.blur!.mu) / heatShu(end)).toBeLessThan(1.15);
+      expect(heatShu(end)).toBeGreaterThan(1500);
+      expect(heatShu(end)).toBeLessThan(4000);
+    }
   });
 });

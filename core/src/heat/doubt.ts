@@ -4,6 +4,8 @@ import { finishedBlur, oddsWithin, podVariance, type Blur, type BlurPart } from 
 export interface DoubtPart extends BlurPart {
   id: string;
   name: string;
+  /** Out of the larder: it must be entered as a lot before anything can be learnt of it. */
+  larder?: true;
 }
 
 /** One reason why the heat is not certain, and its share of the variance. */
@@ -63,12 +65,19 @@ export function doubtsOf(
     )!;
     return { sigma: next.sigma, odds: oddsWithin({ mu: blur.mu, sigma: next.sigma }, lowShu, highShu) };
   };
+  const first = lead.larder ? `Enter ${lead.name} as a lot under Pods; then ` : '';
+  const said = (text: string) => (first ? first + text[0]!.toLowerCase() + text.slice(1) : text);
   const remedies: Remedy[] = [
-    { what: 'taste', id: lead.id, says: `Taste a sauce of ${lead.name} and score it`, ...after({ sigma: narrowed(lead.sigma, TASTE_SD) }) },
+    {
+      what: 'taste',
+      id: lead.id,
+      says: said(`Taste a sauce of ${lead.name} and score it`),
+      ...after({ sigma: narrowed(lead.sigma, TASTE_SD) }),
+    },
     {
       what: 'dilution',
       id: lead.id,
-      says: `A dilution test of ${lead.name} by four people`,
+      says: said(`A dilution test of ${lead.name} by four people`),
       ...after({ sigma: narrowed(lead.sigma, DILUTION_SD) }),
     },
   ];

@@ -16,6 +16,8 @@ export interface HeatTasted {
   name: string;
   parts: TastedPart[];
   processSd: number;
+  /** Heat of what is not a lot (powder from the larder), SHU of the sauce. */
+  added?: { shu: number; sigma: number } | null;
   /** What was forecast before tasting. */
   forecast: { mu: number; sigma: number };
   scores: { taster: string; score: number }[];
@@ -28,6 +30,8 @@ export interface HeatMeasured {
   how: 'dilution' | 'match' | 'lab';
   parts: TastedPart[];
   processSd: number;
+  /** Heat of what is not a lot (powder from the larder), SHU of the sauce. */
+  added?: { shu: number; sigma: number } | null;
   shu: number;
   sigma: number;
 }
@@ -132,10 +136,12 @@ export function knowledgeFrom(events: readonly KeptEvent[], sure: ReadonlySet<nu
     }
     const seen = event.kind === 'tasting' ? tastedHeat(event.scores, scales) : { mu: Math.log(event.shu), sd: event.sigma };
     if (event.parts.some((p) => beliefOf(beliefs, p.lotId) && p.weight > 0)) {
-      const learnt = learn(beliefs, { parts: event.parts, ...seen, processSd: event.processSd });
+      const learnt = learn(beliefs, { parts: event.parts, ...seen, processSd: event.processSd, added: event.added ?? null });
       if (Math.abs(learnt.surprise) > SURPRISE && !sure.has(id)) refused.set(id, learnt.surprise);
       else {
-        const expected = Math.log(event.parts.reduce((s, p) => s + p.weight * (beliefOf(beliefs, p.lotId)?.dryShu ?? 0), 0));
+        const expected = Math.log(
+          event.parts.reduce((s, p) => s + p.weight * (beliefOf(beliefs, p.lotId)?.dryShu ?? 0), event.added?.shu ?? 0),
+        );
         const verb = event.kind === 'tasting' ? 'tasted' : event.how === 'lab' ? 'measured' : event.how === 'match' ? 'matched' : 'diluted';
         for (const p of event.parts) {
           const before = beliefOf(beliefs, p.lotId);

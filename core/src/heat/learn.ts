@@ -22,6 +22,8 @@ export interface Observation {
   mu: number;
   sd: number;
   processSd: number;
+  /** Heat of what is not a lot, SHU of the sauce, with its log-sd. */
+  added?: { shu: number; sigma: number } | null;
 }
 
 export interface Learnt {
@@ -70,13 +72,14 @@ export function learn(b: Beliefs, seen: Observation): Learnt {
   let shares: number[] = [];
   for (let pass = 0; pass < 5; pass++) {
     const loads = parts.map((p) => p.weight * Math.exp(theta[p.at]!));
-    const total = loads.reduce((s, x) => s + x, 0);
+    const total = loads.reduce((s, x) => s + x, seen.added?.shu ?? 0);
+    const other = seen.added ? (seen.added.shu / total) * seen.added.sigma : 0;
     shares = loads.map((x) => x / total);
     const h = new Array<number>(n).fill(0);
     parts.forEach((p, i) => (h[p.at]! += shares[i]!));
     ph = b.cov.map((row) => row.reduce((s, c, j) => s + c * h[j]!, 0));
     const pods = parts.reduce((s, p, i) => s + shares[i]! ** 2 * podVariance(p.pods ?? Infinity), 0);
-    D = ph.reduce((s, x, i) => s + x * h[i]!, 0) + seen.sd ** 2 + seen.processSd ** 2 + pods;
+    D = ph.reduce((s, x, i) => s + x * h[i]!, 0) + seen.sd ** 2 + seen.processSd ** 2 + pods + other ** 2;
     const r = seen.mu - Math.log(total) - parts.reduce((s, p, i) => s + shares[i]! * (b.mu[p.at]! - theta[p.at]!), 0);
     if (pass === 0) surprise = r / Math.sqrt(D);
     gain = ph.map((x) => x / D);

@@ -1,5 +1,5 @@
 import { finishedBlur, PROCESS_SD, type Blur, type TastedPart } from '../heat';
-import { podsIn } from '../pantry';
+import { heatOfRow, podsIn } from '../pantry';
 import { propsOf } from './props';
 import { TYPICAL } from '../stat/draw';
 import { isStrained, podUses } from './compose';
@@ -10,6 +10,8 @@ import { runLine } from './run';
 export interface TastedSauce {
   parts: TastedPart[];
   processSd: number;
+  /** What burns besides the lots (powder from the larder): it is taken as it is and learns nothing. */
+  added: { shu: number; sigma: number } | null;
   /** Null when nothing hot went in. */
   forecast: Blur | null;
 }
@@ -21,15 +23,19 @@ export interface TastedSauce {
 export function tastedSauce(file: BatchFile): TastedSauce {
   const processSd = isStrained(file) ? PROCESS_SD.strained : PROCESS_SD.plain;
   const blurParts = [];
+  const base = propsOf(runLine({ ...file, lots: file.lots.map((l) => ({ ...l, heat: null })) }, TYPICAL, true).at(-1)!.out).heatShu;
+  const hot = file.ingredients.flatMap((i) => heatOfRow(i) ?? []);
+  const added = base > 0 ? { shu: base, sigma: Math.max(...hot.map((h) => h.sigma)) } : null;
   const parts: TastedPart[] = [];
   for (const use of podUses(file)) {
     const lot = file.lots.find((l) => l.id === use.lotId);
     if (!lot?.heat || !(use.massG > 0)) continue;
     const alone: BatchFile = { ...file, lots: file.lots.map((l) => (l.id === lot.id ? l : { ...l, heat: null })) };
-    const shu = propsOf(runLine(alone, TYPICAL, true).at(-1)!.out).heatShu;
+    const shu = propsOf(runLine(alone, TYPICAL, true).at(-1)!.out).heatShu - base;
     const pods = podsIn(lot, use.massG);
     parts.push({ lotId: lot.id, weight: shu / lot.heat.dryShu, pods: Number.isFinite(pods) ? pods : null });
     blurParts.push({ medianShu: shu, sigma: lot.heat.sigma, pods });
   }
-  return { parts, processSd, forecast: finishedBlur(blurParts, processSd) };
+  if (added) blurParts.push({ medianShu: added.shu, sigma: added.sigma, pods: Infinity });
+  return { parts, processSd, added, forecast: finishedBlur(blurParts, processSd) };
 }

@@ -4,4 +4,5 @@ export * from './source';
 export * from './school';
 export * from './turn';
 export * from './keeping';
+export * from './hotRow';
 export * from './larder';

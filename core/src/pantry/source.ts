@@ -3,6 +3,7 @@ import { ACIDS, noGrams, type Component, type Grams } from '../matter/component'
 import { gramsPerGram, kindKey, type Ingredient } from '../matter/ingredient';
 import { massOf, scale, type Stream } from '../matter/stream';
 import type { Draw } from '../stat/draw';
+import { heatOfRow } from './hotRow';
 import type { PodLot } from './lot';
 
 /** Log-sd of tabulated acid contents: ordinary rows, and liquids sold by strength (chapter 3, section 9). */
@@ -96,14 +97,16 @@ function typicalAnchor(grams: Grams, row: Ingredient, memo: string): { grams: Gr
 
 /**
  * A mass of an ingredient as a stream: table composition, strong ions anchored to its natural pH
- * (chapter 3, section 5.1). In a draw, pH, acids and protein vary and the anchor is found anew.
+ * (chapter 3, section 5.1), and the heat of what burns. In a draw, pH, acids, protein and heat vary and the anchor is
+ * found anew.
  */
 export function ingredientStream(row: Ingredient, massG: number, draw: Draw): Stream {
   const base = gramsPerGram(row);
   const { grams, sidPerG } = draw.typical ? typicalAnchor(base, row, 'as is') : anchored(base, row, draw);
+  const hot = heatOfRow(row);
   const gram: Stream = {
     grams,
-    heatShuG: 0,
+    heatShuG: hot ? hot.shu * Math.exp(hot.sigma * draw.z(`row.heat.${row.key}`)) : 0,
     sidEq: sidPerG,
     ledger: [{ id: row.key, name: row.name, massG: 1, hex: row.hex, tint: tintOf(row) }],
   };

@@ -2,7 +2,7 @@ import { doubtsOf, heatBand, PROCESS_SD, seedShare, type Doubt, type DoubtPart, 
 import { unmeasuredBowl, type Caution } from '../caution';
 import { propsOf, withExtras, type BatchFile, type Props } from '../line';
 import { ingredient, isOil, type Ingredient } from '../matter/ingredient';
-import { lotShu, podsIn, preparedPerGram, prepSd } from '../pantry';
+import { heatOfRow, lotShu, podsIn, preparedPerGram, prepSd } from '../pantry';
 import {
   answerInWords,
   bowl,
@@ -95,6 +95,12 @@ export function weighBench(
       prepSd: prepSd(c.lot, c.prep, c.fire),
     });
   }
+  for (const { row } of stuff.larder) {
+    const hot = heatOfRow(row);
+    const g = grams[row.key] ?? 0;
+    if (!hot || !(g > 0)) continue;
+    parts.push({ id: row.key, name: row.name, medianShu: (g * hot.shu) / props.massG, sigma: hot.sigma, pods: Infinity, larder: true });
+  }
   let money = 0;
   let priced = false;
   for (const c of [
@@ -106,7 +112,11 @@ export function weighBench(
     priced = true;
   }
   const sd = PROCESS_SD.plain;
-  const hottestShu = Math.max(0, ...stuff.pods.filter((c) => grams[c.lot.id]! > 0).map((c) => lotShu(c.lot)));
+  const hottestShu = Math.max(
+    0,
+    ...stuff.pods.filter((c) => grams[c.lot.id]! > 0).map((c) => lotShu(c.lot)),
+    ...stuff.larder.filter((l) => grams[l.row.key]! > 0).map((l) => heatOfRow(l.row)?.shu ?? 0),
+  );
   const underOil = stuff.larder.some((l) => isOil(l.row) && (grams[l.row.key] ?? 0) > 0);
   return {
     grams: { ...grams },

@@ -2,7 +2,7 @@ import { doubtsOf, heatBand, PROCESS_SD, type Blur, type Doubt, type DoubtPart, 
 import { isStrained, type BatchFile } from '../line';
 import { runLine } from '../line/run';
 import { massOf } from '../matter/stream';
-import { podsIn, preparedPerGram, prepSd } from '../pantry';
+import { heatOfRow, podsIn, preparedPerGram, prepSd } from '../pantry';
 import type { PodChoice } from './blend';
 import { TYPICAL } from '../stat/draw';
 
@@ -13,6 +13,8 @@ export interface LineGain {
   /** share of the pods' heat load that reaches the bottle */
   heatKept: number;
   strained: boolean;
+  /** What else burns in the sauce (powder in the jug), SHU of the finished sauce. */
+  added: { id: string; name: string; shu: number; sigma: number }[];
 }
 
 /** How the line after the knife works on heat and mass, read off a typical run. Needs some pods in the line. */
@@ -21,11 +23,32 @@ export function lineGain(file: BatchFile): LineGain {
   const start = runs[0]!.out;
   const end = runs.at(-1)!.input;
   const podG = massOf(start);
+  const added = addedHeat(file);
+  const fromPods = end.heatShuG - massOf(end) * added.reduce((s, a) => s + a.shu, 0);
   return {
     massPerPod: massOf(end) / podG,
-    heatKept: start.heatShuG > 0 ? end.heatShuG / start.heatShuG : heatKeptOf(file),
+    heatKept: start.heatShuG > 0 ? fromPods / start.heatShuG : heatKeptOf(file),
     strained: isStrained(file),
+    added,
   };
+}
+
+/** What burns besides the pods: each hot ingredient's part of the heat that the line has with cold pods. */
+export function addedHeat(file: BatchFile): LineGain['added'] {
+  if (!file.ingredients.some(heatOfRow)) return [];
+  const runs = runLine({ ...file, lots: file.lots.map((l) => ({ ...l, heat: null })) }, TYPICAL, false);
+  const end = runs.at(-1)!.input;
+  const flows = runs.flatMap((r) => r.additions).filter((f) => f.stream.heatShuG > 0 && file.ingredients.some((i) => i.key === f.id));
+  const load = flows.reduce((s, f) => s + f.stream.heatShuG, 0);
+  return flows.map((f) => {
+    const row = file.ingredients.find((i) => i.key === f.id)!;
+    return {
+      id: row.key,
+      name: row.name,
+      shu: (f.stream.heatShuG / load) * (end.heatShuG / massOf(end)),
+      sigma: heatOfRow(row)!.sigma,
+    };
+  });
 }
 
 /** Heat kept by a line whose pods have no heat to follow: the same line with a trace of it. */
@@ -35,7 +58,9 @@ function heatKeptOf(file: BatchFile): number {
     lots: file.lots.map((l) => ({ ...l, heat: { dryShu: 1000, sigma: 0.4, source: 'table' as const } })),
   };
   const runs = runLine(warm, TYPICAL, false);
-  return runs.at(-1)!.input.heatShuG / runs[0]!.out.heatShuG;
+  const end = runs.at(-1)!.input;
+  const added = addedHeat(file).reduce((s, a) => s + a.shu, 0) * massOf(end);
+  return (end.heatShuG - added) / runs[0]!.out.heatShuG;
 }
 
 /** Grams as weighed that become 1 g on the board. */
@@ -50,7 +75,7 @@ export function partsOf(
   let podsG = 0;
   for (const c of choices) podsG += (grams[c.lot.id] ?? 0) * cutG(c).massG;
   const finishedG = podsG * gain.massPerPod;
-  const parts = choices.map((c) => {
+  const parts: DoubtPart[] = choices.map((c) => {
     const g = grams[c.lot.id] ?? 0;
     const load = g * cutG(c).heatShuG * gain.heatKept;
     return {
@@ -62,6 +87,8 @@ export function partsOf(
       prepSd: prepSd(c.lot, c.prep, c.fire),
     };
   });
+  if (finishedG > 0)
+    for (const { id, name, shu, sigma } of gain.added) parts.push({ id, name, medianShu: shu, sigma, pods: Infinity, larder: true });
   return { parts, finishedG };
 }
 

@@ -20,6 +20,7 @@ interface About {
   name: string;
   parts: TastedPart[];
   processSd: number;
+  added: { shu: number; sigma: number } | null;
   forecast: { mu: number; sigma: number } | null;
   batchId: string | null;
 }
@@ -34,7 +35,14 @@ async function about(db: Db, subject: HeatSubject): Promise<About> {
   const { lot } = row;
   const pods = lot.podMassG ? subject.pods : null;
   const forecast = lot.heat && { mu: Math.log(lotShu(lot)), sigma: Math.sqrt(lot.heat.sigma ** 2 + podVariance(pods ?? Infinity)) };
-  return { name: lot.name, parts: [{ lotId: lot.id, weight: 1 - lot.waterPct / 100, pods }], processSd: 0, forecast, batchId: null };
+  return {
+    name: lot.name,
+    parts: [{ lotId: lot.id, weight: 1 - lot.waterPct / 100, pods }],
+    processSd: 0,
+    added: null,
+    forecast,
+    batchId: null,
+  };
 }
 
 async function eventOf(db: Db, input: HeatInput): Promise<{ event: HeatEvent; batchId: string | null }> {
@@ -42,12 +50,13 @@ async function eventOf(db: Db, input: HeatInput): Promise<{ event: HeatEvent; ba
     const { kind, name, labelShu, scores } = input;
     return { event: { kind, name, labelShu, scores }, batchId: null };
   }
-  const { name, parts, processSd, forecast, batchId } = await about(db, input.subject);
+  const { name, parts, processSd, added, forecast, batchId } = await about(db, input.subject);
   if (!forecast)
     throw new Unfit('Nothing hot went into this, so there is nothing to learn.', [{ path: 'subject', message: 'Choose something hot.' }]);
-  if (input.kind === 'tasting') return { event: { kind: 'tasting', name, parts, processSd, forecast, scores: input.scores }, batchId };
+  if (input.kind === 'tasting')
+    return { event: { kind: 'tasting', name, parts, processSd, added, forecast, scores: input.scores }, batchId };
   const { how, shu, sigma } = input;
-  return { event: { kind: 'measured', how, name, parts, processSd, shu, sigma }, batchId };
+  return { event: { kind: 'measured', how, name, parts, processSd, added, shu, sigma }, batchId };
 }
 
 /**

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue';
-import { levelName, lotShu, type LarderChoice, type PodChoice } from '@roskel/core';
+import { heatOfRow, levelName, lotShu, type LarderChoice, type PodChoice } from '@roskel/core';
 import { grams, shu } from '../format';
 import type { BenchItem } from '../stores/benchMix';
 import AmountField from '../ui/AmountField.vue';
@@ -33,7 +33,8 @@ const reach = computed(() => Math.max(20, Math.min(stock.value, Math.max(props.m
 const about = computed(() => {
   const l = lot.value;
   const pH = props.row?.row.pH;
-  const what = l ? (l.heat ? `${shu(lotShu(l))} SHU, ${levelName(lotShu(l))}` : 'no heat') : pH ? `pH ${pH.typ.toFixed(1)}` : '';
+  const heat = l ? (l.heat ? lotShu(l) : 0) : props.row ? (heatOfRow(props.row.row)?.shu ?? 0) : 0;
+  const what = heat > 0 ? `${shu(heat)} SHU, ${levelName(heat)}` : l ? 'no heat' : pH ? `pH ${pH.typ.toFixed(1)}` : '';
   return [what, plenty.value ? '' : `${grams(stock.value)} there`].filter(Boolean).join('; ');
 });
 const tooMuch = computed(() => (item.value.g > stock.value + 0.5 ? `There are only ${grams(stock.value)}.` : null));

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue';
 import { useRouter } from 'vue-router';
-import { KITCHENS, VOLUMES_ML } from '@roskel/core';
+import { KITCHENS, varietyOfRow, VOLUMES_ML } from '@roskel/core';
 import { useBenchMix } from '../stores/benchMix';
 import { useLarder } from '../stores/larder';
 import ListReader from '../ui/ListReader.vue';
@@ -23,7 +23,13 @@ function keep(t: string) {
   localStorage.setItem(KEEP, t);
 }
 async function toMix() {
-  for (const i of reader.value?.read ?? []) mix.add(i.store!, i.store === 'pods' ? `v:${i.id}` : i.id!, i.massG!);
+  for (const i of reader.value?.read ?? []) {
+    // Whole chillies are pods here: they have ribs to cut, and kinds to count.
+    const row = i.store === 'larder' ? larder.row(i.id!) : undefined;
+    const kind = i.store === 'pods' ? i.id! : row?.pieces.pod ? varietyOfRow(row) : undefined;
+    if (kind) mix.add('pods', `v:${kind}`, i.massG!);
+    else mix.add('larder', i.id!, i.massG!);
+  }
   await router.push('/bench/mix');
 }
 const NAMES = { metric: 'Metric', us: 'US', au: 'Australia', uk: 'UK' } as const;

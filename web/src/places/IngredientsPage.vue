@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed, onMounted, ref } from 'vue';
-import { boardOf, BOARDS, type Board, type Ingredient } from '@roskel/core';
+import { boardOf, BOARDS, heatOfRow, type Board, type Ingredient } from '@roskel/core';
+import { shu } from '../format';
 import { useLarder } from '../stores/larder';
 import { useOwnIngredients } from '../stores/own';
 import CompareTable, { type Column } from '../ui/CompareTable.vue';
@@ -20,12 +21,18 @@ const rows = computed(() =>
   larder.rows
     .filter((i) => i.name.toLowerCase().includes(find.value.trim().toLowerCase()))
     .filter((i) => !board.value || boardOf(i) === board.value)
-    .map((i) => ({ i, own: ownOf(i.key), acids: Object.values(i.acids).reduce<number>((s, x) => s + (x ?? 0), 0) })),
+    .map((i) => ({
+      i,
+      shu: heatOfRow(i)?.shu ?? 0,
+      own: ownOf(i.key),
+      acids: Object.values(i.acids).reduce<number>((s, x) => s + (x ?? 0), 0),
+    })),
 );
 type Row = (typeof rows.value)[number];
 const columns: Column<Row>[] = [
   { name: 'Ingredient', by: (r) => r.i.name },
   { name: 'pH', figure: true, by: (r) => r.i.pH?.typ ?? 99 },
+  { name: 'SHU', figure: true, by: (r) => r.shu },
   { name: 'water', figure: true, by: (r) => r.i.water },
   { name: 'sugar', figure: true, by: (r) => r.i.sugars },
   { name: 'salt', figure: true, by: (r) => r.i.salt },
@@ -56,6 +63,7 @@ const pieces = (i: Ingredient) =>
           <i :style="{ background: r.i.hex }" /><b>{{ r.i.name }}</b>
         </td>
         <td class="n">{{ r.i.pH ? `${r.i.pH.lo.toFixed(1)} to ${r.i.pH.hi.toFixed(1)}` : 'none' }}</td>
+        <td class="n">{{ r.shu > 0 ? shu(r.shu) : '' }}</td>
         <td class="n">{{ r.i.water }} %</td>
         <td class="n">{{ r.i.sugars }} %</td>
         <td class="n">{{ r.i.salt }} %</td>

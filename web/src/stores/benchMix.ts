@@ -159,19 +159,23 @@ export const useBenchMix = defineStore('benchMix', () => {
   /** What stands in the bowl now, straight from core on every move of a finger. */
   const now = computed<BenchMix>(() => weighBench(stuff.value, grams.value, bracket.value));
 
+  const idsOf = () => items.value.map((i) => i.id).join(' ');
   async function solve(use = true) {
     trouble.value = '';
     solving.value = true;
+    const asked = { ids: idsOf(), items: JSON.stringify(items.value) };
     const result = await stoppable(bench().mix(stuff.value, wish.value));
     solving.value = false;
-    if (!result) return;
+    // Stopped, or an answer about a bench that is not there any more.
+    if (!result || idsOf() !== asked.ids) return;
     if (!result.ok) {
       trouble.value = result.message;
       answer.value = null;
       return;
     }
     answer.value = result.answer;
-    if (result.answer.status === 'found' && use) take(result.answer.ways[0]!, 0);
+    // What was set by hand meanwhile stays.
+    if (result.answer.status === 'found' && use && JSON.stringify(items.value) === asked.items) take(result.answer.ways[0]!, 0);
   }
   function take(m: BenchMix, index: number) {
     for (const i of items.value) i.g = Math.round((m.grams[i.id] ?? 0) * 10) / 10;

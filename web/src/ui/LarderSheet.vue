@@ -1,8 +1,9 @@
 <script setup lang="ts">
 import { computed, reactive, ref, watch } from 'vue';
 import { NModal } from 'naive-ui';
+import { heatOfRow } from '@roskel/core';
 import { LarderFactsSchema, NO_FACTS, type LarderFacts, type LarderRecord, type LedgerLine } from '@roskel/contract';
-import { grams } from '../format';
+import { grams, shu } from '../format';
 import { factsOf, perKg, useLarder } from '../stores/larder';
 import { useNotices } from '../stores/notices';
 import AmountField from './AmountField.vue';
@@ -47,6 +48,7 @@ const says = computed(() => {
   const pieces = Object.entries(r.pieces).map(([n, g]) => `a ${n.replaceAll('_', ' ')} ${g} g`);
   return [
     r.pH ? `usually pH ${r.pH.lo.toFixed(1)} to ${r.pH.hi.toFixed(1)}` : 'no acid of its own',
+    ...(heatOfRow(r) ? [`burns: about ${shu(heatOfRow(r)!.shu)} SHU as it is`] : []),
     `${r.water} % water, ${r.sugars} % sugar${r.salt > 0.3 ? `, ${r.salt} % salt` : ''}`,
     ...(pieces.length ? [pieces.join(', ')] : []),
     ...(r.allergens.length ? [`allergens: ${r.allergens.map((a) => a.replace('?', ' (read the label)')).join(', ')}`] : []),

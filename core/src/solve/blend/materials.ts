@@ -5,7 +5,7 @@ import { colourFamily } from '../../matter/colour';
 import { flavoursOf, LARDER_FLAVOURS } from '../../matter/flavour';
 import { gramsPerGram, kindKey, type Ingredient } from '../../matter/ingredient';
 import { heatShu, massOf, mix, percent, scale, type Stream } from '../../matter/stream';
-import { hasPods, ingredientStream, lotStream, preparedPerGram, prepSd, type PodLot } from '../../pantry';
+import { hasPods, heatOfRow, ingredientStream, lotStream, preparedPerGram, prepSd, type PodLot } from '../../pantry';
 import { TYPICAL } from '../../stat/draw';
 import type { Material, MixChemistry } from './material';
 
@@ -84,7 +84,11 @@ function chargeOf(gram: Stream): Material['charge'] {
 }
 
 /** A lot as a material; `gain` is what the rest of a line makes of heat and mass (1 and 1 in a bowl). */
-export function podMaterial(choice: PodChoice, row: Ingredient, gain = { heatKept: 1, massPerPod: 1 }): Material {
+export function podMaterial(
+  choice: PodChoice,
+  row: Ingredient,
+  gain: { heatKept: number; massPerPod: number; added?: readonly { shu: number }[] } = { heatKept: 1, massPerPod: 1 },
+): Material {
   const { lot, prep, fire } = choice;
   const per = preparedPerGram(lot, prep, fire);
   const gram = preparedGram(choice, row);
@@ -99,7 +103,8 @@ export function podMaterial(choice: PodChoice, row: Ingredient, gain = { heatKep
     maxPct: choice.maxPct ?? 100,
     useUp: choice.useFirst ? 1 : 0,
     perKg: choice.perKg == null || per.massG <= 0 ? null : choice.perKg / per.massG,
-    shu: (gram.heatShuG * gain.heatKept) / gain.massPerPod,
+    // What burns in the jug comes with every gram of pods.
+    shu: (gram.heatShuG * gain.heatKept) / gain.massPerPod + (gain.added ?? []).reduce((s, a) => s + a.shu, 0),
     sigma: lot.heat ? Math.hypot(lot.heat.sigma, prepSd(lot, prep, fire)) : 0,
     saltPct: percent(gram, 'salt'),
     sugarPct: percent(gram, 'sugars'),
@@ -129,7 +134,7 @@ export function larderMaterial(choice: LarderChoice): Material {
     useUp: choice.useFirst ? 1 : 0,
     perKg: choice.perKg ?? null,
     shu: heatShu(gram),
-    sigma: 0,
+    sigma: heatOfRow(choice.row)?.sigma ?? 0,
     saltPct: percent(gram, 'salt'),
     sugarPct: percent(gram, 'sugars'),
     body: bodyOfRow(choice.row),
