@@ -375,6 +375,14 @@ describe('what burns in the jug counts', () => {
     const kept = 0.99; // the jug keeps 1 %
     expect(heatAtBlend(withPowder(10)).out.heatShuG - heatAtBlend(smallBatch()).out.heatShuG).toBeCloseTo(kept * load, 3);
   });
+  it('gloves are named where powder first comes to hand', () => {
+    const ids = (f: BatchFile) =>
+      reportLine(f, { today: '2026-10-01', forecast: false })
+        .stations.find((s) => s.kind === 'blend')!
+        .cautions.map((c) => `${c.id} ${c.severity}`);
+    expect(ids(withPowder(10))).toContain('capsaicin-skin danger');
+    expect(ids(smallBatch()).join()).not.toContain('capsaicin-skin');
+  });
   it('its doubt is in the band, and a mild sauce has no such doubt', () => {
     const cold = (f: BatchFile): BatchFile => ({ ...f, lots: f.lots.map((l) => ({ ...l, heat: null })) });
     const band = reportLine(cold(withPowder(20)), { today: '2026-10-01', forecast: false }).heat;

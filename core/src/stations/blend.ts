@@ -1,8 +1,8 @@
 import { Type, type Static } from '@sinclair/typebox';
-import { blending } from '../caution';
+import { blending, handlingPods } from '../caution';
 import { massOf, mix, percent, split } from '../matter/stream';
 import { isOil } from '../matter/ingredient';
-import { ingredientStream } from '../pantry';
+import { heatOfRow, ingredientStream } from '../pantry';
 import { station, StationProblem, type Flow, type Outcome } from './station';
 
 const schema = Type.Object(
@@ -54,6 +54,7 @@ export const blend = station<BlendParams>({
   apply(input, params, context): Outcome {
     const additions: Flow[] = [];
     let oil = context.known.oil === true;
+    let jugShu = 0;
     if (!(massOf(input) > 0)) return { out: input, additions, sides: [], facts: {} };
     params.additions.forEach((a, i) => {
       if (!(a.massG > 0)) return;
@@ -67,6 +68,7 @@ export const blend = station<BlendParams>({
       if (a.id !== KEPT_BRINE) {
         const row = context.ingredient(a.id);
         oil ||= isOil(row);
+        jugShu = Math.max(jugShu, heatOfRow(row)?.shu ?? 0);
         additions.push({ id: a.id, name: row.name.toLowerCase(), stream: ingredientStream(row, a.massG, context.draw) });
         return;
       }
@@ -96,7 +98,7 @@ export const blend = station<BlendParams>({
       out: left,
       additions,
       sides: massOf(taken) > 0 ? [{ id: 'jug', name: 'left in the jug', stream: taken }] : [],
-      facts: { jugG: massOf(all), oil },
+      facts: { jugG: massOf(all), oil, jugShu },
     };
   },
   duties: (v) => [
@@ -107,5 +109,6 @@ export const blend = station<BlendParams>({
       due: v.to,
     },
   ],
-  cautions: () => blending(),
+  // What burns out of the larder is handled here for the first time.
+  cautions: (v) => [...handlingPods(Number(v.facts.jugShu ?? 0)), ...blending()],
 });
