@@ -54,6 +54,9 @@ describe('what a sieve leaves is a lot', () => {
     expect((lot.heat!.dryShu * (100 - lot.waterPct)) / 100).toBeGreaterThan(1.5 * heatShu(sauce));
     expect(lot.heat!.sigma).toBeGreaterThan(file.lots[0]!.heat!.sigma);
   });
+  it('says that it must be kept cold, whatever its pH is thought to be', () => {
+    expect(leftoverLot(file, 'strain', 'pulp', own)!.keep).toMatch(/fridge.*week.*freeze.*dry/);
+  });
   it('is nothing without a sieve, and refused with oil in it', () => {
     expect(leftoverLot(withParams(file, 'strain', { method: 'none' }), 'strain', 'pulp', own)).toBeNull();
     const blend = file.stations.find((s) => s.id === 'blend')!.params as object;

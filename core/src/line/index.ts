@@ -8,5 +8,6 @@ export * from './compose';
 export * from './balance';
 export * from './why';
 export * from './taste';
+export * from './added';
 export * from './leftover';
 export * from './news';

@@ -15,7 +15,12 @@ const LEAST_SIGMA = 0.1;
 export interface Leftover {
   lot: PodLot;
   massG: number;
+  /** How to store it, always to be shown. */
+  keep: string;
 }
+
+/** Wet pulp is no bottled sauce: nobody measured it, and nothing was filled hot (common practice, no source). */
+const KEEP_COLD = 'Keep it in the fridge and use it within a week, freeze it, or dry it at once.';
 
 /** Log-sd of the pungency of a by-product over possible worlds. */
 function sigmaOf(file: BatchFile, stationId: string, sideId: string, members: number): number {
@@ -69,6 +74,7 @@ export function leftoverLot(
   const pH = phOf(stream)?.pH;
   return {
     massG,
+    keep: KEEP_COLD,
     lot: {
       id: own.id,
       name: own.name,

@@ -1,5 +1,6 @@
 import { finishedBlur, PROCESS_SD, type Blur, type TastedPart } from '../heat';
-import { heatOfRow, podsIn } from '../pantry';
+import { podsIn } from '../pantry';
+import { addedHeat } from './added';
 import { propsOf } from './props';
 import { TYPICAL } from '../stat/draw';
 import { isStrained, podUses } from './compose';
@@ -23,9 +24,10 @@ export interface TastedSauce {
 export function tastedSauce(file: BatchFile): TastedSauce {
   const processSd = isStrained(file) ? PROCESS_SD.strained : PROCESS_SD.plain;
   const blurParts = [];
-  const base = propsOf(runLine({ ...file, lots: file.lots.map((l) => ({ ...l, heat: null })) }, TYPICAL, true).at(-1)!.out).heatShu;
-  const hot = file.ingredients.flatMap((i) => heatOfRow(i) ?? []);
-  const added = base > 0 ? { shu: base, sigma: Math.max(...hot.map((h) => h.sigma)) } : null;
+  const others = addedHeat(file, true);
+  const base = others.reduce((s, a) => s + a.shu, 0);
+  const spread = Math.hypot(...others.map((a) => a.shu * a.sigma));
+  const added = base > 0 ? { shu: base, sigma: spread / base } : null;
   const parts: TastedPart[] = [];
   for (const use of podUses(file)) {
     const lot = file.lots.find((l) => l.id === use.lotId);
@@ -36,6 +38,6 @@ export function tastedSauce(file: BatchFile): TastedSauce {
     parts.push({ lotId: lot.id, weight: shu / lot.heat.dryShu, pods: Number.isFinite(pods) ? pods : null });
     blurParts.push({ medianShu: shu, sigma: lot.heat.sigma, pods });
   }
-  if (added) blurParts.push({ medianShu: added.shu, sigma: added.sigma, pods: Infinity });
+  for (const a of others) blurParts.push({ medianShu: a.shu, sigma: a.sigma, pods: Infinity });
   return { parts, processSd, added, forecast: finishedBlur(blurParts, processSd) };
 }

@@ -12,7 +12,7 @@ export const KEEPS_DAYS: Record<PodForm, number> = {
   flakes: 365,
   powder: 270,
   paste: 5,
-  ferment: 90,
+  ferment: 7,
   pulp: 365,
 };
 

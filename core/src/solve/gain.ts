@@ -1,8 +1,8 @@
 import { doubtsOf, heatBand, PROCESS_SD, type Blur, type Doubt, type DoubtPart, type HeatBand, type Remedy } from '../heat';
-import { isStrained, type BatchFile } from '../line';
+import { addedHeat, isStrained, type AddedHeat, type BatchFile } from '../line';
 import { runLine } from '../line/run';
 import { massOf } from '../matter/stream';
-import { heatOfRow, podsIn, preparedPerGram, prepSd } from '../pantry';
+import { podsIn, preparedPerGram, prepSd } from '../pantry';
 import type { PodChoice } from './blend';
 import { TYPICAL } from '../stat/draw';
 
@@ -14,7 +14,7 @@ export interface LineGain {
   heatKept: number;
   strained: boolean;
   /** What else burns in the sauce (powder in the jug), SHU of the finished sauce. */
-  added: { id: string; name: string; shu: number; sigma: number }[];
+  added: AddedHeat[];
 }
 
 /** How the line after the knife works on heat and mass, read off a typical run. Needs some pods in the line. */
@@ -23,44 +23,26 @@ export function lineGain(file: BatchFile): LineGain {
   const start = runs[0]!.out;
   const end = runs.at(-1)!.input;
   const podG = massOf(start);
-  const added = addedHeat(file);
-  const fromPods = end.heatShuG - massOf(end) * added.reduce((s, a) => s + a.shu, 0);
+  const added = addedHeat(file, false);
+  const addedShu = added.reduce((s, a) => s + a.shu, 0);
+  const fromPods = end.heatShuG - massOf(end) * addedShu;
   return {
     massPerPod: massOf(end) / podG,
-    heatKept: start.heatShuG > 0 ? fromPods / start.heatShuG : heatKeptOf(file),
+    heatKept: start.heatShuG > 0 ? fromPods / start.heatShuG : heatKeptOf(file, addedShu),
     strained: isStrained(file),
     added,
   };
 }
 
-/** What burns besides the pods: each hot ingredient's part of the heat that the line has with cold pods. */
-export function addedHeat(file: BatchFile): LineGain['added'] {
-  if (!file.ingredients.some(heatOfRow)) return [];
-  const runs = runLine({ ...file, lots: file.lots.map((l) => ({ ...l, heat: null })) }, TYPICAL, false);
-  const end = runs.at(-1)!.input;
-  const flows = runs.flatMap((r) => r.additions).filter((f) => f.stream.heatShuG > 0 && file.ingredients.some((i) => i.key === f.id));
-  const load = flows.reduce((s, f) => s + f.stream.heatShuG, 0);
-  return flows.map((f) => {
-    const row = file.ingredients.find((i) => i.key === f.id)!;
-    return {
-      id: row.key,
-      name: row.name,
-      shu: (f.stream.heatShuG / load) * (end.heatShuG / massOf(end)),
-      sigma: heatOfRow(row)!.sigma,
-    };
-  });
-}
-
 /** Heat kept by a line whose pods have no heat to follow: the same line with a trace of it. */
-function heatKeptOf(file: BatchFile): number {
+function heatKeptOf(file: BatchFile, addedShu: number): number {
   const warm: BatchFile = {
     ...file,
     lots: file.lots.map((l) => ({ ...l, heat: { dryShu: 1000, sigma: 0.4, source: 'table' as const } })),
   };
   const runs = runLine(warm, TYPICAL, false);
   const end = runs.at(-1)!.input;
-  const added = addedHeat(file).reduce((s, a) => s + a.shu, 0) * massOf(end);
-  return (end.heatShuG - added) / runs[0]!.out.heatShuG;
+  return (end.heatShuG - addedShu * massOf(end)) / runs[0]!.out.heatShuG;
 }
 
 /** Grams as weighed that become 1 g on the board. */

@@ -31,15 +31,16 @@ async function keep() {
     if (!answer) return;
     if (!answer.ok) return notices.fail(new Error(answer.message));
     if (!answer.answer) return notices.fail(new Error('There is nothing left to keep.'));
-    const { lot, massG } = answer.answer;
+    const { lot, massG, keep: stored } = answer.answer;
     const lots = new Set(file.lots.map((l) => l.id));
     const also = file.ingredients.filter((i) =>
       batch.report?.stations.some((s) => s.additions.some((a) => a.id === i.key && !lots.has(a.id))),
     );
-    const note = also.length > 0 ? `With ${also.map((i) => i.name.toLowerCase()).join('; ')}.`.slice(0, 2000) : '';
+    const holds = also.length > 0 ? `With ${also.map((i) => i.name.toLowerCase()).join('; ')}. ` : '';
+    const note = (holds + stored).slice(0, 2000);
     const input = { ...BARE_LOT, lot, gotOn: props.station.to, note };
     await pods.add(input, Math.round(massG), `left by ${file.name}`.slice(0, 80));
-    notices.say(`${lot.name}: ${grams(massG)} in Pods. Undo takes it back.`);
+    notices.say(`${lot.name}: ${grams(massG)} in Pods. ${stored} Undo takes it back.`);
   } catch (e) {
     notices.fail(e);
   } finally {

@@ -5,18 +5,21 @@ import { shu } from '../format';
 import { useLarder } from '../stores/larder';
 import { useOpenBatch } from '../stores/openBatch';
 import { usePods } from '../stores/pods';
+import { useSettings } from '../stores/settings';
 
 /** What was learnt since the open batch took its pods and ingredients, on offer. */
 const batch = useOpenBatch();
 const pods = usePods();
 const larder = useLarder();
+const settings = useSettings();
 void pods.load();
 void larder.load();
 const fresh = computed(() =>
   batch.file && pods.state === 'ready' && larder.state === 'ready'
     ? newsFor(
         batch.file,
-        pods.items.map((p) => p.lot),
+        // Counted as quoted, what tasting taught is hidden.
+        settings.value.school === 'dry' ? pods.items.map((p) => p.lot) : [],
         larder.rows,
       )
     : null,
