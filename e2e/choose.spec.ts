@@ -1,4 +1,4 @@
-import { expect, test } from './test';
+import { expect, importExample, test } from './test';
 
 test('dragging a share moves the blur in the bottle at once', async ({ page }) => {
   await page.goto('/batches/gorse-gold/pods');
@@ -81,4 +81,19 @@ test('the demo pods meet a middling bracket in three distinct ways, and 40 bottl
   await page.getByRole('button', { name: 'Solve again' }).click();
   await expect(page.getByText(/6 bottles need about [\d,]+ g of pods; 160 g are there\./)).toBeVisible();
   await expect(page.getByText(/Or add about [\d,]+ g of pods to the store\./)).toBeVisible();
+});
+
+test('a line that cannot run says so and shows no figures of a mix', async ({ page }) => {
+  const id = await importExample(page, 'Salt slip');
+  await page.goto(`/batches/${id}?at=blend`);
+  await page.getByRole('button', { name: 'Paste a list' }).click();
+  await page.getByLabel('Ingredient list').fill('3 kg salt');
+  await page.getByRole('button', { name: 'Put into the jug, 1' }).click();
+  await expect(page.getByText(/Nobody can eat that/).first()).toBeVisible();
+  await page.goto(`/batches/${id}/pods`);
+  await expect(page.getByRole('heading', { name: 'Choose the pods' })).toBeVisible();
+  await expect(page.getByRole('alert').getByText(/Nobody can eat that/)).toBeVisible();
+  await expect(page.getByText('Heat in the bottle')).toHaveCount(0);
+  await page.getByRole('alert').getByRole('link', { name: 'Go to the batch' }).click();
+  await expect(page.getByRole('heading', { name: 'Salt slip' })).toBeVisible();
 });

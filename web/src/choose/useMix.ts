@@ -45,6 +45,8 @@ export function useMix(file: ComputedRef<BatchFile | null>) {
   const answer = shallowRef<PodAnswer | null>(null);
   const gain = shallowRef<LineGain | null>(null);
   const trouble = ref('');
+  /** Why the rest of the line cannot run, so that nothing can be said of any mix. */
+  const stopped = ref('');
   const solving = ref(false);
   const solveMs = ref<number | null>(null);
   const picked = ref(-1);
@@ -106,8 +108,10 @@ export function useMix(file: ComputedRef<BatchFile | null>) {
       if (!file.value || !ready.value || choices.value.length === 0) return;
       try {
         gain.value = lineGain(withSomePods(file.value, counted.value));
+        stopped.value = '';
       } catch (e) {
-        trouble.value = (e as Error).message;
+        gain.value = null;
+        stopped.value = (e as Error).message;
       }
     },
     { immediate: true },
@@ -167,6 +171,7 @@ export function useMix(file: ComputedRef<BatchFile | null>) {
     answer,
     gain,
     trouble,
+    stopped,
     solving,
     solveMs,
     picked,

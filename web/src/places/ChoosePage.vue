@@ -23,7 +23,7 @@ const batch = useOpenBatch();
 const pods = usePods();
 const file = computed(() => batch.file);
 const mix = useMix(file);
-const { wish, answer, trouble, solving, solveMs, picked, ready, choices, allowed, live, bottles, whole, rows } = mix;
+const { wish, answer, trouble, stopped, solving, solveMs, picked, ready, choices, allowed, live, bottles, whole, rows } = mix;
 
 onMounted(async () => {
   await Promise.all([batch.id === route.params.id && batch.file ? Promise.resolve() : batch.open(String(route.params.id)), pods.load()]);
@@ -121,11 +121,15 @@ const wholeText = computed(() => {
         />
       </section>
       <div class="right">
-        <BottleHeat :blur="live?.blur ?? null" :odds-now="live?.band?.odds" :goal="file.goal" :bottles="bottles" />
-        <WayList :answer="answer" :trouble="trouble" :picked="picked" :choices="choices" @take="mix.take" />
+        <section v-if="stopped" class="plate stop" role="alert">
+          <h2>Nothing can be worked out yet</h2>
+          <p>{{ stopped }} <RouterLink :to="{ name: 'batch', params: { id: route.params.id } }">Go to the batch</RouterLink></p>
+        </section>
+        <BottleHeat v-else :blur="live?.blur ?? null" :odds-now="live?.band?.odds" :goal="file.goal" :bottles="bottles" />
+        <WayList v-if="!stopped" :answer="answer" :trouble="trouble" :picked="picked" :choices="choices" @take="mix.take" />
         <span v-if="solveMs !== null" class="visually-hidden" data-fact="solve-ms">{{ solveMs.toFixed(1) }}</span>
       </div>
-      <section class="plate notes">
+      <section v-if="!stopped" class="plate notes">
         <DoubtPlate :doubts="live?.doubts ?? []" :remedies="live?.remedies ?? []" :now="live?.band?.odds ?? 0" />
         <div class="scroll">
           <h2>Knife and fire</h2>
@@ -146,6 +150,11 @@ const wholeText = computed(() => {
 </template>
 
 <style scoped>
+.stop {
+  padding: 10px 16px;
+  background: var(--warn-plate);
+  border-color: var(--warn);
+}
 .page {
   height: 100%;
 }
