@@ -18,6 +18,13 @@ module.exports = {
       to: { circular: true, viaOnly: { dependencyTypesNot: ['type-only'] } },
     },
     {
+      name: 'no-cycles-between-rooms-of-core',
+      severity: 'error',
+      scope: 'folder',
+      from: { path: '^core/src' },
+      to: { circular: true },
+    },
+    {
       name: 'solver-only-behind-its-interface',
       severity: 'error',
       from: { path: '^(core|contract|server|web)/src', pathNot: '^(core/src/solve/highs|web/src/worker/worker|server/src/seed/demo)' },

@@ -26,6 +26,8 @@ export default ts.config(
   {
     // The science knows no clock, no chance but a draw handed in, and no machine.
     files: ['core/src/**/*.ts'],
+    // The engine behind the solver's interface times itself, so that a question can keep to its seconds.
+    ignores: ['core/src/solve/highs.ts'],
     rules: {
       'no-restricted-globals': ['error', 'window', 'document', 'process', 'fetch', 'setTimeout', 'performance'],
       'no-restricted-properties': [

@@ -3,11 +3,11 @@ import { readFileSync } from 'node:fs';
 import { fileURLToPath } from 'node:url';
 import { checkBatchFile } from '@roskel/contract/validate';
 import type { BottlingRecord, PodLotRecord } from '@roskel/contract';
-import { saltGrams, twoFigures, type LineReport } from '@roskel/core';
+import { reportOfKind, saltGrams, twoFigures, type LineReport } from '@roskel/core';
 import { expect, importExample, station, stored, test, type } from './test';
 
 const EXAMPLE = fileURLToPath(new URL('../examples/slipway-red.json', import.meta.url));
-const fact = (report: LineReport, id: string, name: string) => Number(report.stations.find((s) => s.id === id)!.facts[name]);
+const jarOf = (report: LineReport) => reportOfKind(report, 'salt').facts!;
 const whole = (n: number) => Math.round(n).toLocaleString('en');
 
 test('from pods to bottles on the shelf', async ({ page }) => {
@@ -50,15 +50,15 @@ test('from pods to bottles on the shelf', async ({ page }) => {
   await station(page, 'Salt & pack');
   await type(page, 'Salt, %', '3.5');
   ({ report } = await stored(page, id));
-  const jar = { produceG: fact(report, 'salt', 'produceG'), waterG: fact(report, 'salt', 'waterG'), waterShare: 0.9 };
-  expect(fact(report, 'salt', 'saltG')).toBeCloseTo(saltGrams('wholeJar', 3.5, jar), 6);
-  await expect(page.locator('[data-fact=saltG]')).toHaveText(`${whole(fact(report, 'salt', 'saltG'))} g`);
-  await expect(page.locator('[data-fact=waterG]')).toHaveText(`${whole(fact(report, 'salt', 'waterG'))} g`);
-  await expect(page.getByRole('row', { name: /^Water only/ })).toContainText(`${fact(report, 'salt', 'waterOnlyPct').toFixed(1)} %`);
+  const jar = { produceG: jarOf(report).produceG, waterG: jarOf(report).waterG, waterShare: 0.9 };
+  expect(jarOf(report).saltG).toBeCloseTo(saltGrams('wholeJar', 3.5, jar), 6);
+  await expect(page.locator('[data-fact=saltG]')).toHaveText(`${whole(jarOf(report).saltG)} g`);
+  await expect(page.locator('[data-fact=waterG]')).toHaveText(`${whole(jarOf(report).waterG)} g`);
+  await expect(page.getByRole('row', { name: /^Water only/ })).toContainText(`${jarOf(report).waterOnlyPct!.toFixed(1)} %`);
   // The same salt called by another name keeps its grams
   await page.getByLabel('Salt counted as').selectOption('waterOnly');
   ({ report } = await stored(page, id));
-  await expect(page.getByLabel('Salt, %', { exact: true })).toHaveValue(String(Number(fact(report, 'salt', 'waterOnlyPct').toFixed(2))));
+  await expect(page.getByLabel('Salt, %', { exact: true })).toHaveValue(String(Number(jarOf(report).waterOnlyPct!.toFixed(2))));
   await page.getByRole('button', { name: 'Done today' }).click();
 
   // Readings

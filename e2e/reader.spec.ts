@@ -33,6 +33,9 @@ test('a pasted list goes into the larder, and undo takes it out again', async ({
   await page.getByLabel('Ingredient list').fill('100 g honey\n2 tins unobtainium');
   await page.getByRole('button', { name: 'Put into the larder, 1' }).click();
   await expect(stock('honey')).not.toHaveText(before);
+  // What was not answered stays in sight.
+  await expect(page.getByLabel('Ingredient list')).toHaveValue('2 tins unobtainium');
+  await page.keyboard.press('Escape');
   await page.getByRole('button', { name: 'Undo' }).click();
   await expect(stock('honey')).toHaveText(before);
 });

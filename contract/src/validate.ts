@@ -82,6 +82,7 @@ const OuterSchema = Type.Object(
     name: Type.String({ title: 'The name', minLength: 1, maxLength: 60 }),
     style: Type.Literal('brine-ferment'),
     startDate: DaySchema,
+    seed: Type.Optional(Type.Integer({ minimum: 0, maximum: 4_294_967_295 })),
     goal: GoalSchema,
     stations: Type.Array(
       Type.Object(

@@ -30,7 +30,7 @@ describe('a batch file', () => {
     ['another format', { format: 'x' }, 'format', /not a Roskel batch file/],
     ['a newer version', { format: 'roskel-batch', version: 9 }, 'version', /version 9/],
     ['a jar of 0 ml', withSalt({ jarMl: 0 }), 'stations/1/params/jarMl', /jar size must be between 50 and 50,000 ml/],
-    ['a negative percentage', withSalt({ pct: -3 }), 'stations/1/params/pct', /salt must be between 0 and 25 %/],
+    ['a negative percentage', withSalt({ pct: -3 }), 'stations/1/params/pct', /salt must be between 0 and 40 %/],
     ['text for a number', withSalt({ pct: 'much' }), 'stations/1/params/pct', /salt must be a number in %/],
     ['half a jar', withSalt({ jars: 1.5 }), 'stations/1/params/jars', /whole number/],
     ['an unknown field', withSalt({ magic: 1 }), 'stations/1/params/', /"magic" is not known/],

@@ -1,82 +1,64 @@
-import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import {
-  bottling,
   handlingPods,
   ingredient,
   jarAcid,
-  jarRising,
   jarSalt,
-  keepingOf,
+  judgeJar,
   larderMaterial,
   reportLine,
   weighBench,
-  withExtras,
-  withParams,
-  type BatchFile,
-  type BottledSauce,
   type Ingredient,
+  type JarReading,
 } from '../src';
 import { log, smallBatch } from './helpers';
 
-const sauce: BottledSauce = { pH: 3.4, measured: true, instrument: 'meter', hotFilled: true, fermented: true, underOil: false };
-const ids = (s: BottledSauce) => bottling(s).map((c) => c.id);
+const read = (...list: [day: number, pH: number][]): JarReading[] => list.map(([day, pH]) => ({ day, pH, instrument: 'meter' }));
+const judge = (list: JarReading[], salt = 3) => judgeJar(list, salt, salt);
+const said = (day: number, list: JarReading[], salt = 3, open = true) => jarAcid(day, judge(list, salt), open)[0]?.id;
 
-describe('keeping', () => {
-  it('nothing unmeasured, live, oily or above 4.0 ever leaves the cold', () => {
-    fc.assert(
-      fc.property(
-        fc.record({
-          pH: fc.option(fc.double({ min: 2.5, max: 7, noNaN: true })),
-          measured: fc.boolean(),
-          instrument: fc.constantFrom('meter', 'strip', null),
-          hotFilled: fc.boolean(),
-          fermented: fc.boolean(),
-          underOil: fc.boolean(),
-        }),
-        (s) => {
-          const k = keepingOf(s as BottledSauce);
-          const cupboard = k.place.includes('cupboard');
-          if (!s.measured || s.pH === null || s.pH > 4.0 || !s.hotFilled || s.underOil) expect(cupboard).toBe(false);
-          if (cupboard && s.instrument !== 'meter') expect(s.pH!).toBeLessThanOrEqual(3.6);
-          expect(k.text.toLowerCase()).not.toContain('shelf stable');
-          expect(k.days).toBeLessThanOrEqual(180);
-        },
-      ),
-      { numRuns: 400 },
-    );
-  });
-  // 4.6 is the line of US 21 CFR 114.3.
-  it('above 4.6 is refused, whatever else is done', () => {
-    expect(keepingOf({ ...sauce, pH: 4.61 }).days).toBe(7);
-    expect(ids({ ...sauce, pH: 4.61 })).toContain('botulism');
-    expect(ids({ ...sauce, pH: 5.2, measured: false })).toContain('botulism');
-  });
-  it('a strip is read a row worse', () => {
-    expect(keepingOf({ ...sauce, pH: 4.3, instrument: 'strip' }).days).toBe(7);
-    expect(keepingOf({ ...sauce, pH: 3.8, instrument: 'strip' }).place).toBe('fridge');
-  });
-  it('live sauce is under pressure, home guidance is always said', () => {
-    expect(ids({ ...sauce, hotFilled: false })).toContain('live-pressure');
-    for (const pH of [3.2, 4.3, 5]) expect(ids({ ...sauce, pH })).toContain('home-only');
-  });
-});
-
-describe('jar', () => {
+// Handbook chapter 4, section 5.1: above 4.6 on day 7 is a caution, on day 14 the jar goes, unless salt holds it.
+describe('a jar is judged by its readings, each by its own day', () => {
   it('salt below 2 % of the whole jar is a danger', () => {
     expect(jarSalt(1.6, false)[0]?.severity).toBe('danger');
     expect(jarSalt(3, false)).toEqual([]);
     expect(jarSalt(10, true)).toEqual([]);
   });
-  it('not sour after a week is a danger, after two it goes, unless salt holds it', () => {
-    expect(jarAcid(6, 5, 3)).toEqual([]);
-    expect(jarAcid(8, 4.8, 3)[0]?.id).toBe('jar-not-acid');
-    expect(jarAcid(15, 4.8, 3)[0]?.id).toBe('jar-discard');
-    expect(jarAcid(15, 4.8, 11)[0]?.id).toBe('jar-not-acid');
-    expect(jarAcid(8, null, 3)[0]?.id).toBe('jar-unread');
-    expect(jarAcid(20, 4.6, 3)).toEqual([]);
+  it('above 4.6 after a week is a danger, on day 14 it goes', () => {
+    expect(said(6, read([6, 5]))).toBeUndefined();
+    expect(said(8, read([8, 4.8]))).toBe('jar-not-acid');
+    expect(said(15, read([15, 4.8]))).toBe('jar-discard');
+    expect(said(15, read([14, 4.61]))).toBe('jar-discard');
+    expect(said(20, read([20, 4.6]))).toBeUndefined();
   });
-  it('a rising pH is named', () => expect(jarRising(0.5)[0]?.severity).toBe('danger'));
+  it('a reading of day 2 never condemns on day 15: it is old, and asked for anew', () => {
+    expect(judge(read([2, 4.9])).verdict).toBe('doubtful');
+    expect(said(15, read([2, 4.9]))).toBe('jar-read-now');
+    expect(jarAcid(15, judge(read([2, 4.9])))[0]!.why).toMatch(/day 2.*nothing of day 15/);
+    expect(said(5, read([2, 4.9]))).toBeUndefined();
+  });
+  it('what is condemned stays condemned, whatever is read later', () => {
+    expect(judge(read([14, 4.8], [18, 4.2])).verdict).toBe('condemned');
+    expect(judge(read([3, 4.0], [6, 4.5], [7, 4.45], [9, 4.0])).verdict).toBe('condemned');
+  });
+  it('one reading that rises asks for another; a second condemns, one that is back clears it', () => {
+    expect(said(9, read([5, 4.0], [9, 4.5]))).toBe('jar-rising');
+    expect(said(10, read([5, 4.0], [9, 4.5], [10, 4.4]))).toBe('jar-discard');
+    expect(said(10, read([5, 4.0], [9, 4.5], [10, 4.05]))).toBeUndefined();
+    expect(said(9, read([5, 4.0], [9, 4.3]))).toBeUndefined();
+  });
+  it('salt of a tenth of the water holds a jar, but it is salted and not acidified', () => {
+    expect(said(20, read([20, 4.9]), 11)).toBe('jar-salted');
+    expect(judge(read([20, 4.9]), 11).verdict).toBe('doubtful');
+  });
+  it('unread: asked for after a week; with too little salt it is in doubt', () => {
+    expect(said(8, [])).toBe('jar-unread');
+    expect(judge([]).verdict).toBe('unread');
+    expect(judge([], 1.5).verdict).toBe('doubtful');
+  });
+  it('the order in which readings stand does not matter', () => {
+    expect(judge(read([9, 4.5], [5, 4.0], [10, 4.4]))).toEqual(judge(read([5, 4.0], [9, 4.5], [10, 4.4])));
+  });
 });
 
 it('hot pods ask for gloves, sweet ones do not', () => {
@@ -94,17 +76,6 @@ it('a jar drained early and not sour is named, also when vinegar follows', () =>
   expect(ids(log(early, 'ferment', { pH: 3.9, instrument: 'meter' }))).not.toContain('jar-unread');
 });
 
-it('the pH of a jar never speaks for the blended sauce, even when nothing is added', () => {
-  const plain = withParams(log(smallBatch(), 'ferment', { pH: 3.5, instrument: 'meter' }), 'blend', { additions: [], heldUpPct: 1 });
-  const hot = withParams(plain, 'bottle', { fill: 'hot', headspacePct: 5, altitudeM: 0 });
-  const report = reportLine(hot, { today: '2026-10-20', forecast: false });
-  expect(report.keeping?.place).toBe('fridge');
-  expect(report.cautions.map((c) => c.id)).toContain('ph-unmeasured');
-  expect(reportLine(log(hot, 'strain', { pH: 3.5, instrument: 'meter' }), { today: '2026-10-20', forecast: false }).keeping?.place).toMatch(
-    /cupboard/,
-  );
-});
-
 it('a whole line: cautions come out of the report, and a reading changes what may be said', () => {
   const today = '2026-11-01';
   const plain = reportLine(smallBatch(), { today });
@@ -113,30 +84,13 @@ it('a whole line: cautions come out of the report, and a reading changes what ma
   );
   const measured = reportLine(log(smallBatch(), 'bottle', { pH: 3.45, instrument: 'meter' }), { today });
   expect(measured.cautions.map((c) => c.id)).not.toContain('ph-unmeasured');
-  expect(measured.keeping?.days).toBe(180);
-  const sourless = reportLine(log(smallBatch(), 'bottle', { pH: 4.9, instrument: 'meter' }), { today });
+  const sourless = reportLine(log(smallBatch(), 'bottle', { pH: 4.9, instrument: 'meter', phSure: true }), { today });
   expect(sourless.cautions.map((c) => c.id)).toContain('botulism');
 });
 
 describe('oil, by what it is made of and not by its name', () => {
   const oily: Ingredient = { ...ingredient('oil_olive'), key: 'own-1', name: 'Cold pressed, mine', like: 'oil_olive' };
-  const bottled = (items: { id: string; massG: number }[]) => {
-    const file: BatchFile = withExtras(smallBatch(), items, [oily]);
-    const stations = file.stations.map((s) =>
-      s.kind === 'bottle' ? { ...s, params: { ...(s.params as object), fill: 'hot' }, log: { pH: 3.3, instrument: 'meter' as const } } : s,
-    );
-    return reportLine({ ...file, stations }, { today: '2026-10-01' });
-  };
-  it('an own oil in a batch is a danger and keeps even a sour, hot-filled sauce in the fridge for a week', () => {
-    expect(bottled([{ id: 'vinegar_cider', massG: 300 }]).keeping!.place).toMatch(/cupboard/);
-    const under = bottled([
-      { id: 'vinegar_cider', massG: 300 },
-      { id: 'own-1', massG: 40 },
-    ]);
-    expect(under.cautions.some((c) => c.id === 'garlic-oil' && c.severity === 'danger')).toBe(true);
-    expect(under.keeping).toMatchObject({ place: 'fridge', days: 7 });
-  });
-  it('and on the bench', () => {
+  it('is a danger on the bench', () => {
     const stuff = { pods: [], larder: [{ row: oily, stockG: 500, useFirst: false }] };
     expect(weighBench(stuff, { 'own-1': 100 }, { lowShu: 0, highShu: 1 }).cautions.some((c) => c.id === 'garlic-oil')).toBe(true);
   });

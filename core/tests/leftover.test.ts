@@ -50,7 +50,7 @@ describe('what a sieve leaves is a lot', () => {
   });
   it('is hotter than the sauce and less sure than its pods', () => {
     const { lot } = leftoverLot(file, 'strain', 'pulp', own)!;
-    const sauce = runLine(file, TYPICAL).at(-1)!.out;
+    const sauce = runLine(file, TYPICAL).at(-1)!.out.stream;
     expect((lot.heat!.dryShu * (100 - lot.waterPct)) / 100).toBeGreaterThan(1.5 * heatShu(sauce));
     expect(lot.heat!.sigma).toBeGreaterThan(file.lots[0]!.heat!.sigma);
   });
@@ -71,7 +71,7 @@ describe('what a sieve leaves is a lot', () => {
       [],
     );
     expect(fileIssues(used)).toEqual([]);
-    expect(runLine(used, TYPICAL)[0]!.out.heatShuG).toBeGreaterThan(0);
+    expect(runLine(used, TYPICAL)[0]!.out.stream.heatShuG).toBeGreaterThan(0);
   });
 });
 
@@ -88,7 +88,7 @@ describe('what was learnt since', () => {
     const { news, file: next } = newsFor(file, hotter, file.ingredients);
     expect(news.map((n) => [n.id, n.of])).toEqual([['hot', 'heat']]);
     expect(Math.sqrt(news[0]!.after.low * news[0]!.after.high) / Math.sqrt(news[0]!.before.low * news[0]!.before.high)).toBeCloseTo(2, 6);
-    const heat = (f: BatchFile) => runLine(f, TYPICAL).at(-1)!.out.heatShuG;
+    const heat = (f: BatchFile) => runLine(f, TYPICAL).at(-1)!.out.stream.heatShuG;
     expect(heat(next) / heat(file)).toBeCloseTo(2, 6);
     expect(newsFor(next, hotter, file.ingredients).news).toEqual([]);
   });
@@ -117,7 +117,7 @@ describe('what burns in the jug counts', () => {
     const flow = heatAtBlend(withPowder(10)).additions.find((a) => a.id === powder)!;
     expect(flow.stream.heatShuG).toBeCloseTo(load, 3);
     const kept = 0.99; // the jug keeps 1 %
-    expect(heatAtBlend(withPowder(10)).out.heatShuG - heatAtBlend(smallBatch()).out.heatShuG).toBeCloseTo(kept * load, 3);
+    expect(heatAtBlend(withPowder(10)).out.stream.heatShuG - heatAtBlend(smallBatch()).out.stream.heatShuG).toBeCloseTo(kept * load, 3);
   });
   it('gloves are named where powder first comes to hand', () => {
     const ids = (f: BatchFile) =>
@@ -136,7 +136,7 @@ describe('what burns in the jug counts', () => {
   it('a tasting gives it its share and leaves the lots theirs', () => {
     const plain = tastedSauce(smallBatch());
     const hot = tastedSauce(withPowder(10));
-    const total = runLine(withPowder(10), TYPICAL).at(-1)!.out;
+    const total = runLine(withPowder(10), TYPICAL).at(-1)!.out.stream;
     const lot = smallBatch().lots.find((l) => l.id === 'hot')!;
     expect(plain.added).toBeNull();
     expect(hot.added!.shu + hot.parts[0]!.weight * lot.heat!.dryShu).toBeCloseTo(heatShu(total), 3);
@@ -156,7 +156,7 @@ describe('what burns in the jug counts', () => {
     if (answer.status !== 'found') throw new Error(answer.message);
     expect(answer.gain.added.map((a) => a.id)).toEqual([powder]);
     for (const mix of answer.mixes) {
-      const end = runLine(useMix(file, choices, mix.gramsByLot), TYPICAL).at(-1)!.out;
+      const end = runLine(useMix(file, choices, mix.gramsByLot), TYPICAL).at(-1)!.out.stream;
       // The blur's middle lies a little below that of the typical run: pods and lots scatter.
       expect(Math.exp(mix.blur!.mu) / heatShu(end)).toBeGreaterThan(0.85);
       expect(Math.exp(mix.blur!.mu) / heatShu(end)).toBeLessThan(1.15);

@@ -19,6 +19,7 @@ import {
   lotOfVariety,
   lotShu,
   lotStream,
+  NO_PARCEL,
   massOf,
   MIXED_UNKNOWN,
   percent,
@@ -129,21 +130,20 @@ describe('knife and fire', () => {
           lot: () => l,
           ingredient,
           log: {},
+          pH: null,
+          readings: [],
+          from: '2026-10-01',
+          to: '2026-10-01',
           goal: { lowShu: 1, highShu: 2, bottles: 1, bottleMl: 100 },
           kept: new Map(),
-          known: {},
         };
-        const raw = kind.apply(
-          { grams: lotStream(l, ingredient(l.like), 0, TYPICAL, 0).grams, heatShuG: 0, sidEq: 0, ledger: [] },
-          params,
-          context,
-        );
+        const raw = kind.apply(NO_PARCEL, params, context);
         const per = preparedPerGram(l, 'whole', fire);
-        expect(massOf(raw.out)).toBeCloseTo(100 * per.massG, 6);
-        expect(raw.out.heatShuG / (100 * per.heatShuG)).toBeCloseTo(1, 9);
+        expect(massOf(raw.out.stream)).toBeCloseTo(100 * per.massG, 6);
+        expect(raw.out.stream.heatShuG / (100 * per.heatShuG)).toBeCloseTo(1, 9);
         expect(per.heatShuG / preparedPerGram(l, 'whole').heatShuG).toBeCloseTo(FIRE[fire].heat.typical, 9);
         const inG = raw.additions.reduce((s, a) => s + massOf(a.stream), 0);
-        expect(massOf(raw.out) + raw.sides.reduce((s, x) => s + massOf(x.stream), 0)).toBeCloseTo(inG, 6);
+        expect(massOf(raw.out.stream) + raw.sides.reduce((s, x) => s + massOf(x.stream), 0)).toBeCloseTo(inG, 6);
       }
     }
   });

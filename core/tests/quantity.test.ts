@@ -47,7 +47,7 @@ describe('what people say', () => {
     ['1,000 g', carrot, 'us', 1000],
     ['1.5kg', carrot, 'metric', 1500],
     ['250', carrot, 'metric', 250],
-    ['a pinch', ingredient('salt_fine'), 'metric', 0.4],
+    ['a pinch', ingredient('salt_fine'), 'metric', 0.380208],
     ['juice of 2 limes', ingredient('lime_juice'), 'metric', null],
   ] as const)('%s', (text, what, kitchen, massG) => {
     if (massG === null) return expect(() => toGrams(text, what, kitchen)).toThrow();

@@ -6,7 +6,7 @@ import { FolderLocked } from './db/lock';
 import { openDb } from './db/open';
 import { createApp, localDay } from './http/app';
 import { seedDemo } from './seed/demo';
-import { listBatches } from './store/batches';
+import { listBatches, refreshShelf } from './store/batches';
 
 const { values } = parseArgs({
   options: {
@@ -35,6 +35,7 @@ async function listen(server: ReturnType<typeof createServer>, first: number): P
 try {
   const { db, close } = await openDb(resolve(values.data), values.demo && values.fresh);
   if (values.demo && (await listBatches(db)).length === 0) await seedDemo(db, localDay());
+  await refreshShelf(db, localDay());
   const webRoot = fileURLToPath(new URL('../../web/dist', import.meta.url));
   const { app, announcer } = createApp({ db, webRoot });
   const server = createServer(app);

@@ -38,6 +38,34 @@ function phAt(pool: AcidPool, ionicStrength: number, start: number): number {
  */
 export function solvePh(pool: AcidPool): PhResult {
   if (!(pool.waterKg > 0)) throw new RangeError('pH needs water in the mix');
+  return together(pool) ?? nested(pool);
+}
+
+const result = (pH: number, ionicStrength: number, beta: number): PhResult => ({
+  pH,
+  ionicStrength,
+  beta,
+  outsideModel: ionicStrength > IONIC_STRENGTH_LIMIT,
+});
+
+/** pH and ionic strength in one Newton iteration: the one hardly moves the other. Null where they do not settle. */
+function together(pool: AcidPool): PhResult | null {
+  let I = 0.3;
+  let pH = 4.5;
+  for (let i = 0; i < 40; i++) {
+    const { charge, beta, ionicStrength } = chargeAt(pool, pH, I);
+    const step = charge / beta;
+    const next = pH + Math.max(-1.5, Math.min(1.5, step));
+    const implied = Math.min(CLAMP, ionicStrength);
+    if (Math.abs(step) < 1e-10 && Math.abs(implied - I) < 1e-10) return next > -1 && next < 14 ? result(next, implied, beta) : null;
+    pH = next;
+    I = implied;
+  }
+  return null;
+}
+
+/** The same with the pH solved anew for each ionic strength, inside a bracket: slower, and it cannot fail. */
+function nested(pool: AcidPool): PhResult {
   let I = 0.3;
   let pH = 4.5;
   for (let pass = 0; pass < 50; pass++) {
@@ -46,8 +74,7 @@ export function solvePh(pool: AcidPool): PhResult {
     if (Math.abs(implied - I) < 1e-10) break;
     I = pass < 10 ? implied : (implied + I) / 2;
   }
-  const { beta } = chargeAt(pool, pH, I);
-  return { pH, ionicStrength: I, beta, outsideModel: I > IONIC_STRENGTH_LIMIT };
+  return result(pH, I, chargeAt(pool, pH, I).beta);
 }
 
 /** Ionic strength (mol/kg water) of a pool held at a given pH, by fixed point; clamped at 6. */

@@ -1,4 +1,4 @@
-import { LEGAL_PH } from '../ferment/forecast';
+import { LEGAL_PH } from '../ferment';
 import { BITTER_SEED_SHARE } from '../heat';
 import type { Caution } from './caution';
 import { handlingPods } from './pods';
@@ -39,7 +39,7 @@ export function unmeasuredBowl(bowl: { pH: number | null; hottestShu: number; se
     out.push({
       id: 'garlic-oil',
       severity: 'danger',
-      text: 'Oil with garlic, herbs or pods: fridge, and gone within a week.',
+      text: 'Oil with garlic, herbs or pods: fridge, and gone within four days, or the freezer.',
       why: 'Oil keeps air out, which is what botulism likes.',
       authority: 'common food-safety advice',
     });

@@ -1,3 +1,5 @@
+import type { Limit } from '../keep/limit';
+
 /** How much is at stake. `danger` means: do not. */
 export type Severity = 'note' | 'caution' | 'danger';
 
@@ -8,4 +10,6 @@ export interface Caution {
   text: string;
   why: string;
   authority: string;
+  /** No batch with this caution may be said to keep longer. */
+  keep?: Limit;
 }

@@ -1,3 +1,4 @@
+import { CAUTION_DAY, DISCARD_DAY, LEGAL_PH, type JarJudgement } from '../ferment';
 import type { Caution } from './caution';
 
 /** Salt of the whole jar, in percent, against the range that practice trusts (chapter 4, section 1.7). */
@@ -78,56 +79,100 @@ export function jarTemperature(tempC: number): Caution[] {
   return [];
 }
 
-/**
- * A jar by its day and its latest measured pH (null: none yet). Rule of chapter 4, section 5.1:
- * above 4.6 on day 7 is a caution, on day 14 the jar is thrown away, unless salt alone holds it.
- */
-export function jarAcid(day: number, latestPh: number | null, waterPhaseSaltPct: number): Caution[] {
-  if (day < 7) return [];
-  if (latestPh === null) {
-    return [
-      {
-        id: 'jar-unread',
-        severity: 'caution',
-        text: 'Measure the pH before you taste anything.',
-        why: 'A week without a reading. Only a measured pH says that a jar is sour enough.',
-        authority: 'common practice; limit US 21 CFR 114.3',
-      },
-    ];
-  }
-  if (latestPh <= 4.6) return [];
-  if (day >= 14 && waterPhaseSaltPct < 10) {
-    return [
-      {
-        id: 'jar-discard',
-        severity: 'danger',
-        text: 'Throw this jar away. Do not taste it.',
-        why: 'Still above pH 4.6 after two weeks: it never became acid.',
-        authority: 'US 21 CFR 114.3 for the limit; common practice for the time',
-      },
-    ];
-  }
-  return [
-    {
-      id: 'jar-not-acid',
-      severity: 'danger',
-      text: 'Do not taste. Calibrate, measure a blended sample, move the jar to 20 to 23 °C and measure again in two days.',
-      why: 'Above pH 4.6 after a week. Vinegar now would hide it, not mend it.',
-      authority: 'US 21 CFR 114.3 for the limit; common practice for the time',
-    },
-  ];
-}
+const LIMIT = 'limit US 21 CFR 114.3; days are common practice';
 
-/** pH rising between readings: outside any lactic ferment (chapter 4, section 4.3). `rise` in pH units. */
-export function jarRising(rise: number): Caution[] {
-  if (!(rise > 0.3)) return [];
-  return [
-    {
-      id: 'jar-rising',
-      severity: 'danger',
-      text: 'Calibrate and measure again today. If it is still up, throw the jar away.',
-      why: 'The pH rose. Yeast or mould may be eating the acid.',
-      authority: 'common practice',
-    },
-  ];
+/**
+ * What to say of a jar on its day `day`, from the judgement of its readings. `open` is false once it was drained: then it
+ * is judged as a jar of a week, for an early one must be named whatever comes after.
+ */
+export function jarAcid(day: number, judged: JarJudgement, open = true): Caution[] {
+  const { latest, because } = judged;
+  const age = open ? day : Math.max(CAUTION_DAY, day);
+  switch (because) {
+    case 'never sour':
+      return [
+        {
+          id: 'jar-discard',
+          severity: 'danger',
+          text: 'Throw this jar away. Do not taste it.',
+          why: `It was still above pH 4.6 on day ${Math.floor(latest!.pH > LEGAL_PH ? latest!.day : DISCARD_DAY)}: it never became acid in time.`,
+          authority: LIMIT,
+          keep: { place: 'bin', days: 0 },
+        },
+      ];
+    case 'still rising':
+      return [
+        {
+          id: 'jar-discard',
+          severity: 'danger',
+          text: 'Throw this jar away. Do not taste it.',
+          why: 'The pH rose, and a second reading confirmed it: yeast or mould eats the acid.',
+          authority: 'common practice',
+          keep: { place: 'bin', days: 0 },
+        },
+      ];
+    case 'rising':
+      return [
+        {
+          id: 'jar-rising',
+          severity: 'danger',
+          text: 'Calibrate and measure again today. If it is still up, throw the jar away.',
+          why: `The pH rose by ${judged.rise.toFixed(1)}. Yeast or mould may be eating the acid.`,
+          authority: 'common practice',
+          keep: { place: 'fridge', days: 7 },
+        },
+      ];
+    case 'not sour yet':
+      if (age < CAUTION_DAY) return [];
+      if (open && latest!.day < CAUTION_DAY) {
+        return [
+          {
+            id: 'jar-read-now',
+            severity: 'caution',
+            text: age >= DISCARD_DAY ? 'Measure the pH now. Above 4.6, the jar goes.' : 'Measure the pH now.',
+            why: `The last reading, ${latest!.pH.toFixed(2)}, is of day ${Math.floor(latest!.day)}. It says nothing of day ${Math.floor(age)}.`,
+            authority: LIMIT,
+          },
+        ];
+      }
+      return [
+        {
+          id: 'jar-not-acid',
+          severity: 'danger',
+          text: open
+            ? 'Do not taste. Calibrate, measure a blended sample, move the jar to 20 to 23 °C and measure again in two days.'
+            : 'This jar was above pH 4.6 when it was opened. Cold, and gone within a week, whatever is added.',
+          why: `Last read ${latest!.pH.toFixed(2)}. Vinegar now would hide it, not mend it.`,
+          authority: LIMIT,
+          keep: { place: 'fridge', days: 7 },
+        },
+      ];
+    case 'salted, not sour':
+      if (age < CAUTION_DAY) return [];
+      return [
+        {
+          id: 'jar-salted',
+          severity: 'danger',
+          text: 'Salted, not acidified: do not call it fermented and safe. Whatever is made of it stays cold, a week at most.',
+          why: `Salt holds it back, but the pH is ${latest!.pH.toFixed(2)}. Vinegar hides that, it does not mend it.`,
+          authority: LIMIT,
+          keep: { place: 'fridge', days: 7 },
+        },
+      ];
+    case 'too little salt':
+    case 'no reading':
+      if (age < CAUTION_DAY) return [];
+      return [
+        {
+          id: 'jar-unread',
+          severity: 'caution',
+          text: open ? 'Measure the pH before you taste anything.' : 'Nobody read the pH of this jar. Keep what is made of it cold.',
+          why: open ? 'A week without a reading. Only a measured pH says that a jar is sour enough.' : 'Vinegar hides what the jar was.',
+          authority: LIMIT,
+          keep: { place: 'fridge', days: because === 'no reading' ? 14 : 7 },
+        },
+      ];
+    case 'sour':
+      return [];
+  }
 }

@@ -5,3 +5,4 @@ export * from './jarPh';
 export * from './priors';
 export * from './model';
 export * from './forecast';
+export * from './judge';

@@ -71,10 +71,9 @@ export function jarSystem(P: JarParameters): JarSystem {
       const room = Math.max(0, 1 - (x1 + x2) / P.xMax);
       const n1 = P.vigour * P.mu1 * t1 * gS1 * gP1 * gH1;
       const n2 = P.vigour * P.mu2 * t2 * gS2 * gP2 * gH2;
-      const q1 = Math.exp(s[3]!);
-      const q2 = Math.exp(s[4]!);
-      const m1 = n1 * room * mono * (q1 / (1 + q1));
-      const m2 = n2 * room * mono * (q2 / (1 + q2));
+      // q/(1+q) from ln q, which grows without bound in a long ferment.
+      const m1 = (n1 * room * mono) / (1 + Math.exp(-s[3]!));
+      const m2 = (n2 * room * mono) / (1 + Math.exp(-s[4]!));
       const late = Math.max(0, 1 - HL / (1.4 * P.hMax2)) * Math.max(0, Math.min(1, (pH - P.pMin2 + 0.2) / 0.8));
       const r1 = x1 * (P.a1 * m1 + P.b1 * P.vigour * t1 * gS1 * gP1 * gH1 * mono);
       const r2 = x2 * (P.a2 * m2 + P.b2 * P.vigour * t2 * Math.sqrt(gS2) * late * mono);
@@ -101,6 +100,18 @@ export interface JarRun {
   sugar: Float64Array;
 }
 
+/** The pH at which the model's own scale and a meter in the salted jar meet. */
+const MEETS = 4.6;
+
+/**
+ * What a meter shows in a jar that the model has at `pH`: lower at the start by `shift`, for salt lowers the reading before
+ * any acid is there, and the same from 4.6 down, where the model was set against practice (docs/decisions).
+ */
+function shownPh(P: Pick<JarParameters, 'pH0' | 'shift'>, pH: number): number {
+  if (P.shift === 0 || P.pH0 <= MEETS) return pH;
+  return pH - P.shift * Math.max(0, Math.min(1, (pH - MEETS) / (P.pH0 - MEETS)));
+}
+
 const SUBSTEPS = [1, 2, 3, 6, 12, 24] as const;
 
 /**
@@ -125,7 +136,7 @@ export function simulateJar(P: JarParameters, tempC: ArrayLike<number>, tol = 0.
     sugar: new Float64Array(blocks + 1),
   };
   const note = (b: number) => {
-    run.pH[b] = pH;
+    run.pH[b] = shownPh(P, pH);
     run.lactate[b] = s[6]!;
     run.gas[b] = s[8]!;
     run.sugar[b] = Math.max(0, s[5]!);

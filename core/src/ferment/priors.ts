@@ -14,6 +14,8 @@ export interface JarConditions {
   sugarMmol: number;
   pH0: number;
   pH0Sd: number;
+  /** pH that a meter shows at the start, where the salt makes it differ from `pH0`; at most `pH0`. */
+  shownPh0?: number;
   /** Acids present at the start (old brine, vinegar), mmol/l. */
   lactate0: number;
   acetate0: number;
@@ -45,6 +47,8 @@ export interface JarParameters {
   b2: number;
   beta: number;
   pH0: number;
+  /** How far below the model's own pH a meter shows at the start; fades out towards 4.6. */
+  shift: number;
   sugar: number;
   tauH: number;
   freeSugar: number;
@@ -89,6 +93,7 @@ export function jarParameters(c: JarConditions, draw: Draw): JarParameters {
     b2: log(0.8, 0.5, 'b2'),
     beta: log(betaOf(c.produceShare), 0.45, 'beta'),
     pH0: c.pH0 + c.pH0Sd * z('pH0'),
+    shift: c.pH0 - Math.min(c.pH0, c.shownPh0 ?? c.pH0),
     sugar: log(c.sugarMmol, 0.25, 'sugar'),
     tauH: log(CUTS[c.cut].tauH, 0.5, 'tau'),
     freeSugar: CUTS[c.cut].freeSugar,

@@ -2,7 +2,7 @@ import { massOf } from '../matter/stream';
 import { heatOfRow } from '../pantry';
 import { TYPICAL } from '../stat/draw';
 import { stationKind } from '../stations';
-import type { BatchFile } from './file';
+import type { BatchFile } from '../file';
 import { runLine } from './run';
 
 /** An ingredient that burns: SHU that it brings to the finished sauce, and its log-sd. */
@@ -22,7 +22,7 @@ export function addedHeat(file: BatchFile, measured: boolean): AddedHeat[] {
   const rows = file.ingredients.filter((i) => keys.has(i.key) && heatOfRow(i));
   if (rows.length === 0) return [];
   const runs = runLine({ ...file, lots: file.lots.map((l) => ({ ...l, heat: null })) }, TYPICAL, measured);
-  const end = runs.at(-1)!.input;
+  const end = runs.at(-1)!.input.stream;
   const brought = rows.map((row) => ({
     row,
     load: runs.flatMap((r) => r.additions).reduce((s, f) => s + (f.id === row.key ? f.stream.heatShuG : 0), 0),

@@ -5,34 +5,73 @@ import type { Outcome } from '../stations/station';
 /** Thrown when a station made or lost matter: a fault in the program, never in the maker's input. */
 export class BalanceError extends Error {}
 
-/** Largest mismatch of in + additions + changed against out + sides, over all components, in g. */
-export function imbalance(input: Stream, outcome: Outcome): { component: Component | 'heat'; grams: number } {
-  let worst: { component: Component | 'heat'; grams: number } = { component: 'water', grams: 0 };
+/** What is added up at a station: grams, heat load in SHU g, or strong ions in eq. */
+function missing(of: (s: Stream) => number, input: Stream, outcome: Outcome, change: number): number {
+  let sum = of(input) + change - of(outcome.out.stream);
+  for (const a of outcome.additions) sum += of(a.stream);
+  for (const s of outcome.sides) sum -= of(s.stream);
+  return sum;
+}
+
+/** Largest mismatch of in + additions + changed against out + sides, over all components, in g; NaN where one is no number. */
+export function imbalance(input: Stream, outcome: Outcome): { component: Component; grams: number } {
+  let worst: { component: Component; grams: number } = { component: 'water', grams: 0 };
   for (const c of COMPONENTS) {
-    let sum = input.grams[c] + (outcome.change?.[c] ?? 0) - outcome.out.grams[c];
-    for (const a of outcome.additions) sum += a.stream.grams[c];
-    for (const s of outcome.sides) sum -= s.stream.grams[c];
-    if (Math.abs(sum) > worst.grams) worst = { component: c, grams: Math.abs(sum) };
+    const grams = Math.abs(missing((s) => s.grams[c], input, outcome, outcome.change?.[c] ?? 0));
+    if (Number.isNaN(grams)) return { component: c, grams };
+    if (grams > worst.grams) worst = { component: c, grams };
   }
   return worst;
 }
 
 /** Heat load that a station made (positive) or lost beyond what it says, SHU g. */
 export function heatImbalance(input: Stream, outcome: Outcome): number {
-  let sum = input.heatShuG - (outcome.heatLossShuG ?? 0) - outcome.out.heatShuG;
-  for (const a of outcome.additions) sum += a.stream.heatShuG;
-  for (const s of outcome.sides) sum -= s.stream.heatShuG;
-  return sum;
+  return missing((s) => s.heatShuG, input, outcome, -(outcome.heatLossShuG ?? 0));
 }
 
-/** Checks conservation to 1e-9 of the mass and of the heat load in play. Throws BalanceError. */
+/** Strong ions that a station made or lost, eq. */
+export function ionImbalance(input: Stream, outcome: Outcome): number {
+  return missing((s) => s.sidEq, input, outcome, 0);
+}
+
+/** What all of it adds up to, in absolute terms: the scale of rounding. */
+function size(of: (s: Stream) => number, input: Stream, outcome: Outcome): number {
+  return [...outcome.additions, ...outcome.sides].reduce((s, f) => s + Math.abs(of(f.stream)), Math.abs(of(input)));
+}
+
+/** Conservation holds to this share of what is in play. */
+const EXACT = 1e-9;
+
+/** Checks conservation of grams, heat load and strong ions, and that all of them are numbers. Throws BalanceError. */
 export function checkBalance(kind: string, input: Stream, outcome: Outcome): void {
-  const scale = massOf(input) + outcome.additions.reduce((s, a) => s + massOf(a.stream), 0);
+  const fail = (what: string): never => {
+    throw new BalanceError(`${kind} does not balance: ${what}`);
+  };
   const worst = imbalance(input, outcome);
-  if (worst.grams > 1e-9 * Math.max(1, scale)) {
-    throw new BalanceError(`${kind} does not balance: ${worst.grams} g of ${worst.component}`);
-  }
-  const heat = input.heatShuG + outcome.additions.reduce((s, a) => s + a.stream.heatShuG, 0);
+  // Written so that NaN fails too.
+  if (!(worst.grams <= EXACT * Math.max(1, size(massOf, input, outcome)))) fail(`${worst.grams} g of ${worst.component}`);
   const lost = heatImbalance(input, outcome);
-  if (Math.abs(lost) > 1e-9 * Math.max(1, heat)) throw new BalanceError(`${kind} does not balance: ${lost} SHU g of heat`);
+  if (
+    !(
+      Math.abs(lost) <=
+      EXACT *
+        Math.max(
+          1,
+          size((s) => s.heatShuG, input, outcome),
+        )
+    )
+  )
+    fail(`${lost} SHU g of heat`);
+  const ions = ionImbalance(input, outcome);
+  if (
+    !(
+      Math.abs(ions) <=
+      EXACT *
+        Math.max(
+          1e-3,
+          size((s) => s.sidEq, input, outcome),
+        )
+    )
+  )
+    fail(`${ions} eq of strong ions`);
 }

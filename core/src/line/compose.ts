@@ -2,9 +2,10 @@ import { ingredient, type Ingredient } from '../matter/ingredient';
 import { densityOf } from '../matter/density';
 import { inSchool, type HeatSchool, type PodLot } from '../pantry';
 import type { Day } from '../plan';
-import { TYPICAL } from '../stat/draw';
-import { stationKind, type PodUse } from '../stations';
-import { BATCH_FORMAT, BATCH_VERSION, type BatchFile, type Goal, type StationEntry } from './file';
+import { seedOf, TYPICAL } from '../stat/draw';
+import { stationKind, type Extra, type PodUse } from '../stations';
+import { BATCH_FORMAT, BATCH_VERSION, type BatchFile, type Goal, type StationEntry } from '../file';
+import { massOf } from '../matter/stream';
 import { runLine } from './run';
 
 /** Stations of each style, in order. */
@@ -29,6 +30,7 @@ export function newBatch(name: string, startDate: Day, goal: Goal = DEFAULT_GOAL
     name,
     style: 'brine-ferment',
     startDate,
+    seed: seedOf(name + startDate),
     goal,
     stations,
     readings: [],
@@ -76,7 +78,21 @@ export function paramsOf<P>(file: BatchFile, kind: string): P {
   return entry.params as P;
 }
 
-/** Every station's amounts times `factor`: a bigger or smaller batch of the same sauce. Jars are not multiplied. */
+/** The batch with vessels of a size that fits what comes into them; stations that are done keep theirs. */
+export function fitVessels(file: BatchFile): BatchFile {
+  let fitted = file;
+  file.stations.forEach((s, i) => {
+    const kind = stationKind(s.kind);
+    if (!kind.fits || s.log.doneOn !== undefined) return;
+    // Only what comes before it decides; what comes after may not run yet.
+    const before = runLine({ ...fitted, stations: fitted.stations.slice(0, i) }, TYPICAL).at(-1);
+    const inG = before ? massOf(before.out.stream) : 0;
+    if (inG > 0) fitted = withParams(fitted, s.id, kind.fits(s.params, inG));
+  });
+  return fitted;
+}
+
+/** Every station's amounts times `factor`: a bigger or smaller batch of the same sauce. Vessels follow on their own. */
 export function resize(file: BatchFile, factor: number): BatchFile {
   return {
     ...file,
@@ -91,7 +107,7 @@ export function resize(file: BatchFile, factor: number): BatchFile {
 export function wantedMassG(file: BatchFile): number {
   const runs = runLine(file, TYPICAL, false);
   const end = runs.at(-1);
-  const density = end && end.input.grams.water > 0 ? densityOf(end.input) : 1.03;
+  const density = end && end.input.stream.grams.water > 0 ? densityOf(end.input.stream) : 1.03;
   const head = (file.stations.at(-1)?.params as { headspacePct?: number }).headspacePct ?? 0;
   return file.goal.bottles * file.goal.bottleMl * (1 - head / 100) * density;
 }
@@ -130,12 +146,14 @@ export function isStrained(file: BatchFile): boolean {
   return file.stations.some((s) => stationKind(s.kind).sieves?.(s.params));
 }
 
+/** What goes from the larder into the jug of a batch; empty where nothing can. */
+export function extrasOf(file: BatchFile): Extra[] {
+  const entry = file.stations.find((s) => stationKind(s.kind).extras);
+  return entry ? stationKind(entry.kind).extras!.read(entry.params) : [];
+}
+
 /** The batch with these things from the larder in its jug, in place of what the plan had there. */
-export function withExtras(
-  file: BatchFile,
-  items: { id: string; massG: number; words?: string }[],
-  rows: readonly Ingredient[],
-): BatchFile {
+export function withExtras(file: BatchFile, items: Extra[], rows: readonly Ingredient[]): BatchFile {
   const entry = file.stations.find((s) => stationKind(s.kind).extras);
   if (!entry) throw new RangeError('Nothing from the larder goes into this batch');
   return carry(withParams(file, entry.id, stationKind(entry.kind).extras!.write(entry.params, items)), [], rows);

@@ -1,6 +1,6 @@
 /** The line: batch files, running them in one world or many, dates, and the report that everything shows. */
-export * from './file';
-export * from './props';
+export * from './reading';
+export * from './worlds';
 export * from './run';
 export * from './schedule';
 export * from './report';

@@ -2,11 +2,12 @@ import { colourOf } from '../matter/colour';
 import { heatShu, massOf, type Stream } from '../matter/stream';
 import { MIXED_UNKNOWN } from '../matter/variety';
 import type { PodLot } from '../pantry';
-import { drawEnsemble, seedOf, TYPICAL } from '../stat/draw';
+import { drawEnsemble, TYPICAL } from '../stat/draw';
 import { quantileSorted } from '../stat/normal';
-import type { BatchFile } from './file';
-import { phOf } from './props';
+import type { BatchFile } from '../file';
+import { phOf, type Parcel } from '../parcel';
 import { LineProblem, runLine } from './run';
+import { seedOfFile, tryLine } from './worlds';
 
 /** Width of 10 to 90 % of a normal distribution, in standard deviations. */
 const SPAN_80 = 2.5631;
@@ -25,9 +26,9 @@ const KEEP_COLD = 'Keep it in the fridge and use it within a week, freeze it, or
 /** Log-sd of the pungency of a by-product over possible worlds. */
 function sigmaOf(file: BatchFile, stationId: string, sideId: string, members: number): number {
   const logs: number[] = [];
-  for (const draw of drawEnsemble(seedOf(file.name + file.startDate), members)) {
-    const side = runLine(file, draw)
-      .find((r) => r.id === stationId)
+  for (const draw of drawEnsemble(seedOfFile(file), members)) {
+    const side = tryLine(file, draw)
+      ?.find((r) => r.id === stationId)
       ?.sides.find((s) => s.id === sideId);
     const shu = side ? heatShu(side.stream) : 0;
     if (shu > 0) logs.push(Math.log(shu));
@@ -58,10 +59,14 @@ export function leftoverLot(
   members = 100,
 ): Leftover | null {
   const run = runLine(file, TYPICAL).find((r) => r.id === stationId);
-  const stream = run?.sides.find((s) => s.id === sideId && s.kept)?.stream;
+  const side: Parcel | undefined = run?.sides.find((s) => s.id === sideId && s.kept);
+  const stream = side?.stream;
   const massG = stream ? massOf(stream) : 0;
   if (!run || !stream || !(massG > 0.5)) return null;
-  if (run.known.oil === true) {
+  if (side!.past.ferment === 'condemned') {
+    throw new LineProblem(stationId, '', 'Its jar was to be thrown away, and so is this.');
+  }
+  if (side!.past.freeOilG > 0) {
     throw new LineProblem(stationId, '', 'There is oil in it: it is nothing to store. Keep it in the fridge and use it within a week.');
   }
   const [lead] = lotsIn(file, stream);

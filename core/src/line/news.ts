@@ -2,7 +2,7 @@ import { blurQuantiles } from '../heat';
 import type { Ingredient } from '../matter/ingredient';
 import { lotShu, type PodLot } from '../pantry';
 import { stationKind } from '../stations';
-import type { BatchFile } from './file';
+import type { BatchFile } from '../file';
 
 /** Something a batch carries that is known better since: heat in SHU as it is (10 to 90 %), or a natural pH. */
 export interface News {

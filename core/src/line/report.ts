@@ -1,18 +1,22 @@
 import { claimedHalfWidth } from '../acid';
 import type { Caution } from '../caution';
-import type { Keeping } from '../caution';
-import { forecastJar, type Forecast } from '../ferment';
+import { forecastJar, HOUSE_PH, LEGAL_PH, passed, type Forecast, type Passed } from '../ferment';
 import type { Quantiles } from '../ferment/forecast';
-import { massOf } from '../matter/stream';
+import type { BatchFile, StationLog } from '../file';
+import type { Keeping } from '../keep';
+import type { Limit } from '../keep/limit';
 import { colourOf } from '../matter/colour';
+import { massOf } from '../matter/stream';
+import { BANDED, NO_PARCEL, phOf, propsOf, type Banded, type Props } from '../parcel';
+import { acidWorld } from '../pantry';
 import { addDays, type Day } from '../plan';
-import { drawEnsemble, seedOf, TYPICAL } from '../stat/draw';
+import { drawEnsemble, TYPICAL } from '../stat/draw';
 import { quantileSorted } from '../stat/normal';
-import { stationKind, type Duty, type Facts, type StationView } from '../stations';
-import type { BatchFile, StationLog } from './file';
-import { BANDED, phOf, propsOf, type Banded, type Props } from './props';
+import { jarReadings, stationKind, type Duty, type FactsOf, type KindName, type StationView } from '../stations';
+import type { PhState } from './reading';
 import { runLine, type StationRun } from './run';
 import { schedule, type StationDates } from './schedule';
+import { seedOfFile, tryLine } from './worlds';
 
 export interface FlowReport {
   id: string;
@@ -22,9 +26,9 @@ export interface FlowReport {
   kept: boolean;
 }
 
-export interface StationReport extends StationDates {
+interface ReportOf<K extends KindName> extends StationDates {
   id: string;
-  kind: string;
+  kind: K;
   name: string;
   /** What the plan alone says, and what it says with everything measured so far. */
   planned: Props;
@@ -34,26 +38,39 @@ export interface StationReport extends StationDates {
   inG: number;
   additions: FlowReport[];
   sides: FlowReport[];
-  facts: Facts;
+  facts: FactsOf<K> | null;
   log: StationLog;
+  /** The measured pH here, and whether it counts. */
+  ph: PhState;
+  /** The pH of what comes out was measured on just that, here or before. */
   phMeasured: boolean;
   cautions: Caution[];
   duties: Duty[];
+}
+/** The report of a station, by its kind: a panel gets its own kind's. */
+export type StationReport<K extends KindName = KindName> = { [N in K]: ReportOf<N> }[K];
+
+export interface JarForecast extends Forecast {
+  stationId: string;
+  /** Limits that readings show were passed: facts, not forecasts. */
+  passed: { legal: Passed | null; house: Passed | null; target: Passed | null };
 }
 
 export interface LineReport {
   stations: StationReport[];
   finished: Props;
   heat: Quantiles;
-  /** Share of members whose finished heat lands in the bracket, 0 to 1. */
+  /** Share of members whose finished heat lands in the bracket, 0 to 1; a member that cannot run misses. */
   odds: number;
   bottles: { filled: number; wanted: number; possible: number; bottleMl: number; overMl: number };
   keeping: Keeping | null;
-  forecast: (Forecast & { stationId: string }) | null;
+  forecast: JarForecast | null;
   duties: (Duty & { stationId: string; done: boolean })[];
   cautions: (Caution & { stationId: string })[];
   readyOn: Day;
   members: number;
+  /** Members in which the line could not run. */
+  failed: number;
 }
 
 export interface ReportOptions {
@@ -77,19 +94,27 @@ function quantiles(values: number[]): Quantiles {
  * 5 to 95 %; the band is 10 to 90 %.
  */
 function widenPh(band: Quantiles, run: StationRun): Quantiles {
-  const result = phOf(run.out);
-  if (!result || run.phMeasured) return band;
-  const half = claimedHalfWidth(result, massOf(run.out) / 1000, { anchored: run.known.fermented === true && run.additions.length === 0 });
+  const result = phOf(run.out.stream);
+  if (!result || run.out.past.ph) return band;
+  const anchored = run.out.past.ferment !== null && run.additions.length === 0;
+  const half = claimedHalfWidth(result, massOf(run.out.stream) / 1000, { anchored });
   const claim = half * Z_90_OF_95;
   return { p10: Math.min(band.p10, result.pH - claim), p50: band.p50, p90: Math.max(band.p90, result.pH + claim) };
 }
 
+/** The ensemble: each member's values are read in the world it was run in. */
 function bandsOf(file: BatchFile, typical: readonly StationRun[], members: number, seed: number) {
-  const draws = drawEnsemble(seed, members);
   const values = typical.map(() => Object.fromEntries(BANDED.map((b) => [b, [] as number[]])) as Record<Banded, number[]>);
-  for (const draw of draws) {
-    runLine(file, draw).forEach((run, i) => {
-      const props = propsOf(run.out);
+  let failed = 0;
+  for (const draw of drawEnsemble(seed, members)) {
+    const runs = tryLine(file, draw);
+    if (!runs) {
+      failed++;
+      continue;
+    }
+    const acids = acidWorld(draw);
+    runs.forEach((run, i) => {
+      const props = propsOf(run.out.stream, acids);
       for (const b of BANDED) {
         const v = props[b];
         if (v !== null) values[i]![b].push(v);
@@ -102,7 +127,7 @@ function bandsOf(file: BatchFile, typical: readonly StationRun[], members: numbe
     if (band.pH) band.pH = widenPh(band.pH, typical[i]!);
     return band;
   });
-  return { bands, finalHeat: values.at(-1)?.heatShu ?? [] };
+  return { bands, finalHeat: values.at(-1)?.heatShu ?? [], failed };
 }
 
 function flowReport(flows: StationRun['sides']): FlowReport[] {
@@ -116,19 +141,19 @@ function flowReport(flows: StationRun['sides']): FlowReport[] {
  */
 export function reportLine(file: BatchFile, options: ReportOptions): LineReport {
   const members = Math.max(60, options.members ?? 100);
-  const seed = options.seed ?? seedOf(file.name + file.startDate);
+  const seed = options.seed ?? seedOfFile(file);
   const dates = schedule(file);
   const plan = runLine(file, TYPICAL, false);
   const runs = runLine(file, TYPICAL, true);
-  const { bands, finalHeat } = bandsOf(file, runs, members, seed);
+  const { bands, finalHeat, failed } = bandsOf(file, runs, members, seed);
 
-  const views: StationView<unknown>[] = [];
-  const stations = runs.map((run, i): StationReport => {
+  const views: StationView<unknown, unknown>[] = [];
+  const stations = runs.map((run, i) => {
     const entry = file.stations[i]!;
     const kind = stationKind(entry.kind);
     const date = dates[i]!;
-    const now = propsOf(run.out);
-    const view: StationView<unknown> = {
+    const now = propsOf(run.out.stream);
+    const view: StationView<unknown, unknown> = {
       params: entry.params,
       log: entry.log,
       readings: file.readings.filter((r) => r.stationId === entry.id),
@@ -138,65 +163,90 @@ export function reportLine(file: BatchFile, options: ReportOptions): LineReport 
       today: options.today,
       done: date.done,
       active: date.active,
-      before: propsOf(run.input),
       after: now,
+      out: run.out,
+      past: run.input.past,
       facts: run.facts,
-      known: { ...run.known, ...(entry.log.pH === undefined ? {} : { phInstrument: entry.log.instrument ?? 'strip' }) },
-      phMeasured: run.phMeasured,
-      ingredients: run.ingredients,
+      phMeasured: run.out.past.ph !== null,
     };
     views.push(view);
+    const doubt = phCaution(run);
     return {
       ...date,
       id: entry.id,
-      kind: entry.kind,
+      kind: kind.kind,
       name: kind.name,
-      planned: propsOf(plan[i]!.out),
+      planned: propsOf(plan[i]!.out.stream),
       now,
       band: bands[i]!,
-      inG: massOf(run.input),
+      inG: massOf(run.input.stream),
       additions: flowReport(run.additions),
       sides: flowReport(run.sides),
       facts: run.facts,
       log: entry.log,
-      phMeasured: run.phMeasured,
-      cautions: kind.cautions?.(view) ?? [],
+      ph: run.ph,
+      phMeasured: view.phMeasured,
+      cautions: [...(doubt ? [doubt] : []), ...(kind.cautions?.(view) ?? [])],
       duties: date.done ? [] : (kind.duties?.(view) ?? []),
-    };
+    } as StationReport;
   });
 
+  const cautions = stations.flatMap((s) => s.cautions.map((c) => ({ ...c, stationId: s.id })));
   const end = stations.at(-1);
-  const facts = end?.facts ?? {};
+  const last = end && stationKind(end.kind);
+  const bottled = last?.bottled && end!.facts ? last.bottled(end!.facts) : { filled: 0, possible: 0, overMl: 0 };
   const { lowShu, highShu } = file.goal;
   const inside = finalHeat.filter((h) => h >= lowShu && h <= highShu).length;
-  const finished = end?.now ?? propsOf(runs[0]?.input ?? plan[0]!.input);
-  const lastView = views.at(-1);
-  const keeping = file.stations.length > 0 ? stationKind(file.stations.at(-1)!.kind).keeping : undefined;
+  const finished = end?.now ?? propsOf(NO_PARCEL.stream);
+  const limits = cautions.flatMap((c): Limit[] => (c.keep ? [c.keep] : []));
   return {
     stations,
     finished,
     heat: end?.band.heatShu ?? { p10: 0, p50: 0, p90: 0 },
-    odds: finalHeat.length > 0 ? inside / finalHeat.length : 0,
-    bottles: {
-      filled: Number(facts.bottles ?? 0),
-      wanted: file.goal.bottles,
-      possible: Number(facts.possible ?? 0),
-      bottleMl: file.goal.bottleMl,
-      overMl: Number(facts.overMl ?? 0),
-    },
-    keeping: keeping && lastView && finished.massG > 0 ? keeping(lastView) : null,
+    odds: inside / members,
+    bottles: { ...bottled, wanted: file.goal.bottles, bottleMl: file.goal.bottleMl },
+    keeping: last?.keeping && finished.massG > 0 ? last.keeping(views.at(-1)!, limits) : null,
     forecast: options.forecast === false ? null : jarForecast(file, runs, members, seed),
     duties: stations.flatMap((s) => s.duties.map((d) => ({ ...d, stationId: s.id, done: file.dutiesDone.includes(d.key) }))),
-    cautions: stations.flatMap((s) => s.cautions.map((c) => ({ ...c, stationId: s.id }))),
+    cautions,
     readyOn: end?.to ?? addDays(file.startDate, 0),
     members,
+    failed,
   };
 }
 
-function jarForecast(file: BatchFile, runs: readonly StationRun[], members: number, seed: number) {
+/** A reading that does not count is named as long as it stands there. */
+function phCaution({ ph }: StationRun): Caution | null {
+  if (ph.status !== 'old' && ph.status !== 'unlikely') return null;
+  return {
+    id: ph.status === 'old' ? 'ph-old' : 'ph-unlikely',
+    severity: 'caution',
+    text: ph.note!,
+    why: 'A measured pH belongs to what it was measured on.',
+    authority: 'common practice',
+  };
+}
+
+function jarForecast(file: BatchFile, runs: readonly StationRun[], members: number, seed: number): JarForecast | null {
   const i = runs.findIndex((r) => stationKind(r.kind).forecast);
   const run = runs[i];
-  if (!run || !(run.input.grams.water > 0)) return null;
-  const input = stationKind(run.kind).forecast!(run.input, file.stations[i]!.params, run.known, members, seed);
-  return { ...forecastJar(input), stationId: run.id };
+  if (!run || !(run.input.stream.grams.water > 0)) return null;
+  const entry = file.stations[i]!;
+  const input = stationKind(run.kind).forecast!(run.input, entry.params, members, seed);
+  const { from, to } = schedule(file)[i]!;
+  const read = jarReadings(
+    file.readings.filter((r) => r.stationId === entry.id),
+    entry.log,
+    from,
+    to,
+  );
+  const by = (pH: number) => passed(read, pH);
+  return { ...forecastJar(input), stationId: run.id, passed: { legal: by(LEGAL_PH), house: by(HOUSE_PH), target: by(input.targetPh) } };
+}
+
+/** The report of the first station of a kind. Throws RangeError when the line has none. */
+export function reportOfKind<K extends KindName>(report: LineReport, kind: K): StationReport<K> {
+  const found = report.stations.find((s) => s.kind === kind);
+  if (!found) throw new RangeError(`This batch has no ${kind}`);
+  return found as StationReport<K>;
 }

@@ -1,6 +1,6 @@
 import { addDays, daysBetween, isDay, type Day } from '../plan';
 import { stationKind } from '../stations';
-import type { BatchFile } from './file';
+import type { BatchFile } from '../file';
 
 export interface StationDates {
   /** First and last day by plan alone. */

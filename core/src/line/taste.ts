@@ -1,10 +1,10 @@
 import { finishedBlur, PROCESS_SD, type Blur, type TastedPart } from '../heat';
 import { podsIn } from '../pantry';
 import { addedHeat } from './added';
-import { propsOf } from './props';
+import { propsOf } from '../parcel';
 import { TYPICAL } from '../stat/draw';
 import { isStrained, podUses } from './compose';
-import type { BatchFile } from './file';
+import type { BatchFile } from '../file';
 import { runLine } from './run';
 
 /** What a batch tells a tasting: which lots make its heat, how many pods, and what was forecast. */
@@ -33,7 +33,7 @@ export function tastedSauce(file: BatchFile): TastedSauce {
     const lot = file.lots.find((l) => l.id === use.lotId);
     if (!lot?.heat || !(use.massG > 0)) continue;
     const alone: BatchFile = { ...file, lots: file.lots.map((l) => (l.id === lot.id ? l : { ...l, heat: null })) };
-    const shu = propsOf(runLine(alone, TYPICAL, true).at(-1)!.out).heatShu - base;
+    const shu = propsOf(runLine(alone, TYPICAL, true).at(-1)!.out.stream).heatShu - base;
     const pods = podsIn(lot, use.massG);
     parts.push({ lotId: lot.id, weight: shu / lot.heat.dryShu, pods: Number.isFinite(pods) ? pods : null });
     blurParts.push({ medianShu: shu, sigma: lot.heat.sigma, pods });

@@ -1,6 +1,6 @@
 import { stationKind } from '../stations';
-import type { BatchFile } from './file';
-import type { Banded } from './props';
+import type { BatchFile } from '../file';
+import type { Banded } from '../parcel';
 import type { LineReport, StationReport } from './report';
 
 /** Why a number is what it is: what it was computed from, in which way, and on whose word. */

@@ -18,7 +18,8 @@ export type Acid = (typeof ACIDS)[number];
 /**
  * Everything a stream is made of, in grams. The sum over all components is the mass of the stream.
  * `protein` is intact protein and free amino acids, `hydrolysate` the protein of fermented condiments,
- * `pulp` the insoluble solids (cell walls, seed), `other` what remains (starch, soluble fibre, ash).
+ * `pulp` the insoluble solids (cell walls, seed), `starch` and `gum` what was put in to thicken, `other` what remains
+ * (bound starch, soluble fibre, ash).
  */
 export const COMPONENTS = [
   'water',
@@ -29,6 +30,8 @@ export const COMPONENTS = [
   'protein',
   'hydrolysate',
   'pulp',
+  'starch',
+  'gum',
   'other',
   'carbonDioxide',
   ...ACIDS,
@@ -47,6 +50,8 @@ export function noGrams(): Grams {
     protein: 0,
     hydrolysate: 0,
     pulp: 0,
+    starch: 0,
+    gum: 0,
     other: 0,
     carbonDioxide: 0,
     acetic: 0,

@@ -28,7 +28,7 @@ export function densityOf(stream: Stream): number {
     g.water / d.water +
     g.fat / d.fat +
     (g.protein + g.hydrolysate) / d.protein +
-    (g.sugars + g.pulp + g.other) / d.carbohydrate +
+    (g.sugars + g.pulp + g.starch + g.gum + g.other) / d.carbohydrate +
     (acids + g.carbonDioxide) / d.remainder +
     g.salt / d.salt +
     g.ethanol / d.ethanol;

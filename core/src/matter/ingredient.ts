@@ -12,6 +12,9 @@ export interface Ingredient {
   fat: number;
   /** Total soluble solids, g/100 g. */
   tss: number;
+  /** g/100 g that thickens; absent where there is none. */
+  starch?: number;
+  gum?: number;
   protein: number;
   protClass: 'intact' | 'hydrolysate';
   acids: Partial<Record<Acid, number>>;
@@ -45,10 +48,11 @@ export function kindKey(i: Pick<Ingredient, 'key' | 'like'>): string {
   return i.like ?? i.key;
 }
 
-/** Half fat or more: an oil, whatever it is called. */
-const OIL_FAT = 50;
-export function isOil(i: Pick<Ingredient, 'fat'>): boolean {
-  return i.fat >= OIL_FAT;
+/** Mostly fat, or fat with little protein: it runs as oil, which a seed or a nut with as much fat does not (our judgement). */
+const OIL_FAT = 40;
+const RUNS_FAT = 20;
+export function isOil(i: Pick<Ingredient, 'fat' | 'protein'>): boolean {
+  return i.fat >= OIL_FAT || (i.fat >= RUNS_FAT && i.fat > 3 * i.protein);
 }
 
 const cache = new WeakMap<Ingredient, Grams>();
@@ -69,13 +73,15 @@ export function gramsPerGram(i: Ingredient): Grams {
   g.fat = i.fat;
   // Rows without a pH of their own carry no amino buffer either (chapter 3, section 5.1).
   if (i.pH) g[i.protClass === 'hydrolysate' ? 'hydrolysate' : 'protein'] = i.protein;
-  let known = i.water + i.sugars + i.salt + i.ethanol + i.fat + (i.pH ? i.protein : 0);
+  g.starch = i.starch ?? 0;
+  g.gum = i.gum ?? 0;
+  let known = i.water + i.sugars + i.salt + i.ethanol + i.fat + g.starch + g.gum + (i.pH ? i.protein : 0);
   for (const a of ACIDS) {
     g[a] = i.acids[a] ?? 0;
     known += g[a];
   }
   const rest = Math.max(0, 100 - known);
-  const insoluble = 100 - i.water - i.tss - i.fat - i.ethanol - (i.acids.acetic ?? 0);
+  const insoluble = 100 - i.water - i.tss - i.fat - i.ethanol - g.starch - g.gum - (i.acids.acetic ?? 0);
   g.pulp = Math.min(rest, Math.max(0, insoluble));
   g.other = rest - g.pulp;
   const total = known + rest;

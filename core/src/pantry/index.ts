@@ -6,3 +6,4 @@ export * from './turn';
 export * from './keeping';
 export * from './hotRow';
 export * from './larder';
+export * from './swell';

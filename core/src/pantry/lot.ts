@@ -37,8 +37,9 @@ export interface PodLot {
   flavour?: string[];
   wall?: Variety['wall'];
   quotedShu?: number;
-  /** Salt (%) and pH of a paste or an own ferment, when it has any of its own. */
+  /** Salt (%), oil (%) and pH of a paste or an own ferment, when it has any of its own. */
   saltPct?: number;
+  oilPct?: number;
   pH?: number;
 }
 

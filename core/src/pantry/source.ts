@@ -124,8 +124,12 @@ function lotGrams(lot: PodLot, row: Ingredient): Grams {
   for (const c of Object.keys(base) as Component[]) {
     if (c !== 'water' && c !== 'sugars') g[c] = (base[c] / others) * rest;
   }
-  const salt = (lot.saltPct ?? 0) / 100;
-  if (salt > 0) for (const c of Object.keys(base) as Component[]) g[c] = g[c] * (1 - salt) + (c === 'salt' ? salt : 0);
+  for (const [own, share] of [
+    ['salt', (lot.saltPct ?? 0) / 100],
+    ['fat', (lot.oilPct ?? 0) / 100],
+  ] as const) {
+    if (share > 0) for (const c of Object.keys(base) as Component[]) g[c] = g[c] * (1 - share) + (c === own ? share : 0);
+  }
   return g;
 }
 
@@ -136,9 +140,9 @@ const CHARGELESS = ['sugars', 'pulp', 'other'] as const;
  * A paste or ferment that is sourer than its pods: lactic acid up to its pH (chapter 3, section 6.3), in the place of other
  * solids, so that water, salt and heat stay what they are.
  */
-function soured(gram: Stream, pH: number | undefined): Stream {
+function soured(gram: Stream, pH: number | undefined, draw: Draw): Stream {
   if (pH === undefined) return gram;
-  const lactic = lacticForPh(scale(gram, 1000), pH) / 1000;
+  const lactic = lacticForPh(scale(gram, 1000), pH, acidWorld(draw)) / 1000;
   if (!(lactic > 0)) return gram;
   const grams = { ...gram.grams, lactic: gram.grams.lactic + lactic };
   const solids = CHARGELESS.reduce((s, c) => s + grams[c], 0);
@@ -154,7 +158,7 @@ function soured(gram: Stream, pH: number | undefined): Stream {
 export function lotStream(lot: PodLot, row: Ingredient, massG: number, draw: Draw, podSd: number): Stream {
   const base = lotGrams(lot, row);
   const { grams, sidPerG } = draw.typical
-    ? typicalAnchor(base, row, `w${lot.waterPct}s${lot.sugarsPct}n${lot.saltPct ?? 0}`)
+    ? typicalAnchor(base, row, `w${lot.waterPct}s${lot.sugarsPct}n${lot.saltPct ?? 0}o${lot.oilPct ?? 0}`)
     : anchored(base, row, draw);
   const spread = lot.heat ? lot.heat.sigma * draw.z(`lot.heat.${lot.id}`) + podSd * draw.z(`lot.pods.${lot.id}`) : 0;
   const heatShuG = lot.heat ? lot.heat.dryShu * (1 - lot.waterPct / 100) * Math.exp(spread) : 0;
@@ -165,5 +169,5 @@ export function lotStream(lot: PodLot, row: Ingredient, massG: number, draw: Dra
     sidEq: sidPerG,
     ledger: [{ id: lot.id, name: lot.name, massG: 1, hex: lot.hex, tint }],
   };
-  return scale(soured(gram, lot.pH), massG / massOf(gram));
+  return scale(soured(gram, lot.pH, draw), massG / massOf(gram));
 }

@@ -1,7 +1,8 @@
 import type { Ingredient } from '../matter/ingredient';
 import { parseAmounts, QuantityError, type Amount } from './parse';
-import { FIXED_ML, HANDFUL_ML, LENGTHS_IN, MASSES_G, PINCHES_G, VOLUMES_ML, type Kitchen } from './units';
-import { singular } from './singular';
+import { pieceFor, sizeOf } from './pieces';
+import { FIXED_ML, HANDFUL_ML, LENGTHS_IN, MASSES_G, PINCHES_ML, VOLUMES_ML, type Kitchen } from './units';
+import { plainWords } from './words';
 
 /** An amount in grams, with everything that was assumed to get there. */
 export interface Weighed {
@@ -16,22 +17,20 @@ const US_CUP_ML = 236.5882365;
 const KITCHEN_NAMES: Record<Kitchen, string> = { us: 'US', metric: 'metric', au: 'Australian', uk: 'UK' };
 
 /** Grams per ml as measured with spoons or cups: the table's cup weight, the true density for liquids. */
-function bulkDensity(what: Pieces): number {
+export function bulkDensity(what: Pick<Ingredient, 'measure' | 'density'>): number {
   return what.measure.cup > 0 ? what.measure.cup / US_CUP_ML : what.density;
 }
 
-/** A piece by its word, or the ingredient's only piece for a bare number. */
-function pieceOf(what: Pieces, word: string | null): { name: string; massG: number } | undefined {
-  const entries = Object.entries(what.pieces);
-  if (word === null) return entries[0] && { name: entries[0][0], massG: entries[0][1] };
-  const stem = singular(word.split(' ')[0]!);
-  const rest = word.split(' ').map(singular);
-  const found =
-    entries.find(([name]) => name === stem) ??
-    entries.find(([name]) => rest.includes(name)) ??
-    // "2 garlics", "3 large onions": the thing itself is the piece.
-    (rest.some((w) => what.name.toLowerCase().includes(w) && w.length > 2) ? entries[0] : undefined);
-  return found && { name: found[0], massG: found[1] };
+/** The piece that words mean ("small onion", "cloves", "large"), by the same table as a recipe's lines. */
+function pieceOf(what: Pieces, said: string | null) {
+  const words = plainWords(said ?? '');
+  const size = words.map(sizeOf).find((w) => w !== null) ?? null;
+  const rest = words.filter((w) => sizeOf(w) === null);
+  const own = plainWords(what.name);
+  const named = rest.find((w) => pieceFor(what, w, size, [])) ?? null;
+  // "2 garlics", "3 large onions": the thing itself is the piece; another word is another thing.
+  if (named === null && rest.length > 0 && !rest.some((w) => own.includes(w) && w.length > 2)) return undefined;
+  return pieceFor(what, named, size, rest);
 }
 
 /** Small loose leaves: a US cup weighs less than this, g (our judgement). */
@@ -68,8 +67,8 @@ export function weigh(amount: Amount, what: Pieces, kitchen: Kitchen, bare: 'g' 
     return { massG: value * one.massG, assumed: [...spread, ...one.assumed] };
   }
   if (unit?.kind === 'hand') {
-    const g = PINCHES_G[unit.id as keyof typeof PINCHES_G];
-    return { massG: value * g, assumed: [...spread, `a ${unit.id} of ${g} g`] };
+    const g = PINCHES_ML[unit.id as keyof typeof PINCHES_ML] * bulkDensity(what);
+    return { massG: value * g, assumed: [...spread, `a ${unit.id} of ${g.toPrecision(2)} g`] };
   }
   if (unit?.kind === 'length') {
     const perInch = what.pieces['inch_2.5cm'];
@@ -85,7 +84,7 @@ export function weigh(amount: Amount, what: Pieces, kitchen: Kitchen, bare: 'g' 
       `What does one ${amount.piece ?? 'piece'} weigh? Say grams instead${known.length > 0 ? `, or ${known.join(', ')}` : ''}.`,
     );
   }
-  return { massG: value * piece.massG, assumed: [...spread, `a ${piece.name.replace('_', ' ')} of ${piece.massG} g`] };
+  return { massG: value * piece.massG, assumed: [...spread, piece.assumed] };
 }
 
 function round(x: number): number {

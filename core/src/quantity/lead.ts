@@ -43,7 +43,7 @@ const PACKS = new Set([
   'envelope',
 ]);
 const PIECES = new Set(
-  'clove head bulb sprig bunch stalk stick rib leaf root slice ring pod piece pc wedge disc round stem segment berry grinding grind splash glug shot'.split(
+  'clove head bulb sprig bunch stalk stick rib leaf root slice ring pod piece pc wedge disc round stem segment berry grinding grind twist turn splash glug shot'.split(
     ' ',
   ),
 );

@@ -46,6 +46,7 @@ export const NUMBER_WORDS: Record<string, number> = {
   dozen: 12,
   couple: 2,
   few: 3,
+  several: 4,
   half: 0.5,
   quarter: 0.25,
 };
@@ -89,6 +90,9 @@ export function tidy(text: string): string {
     (said, n: string, part: string) => PARTS[`${n} ${part}`.toLowerCase()] ?? said,
   );
   s = s.replace(/\b3 quarters\b/gi, '3/4');
+  // "three quarters of a cup", "1 and 1/2", "2 dozen".
+  s = s.replace(/^(\d+\s*\/\s*\d+) of an? /i, '$1 ').replace(/\b(\d+) and (\d+\s*\/\s*\d+)/gi, '$1 $2');
+  s = s.replace(/\b(\d+) dozen\b/gi, (_, n: string) => String(12 * Number(n)));
   return s.replace(/\s+/g, ' ').trim();
 }
 

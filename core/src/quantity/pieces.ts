@@ -19,12 +19,17 @@ const MORE: Record<string, Record<string, number>> = {
   lime_zest: { lemon: 6, orange: 12 },
   shallot: { shallot_large: 40 },
   ginger: { slice: 4 },
+  black_pepper: { grind: 0.05 },
+  white_pepper: { grind: 0.05 },
 };
 
 /** Other words for a piece. */
 const ALIAS: Record<string, string> = {
   bulb: 'head',
   rib: 'stalk',
+  grinding: 'grind',
+  twist: 'grind',
+  turn: 'grind',
   stick: 'stalk',
   round: 'ring',
   chili: 'pod',
@@ -35,6 +40,11 @@ const ALIAS: Record<string, string> = {
 
 /** Sizes where the table has no weight of its own, as a factor on the usual piece (our judgement). */
 export const SIZE_FACTOR: Record<string, number> = { small: 0.7, little: 0.7, medium: 1, large: 1.35, big: 1.35 };
+/** The size that a word says; null when it says none. */
+export const sizeOf = (word: string): string | null => (Object.hasOwn(SIZE_FACTOR, word) ? word : null);
+
+/** Pieces that are a part of a thing and never meant by a bare number: "2 gingers" are no slices. */
+const PARTS = new Set(['slice', 'ring', 'leaf', 'sprig', 'stem', 'wedge', 'root', 'grind', 'bunch']);
 
 /** Net weight of a tin when no size is said, g, by what is in it (common practice, no source). */
 const TINS: Record<string, Record<Kitchen, number>> = {
@@ -46,6 +56,8 @@ export function tinOf(key: string, kitchen: Kitchen): number | undefined {
   return TINS[key]?.[kitchen];
 }
 
+/** What a piece weighs as it is told: two figures below 2 g. */
+const told = (g: number) => (g < 2 ? Number(g.toPrecision(2)) : Math.round(g * 10) / 10);
 const article = (word: string) => (/^[aeiou]/.test(word) ? 'an' : 'a');
 
 export interface Piece {
@@ -68,11 +80,11 @@ export function pieceFor(
   const plain = Object.keys(all).filter((k) => !/_(small|large)$/.test(k) && k !== 'inch_2.5cm');
   const said = word !== null ? [word, ALIAS[word] ?? ''].find((w) => plain.includes(w)) : undefined;
   if (word !== null && !said) return undefined;
-  const key = said ?? nameWords.find((w) => plain.includes(w)) ?? plain[0];
+  const key = said ?? nameWords.find((w) => plain.includes(w)) ?? plain.find((k) => !PARTS.has(k));
   if (key === undefined) return undefined;
   const own = size ? all[`${key}_${SIZE_FACTOR[size]! > 1 ? 'large' : SIZE_FACTOR[size]! < 1 ? 'small' : ''}`] : undefined;
   const massG = own ?? all[key]! * (size ? SIZE_FACTOR[size]! : 1);
-  const g = Math.round(massG * 10) / 10;
+  const g = told(massG);
   const kind = /^(cherry|roma|plum)$/.test(key) ? `${key} tomato` : key.replaceAll('_', ' ');
   const text = `${size && SIZE_FACTOR[size] !== 1 ? `${size} ` : ''}${kind}`;
   return { name: key, massG, assumed: `${article(text)} ${text} of ${g} g` };

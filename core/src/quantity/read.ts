@@ -1,6 +1,6 @@
 import { ingredient, type Ingredient } from '../matter/ingredient';
 import { acidsLike, variety } from '../matter/variety';
-import { weigh, type Weighed } from './grams';
+import { bulkDensity, weigh, type Weighed } from './grams';
 import { leadAmount, type Lead, type LeadAmount } from './lead';
 import { NUMBER_WORDS, QuantityError, tidy } from './parse';
 import { pieceFor, tinOf } from './pieces';
@@ -51,7 +51,7 @@ function thingOf(store: Thing['store'], id: string, own: readonly Ingredient[]):
 const MOST_G = 50_000;
 
 const TAIL =
-  /\b(?:plus (?:extra|more)|for (?:serving|garnish|frying|the \w+)|to serve|to garnish|if needed|if you like|optional|as needed)\b.*$/i;
+  /\b(?:plus (?:extra|more)|for (?:serving|garnish|frying|the \w+)|to (?:serve|garnish|cover|fill|top|finish)|if needed|if you like|optional|as needed)\b.*$/i;
 
 /** "two 2-inch pieces" is four inches. */
 const LENGTHS = /^(an?|one|two|three|four|[1-4])\s+(\d+(?:\.\d+)?)[\s-]*(inch|in|cm)\b/i;
@@ -70,7 +70,9 @@ function clean(line: string): string {
       .replace(PACKS_OF, (_, n: string) => `${countOf(n)} x `)
       .replace(/(\d)\s*x\s*(?=\d)/gi, '$1 x ')
       .replace(/^(?=(?:(?:small|large|big|good|generous) )?(?:handful|bunch|pinch|knob|thumb|dash)\b)/i, '1 ')
-      .replace(/^(?:about|approx(?:imately)?\.?|roughly|around|ca\.?|~)(?=[\s\d])\s*/i, ''),
+      .replace(/^(?:about|approx(?:imately)?\.?|roughly|around|ca\.?|~)(?=[\s\d])\s*/i, '')
+      // No amount at all, whatever is said of it: it is asked.
+      .replace(/^(?:lots|plenty|loads|heaps|a lot|a bit|a little|some|enough)(?: of)? /i, ''),
   );
 }
 
@@ -113,8 +115,12 @@ function partsOf(line: string): Parts {
   return { lead, name: rest.slice(start).trim(), note: rest.slice(0, start).trim(), bracket };
 }
 
+/** Names that say no more than that it is a pepper. */
+const GENERIC = /^(pepper|chili|hot pepper|hot chili|sweet pepper|red pepper|green pepper)$/;
+
 interface Found {
   meaning: Meaning;
+  phrase: string;
   /** Words not understood, before the phrase and behind it. */
   extra: string[];
   behind: string[];
@@ -131,7 +137,7 @@ function meaningOf(said: Said, own: readonly Ingredient[]): Found | null {
       if (!meaning) continue;
       const behind = words.slice(from + len).filter((w) => !HARMLESS.has(w));
       const extra = [...words.slice(0, from).filter((w) => !HARMLESS.has(w)), ...behind];
-      return { meaning, extra, behind };
+      return { meaning, phrase: phrase.join(' '), extra, behind };
     }
   }
   return null;
@@ -144,9 +150,10 @@ function phraseMeaning(phrase: readonly string[], said: Said, own: readonly Ingr
   const rule = RULES.find((r) => r.phrases.includes(joined));
   const ruled = rule?.means({ ...said, words: [...phrase] });
   if (ruled) return ruled;
-  // "red jalapeño peppers" are red jalapeños.
-  const kindWord = phrase.length > 2 && /^(pepper|chili)$/.test(phrase.at(-1)!);
-  const hit = named(phrase) ?? (kindWord ? named(phrase.slice(0, -1)) : undefined);
+  // "red jalapeño peppers" are red jalapeños, "pasilla chillies" pasillas; "garlic chilli" is no garlic.
+  const kindWord = phrase.length > 1 && /^(pepper|chili)$/.test(phrase.at(-1)!);
+  const bare = kindWord ? named(phrase.slice(0, -1)) : undefined;
+  const hit = named(phrase) ?? (bare && (phrase.length > 2 || bare.store === 'pods') ? bare : undefined);
   if (!hit) return null;
   return { store: hit.store, id: hit.id, ...(hit.standIn ? { say: `${joined} counted as ${nameOf(hit)}` } : {}) };
 }
@@ -154,6 +161,9 @@ function phraseMeaning(phrase: readonly string[], said: Said, own: readonly Ingr
 function nameOf({ store, id }: Pick<Thing, 'store' | 'id'>): string {
   return (store === 'larder' ? ingredient(id) : variety(id)).name.toLowerCase();
 }
+
+/** A large or small pinch, dash or handful, as a factor (our judgement). */
+const HAND_SIZE: Record<string, number> = { small: 0.7, little: 0.7, large: 1.4, big: 1.4 };
 
 function weighLead(a: LeadAmount, thing: Thing, kitchen: Kitchen, words: readonly string[]): Weighed {
   const spread = a.low < a.high ? [`middle of ${a.low} to ${a.high}`] : [];
@@ -169,7 +179,9 @@ function weighLead(a: LeadAmount, thing: Thing, kitchen: Kitchen, words: readonl
   }
   if (a.unit) {
     const w = weigh(a, thing, kitchen, 'g');
-    return { massG: w.massG, assumed: [...a.said, ...w.assumed] };
+    // "2 large pinches": the hand is larger, not a spoon.
+    const by = a.unit.kind === 'hand' && a.size ? (HAND_SIZE[a.size] ?? 1) : 1;
+    return { massG: by * w.massG, assumed: [...a.said, ...w.assumed, ...(by === 1 ? [] : [`${a.size}: ${by} of a usual one`])] };
   }
   const piece = pieceFor(thing, a.piece === 'piece' ? null : a.piece, a.size, words);
   if (!piece) {
@@ -179,10 +191,30 @@ function weighLead(a: LeadAmount, thing: Thing, kitchen: Kitchen, words: readonl
   return { massG: a.value * piece.massG, assumed: [...spread, piece.assumed] };
 }
 
+/** A spoon or cup and the grams beside it may differ by so much: liquids hardly, what is cut or ground more (our judgement). */
+const AGREE = { liquid: 1.3, loose: 2.2 } as const;
+
+/** A stated weight that cannot be the stated volume: a sentence that asks which is meant; null when they agree. */
+function contradicted(parts: Parts, thing: Thing, kitchen: Kitchen, words: readonly string[]): string | null {
+  const [first] = parts.lead!.amounts;
+  const other = parts.lead!.instead ?? parts.bracket;
+  const kinds = [first!.unit?.kind, other?.unit?.kind];
+  if (!other || !kinds.includes('mass') || !kinds.includes('volume')) return null;
+  const a = parts.lead!.amounts.reduce((s, x) => s + weighLead(x, thing, kitchen, words).massG, 0);
+  const b = weighLead(other, thing, kitchen, words).massG;
+  const pours = Math.abs(bulkDensity(thing) / thing.density - 1) < 0.1;
+  const apart = Math.max(a / b, b / a);
+  if (!(apart > (pours ? AGREE.liquid : AGREE.loose))) return null;
+  const [byVolume, byWeight] = first!.unit!.kind === 'volume' ? [a, b] : [b, a];
+  return `That much ${thing.name.split(',')[0]!.toLowerCase()} by the spoon or cup weighs about ${Math.round(byVolume)} g, not ${Math.round(byWeight)} g. Keep the one that is right.`;
+}
+
 function weighAll(parts: Parts, thing: Thing, kitchen: Kitchen, words: readonly string[]): Weighed {
   const lead = parts.lead!;
   // What was weighed or poured in metric beats a piece or a cup.
   const metric = (a: LeadAmount | null) => (a && /^(g|kg|ml|l|cl|dl)$/.test(a.unit?.id ?? '') ? a : null);
+  const doubt = contradicted(parts, thing, kitchen, words);
+  if (doubt) throw new QuantityError(doubt);
   const weighed = metric(lead.instead) ?? metric(parts.bracket) ?? (lead.amounts[0]!.unit || lead.amounts[0]!.pack ? null : parts.bracket);
   if (weighed && !(metric(lead.amounts[0]!) && lead.amounts.length === 1)) {
     const w = weighLead(weighed, thing, kitchen, words);
@@ -201,10 +233,16 @@ function asked(
   return { text, store: null, id: null, name, massG: null, assumed: [], ask: { ask, options } };
 }
 
+/** Fruit and vegetables whose purée is the same thing, only smooth. */
+const PUREED = /^(mango|pineapple|peach|blueberry|apple|pear|carrot|garlic|avocado|bell_|tomatillo)/;
+
 const notKnown = (name: string) => `"${name}" is not in the tables. Add it as your own ingredient, say a near one, or leave it out.`;
 
 /** Words beside a name that tell the piece, not the thing: "garlic cloves", "coriander stems". */
 const PART_WORDS = new Set('clove head bulb stalk stick sprig leaf pod slice rib pepper chili root disc bunch stem'.split(' '));
+
+/** Words that narrow a pepper down without naming it. */
+const KINDS_SAID = new Set(['red', 'green', 'dried', 'dry', 'hot', 'fresh', 'mild', 'sweet', 'jar', 'jarred', 'pickled']);
 
 /** `nested`: the line is one on offer, and offers nothing itself. */
 function readOne(text: string, line: string, kitchen: Kitchen, own: readonly Ingredient[], nested = false): ReadItem {
@@ -212,7 +250,7 @@ function readOne(text: string, line: string, kitchen: Kitchen, own: readonly Ing
   const [first, ...others] = parts.name.split(/\s+or\s+/i);
   const nameWords = plainWords(first ?? '');
   const noteWords = plainWords(parts.note);
-  const lead = parts.lead;
+  const lead = /^(?:several|a few)\b/i.test(line) ? null : parts.lead;
   const unit = lead?.amounts[0]?.unit?.id ?? lead?.amounts[0]?.piece ?? null;
   // A piece may be the name itself ("2 cinnamon sticks", "3 garlic cloves").
   const words = nameWords.length > 0 ? nameWords : plainWords(lead?.amounts[0]?.piece ?? '');
@@ -226,17 +264,35 @@ function readOne(text: string, line: string, kitchen: Kitchen, own: readonly Ing
     return asked(text, first ?? '', notKnown(first || words.join(' ')), []);
   }
   const { meaning } = found;
+  const strange = found.extra.filter((w) => !PART_WORDS.has(w));
+  if ('ask' in meaning && GENERIC.test(found.phrase) && strange.length > 0 && !strange.some((w) => KINDS_SAID.has(w)))
+    return asked(
+      text,
+      first ?? '',
+      `"${first}" is not in the tables. Which known one is nearest? Or add it as your own.`,
+      meaning.options.map(again),
+    );
   if ('ask' in meaning) return asked(text, first ?? '', meaning.ask, meaning.options.map(again));
   const thing = thingOf(meaning.store, meaning.id, own);
   // "red Fresno chillies": a word of the row's own name says nothing new.
   const ownWords = plainWords(thing.name);
   const unknown = (list: string[]) => list.filter((w) => !PART_WORDS.has(w) && !ownWords.includes(w));
   // What stands behind makes it another thing: "tomato ketchup" is no tomato.
-  if (unknown(found.behind).length > 0) return asked(text, first ?? '', notKnown(first ?? ''), []);
-  const puzzling = unknown(found.extra);
+  const pureed = found.behind.some((w) => /^(puree|pulp|flesh)$/.test(w)) && 'id' in meaning && PUREED.test(meaning.id);
+  if (unknown(found.behind).filter((w) => !(pureed && /^(puree|pulp|flesh)$/.test(w))).length > 0)
+    return asked(text, first ?? '', notKnown(first ?? ''), []);
+  const puzzling = unknown(found.extra).filter((w) => !(pureed && /^(puree|pulp|flesh)$/.test(w)));
+  // A purée has no air between the pieces: its cup weighs what its density says.
+  const weighedThing: Thing = pureed ? { ...thing, measure: { cup: 0, tbsp: 0, tsp: 0 }, pieces: {} } : thing;
   if (puzzling.length > 0) {
     if (puzzling.some((w) => named([w]) !== undefined))
       return asked(text, first ?? '', 'Two things on one line? Give each a line of its own.', []);
+    // A kind of pepper or chilli that is not known is none of those that are: the maker picks, or adds it.
+    if (GENERIC.test(found.phrase)) {
+      const kinds = RULES.find((r) => r.phrases.includes('chili'))!.means({ ...said, unit: null, words: ['chili'] });
+      const options = kinds && 'ask' in kinds ? kinds.options.map(again) : [];
+      return asked(text, first ?? '', `"${first}" is not in the tables. Which known one is nearest? Or add it as your own.`, options);
+    }
     const near = again(thing.name.split(',')[0]!.toLowerCase());
     const answer = nested ? null : readOne(text, near.line, kitchen, own, true);
     return asked(
@@ -254,11 +310,12 @@ function readOne(text: string, line: string, kitchen: Kitchen, own: readonly Ing
     words.find((w) => ['clove', 'stick', 'leaf', 'stalk', 'head', 'sprig'].includes(w));
   if (!amount.unit && !amount.piece && !amount.pack && behind && pieceFor(thing, behind, null, [])) amount.piece = behind;
   try {
-    const w = weighAll(parts, thing, kitchen, words);
+    const w = weighAll(parts, weighedThing, kitchen, words);
     if (!Number.isFinite(w.massG)) throw new QuantityError('That is not an amount.');
     if (w.massG > MOST_G) throw new QuantityError('That is more than a kitchen holds. Check the amount.');
     const assumed = [
       ...(meaning.say ? [meaning.say] : []),
+      ...(pureed ? [`${thing.name.split(',')[0]!.toLowerCase()} as a purée, without skin and stone`] : []),
       ...(others.length > 0 ? [`the first of what was said: ${first}`] : []),
       ...w.assumed,
     ];
@@ -288,6 +345,14 @@ function fruitParts(line: string): string[] {
   return both ? [`${both[1]!}, ${both[2]!}`, `${both[1]!}, ${both[3]!}`] : [line];
 }
 
+/** "half a red bell pepper and half a yellow one": the second of them names the first one's kind. */
+function pronouns(line: string): string[] {
+  const m = /^(.+?)\s+and\s+((?:half )?(?:an?|one|two|three|\d+(?:\s*\/\s*\d+)?)\s+\w+)\s+ones?$/i.exec(line);
+  if (!m) return [line];
+  const noun = m[1]!.split(' ').slice(-2).join(' ');
+  return [m[1]!, `${m[2]!} ${noun}`];
+}
+
 /**
  * Reads one line of a recipe as people write it: amount, unit or piece or package, and name, in the words of a kitchen.
  * Gives one item for most lines, two for "juice and zest of a lime". It never guesses between things that differ: then
@@ -296,7 +361,9 @@ function fruitParts(line: string): string[] {
 export function readLine(text: string, kitchen: Kitchen, own: readonly Ingredient[] = []): ReadItem[] {
   const shown = text.trim().slice(0, 300);
   try {
-    return fruitParts(clean(shown)).map((line) => readOne(shown, line, kitchen, own));
+    return pronouns(clean(shown))
+      .flatMap(fruitParts)
+      .map((line) => readOne(shown, line, kitchen, own));
   } catch (e) {
     if (!(e instanceof QuantityError)) throw e;
     return [asked(shown, shown, e.message, [])];

@@ -10,7 +10,7 @@ export const HARMLESS = new Set(
     'packed loosely firmly level heaped drained rinsed squeezed juiced unsalted natural pure plain cold warm hot room temperature tinned canned frozen ' +
     'thawed dry optional more extra for to taste tender vine by weight serve your favourite favorite such as like use unpeeled skinned squashed medium-sized cut into ' +
     'strip strips wedge segment thin thick fat plump firm juicy generous scant rounded heaping bottled store bought filtered long ' +
-    'head off on with without skin removed melted softened dissolved full your choice from stone stoned pitted hulled cleaned well very'
+    'unchlorinated dechlorinated chlorine free still head off on with without skin removed melted softened dissolved full your choice from stone stoned pitted hulled cleaned well very'
   )
     .split(' ')
     .flatMap((w) => plainWords(w)),
@@ -43,7 +43,35 @@ const spoon = (s: Said) => s.unit !== null && /^(tsp|tbsp|pinch|dash|dessertspoo
 const has = (s: Said, ...words: string[]) => words.some((w) => s.all.has(w));
 const LEAFY_UNITS = /^(handful|bunch|sprig|leaf|cup|stem|stalk)$/;
 
+const VOLUME = /^(tsp|tbsp|cup|ml|dl|cl|dessertspoon|floz|flOz)$/;
+/** Whole fruit and its cuts: not juice, not zest. */
+const WHOLE = ['sliced', 'slice', 'wedge', 'quartered', 'halved', 'whole', 'chopped', 'diced', 'segment', 'thinly'].flatMap((w) =>
+  plainWords(w),
+);
+
 export const RULES: readonly Rule[] = [
+  {
+    phrases: ['sweetener', 'powdered sweetener', 'granulated sweetener'],
+    means: () => ({
+      ask: 'Which sweetener? A spoon of one is as sweet as ten of another.',
+      options: ['erythritol', 'stevia sweetener'],
+    }),
+  },
+  {
+    phrases: ['cilantro stem', 'coriander stem', 'coriander stalk', 'cilantro stalk'],
+    means: (s) =>
+      s.unit !== null && VOLUME.test(s.unit)
+        ? { ask: 'Chopped stems weigh several times what leaves do by the spoon. Say grams, or how many stems.', options: [] }
+        : larder('cilantro'),
+  },
+  {
+    phrases: ['kosher salt', 'flaky salt', 'flake salt', 'salt flake', 'sea salt flake', 'coarse kosher salt'],
+    means: (s) =>
+      larder(
+        'salt_kosher',
+        s.unit !== null && VOLUME.test(s.unit) ? 'coarse salts differ by nearly two from brand to brand; weighing is surer' : undefined,
+      ),
+  },
   {
     phrases: ['coriander'],
     means: (s) => {
@@ -61,8 +89,8 @@ export const RULES: readonly Rule[] = [
       s.kitchen === 'us'
         ? larder('tomato_passata', 'US tomato sauce is a plain purée; taken as passata')
         : {
-            ask: 'Tomato sauce is a sweet table sauce in some countries and a plain purée in others. Which?',
-            options: ['passata', 'tomato paste'],
+            ask: 'The sweet table sauce (ketchup), or plain sieved tomato (passata)?',
+            options: ['ketchup', 'passata'],
           },
   },
   {
@@ -143,6 +171,11 @@ export const RULES: readonly Rule[] = [
       'hot chili pepper',
     ],
     means: (s) => {
+      if (has(s, 'jar', 'jarred', 'pickled'))
+        return {
+          ask: 'Chillies from a jar are pickled in vinegar, or lie in oil, which changes how a sauce keeps. Which?',
+          options: ['pickled jalapeños', 'roasted red pepper'],
+        };
       const green = has(s, 'green');
       const dried = has(s, 'dried', 'dry');
       return {
@@ -186,9 +219,12 @@ export const RULES: readonly Rule[] = [
       const fruit = s.words.find((w) => ['lime', 'lemon', 'orange'].includes(w))!;
       const juice = { lime: 'lime_juice', lemon: 'lemon_juice', orange: 'orange_juice' }[fruit]!;
       if (has(s, 'juice', 'juiced', 'squeezed')) return larder(juice);
+      if (fruit !== 'orange' && has(s, ...WHOLE) && !has(s, 'juice', 'juiced', 'zest', 'zested')) return larder(`${fruit}_whole`);
       if (has(s, 'zest', 'zested', 'rind', 'peel'))
         return larder('lime_zest', fruit === 'lime' ? undefined : `${fruit} zest counted as lime zest`);
-      return { ask: `The juice of the ${fruit}, or its zest?`, options: [`${fruit}, juiced`, `${fruit} zest`] };
+      const whole = fruit === 'orange' ? [] : [`${fruit}, whole`];
+      const or = fruit === 'orange' ? '' : ', or all of it';
+      return { ask: `The juice of the ${fruit}, its zest${or}?`, options: [`${fruit}, juiced`, `${fruit} zest`, ...whole] };
     },
   },
 ];

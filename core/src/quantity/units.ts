@@ -31,8 +31,8 @@ export const FIXED_ML = { ml: 1, cl: 10, dl: 100, l: 1000, dessertspoon: 10, dro
 /** Masses in g: exact by international agreement of 1959 (NIST Handbook 44, appendix C). */
 export const MASSES_G = { g: 1, kg: 1000, oz: 28.349523125, lb: 453.59237 } as const;
 
-/** Small amounts by hand, in g (common practice, no source: pinch of salt 0.3 to 0.5 g). */
-export const PINCHES_G = { pinch: 0.4, dash: 0.6 } as const;
+/** Small amounts by hand, in ml: a sixteenth and an eighth of a US teaspoon (common practice, no source). */
+export const PINCHES_ML = { pinch: US.tsp / 16, dash: US.tsp / 8 } as const;
 /** A handful in ml: half a US cup of what is cut, a whole one of loose leaves (common practice, no source). */
 export const HANDFUL_ML = { cut: US.cup / 2, leaves: US.cup } as const;
 /** Lengths of root in inches (25.4 mm); a knob is one inch, a thumb two (common practice, no source). */

@@ -37,8 +37,7 @@ const NAMES: Record<string, string> = {
   roasted_pepper_jar: 'roasted red pepper; roasted pepper; roasted red capsicum; jarred red pepper | piquillo',
   dried_chili_hot:
     'dried arbol; chile de arbol; chili de arbol; arbol chili; dried bird eye chili; dried thai chili; small dried chili; small dried red chili',
-  dried_chili_mild:
-    'ancho; ancho chili; dried ancho chili; guajillo; guajillo chili; dried guajillo chili; large dried chili; large dried red chili; dried ancho; dried guajillo',
+  dried_chili_mild: 'ancho; ancho chili; dried ancho chili; large dried chili; large dried red chili; dried ancho',
   chipotle_dry: 'chipotle; dried chipotle; chipotle chili; dried chipotle chili; chipotle pepper',
   chili_powder_pure:
     'cayenne pepper; cayenne; ground cayenne; ground cayenne pepper; cayenne powder; ground chili; ground red chili; pure chili powder; kashmiri chili powder; hot chili powder',
@@ -66,10 +65,13 @@ const NAMES: Record<string, string> = {
     'tomato; cherry tomato; roma tomato; ripe tomato; chopped tomato; diced tomato; crushed tomato; plum tomato; whole tomato; fresh tomato; vine tomato; whole peeled tomato; peeled plum tomato',
   tomato_passata: 'passata; tomato passata; strained tomato; sieved tomato',
   tomato_paste: 'tomato paste; tomato concentrate; concentrated tomato puree; double concentrate tomato; double concentrated tomato puree',
+  lime_whole: 'whole lime',
+  lemon_whole: 'whole lemon',
+  tomato_ketchup: 'ketchup; tomato ketchup; catsup',
   tomatillo: 'tomatillo; fresh tomatillo',
   avocado: 'avocado; ripe avocado; hass avocado',
   cilantro:
-    'cilantro; coriander leaf; fresh coriander; fresh cilantro; cilantro leaf; coriander leaf and stem; leaf coriander; coriander stem; cilantro stem; fresh coriander leaf; chopped coriander',
+    'cilantro; coriander leaf; fresh coriander; fresh cilantro; cilantro leaf; coriander leaf and stem; leaf coriander; fresh coriander leaf; chopped coriander',
   cilantro_root: 'coriander root; cilantro root',
   culantro: 'culantro; sawtooth coriander; long coriander',
   basil: 'basil; fresh basil; basil leaf; thai basil; sweet basil; fresh basil leaf; thai basil leaf',
@@ -104,7 +106,7 @@ const NAMES: Record<string, string> = {
   agave: 'agave; agave syrup; agave nectar',
   molasses: 'molasses; blackstrap molasses | treacle; black treacle',
   sweetener_erythritol: 'erythritol',
-  sweetener_highint: 'sweetener; stevia sweetener; stevia',
+  sweetener_highint: 'stevia sweetener; stevia',
   fish_sauce: 'fish sauce; nam pla; nuoc mam',
   shrimp_paste: 'shrimp paste; belacan; terasi',
   soy_sauce: 'soy sauce; light soy sauce; dark soy sauce; shoyu; soya sauce; light soy | tamari',
@@ -153,6 +155,7 @@ const POD_NAMES: Record<string, string> = {
   padron: 'padron pepper; padron',
   shishito: 'shishito pepper; shishito',
   pequin: 'pequin; chile pequin; chili pequin',
+  guajillo: 'guajillo; guajillo chili; dried guajillo; dried guajillo chili',
   'pointed-red': 'romano pepper; pointed pepper; red pointed pepper; sweet pointed pepper; pointed red pepper',
   pimiento: 'pimiento; pimento',
   'habanero-powder': 'habanero powder; ground habanero',

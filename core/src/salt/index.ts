@@ -3,3 +3,4 @@ export * from './brine';
 export * from './schools';
 export * from './types';
 export * from './packing';
+export * from './jars';

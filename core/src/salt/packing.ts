@@ -65,6 +65,27 @@ export function packJar(jar: JarInput, school: School, pct: number): Packing {
   return packed;
 }
 
+/**
+ * The percentage that makes `saltG` grams in these jars under a school: what a way of counting is called when only the
+ * counting changes. Null where no strength of brine does (more salt than the brine holds, or pods that do not fit).
+ */
+export function pctForSalt(jar: JarInput, school: School, saltG: number): number | null {
+  if (school === 'mash') return jar.produceG > 0 ? (100 * saltG) / jar.produceG : null;
+  const room = brineRoomMl(jar);
+  if (!(room > 0)) return null;
+  // Salt in the brine's volume rises with its strength: halve the interval of strengths.
+  const salt = (c: number) => (room * brineDensity(c) * c) / 100;
+  let [low, high] = [0, 26.4];
+  if (saltG > salt(high)) return null;
+  for (let i = 0; i < 60; i++) {
+    const mid = (low + high) / 2;
+    if (salt(mid) < saltG) low = mid;
+    else high = mid;
+  }
+  const waterG = room * brineDensity(high) - saltG;
+  return school === 'waterOnly' ? (100 * saltG) / waterG : (100 * saltG) / (jar.produceG + waterG);
+}
+
 function mixBrine(brineMl: number, waterOnlyPct: number): Packing {
   const c = (100 * waterOnlyPct) / (100 + waterOnlyPct);
   if (!(c <= 26.4)) {

@@ -1,7 +1,9 @@
 import { doubtsOf, heatBand, PROCESS_SD, seedShare, type Doubt, type DoubtPart, type HeatBand, type Remedy } from '../heat';
 import { unmeasuredBowl, type Caution } from '../caution';
-import { propsOf, withExtras, type BatchFile, type Props } from '../line';
-import { ingredient, isOil, type Ingredient } from '../matter/ingredient';
+import type { BatchFile } from '../file';
+import { withExtras } from '../line';
+import { ingredient, type Ingredient } from '../matter/ingredient';
+import { foodsOf, lotOil, propsOf, type Props } from '../parcel';
 import { heatOfRow, lotShu, podsIn, preparedPerGram, prepSd } from '../pantry';
 import {
   answerInWords,
@@ -19,7 +21,7 @@ import {
 } from './blend';
 import type { LinearSolver } from './linear';
 import { leadOf, tellApart } from './label';
-import { useMix } from './pods';
+import { useMix } from './putMix';
 
 /** What stands on the bench to mix from. */
 export interface BenchStuff {
@@ -117,7 +119,9 @@ export function weighBench(
     ...stuff.pods.filter((c) => grams[c.lot.id]! > 0).map((c) => lotShu(c.lot)),
     ...stuff.larder.filter((l) => grams[l.row.key]! > 0).map((l) => heatOfRow(l.row)?.shu ?? 0),
   );
-  const underOil = stuff.larder.some((l) => isOil(l.row) && (grams[l.row.key] ?? 0) > 0);
+  const underOil =
+    stuff.larder.some((l) => foodsOf(l.row).has('oil') && (grams[l.row.key] ?? 0) > 0) ||
+    stuff.pods.some((c) => lotOil(c.lot) > 0 && (grams[c.lot.id] ?? 0) > 0);
   return {
     grams: { ...grams },
     pods: {},
@@ -163,6 +167,11 @@ export function benchProblem(stuff: BenchStuff, wish: BlendWish): BlendProblem {
     materials: [...stuff.pods.map((c) => podMaterial(c, row(c.lot.like))), ...stuff.larder.map(larderMaterial)],
     wish,
     chemistry: chemistryOf(grainsOf(stuff.pods, stuff.larder, row)),
+    sourer: (acid) => {
+      const larder = stuff.larder.filter((l) => l.row.key !== acid.key);
+      const endless = { row: acid, stockG: 100 * wish.massG, useFirst: false };
+      return { id: acid.key, problem: benchProblem({ ...stuff, larder: [...larder, endless] }, wish) };
+    },
   };
 }
 

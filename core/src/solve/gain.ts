@@ -1,5 +1,6 @@
 import { doubtsOf, heatBand, PROCESS_SD, type Blur, type Doubt, type DoubtPart, type HeatBand, type Remedy } from '../heat';
-import { addedHeat, isStrained, type AddedHeat, type BatchFile } from '../line';
+import type { BatchFile } from '../file';
+import { addedHeat, isStrained, type AddedHeat } from '../line';
 import { runLine } from '../line/run';
 import { massOf } from '../matter/stream';
 import { podsIn, preparedPerGram, prepSd } from '../pantry';
@@ -20,8 +21,8 @@ export interface LineGain {
 /** How the line after the knife works on heat and mass, read off a typical run. Needs some pods in the line. */
 export function lineGain(file: BatchFile): LineGain {
   const runs = runLine(file, TYPICAL, false);
-  const start = runs[0]!.out;
-  const end = runs.at(-1)!.input;
+  const start = runs[0]!.out.stream;
+  const end = runs.at(-1)!.input.stream;
   const podG = massOf(start);
   const added = addedHeat(file, false);
   const addedShu = added.reduce((s, a) => s + a.shu, 0);
@@ -41,8 +42,8 @@ function heatKeptOf(file: BatchFile, addedShu: number): number {
     lots: file.lots.map((l) => ({ ...l, heat: { dryShu: 1000, sigma: 0.4, source: 'table' as const } })),
   };
   const runs = runLine(warm, TYPICAL, false);
-  const end = runs.at(-1)!.input;
-  return (end.heatShuG - addedShu * massOf(end)) / runs[0]!.out.heatShuG;
+  const end = runs.at(-1)!.input.stream;
+  return (end.heatShuG - addedShu * massOf(end)) / runs[0]!.out.stream.heatShuG;
 }
 
 /** Grams as weighed that become 1 g on the board. */

@@ -2,6 +2,8 @@
 export * from './linear';
 export * from './blend';
 export * from './gain';
+export * from './made';
 export * from './pods';
+export { gainOfMix, useMix, withSomePods } from './putMix';
 export * from './wholePods';
 export * from './bench';

@@ -21,8 +21,12 @@ export interface LinearModel {
 }
 
 /** `best found`: a good answer when time ran out, not proven the best. */
-export type LinearSolution =
-  { status: 'optimal' | 'best found'; values: number[]; objective: number } | { status: 'infeasible' } | { status: 'out of time' };
+export type LinearSolution = (
+  { status: 'optimal' | 'best found'; values: number[]; objective: number } | { status: 'infeasible' } | { status: 'out of time' }
+) & {
+  /** What it took, where the solver measures it. */
+  seconds?: number;
+};
 
 /** What a solver must do. HiGHS stands behind it; tests put others beside it. */
 export interface LinearSolver {

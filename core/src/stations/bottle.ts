@@ -1,8 +1,10 @@
 import { Type, type Static } from '@sinclair/typebox';
-import { bottling, keepingOf, type BottledSauce } from '../caution';
+import { bottling } from '../caution';
 import { boilingPointC, sterilisingMinutes } from '../cook';
 import { densityOf, volumeMl } from '../matter/density';
-import { massOf, split } from '../matter/stream';
+import { keepingOf, sauceOf, type Sauce } from '../keep';
+import { massOf } from '../matter/stream';
+import { splitParcel } from '../parcel';
 import { station, StationProblem, type Outcome, type StationView } from './station';
 
 const schema = Type.Object(
@@ -15,29 +17,35 @@ const schema = Type.Object(
 );
 export type BottleParams = Static<typeof schema>;
 
-/** What the keeping rules need to know of a bottled sauce. */
-export function bottledSauce(v: StationView<BottleParams>): BottledSauce {
-  return {
-    pH: v.after.massG > 0 ? v.after.pH : null,
-    measured: v.phMeasured,
-    instrument: v.known.phInstrument === 'meter' ? 'meter' : v.known.phInstrument === 'strip' ? 'strip' : null,
-    hotFilled: v.params.fill === 'hot',
-    fermented: v.known.fermented === true,
-    underOil: v.known.oil === true,
-  };
+export interface BottleFacts {
+  bottles: number;
+  wanted: number;
+  possible: number;
+  bottleMl: number;
+  filledMl: number;
+  overMl: number;
+  sterilisingMin: number;
+  boilsC: number;
+  perBottleG: number;
+}
+
+/** The bottled sauce as the rules of keeping see it; null when there is none. */
+function sauceIn(v: StationView<BottleParams, BottleFacts>): Sauce | null {
+  return v.facts && v.after.massG > 0 ? sauceOf(v.out.stream, v.out.past, v.after, v.params.fill === 'hot' && v.done) : null;
 }
 
 /** Into clean bottles; what does not fill one stays over. */
-export const bottle = station<BottleParams>({
+export const bottle = station<'bottle', BottleParams, BottleFacts>({
   kind: 'bottle',
   name: 'Bottle',
   verb: 'Fill, cap, label',
   schema,
   defaults: () => ({ fill: 'cold', headspacePct: 5, altitudeM: 0 }),
   days: () => 0,
-  apply(input, params, context): Outcome {
+  apply(input, params, context): Outcome<BottleFacts> {
+    if (!(massOf(input.stream) > 0)) return { out: input, additions: [], sides: [], facts: null };
     const { goal, log } = context;
-    const volume = volumeMl(input);
+    const volume = volumeMl(input.stream);
     const perBottleMl = goal.bottleMl * (1 - params.headspacePct / 100);
     const possible = Math.floor(volume / perBottleMl + 1e-9);
     let bottles = Math.min(goal.bottles, possible);
@@ -51,12 +59,18 @@ export const bottle = station<BottleParams>({
       bottles = log.bottles;
     }
     const filledMl = Math.min(volume, bottles * perBottleMl);
-    const { taken, left } = split(input, volume > 0 ? 1 - filledMl / volume : 0);
-    const over = massOf(taken);
+    const heated = params.fill === 'hot';
+    // Heat drives acid and water off: what was measured before it does not count. Only what was done has cooked anything.
+    const past = heated
+      ? { ...input.past, ph: null, cooked: log.doneOn === undefined ? ('planned' as const) : ('yes' as const) }
+      : input.past;
+    const cooled = past.cooked === 'yes' ? { ...past, fresh: new Set<never>() } : past;
+    const { taken, left } = splitParcel({ stream: input.stream, past: cooled }, volume > 0 ? 1 - filledMl / volume : 0);
+    const over = massOf(taken.stream);
     return {
       out: left,
       additions: [],
-      sides: over > 0 ? [{ id: 'over', name: 'left over', stream: taken, kept: true }] : [],
+      sides: over > 0 ? [{ id: 'over', name: 'left over', ...taken, kept: true }] : [],
       facts: {
         bottles,
         wanted: goal.bottles,
@@ -66,24 +80,40 @@ export const bottle = station<BottleParams>({
         overMl: volume - filledMl,
         sterilisingMin: sterilisingMinutes(params.altitudeM),
         boilsC: boilingPointC(params.altitudeM),
-        perBottleG: volume > 0 ? perBottleMl * densityOf(input) : 0,
+        perBottleG: perBottleMl * densityOf(input.stream),
       },
     };
   },
   duties: (v) => [
     {
       key: 'sterilise',
-      text: `Boil the clean bottles for ${String(v.facts.sterilisingMin)} minutes`,
+      text: `Boil the clean bottles for ${sterilisingMinutes(v.params.altitudeM)} minutes`,
       why: 'Counted from a full boil. Water boils cooler the higher you live.',
       due: v.to,
     },
     {
       key: 'bottle',
-      text: v.phMeasured ? 'Fill, cap, label with the date' : 'Measure the pH of the sauce, then fill, cap and label',
-      why: v.phMeasured ? keepingOf(bottledSauce(v)).text : 'Without a measured pH it stays in the fridge.',
+      text: fillText(v),
+      why: keepingText(v) ?? 'Without a measured pH it stays in the fridge.',
       due: v.to,
     },
   ],
-  keeping: (v) => keepingOf(bottledSauce(v)),
-  cautions: (v) => (v.after.massG > 0 ? bottling(bottledSauce(v)) : []),
+  bottled: (f) => ({ filled: f.bottles, possible: f.possible, overMl: f.overMl }),
+  keeping: (v, limits) => keepingOf(sauceIn(v)!, limits),
+  cautions: (v) => {
+    const sauce = sauceIn(v);
+    return sauce ? bottling(sauce) : [];
+  },
 });
+
+function fillText(v: StationView<BottleParams, BottleFacts>): string {
+  if (v.phMeasured) return 'Fill, cap, label with the date';
+  return v.params.fill === 'hot'
+    ? 'Heat, fill and cap; measure the pH of a cooled sample; label'
+    : 'Measure the pH of the sauce, then fill, cap and label';
+}
+
+function keepingText(v: StationView<BottleParams, BottleFacts>): string | null {
+  const sauce = sauceIn(v);
+  return sauce && v.phMeasured ? keepingOf(sauce).text : null;
+}

@@ -1,14 +1,25 @@
 import { Type, type Static } from '@sinclair/typebox';
-import { lacticForPh } from '../acid';
-import { jarAcid, jarPressure, jarRising, jarTemperature } from '../caution';
-import { BLOCK_H, DISCREPANCY_SD, jarParameters, simulateJar, type Cut, type ForecastInput, type JarConditions } from '../ferment';
+import { lacticForPh, type AcidWorld } from '../acid';
+import { jarAcid, jarPressure, jarTemperature } from '../caution';
+import {
+  BLOCK_H,
+  DISCREPANCY_SD,
+  jarParameters,
+  judgeJar,
+  LEGAL_PH,
+  simulateJar,
+  type ForecastInput,
+  type JarConditions,
+  type JarJudgement,
+  type JarReading,
+} from '../ferment';
+import type { Reading, StationLog } from '../file';
 import { noGrams } from '../matter/component';
 import { volumeMl } from '../matter/density';
 import { convert, waterPhaseSaltPct, type Stream } from '../matter/stream';
-import { phOf } from '../line/props';
-import { addDays, daysBetween, daysSince } from '../plan';
-import type { Reading } from '../line/file';
-import { station, type Facts, type Outcome, type StationView } from './station';
+import { INSTRUMENT_SD, parcel, phOf, type JarVerdict, type Parcel } from '../parcel';
+import { addDays, daysBetween, daysSince, type Day } from '../plan';
+import { station, type Outcome, type StationView } from './station';
 
 const schema = Type.Object(
   {
@@ -20,13 +31,23 @@ const schema = Type.Object(
 );
 export type FermentParams = Static<typeof schema>;
 
+export interface FermentFacts {
+  jarPh: number;
+  lacticG: number;
+  gasLitres: number;
+  /** pH that a meter shows on the first day. */
+  startPh: number;
+  waterPhaseSaltPct: number;
+  judged: JarJudgement;
+}
+
 /** Heat kept through a lactic ferment, and the log-sd of all losses on the way (chapter 2, section 3.3). */
 const HEAT_KEPT = 0.97;
 const PROCESS_SD = 0.2;
-const METER_SD = 0.05;
-const STRIP_SD = 0.4;
 /** Natural pH of a jar before souring, and its sd (chapter 4, section 2.4). */
 const PH0 = { median: 5.25, sd: 0.15 } as const;
+/** Between the legal line and this much above it, a packed jar counts as soured already (our judgement). */
+const SOUR_ALREADY = 0.25;
 const HEXOSE = 180.16;
 const CO2 = 44.01;
 const ETHANOL = 46.07;
@@ -34,49 +55,70 @@ const ETHANOL = 46.07;
 const GAS_R = 0.082057;
 /** Days before a jar may be called ready: chopped, and whole pods (chapter 4, section 5.1). */
 const LEAST_DAYS = { cut: 7, whole: 14 } as const;
+/** Days that a forecast looks ahead at most. */
+const HORIZON = 365;
 
-/** The jar model's view of a packed jar. */
-export function jarConditions(input: Stream, known: Facts): JarConditions {
-  const litres = volumeMl(input) / 1000;
-  // Salt lowers the activity pH of a fresh jar without any acid being there (chapter 3, section 6.3). Counting that as
-  // souring would call jars acid too early, so the jar starts at the prior, or higher where the pods themselves are.
-  const unsalted: Stream = { ...input, grams: { ...input.grams, salt: 0 } };
-  const prior = Math.max(PH0.median, phOf(unsalted)?.pH ?? PH0.median);
-  // A measured start replaces the prior and narrows it to the instrument.
-  const measured = typeof known.measuredPh === 'number' ? known.measuredPh : null;
-  const pH0 = measured ?? prior;
-  const pH0Sd = measured === null ? PH0.sd : known.phInstrument === 'meter' ? METER_SD : STRIP_SD;
+/**
+ * The jar model's view of a packed jar. Salt lowers the pH that a meter shows without any acid being there (chapter 3,
+ * section 6.3). Counting that as souring would call jars acid too early, so the model keeps its own start (the prior, or
+ * higher where the pods are) and `shownPh0` says what the meter shows then; the two meet at 4.6. A jar that is sour when it
+ * is packed starts where it is. A measured start replaces all of it.
+ */
+export function jarConditions(input: Parcel, acids?: AcidWorld): JarConditions {
+  const { stream, past } = input;
+  const litres = volumeMl(stream) / 1000;
+  const salted = phOf(stream, acids)?.pH ?? PH0.median;
+  const unsalted = phOf({ ...stream, grams: { ...stream.grams, salt: 0 } }, acids)?.pH ?? PH0.median;
+  const sweet = Math.max(0, Math.min(1, (salted - LEGAL_PH) / SOUR_ALREADY));
+  const start = past.ph ? past.ph.value : salted + sweet * (Math.max(PH0.median, unsalted) - salted);
+  const saltPct = waterPhaseSaltPct(stream);
   return {
-    saltPct: waterPhaseSaltPct(input),
-    brinePct: known.mash === true ? waterPhaseSaltPct(input) : Number(known.brinePct ?? waterPhaseSaltPct(input)),
-    cut: (known.cut as Cut | undefined) ?? 'chopped',
-    produceShare: Number(known.produceShare ?? 1),
-    sugarMmol: Math.max(1, (input.grams.sugars / HEXOSE / litres) * 1000),
-    pH0,
-    pH0Sd,
+    saltPct,
+    brinePct: past.jar && !past.jar.mash ? past.jar.brinePct : saltPct,
+    cut: past.jar?.cut ?? 'chopped',
+    produceShare: past.jar?.produceShare ?? 1,
+    sugarMmol: Math.max(1, (stream.grams.sugars / HEXOSE / litres) * 1000),
+    pH0: start,
+    pH0Sd: past.ph ? INSTRUMENT_SD[past.ph.instrument] : PH0.sd,
+    shownPh0: past.ph ? start : salted,
     lactate0: 0,
     acetate0: 0,
   };
 }
 
 /** What the forecast of a packed jar is asked. */
-export function forecastInput(input: Stream, params: FermentParams, known: Facts, members: number, seed: number): ForecastInput {
+export function forecastInput(input: Parcel, params: FermentParams, members: number, seed: number): ForecastInput {
   return {
-    conditions: jarConditions(input, known),
+    conditions: jarConditions(input),
     tempC: params.tempC,
-    horizonDays: Math.min(365, Math.max(21, Math.ceil(params.days * 1.5))),
+    horizonDays: Math.min(HORIZON, Math.max(21, Math.ceil(params.days * 1.5))),
     members,
     seed,
     targetPh: params.targetPh,
-    leastDays: known.cut === 'whole' ? LEAST_DAYS.whole : LEAST_DAYS.cut,
+    leastDays: input.past.jar?.cut === 'whole' ? LEAST_DAYS.whole : LEAST_DAYS.cut,
   };
+}
+
+/** Readings of this jar speak for what was unread before; what was in doubt or condemned before stays it. */
+function soured(before: JarVerdict | null, here: JarVerdict): JarVerdict {
+  return before === 'condemned' || (before === 'doubtful' && here !== 'condemned') ? before : here;
+}
+
+/** Every pH read in a jar, by its own day: the readings, and the one logged when it was drained. */
+export function jarReadings(readings: readonly Reading[], log: StationLog, from: Day, to: Day): JarReading[] {
+  const list = readings
+    .filter((r): r is Reading & { pH: number } => r.pH !== undefined)
+    .map((r) => ({ day: Math.max(0, daysSince(from, r.at)), pH: r.pH, instrument: r.instrument }));
+  if (log.pH !== undefined)
+    list.push({ day: daysBetween(from, log.doneOn ?? to) + 0.99, pH: log.pH, instrument: log.instrument ?? 'strip' });
+  return list;
 }
 
 /**
  * Turns sugar into lactic acid, gas and alcohol. Lactic acid is what the jar's pH asks for (chapter 3,
  * section 6.3). Gas and alcohol leave one hexose each by mass: 44 g of gas to 46 g of alcohol.
  */
-function sour(input: Stream, pH: number, gasMmol: number, acids: Parameters<typeof lacticForPh>[2]) {
+function sour(input: Stream, pH: number, gasMmol: number, acids: AcidWorld) {
   const g = input.grams;
   let lactic = Math.max(0, lacticForPh(input, pH, acids) - g.lactic);
   // Bound carbohydrate stands in once the table's free sugar is used up.
@@ -96,23 +138,7 @@ function sour(input: Stream, pH: number, gasMmol: number, acids: Parameters<type
   return { change, out: convert(input, change), gasG: gasMol * CO2 };
 }
 
-/** Days from the first reading's day on, latest pH reading, and the largest rise between two of them. */
-function phReadings(readings: readonly Reading[], log: { pH?: number | undefined }) {
-  const list = readings
-    .filter((r): r is Reading & { pH: number } => r.pH !== undefined)
-    .sort((a, b) => a.at.localeCompare(b.at))
-    .map((r) => r.pH);
-  if (log.pH !== undefined) list.push(log.pH);
-  let rise = 0;
-  let low = Infinity;
-  for (const pH of list) {
-    low = Math.min(low, pH);
-    rise = Math.max(rise, pH - low);
-  }
-  return { latest: list.at(-1) ?? null, rise };
-}
-
-function duties(v: StationView<FermentParams>) {
+function duties(v: StationView<FermentParams, FermentFacts>) {
   const since = v.readings.filter((r) => r.pH !== undefined).map((r) => daysSince(v.from, r.at));
   const last = since.length > 0 ? Math.max(...since) : 0;
   const nextReading = addDays(v.from, Math.max(3, Math.floor(last) + 3));
@@ -132,7 +158,10 @@ function duties(v: StationView<FermentParams>) {
   const read = {
     key: `read-${since.length}`,
     text: `Read pH and temperature${since.length === 0 ? ' for the first time' : ' again'}`,
-    why: since.length < 2 ? 'Two readings two days apart say whether it works.' : 'One more reading makes the window surer.',
+    why:
+      since.length < 2
+        ? 'Two readings two days apart say whether it works.'
+        : 'A jar is judged by its readings, and each only speaks for its day.',
     due: nextReading,
   };
   const look = {
@@ -151,60 +180,59 @@ function duties(v: StationView<FermentParams>) {
 }
 
 /** Days in the jar: sugar becomes acid. */
-export const ferment = station<FermentParams>({
+export const ferment = station<'ferment', FermentParams, FermentFacts>({
   kind: 'ferment',
   name: 'Ferment',
   verb: 'Leave it to sour',
   schema,
   defaults: () => ({ tempC: 21, days: 14, targetPh: 3.8 }),
   days: (p) => p.days,
-  ownPh: true,
-  apply(input, params, context): Outcome {
-    if (!(input.grams.water > 0)) return { out: input, additions: [], sides: [], facts: {} };
-    const conditions = jarConditions(input, context.known);
+  lives: true,
+  apply(input, params, context): Outcome<FermentFacts> {
+    const { stream, past } = input;
+    if (!(stream.grams.water > 0)) return { out: input, additions: [], sides: [], facts: null };
+    const { draw, acids, log, from, to } = context;
+    const conditions = jarConditions(input, acids);
     const blocks = Math.max(1, Math.round((params.days * 24) / BLOCK_H));
-    const run = simulateJar(jarParameters(conditions, context.draw), new Float64Array(blocks).fill(params.tempC));
-    const predicted = run.pH[blocks]! + DISCREPANCY_SD * context.draw.z('ferment.discrepancy');
-    const { log, draw } = context;
-    const sd = log.instrument === 'strip' ? STRIP_SD : METER_SD;
-    const endPh = log.pH === undefined ? predicted : log.pH + sd * draw.z('ferment.reading');
-    const { change, out, gasG } = sour(input, endPh, run.gas[blocks]!, context.acids);
-    const gas: Stream = {
-      grams: { ...noGrams(), carbonDioxide: gasG },
-      heatShuG: 0,
-      sidEq: 0,
-      ledger: [],
-    };
+    const run = simulateJar(jarParameters(conditions, draw), new Float64Array(blocks).fill(params.tempC));
+    const predicted = run.pH[blocks]! + DISCREPANCY_SD * Math.min(1, blocks / 8) * draw.z('ferment.discrepancy');
+    const endPh = context.pH ?? predicted;
+    const { change, out, gasG } = sour(stream, endPh, run.gas[blocks]!, acids);
+    const gas: Stream = { grams: { ...noGrams(), carbonDioxide: gasG }, heatShuG: 0, sidEq: 0, ledger: [] };
     const heatShuG = out.heatShuG * HEAT_KEPT * Math.exp(PROCESS_SD * draw.z('process.heat'));
     const still: Stream = { ...out, grams: { ...out.grams, carbonDioxide: 0 }, heatShuG };
+    const judged = judgeJar(jarReadings(context.readings, log, from, to), conditions.saltPct, past.jar?.wholeJarPct ?? conditions.saltPct);
+    const hours = (past.jar?.hours ?? 0) + 24 * (log.doneOn ? Math.max(0.25, daysBetween(from, log.doneOn)) : params.days);
     return {
-      out: still,
+      out: {
+        stream: still,
+        past: {
+          ...past,
+          fresh: new Set(),
+          ferment: soured(past.ferment, judged.verdict),
+          ph: null,
+          jar: past.jar && { ...past.jar, hours },
+        },
+      },
       additions: [],
-      sides: gasG > 0 ? [{ id: 'gas', name: 'gas', stream: gas }] : [],
+      sides: gasG > 0 ? [{ id: 'gas', name: 'gas', ...parcel(gas) }] : [],
       change,
       heatLossShuG: out.heatShuG - heatShuG,
       facts: {
-        fermented: true,
         jarPh: endPh,
         lacticG: out.grams.lactic,
         gasLitres: (gasG / CO2) * GAS_R * (273.15 + params.tempC),
-        pH0: conditions.pH0,
+        startPh: conditions.shownPh0 ?? conditions.pH0,
         waterPhaseSaltPct: conditions.saltPct,
+        judged,
       },
     };
   },
   duties,
   forecast: forecastInput,
   cautions(v) {
-    if (!v.active && !v.done) return jarTemperature(v.params.tempC);
-    const { latest, rise } = phReadings(v.readings, v.log);
-    // A jar that was opened early is judged as one of a week: unread or above 4.6 must be said, whatever comes after.
-    const day = v.done ? Math.max(7, daysBetween(v.from, v.to)) : daysBetween(v.from, v.today);
-    return [
-      ...jarAcid(day, latest, v.after.waterPhaseSaltPct),
-      ...jarRising(rise),
-      ...jarTemperature(v.params.tempC),
-      ...(v.done ? [] : jarPressure()),
-    ];
+    if (!v.facts || (!v.active && !v.done)) return jarTemperature(v.params.tempC);
+    const day = daysBetween(v.from, v.done ? v.to : v.today);
+    return [...jarAcid(day, v.facts.judged, !v.done), ...jarTemperature(v.params.tempC), ...(v.done ? [] : jarPressure())];
   },
 });

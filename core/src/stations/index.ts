@@ -8,22 +8,28 @@ import { salt } from './salt';
 import type { StationKind } from './station';
 import { strain } from './strain';
 
-const KINDS = [prep, salt, ferment, drain, blend, strain, bottle] as unknown as readonly StationKind[];
-const byKind = new Map(KINDS.map((k) => [k.kind, k]));
+const KINDS = { prep, salt, ferment, drain, blend, strain, bottle };
+type Kinds = typeof KINDS;
+export type KindName = keyof Kinds;
+/** Parameters, and facts for the panel, of a kind. */
+export type ParamsOf<K extends KindName> = Kinds[K] extends StationKind<string, infer P, infer _> ? P : never;
+export type FactsOf<K extends KindName> = Kinds[K] extends StationKind<string, infer _, infer F> ? F : never;
+
+export const STATION_KINDS = Object.values(KINDS) as unknown as readonly StationKind<KindName>[];
+const byKind = new Map<string, StationKind<KindName>>(STATION_KINDS.map((k) => [k.kind, k]));
 
 /** The kind of a name. Throws RangeError when there is none. */
-export function stationKind(kind: string): StationKind {
+export function stationKind(kind: string): StationKind<KindName> {
   const found = byKind.get(kind);
   if (!found) throw new RangeError(`There is no station called "${kind}"`);
   return found;
 }
-export const STATION_KINDS = KINDS;
 
 export * from './station';
 export { prep, type PrepParams } from './prep';
-export { salt, type SaltParams } from './salt';
-export { ferment, forecastInput, jarConditions, type FermentParams } from './ferment';
+export { salt, recount, type SaltParams } from './salt';
+export { ferment, forecastInput, jarConditions, jarReadings, type FermentParams } from './ferment';
 export { drain, type DrainParams } from './drain';
 export { blend, KEPT_BRINE, type BlendParams } from './blend';
-export { strain, METHODS, shareInPulp, type StrainParams } from './strain';
-export { bottle, bottledSauce, type BottleParams } from './bottle';
+export { strain, METHODS, shareInPulp, type Method, type StrainParams } from './strain';
+export { bottle, type BottleParams } from './bottle';

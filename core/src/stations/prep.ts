@@ -3,7 +3,8 @@ import { bitterSeeds, handlingPods } from '../caution';
 import { FIRE, FIRES, podVariance, PREPARATIONS, retained, seedShare, type Fire, type Preparation } from '../heat';
 import { noGrams } from '../matter/component';
 import { part, massOf, mix, split, EMPTY, type Stream } from '../matter/stream';
-import { lotShu, lotStream, podsIn, prepSd, type PodLot } from '../pantry';
+import { join, lotFoods, lotOil, parcel, type Parcel } from '../parcel';
+import { lotShu, lotStream, podsIn, prepSd, thirstPerGram, type PodLot } from '../pantry';
 import { station, StationProblem, type Flow, type Outcome } from './station';
 
 const schema = Type.Object(
@@ -32,6 +33,14 @@ const schema = Type.Object(
   { additionalProperties: false },
 );
 export type PrepParams = Static<typeof schema>;
+
+export interface PrepFacts {
+  hottestShu: number;
+  pods: number;
+  lots: number;
+  /** Share of seed in what is left of the pods. */
+  seedShare: number;
+}
 
 /** One lot under the knife: what stays, and the stems, seeds and ribs that go. `luck` scales the heat that is kept. */
 function cut(lot: PodLot, prep: Preparation, whole: Stream, luck: number): { stays: Stream; goes: Stream } {
@@ -63,7 +72,7 @@ function fired(fire: Fire, pods: Stream): { out: Stream; steam: Stream; soaked: 
 }
 
 /** Wash, stem, cut: pods come in whole, stems and what is cored go out. */
-export const prep = station<PrepParams>({
+export const prep = station<'prep', PrepParams, PrepFacts>({
   kind: 'prep',
   name: 'Prep',
   verb: 'Wash, stem and cut',
@@ -74,9 +83,9 @@ export const prep = station<PrepParams>({
   needs: (p) => p.pods.filter((x) => x.massG > 0).map((x) => ({ store: 'pods', id: x.lotId, massG: x.massG })),
   pods: { read: (p) => p.pods, write: (p, pods) => ({ ...p, pods }) },
   names: (p) => ({ lots: p.pods.map((x) => x.lotId), ingredients: [] }),
-  apply(input, params, context): Outcome {
+  apply(input, params, context): Outcome<PrepFacts> {
     const additions: Flow[] = [];
-    const kept: Stream[] = [input];
+    const kept: Parcel[] = [input];
     const gone: Stream[] = [];
     const steams: Stream[] = [];
     const soaks: Stream[] = [];
@@ -98,34 +107,41 @@ export const prep = station<PrepParams>({
       const podSd = Math.sqrt(podVariance(n));
       const whole = lotStream(lot, context.ingredient(lot.like), entry.massG, context.draw, podSd);
       // SHU per g refers to the destemmed pod; the stem's grams carry none of it (see `cut`).
-      additions.push({ id: lot.id, name: lot.name, stream: { ...whole, heatShuG: whole.heatShuG * (1 - (lot.anatomy?.stem ?? 0)) } });
+      const foods = lotFoods(lot);
+      // An own ferment came out of a jar of which nothing is known here.
+      const ferment = lot.form === 'ferment' ? ('unread' as const) : null;
+      const past = { foods, fresh: foods, freeOilG: entry.massG * lotOil(lot), ferment };
+      const stream = { ...whole, heatShuG: whole.heatShuG * (1 - (lot.anatomy?.stem ?? 0)) };
+      additions.push({ id: lot.id, name: lot.name, ...parcel(stream, past) });
       const fire = entry.fire ?? 'none';
       const luck = Math.exp(prepSd(lot, entry.prep, fire) * context.draw.z(`prep.${lot.id}`));
       const { stays, goes } = cut(lot, entry.prep, whole, luck);
       const hot = fired(fire, stays);
-      kept.push(hot.out);
+      const seeds = massOf(stays) * seedShare(entry.prep, lot.capsaicinoidClass, lot.anatomy);
+      kept.push(parcel(hot.out, { ...past, seedG: seeds, thirstG: thirstPerGram(lot, fire) * massOf(stays) }));
       steams.push(hot.steam);
       soaks.push(hot.soaked);
       heatLossShuG += hot.heatLossShuG;
       gone.push(goes);
       lots++;
-      seedG += massOf(stays) * seedShare(entry.prep, lot.capsaicinoidClass, lot.anatomy);
+      seedG += seeds;
       hottest = Math.max(hottest, lotShu(lot));
       if (Number.isFinite(n)) pods += n;
     });
     const trimmings = mix(EMPTY, ...gone);
     const steam = mix(EMPTY, ...steams);
     const soaking = mix(EMPTY, ...soaks);
-    if (massOf(soaking) > 0) additions.push({ id: 'soaking-water', name: 'soaking water', stream: soaking });
+    if (massOf(soaking) > 0) additions.push({ id: 'soaking-water', name: 'soaking water', ...parcel(soaking) });
+    const out = join(...kept);
     return {
-      out: mix(...kept),
+      out,
       additions,
       sides: [
-        ...(gone.length > 0 ? [{ id: 'trimmings', name: 'stems and cores', stream: trimmings }] : []),
-        ...(massOf(steam) > 0 ? [{ id: 'steam', name: 'steam', stream: steam }] : []),
+        ...(gone.length > 0 ? [{ id: 'trimmings', name: 'stems and cores', ...parcel(trimmings) }] : []),
+        ...(massOf(steam) > 0 ? [{ id: 'steam', name: 'steam', ...parcel(steam) }] : []),
       ],
       heatLossShuG,
-      facts: { hottestShu: hottest, pods: Math.round(pods), lots, seedShare: massOf(mix(...kept)) > 0 ? seedG / massOf(mix(...kept)) : 0 },
+      facts: { hottestShu: hottest, pods: Math.round(pods), lots, seedShare: massOf(out.stream) > 0 ? seedG / massOf(out.stream) : 0 },
     };
   },
   duties: (v) => [
@@ -136,5 +152,5 @@ export const prep = station<PrepParams>({
       due: v.to,
     },
   ],
-  cautions: (v) => [...handlingPods(Number(v.facts.hottestShu ?? 0)), ...bitterSeeds(Number(v.facts.seedShare ?? 0))],
+  cautions: (v) => (v.facts ? [...handlingPods(v.facts.hottestShu), ...bitterSeeds(v.facts.seedShare)] : []),
 });

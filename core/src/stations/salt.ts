@@ -1,10 +1,13 @@
 import { Type, type Static } from '@sinclair/typebox';
 import { jarSalt } from '../caution';
 import { CUTS, type Cut } from '../ferment/constants';
+import { massOf } from '../matter/stream';
+import { join, parcel } from '../parcel';
 import { ingredientStream } from '../pantry';
-import { massOf, mix } from '../matter/stream';
-import { JarTooSmall, packJar, saltPercents, SCHOOLS, type Packing } from '../salt';
-import { station, StationProblem, type Facts, type Outcome } from './station';
+import { fitJars, JarTooSmall, packJar, pctForSalt, saltPercents, SCHOOLS, type JarInput, type Packing, type School } from '../salt';
+import { station, StationProblem, type Flow, type Outcome } from './station';
+
+const MOST_PCT = 40;
 
 const schema = Type.Object(
   {
@@ -12,7 +15,7 @@ const schema = Type.Object(
       SCHOOLS.map((s) => Type.Literal(s)),
       { title: 'The way of counting salt' },
     ),
-    pct: Type.Number({ title: 'The salt', minimum: 0, maximum: 25, unit: '%' }),
+    pct: Type.Number({ title: 'The salt', minimum: 0, maximum: MOST_PCT, unit: '%' }),
     saltId: Type.String({ title: 'The kind of salt', maxLength: 32 }),
     cut: Type.Union(
       (Object.keys(CUTS) as Cut[]).map((c) => Type.Literal(c)),
@@ -28,20 +31,49 @@ const schema = Type.Object(
 );
 export type SaltParams = Static<typeof schema>;
 
+export interface SaltFacts {
+  produceG: number;
+  saltG: number;
+  waterG: number;
+  brineMl: number;
+  /** Strength of the brine as mixed, % w/w. */
+  brinePct: number;
+  /** Brine that was mixed beyond what the jars take; null when the jars decide. */
+  leftoverMl: number | null;
+  waterOnlyPct: number | null;
+  wholeJarPct: number;
+  ofProducePct: number;
+  waterPhasePct: number;
+}
+
 /** Ingredient rows of what is added here; every salt type is sodium chloride to the computation. */
 const SALT_ROW = 'salt_fine';
 const WATER_ROW = 'water';
+const WATERED = { foods: new Set(['water'] as const) };
 /** Log-sd of a weighed amount on a kitchen scale or in a jug (our judgement). */
 const WEIGHING_SD = 0.03;
 /** Air that unpierced whole pods hold, as a share of their tissue volume (judgement, chapter 4 section 1.5). */
 const AIR_IN_WHOLE = 0.25;
 
-function pack(params: SaltParams, produceG: number): Packing {
-  const school = params.school;
+function oneJar(params: SaltParams, produceG: number): JarInput {
   const perJar = produceG / params.jars;
-  const airMl = params.cut === 'whole' ? perJar * AIR_IN_WHOLE : 0;
+  const { jarMl, headspaceMl, displacementMl } = params;
+  return { jarMl, headspaceMl, displacementMl, produceG: perJar, airMl: params.cut === 'whole' ? perJar * AIR_IN_WHOLE : 0 };
+}
+
+/**
+ * The percentage that says the same grams of salt in another way of counting; null where these jars cannot hold them so.
+ * `produceG` and `saltG` are those of all jars.
+ */
+export function recount(params: SaltParams, produceG: number, saltG: number, to: School): number | null {
+  if (!(produceG > 0)) return params.pct;
+  const pct = pctForSalt(oneJar(params, produceG), to, saltG / params.jars);
+  return pct !== null && pct <= MOST_PCT ? pct : null;
+}
+
+function pack(params: SaltParams, produceG: number): Packing {
   try {
-    return packJar({ ...params, produceG: perJar, airMl }, school, params.pct);
+    return packJar(oneJar(params, produceG), params.school, params.pct);
   } catch (error) {
     if (error instanceof JarTooSmall) throw new StationProblem('jarMl', `${error.message}. Use a larger jar or one more.`);
     if (error instanceof RangeError) throw new StationProblem('pct', `${error.message}.`);
@@ -50,7 +82,7 @@ function pack(params: SaltParams, produceG: number): Packing {
 }
 
 /** Salt and water (or dry salt) over the pods, packed in jars. */
-export const salt = station<SaltParams>({
+export const salt = station<'salt', SaltParams, SaltFacts>({
   kind: 'salt',
   name: 'Salt & pack',
   verb: 'Mix the brine and pack the jar',
@@ -67,25 +99,26 @@ export const salt = station<SaltParams>({
     mixedMl: null,
   }),
   days: () => 0,
-  resize: (p, f) => ({ ...p, jars: Math.max(1, Math.round(p.jars * f)), mixedMl: p.mixedMl === null ? null : p.mixedMl * f }),
+  resize: (p, f) => ({ ...p, mixedMl: p.mixedMl === null ? null : p.mixedMl * f }),
+  fits: (p, produceG) => ({ ...p, ...fitJars(p, produceG) }),
   names: () => ({ lots: [], ingredients: [SALT_ROW, WATER_ROW] }),
-  apply(input, params, context): Outcome {
-    const produceG = massOf(input);
-    if (!(produceG > 0)) return { out: input, additions: [], sides: [], facts: { produceG: 0 } };
+  apply(input, params, context): Outcome<SaltFacts> {
+    const produceG = massOf(input.stream);
+    if (!(produceG > 0)) return { out: input, additions: [], sides: [], facts: null };
     const one = pack(params, produceG);
     const weigh = (name: string) => Math.exp(WEIGHING_SD * context.draw.z(name));
     const saltG = one.saltG * params.jars * weigh('salt.weighed');
     const waterG = one.waterG * params.jars * weigh('water.weighed');
-    const jar = { produceG, waterG, waterShare: input.grams.water / produceG };
-    const percents = saltPercents(saltG, jar);
+    const masses = { produceG, waterG, waterShare: input.stream.grams.water / produceG };
+    const percents = saltPercents(saltG, masses);
     const brineMl = one.brineMl * params.jars;
-    const additions = [
+    const additions: Flow[] = [
       ...(waterG > 0
-        ? [{ id: 'water', name: 'water', stream: ingredientStream(context.ingredient(WATER_ROW), waterG, context.draw) }]
+        ? [{ id: 'water', name: 'water', ...parcel(ingredientStream(context.ingredient(WATER_ROW), waterG, context.draw), WATERED) }]
         : []),
-      ...(saltG > 0 ? [{ id: 'salt', name: 'salt', stream: ingredientStream(context.ingredient(SALT_ROW), saltG, context.draw) }] : []),
+      ...(saltG > 0 ? [{ id: 'salt', name: 'salt', ...parcel(ingredientStream(context.ingredient(SALT_ROW), saltG, context.draw)) }] : []),
     ];
-    const facts: Facts = {
+    const facts: SaltFacts = {
       produceG,
       saltG,
       waterG,
@@ -96,13 +129,19 @@ export const salt = station<SaltParams>({
       wholeJarPct: percents.wholeJar,
       ofProducePct: percents.ofProduce,
       waterPhasePct: percents.waterPhase,
-      produceShare: produceG / (produceG + waterG),
-      podWaterG: input.grams.water,
-      podMassG: produceG,
-      cut: params.cut,
-      mash: params.school === 'mash',
     };
-    return { out: mix(input, ...additions.map((a) => a.stream)), additions, sides: [], facts };
+    const packed = join(input, ...additions);
+    const jar = {
+      produceG,
+      produceWaterG: input.stream.grams.water,
+      produceShare: produceG / (produceG + waterG),
+      brinePct: one.brinePct,
+      wholeJarPct: percents.wholeJar,
+      mash: params.school === 'mash',
+      cut: params.cut,
+      hours: 0,
+    };
+    return { out: { ...packed, past: { ...packed.past, jar } }, additions, sides: [], facts };
   },
   duties: (v) => [
     {
@@ -112,5 +151,5 @@ export const salt = station<SaltParams>({
       due: v.to,
     },
   ],
-  cautions: (v) => (v.facts.saltG === undefined ? [] : jarSalt(Number(v.facts.wholeJarPct), v.params.school === 'mash')),
+  cautions: (v) => (v.facts ? jarSalt(v.facts.wholeJarPct, v.params.school === 'mash') : []),
 });

@@ -1,54 +1,55 @@
 import type { TObject } from '@sinclair/typebox';
 import type { AcidWorld } from '../acid';
-import type { Keeping } from '../caution/bottle';
 import type { Caution } from '../caution/caution';
 import type { ForecastInput } from '../ferment/forecast';
+import type { Goal, Reading, StationLog } from '../file';
 import type { Fire, Preparation } from '../heat';
-import type { Ingredient } from '../matter/ingredient';
+import type { Keeping } from '../keep';
+import type { Limit } from '../keep/limit';
 import type { Grams } from '../matter/component';
-import type { Stream } from '../matter/stream';
+import type { Ingredient } from '../matter/ingredient';
 import type { PodLot } from '../pantry/lot';
+import type { Parcel, Past, Props } from '../parcel';
 import type { Day } from '../plan/date';
 import type { Draw } from '../stat/draw';
-import type { Goal, Reading, StationLog } from '../line/file';
-import type { Props } from '../line/props';
 
-/** A named stream entering from above or leaving below. */
-export interface Flow {
+/** A named parcel entering from above or leaving below. */
+export interface Flow extends Parcel {
   id: string;
   name: string;
-  stream: Stream;
   /** Leaves as something the maker keeps (brine), not as a loss. */
   kept?: boolean;
 }
 
-/** What a station sees besides the stream. */
+/** What a station sees besides the parcel. */
 export interface StationContext {
   draw: Draw;
   acids: AcidWorld;
   lot(id: string): PodLot;
   ingredient(key: string): Ingredient;
-  /** Measurements of this station; empty when only the plan is run. */
+  /** Measurements of this station, and its readings; empty when only the plan is run. */
   log: StationLog;
+  /** The measured pH of what comes out, in this world (with the instrument's error); null when none counts. */
+  pH: number | null;
+  readings: readonly Reading[];
+  /** Days of this station, from the plan and what was logged. */
+  from: Day;
+  to: Day;
   goal: Goal;
   /** By-products of earlier stations that may be taken again, by id. Taking replaces the entry with the rest. */
   kept: Map<string, Flow>;
-  /** Facts found by the stations before this one, merged (a later one wins): how the pods are cut, the brine's strength. */
-  known: Facts;
 }
 
-/** Plain facts a station found out, for its panel. */
-export type Facts = Record<string, number | string | boolean | null>;
-
-export interface Outcome {
-  out: Stream;
+export interface Outcome<F = unknown> {
+  out: Parcel;
   additions: Flow[];
   sides: Flow[];
   /** Components turned into others within the station; sums to zero grams. */
   change?: Partial<Grams>;
   /** Heat load lost within the station, SHU g. */
   heatLossShuG?: number;
-  facts: Facts;
+  /** What its panel shows; null when there was nothing to work on. */
+  facts: F | null;
 }
 
 /** What a station takes out of stock when it is done. */
@@ -66,6 +67,13 @@ export interface PodUse {
   fire?: Fire;
 }
 
+/** Something from the larder that goes into the jug. */
+export interface Extra {
+  id: string;
+  massG: number;
+  words?: string;
+}
+
 /** A thing to do, when and why. */
 export interface Duty {
   /** Stable within the batch, so that it can be ticked off. */
@@ -76,7 +84,7 @@ export interface Duty {
 }
 
 /** A station as the rules and duties see it, after the line was run. */
-export interface StationView<P> {
+export interface StationView<P, F> {
   params: P;
   log: StationLog;
   readings: readonly Reading[];
@@ -88,23 +96,28 @@ export interface StationView<P> {
   done: boolean;
   /** The station before it is done, so this one can be worked on. */
   active: boolean;
-  before: Props;
   after: Props;
-  facts: Facts;
-  /** Facts of the stations before it, merged. */
-  known: Facts;
-  /** True when the pH of `after` was measured here or is unchanged since it was. */
+  out: Parcel;
+  /** What the parcel was like before. */
+  past: Past;
+  facts: F | null;
+  /** The pH of `after` was measured on just this stuff. */
   phMeasured: boolean;
-  /** Keys of everything that went in up to here. */
-  ingredients: readonly string[];
+}
+
+/** What a line that ends in bottles fills. */
+export interface Bottled {
+  filled: number;
+  possible: number;
+  overMl: number;
 }
 
 /**
  * A kind of station: one file each. `apply` never touches a clock or chance other than the draw, and
- * throws StationProblem when the parameters cannot work with this stream.
+ * throws StationProblem when the parameters cannot work with this parcel.
  */
-export interface StationKind<P = unknown> {
-  kind: string;
+export interface StationKind<K extends string = string, P = unknown, F = unknown> {
+  kind: K;
   name: string;
   /** What the maker does there, in a few words. */
   verb: string;
@@ -112,28 +125,29 @@ export interface StationKind<P = unknown> {
   defaults(): P;
   /** Days spent there by plan. */
   days(params: P): number;
-  apply(input: Stream, params: P, context: StationContext): Outcome;
-  /** The station reads log.pH itself (a ferment's lactic acid); otherwise the line shifts the strong ions. */
-  ownPh?: true;
-  /** A pH measured before this says nothing about what comes out (whole pods become a sauce): measure anew. */
-  unsettlesPh?: true;
+  apply(input: Parcel, params: P, context: StationContext): Outcome<F>;
+  /** Something lives there: its readings tell the jar, not a sauce, and are never taken for the station's own pH. */
+  lives?: true;
+  /** Its vessels follow what comes in (g); returns the parameters with vessels of a fitting size. */
+  fits?(params: P, inG: number): P;
   /** Its amounts follow the size of the batch; returns the parameters for `factor` times as much. */
   resize?(params: P, factor: number): P;
   needs?(params: P): Need[];
   /** The station that takes pods: how they stand in its parameters. */
   pods?: { read(params: P): PodUse[]; write(params: P, uses: PodUse[]): P };
   /** The station that takes things from the larder into the jug. */
-  extras?: { write(params: P, items: { id: string; massG: number; words?: string }[]): P };
+  extras?: { read(params: P): Extra[]; write(params: P, items: Extra[]): P };
   /** It holds pulp back with these parameters. */
   sieves?(params: P): boolean;
   /** Ids the parameters name, so that a file can carry what they mean. */
   names?(params: P): { lots: string[]; ingredients: string[] };
-  duties?(view: StationView<P>): Duty[];
-  cautions?(view: StationView<P>): Caution[];
+  duties?(view: StationView<P, F>): Duty[];
+  cautions?(view: StationView<P, F>): Caution[];
   /** A station where something lives: the question its forecast answers. */
-  forecast?(input: Stream, params: P, known: Facts, members: number, seed: number): ForecastInput;
-  /** A station that ends in bottles: how they keep. */
-  keeping?(view: StationView<P>): Keeping;
+  forecast?(input: Parcel, params: P, members: number, seed: number): ForecastInput;
+  /** A station that ends in bottles: what it filled, and how that keeps; `limits` are those of the batch's cautions. */
+  bottled?(facts: F): Bottled;
+  keeping?(view: StationView<P, F>, limits: readonly Limit[]): Keeping;
 }
 
 /** Parameters that cannot work with what arrives. `field` names the parameter. */
@@ -146,7 +160,7 @@ export class StationProblem extends Error {
   }
 }
 
-/** Declares a station kind with its parameter type checked against its schema. */
-export function station<P>(kind: StationKind<P>): StationKind<P> {
+/** Declares a station kind with its parameters and facts checked. */
+export function station<const K extends string, P, F>(kind: StationKind<K, P, F>): StationKind<K, P, F> {
   return kind;
 }

@@ -1,19 +1,55 @@
 import { Type, type Static } from '@sinclair/typebox';
 import type { Component } from '../matter/component';
-import { heatShu, massOf, part, type Stream } from '../matter/stream';
+import { heatShu, massOf, part } from '../matter/stream';
+import { sideOf, type Parcel, type Texture } from '../parcel';
 import { station, StationProblem, type Outcome } from './station';
 
-/**
- * Wet pulp that each method takes out, as a share of the mass, with a 10 to 90 % range in words.
- * Source: the losses worked through in chapter 2, section 3.4 (0.06 to 0.25); the mill is common practice.
- */
+/** How a method holds back: share of the insoluble and of the seeds by texture, liquid in the cake (g/g dry), pressing (min/l). */
+interface Sieve {
+  name: string;
+  rho: Record<Texture, number>;
+  sigma: Record<Texture, number>;
+  wetStart: number;
+  wetEnd: number;
+  minPerLitre: number;
+  /** The blend is ground this fine for it, whatever the jug was set to. */
+  grinds?: Texture;
+}
+
+const by = (rustic: number, coarse: number, medium: number, smooth: number, silky: number) => ({ rustic, coarse, medium, smooth, silky });
+const COARSE = { rho: by(0.85, 0.7, 0.5, 0.35, 0.2), sigma: by(0.95, 0.85, 0.6, 0.4, 0.25), wetStart: 14, wetEnd: 9, minPerLitre: 4 };
+const NOTHING = by(0, 0, 0, 0, 0);
+
+/** Source of the table: handbook chapter 5, section 12 (judgement, set so that whole pods 1:1 with vinegar give the accepted shares). */
 export const METHODS = {
-  none: { name: 'No straining', loss: 0 },
-  coarse: { name: 'Coarse sieve, shaken', loss: 0.25 },
-  pressed: { name: 'Sieve, pressed and scraped', loss: 0.15 },
-  mill: { name: 'Food mill', loss: 0.1 },
-  strong: { name: 'Strong blender, loose sieve', loss: 0.06 },
-} as const;
+  none: { name: 'No straining', rho: NOTHING, sigma: NOTHING, wetStart: 0, wetEnd: 0, minPerLitre: 0 },
+  coarse: { name: 'Coarse sieve, shaken', ...COARSE },
+  pressed: {
+    name: 'Fine sieve, pressed and scraped',
+    rho: by(0.9, 0.75, 0.55, 0.4, 0.25),
+    sigma: by(1, 1, 0.95, 0.7, 0.45),
+    wetStart: 14,
+    wetEnd: 4.5,
+    minPerLitre: 9,
+  },
+  mill: {
+    name: 'Food mill',
+    rho: by(0.7, 0.6, 0.45, 0.3, 0.2),
+    sigma: by(0.95, 0.9, 0.75, 0.5, 0.3),
+    wetStart: 9,
+    wetEnd: 4,
+    minPerLitre: 5,
+  },
+  cloth: {
+    name: 'Cloth, wrung',
+    rho: by(0.97, 0.95, 0.9, 0.8, 0.65),
+    sigma: by(1, 1, 1, 0.95, 0.85),
+    wetStart: 12,
+    wetEnd: 3.5,
+    minPerLitre: 12,
+  },
+  strong: { name: 'Strong blender, loose sieve', ...COARSE, grinds: 'silky' },
+} as const satisfies Record<string, Sieve>;
 export type Method = keyof typeof METHODS;
 
 const schema = Type.Object(
@@ -27,35 +63,67 @@ const schema = Type.Object(
 );
 export type StrainParams = Static<typeof schema>;
 
-/** How much hotter wet pulp is per gram than what passes: K, and its log-sd from the range 1.5 to 8 (chapter 2, section 3.4). */
-const HEAT_K = { median: 3, sd: 0.5 } as const;
-/** How much richer in insoluble pulp it is per gram (our judgement). */
-const PULP_K = 4;
-/** Log-sd of a method's loss between makers and meshes (our judgement: pressed keeps 10 to 22 %). */
-const LOSS_SD = 0.3;
+export interface StrainFacts {
+  /** Kept by the sieve, % of the mass; and what the table says without a weighing. */
+  lossPct: number;
+  expectedLossPct: number;
+  pulpG: number;
+  pulpShu: number;
+  /** Share of the heat that leaves with the pulp, %. */
+  heatLostPct: number;
+  /** g of liquid in 1 g of dry cake: above 8 it drips, and pressing on would pay. */
+  cakeWetness: number;
+  texture: Texture;
+}
 
-/** Share of a substance that leaves when pulp of mass share `s` holds it `k` times as densely (chapter 2, section 3.4). */
+/** Dry matter of wet seeds that a sieve can hold (chapter 5, section 12). */
+const SEED_DRY = 0.42;
+/** Most that a sieve keeps of the mass. */
+const MOST = 0.6;
+/** Time constant of pressing, min per litre. */
+const PRESS_TAU = 8;
+/** How much hotter wet pulp is per gram than what passes, by texture, and its log-sd (chapter 5, section 12; chapter 2, 3.4). */
+const HEAT_K = by(6, 4.5, 3.5, 2.5, 1.8);
+const HEAT_K_SD = 0.5;
+/** Oil carries capsaicin through. */
+const K_WITH_OIL = 0.7;
+/** Log-sd of pulp held by a sieve (chapter 5, section 0.3). */
+const LOSS_SD = 0.3;
+/** More than this over what went in is no matter of the scale. */
+const SCALE_SLACK = 1.05;
+
+/** Dry matter that a method holds back of a blend, g. */
+function dryHeld(sieve: Sieve, texture: Texture, input: Parcel): number {
+  return sieve.rho[texture] * input.stream.grams.pulp + sieve.sigma[texture] * SEED_DRY * input.past.seedG;
+}
+
+/** Liquid in the cake, g per g dry, after pressing at the method's usual pace. */
+function wetness(sieve: Sieve): number {
+  return sieve.wetEnd + (sieve.wetStart - sieve.wetEnd) * Math.exp(-sieve.minPerLitre / PRESS_TAU);
+}
+
+/** Share of the heat that leaves with a cake of mass share `s` that is `k` times as hot per gram (chapter 2, section 3.4). */
 export function shareInPulp(s: number, k: number): number {
   return (s * k) / (1 - s + s * k);
 }
 
-/** Parts a blend into what passes the sieve and wet pulp of mass share `s`. */
-function sieve(input: Stream, s: number, heatK: number) {
-  const mass = massOf(input);
-  const solids = new Set<Component>(['pulp']);
-  const pulpShare = Math.min(shareInPulp(s, PULP_K), input.grams.pulp > 0 ? (0.9 * s * mass) / input.grams.pulp : 0);
-  const rest = mass - input.grams.pulp;
-  const restShare = rest > 0 ? (s * mass - pulpShare * input.grams.pulp) / rest : 0;
-  return part(input, {
-    share: (c) => (solids.has(c) ? pulpShare : restShare),
-    heat: shareInPulp(s, heatK),
-    sidEq: input.sidEq * restShare,
-    ledger: s,
-  });
+/**
+ * Parts a blend into what passes and a wet cake of mass share `s`: of the insoluble the share `rho` stays, everything else
+ * at one share, so that the cake weighs what it weighs.
+ */
+function press(input: Parcel, s: number, rho: number, sigma: number, heatShare: number): { cake: Parcel; sauce: Parcel } {
+  const { grams } = input.stream;
+  const cakeG = s * massOf(input.stream);
+  const rest = massOf(input.stream) - grams.pulp;
+  const pulpShare = grams.pulp > 0 ? Math.min(rho, cakeG / grams.pulp) : 0;
+  const restShare = rest > 0 ? (cakeG - pulpShare * grams.pulp) / rest : 0;
+  const share = (c: Component) => (c === 'pulp' ? pulpShare : restShare);
+  const { taken, left } = part(input.stream, { share, heat: heatShare, sidEq: input.stream.sidEq * restShare, ledger: s });
+  return { cake: sideOf(input, taken, sigma), sauce: sideOf(input, left, 1 - sigma) };
 }
 
 /** Press the blend through; the pulp stays behind, hotter than the sauce. */
-export const strain = station<StrainParams>({
+export const strain = station<'strain', StrainParams, StrainFacts>({
   kind: 'strain',
   name: 'Strain',
   verb: 'Press it through the sieve',
@@ -63,23 +131,43 @@ export const strain = station<StrainParams>({
   defaults: () => ({ method: 'pressed' }),
   days: () => 0,
   sieves: (p) => p.method !== 'none',
-  apply(input, params, context): Outcome {
-    const mass = massOf(input);
+  apply(input, params, context): Outcome<StrainFacts> {
+    const mass = massOf(input.stream);
+    if (!(mass > 0)) return { out: input, additions: [], sides: [], facts: null };
     const { log, draw } = context;
-    let s = Math.min(0.6, METHODS[params.method].loss * Math.exp(LOSS_SD * draw.z('strain.loss')));
-    if (log.massG !== undefined && mass > 0) {
-      if (draw.typical && log.massG > mass * 1.3) {
-        throw new StationProblem('log/massG', `More came out than went in (${Math.round(mass)} g). Take off the bowl's weight.`);
+    const sieve: Sieve = METHODS[params.method];
+    const texture = sieve.grinds ?? input.past.texture ?? 'medium';
+    const dry = dryHeld(sieve, texture, input);
+    const expected = Math.min(MOST, (dry * (1 + wetness(sieve))) / mass);
+    let s = Math.min(MOST, expected * Math.exp(LOSS_SD * draw.z('strain.loss')));
+    if (log.massG !== undefined) {
+      if (draw.typical && log.massG > mass * SCALE_SLACK) {
+        throw new StationProblem(
+          'log/massG',
+          `More came out than went in (${Math.round(mass)} g). Take off the bowl's weight, or weigh what goes into the sieve first.`,
+        );
       }
       // Above what went in by a little: the scale or the blend's estimate was off, nothing was strained out.
       s = Math.max(0, 1 - log.massG / mass);
     }
-    const { taken, left } = sieve(input, s, HEAT_K.median * Math.exp(HEAT_K.sd * draw.z('strain.heatK')));
+    const oily = input.past.freeOilG > 0 || input.stream.grams.ethanol > 0.05 * mass;
+    const k = HEAT_K[texture] * (oily ? K_WITH_OIL : 1) * Math.exp(HEAT_K_SD * draw.z('strain.heatK'));
+    const heatShare = shareInPulp(s, Math.max(1, k));
+    const { cake, sauce } = press(input, s, sieve.rho[texture], sieve.sigma[texture], heatShare);
+    const cakeG = massOf(cake.stream);
     return {
-      out: left,
+      out: sauce,
       additions: [],
-      sides: massOf(taken) > 0 ? [{ id: 'pulp', name: 'pulp', stream: taken, kept: true }] : [],
-      facts: { lossPct: 100 * s, pulpG: massOf(taken), pulpShu: heatShu(taken), expectedLossPct: 100 * METHODS[params.method].loss },
+      sides: cakeG > 0 ? [{ id: 'pulp', name: 'pulp', ...cake, kept: true }] : [],
+      facts: {
+        lossPct: 100 * s,
+        expectedLossPct: 100 * expected,
+        pulpG: cakeG,
+        pulpShu: heatShu(cake.stream),
+        heatLostPct: 100 * heatShare,
+        cakeWetness: dry > 0 ? Math.max(0, cakeG / dry - 1) : 0,
+        texture,
+      },
     };
   },
   duties: (v) => [

@@ -1,4 +1,4 @@
-import { boolean, doublePrecision, index, integer, json, pgTable, primaryKey, serial, text, timestamp } from 'drizzle-orm/pg-core';
+import { bigint, boolean, doublePrecision, index, integer, json, pgTable, primaryKey, serial, text, timestamp } from 'drizzle-orm/pg-core';
 import type { Goal, HeatEvent, Ingredient, PodLot, StationLog, Variety } from '@roskel/core';
 
 const at = (name: string) => timestamp(name, { withTimezone: true, mode: 'string' }).notNull().defaultNow();
@@ -78,6 +78,8 @@ export const batches = pgTable('batches', {
   name: text('name').notNull(),
   style: text('style').notNull(),
   startDate: text('start_date').notNull(),
+  /** Of the random worlds behind its bands: fixed once, so that a new name moves nothing. */
+  seed: bigint('seed', { mode: 'number' }),
   goal: json('goal').$type<Goal>().notNull(),
   /** What the batch file carries: the lots and ingredients it names, as they were when chosen. */
   lots: json('lots').$type<PodLot[]>().notNull(),

@@ -111,14 +111,14 @@ export async function seedDemo(db: Db, today: string): Promise<void> {
   const solver = await highsSolver();
   const startOld = addDays(today, -41);
   const old = plan(solver, 'Slipway Red no. 2', startOld, bottles(1300, 3200, 10, 100), [
-    { ...pick('lot-cayenne'), stockG: 640 },
+    { ...pick('lot-cayenne'), stockG: 760 },
     pick('lot-pointed'),
   ]);
   await addBatch(db, finished(old, startOld, today), today, 'slipway-red-2');
 
   const startNow = addDays(today, -6);
   const current = plan(solver, 'Slipway Red no. 3', startNow, bottles(2000, 5000, 10, 100), [
-    { ...pick('lot-cayenne'), stockG: 450 },
+    { ...pick('lot-cayenne'), stockG: 520 },
     pick('lot-pointed'),
     { ...pick('lot-fatalii'), stockG: 90 },
   ]);

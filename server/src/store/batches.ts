@@ -1,6 +1,17 @@
 import { randomUUID } from 'node:crypto';
 import { and, asc, desc, eq, inArray, sql } from 'drizzle-orm';
-import { BATCH_FORMAT, BATCH_VERSION, carry, LineProblem, runLine, TYPICAL, type BatchFile } from '@roskel/core';
+import {
+  addDays,
+  BATCH_FORMAT,
+  BATCH_VERSION,
+  carry,
+  LineProblem,
+  runLine,
+  seedOfFile,
+  tieReadings,
+  TYPICAL,
+  type BatchFile,
+} from '@roskel/core';
 import type { BatchRecord } from '@roskel/contract';
 import { checkBatchFile } from '@roskel/contract/validate';
 import type { Db } from '../db/open';
@@ -30,6 +41,7 @@ async function assemble(db: Db, rows: readonly Row[]): Promise<BatchRecord[]> {
       name: row.name,
       style: row.style as BatchFile['style'],
       startDate: row.startDate,
+      ...(row.seed === null ? {} : { seed: row.seed }),
       goal: row.goal,
       stations: allStations.filter((s) => s.batchId === row.id).map(({ id, kind, params, log }) => ({ id, kind, params, log })),
       readings: allReadings
@@ -88,6 +100,22 @@ export async function fitFile(db: Db, value: unknown): Promise<BatchFile> {
   return file;
 }
 
+/** Nothing is done, and nothing read, on a day that has not come; a day of grace for makers east of the server. */
+function refuseFuture(file: BatchFile, today: string): void {
+  const last = addDays(today, 1);
+  const message = 'That day has not come yet. Log what was done, not what is planned.';
+  const errors = [
+    ...file.stations.flatMap((s, i) => ((s.log.doneOn ?? '') > last ? [{ path: `stations/${i}/log/doneOn`, message }] : [])),
+    ...file.readings.flatMap((r, i) => (r.at.slice(0, 10) > last ? [{ path: `readings/${i}/at`, message }] : [])),
+  ];
+  if (errors.length > 0) throw new Unfit('Some of this cannot be.', errors);
+}
+
+/** A file as it is stored: the seed of its worlds fixed once, and every measured pH tied to what it was measured on. */
+function settled(file: BatchFile, before: BatchFile | null): BatchFile {
+  return tieReadings(before, { ...file, seed: before?.seed ?? seedOfFile(file) });
+}
+
 async function writeParts(tx: Db, id: string, file: BatchFile): Promise<void> {
   for (const table of [stations, readings, dutiesDone]) await tx.delete(table).where(eq(table.batchId, id));
   await tx.insert(stations).values(file.stations.map((s, position) => ({ batchId: id, position, ...s })));
@@ -115,13 +143,15 @@ const head = (file: BatchFile) => ({
   name: file.name,
   style: file.style,
   startDate: file.startDate,
+  seed: file.seed ?? null,
   goal: file.goal,
   lots: file.lots,
   ingredients: file.ingredients,
 });
 
 export async function addBatch(db: Db, value: unknown, today: string, id: string = randomUUID()): Promise<Saved> {
-  const file = await fitFile(db, value);
+  const file = settled(await fitFile(db, value), null);
+  refuseFuture(file, today);
   const touched = await db.transaction(async (tx) => {
     const t = tx as unknown as Db;
     await t.insert(batches).values({ id, ...head(file) });
@@ -133,7 +163,9 @@ export async function addBatch(db: Db, value: unknown, today: string, id: string
 
 /** Saves a batch whole. Throws Stale when another window saved since `revision`. */
 export async function saveBatch(db: Db, id: string, revision: number, value: unknown, today: string): Promise<Saved> {
-  const file = await fitFile(db, value);
+  const before = (await getBatch(db, id)).file;
+  const file = settled(await fitFile(db, value), before);
+  refuseFuture(file, today);
   const touched = await db.transaction(async (tx) => {
     const t = tx as unknown as Db;
     const done = await t
@@ -154,4 +186,16 @@ export async function saveBatch(db: Db, id: string, revision: number, value: unk
 export async function archiveBatch(db: Db, id: string, archived: boolean): Promise<BatchRecord> {
   await db.update(batches).set({ archived }).where(eq(batches.id, id));
   return getBatch(db, id);
+}
+
+/** Bottles stored by an older program are told by the rules of now: how they keep is never read off an old label. */
+export async function refreshShelf(db: Db, today: string): Promise<void> {
+  for (const { id, file } of await assemble(db, await db.select().from(batches))) {
+    try {
+      await settleShelf(db, id, file, today);
+    } catch (error) {
+      // A line that cannot run any more says so on its page.
+      if (!(error instanceof LineProblem)) throw error;
+    }
+  }
 }

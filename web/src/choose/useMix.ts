@@ -3,13 +3,12 @@ import {
   blurOfMix,
   DEFAULT_POD_WISH,
   inSchool,
-  lineGain,
+  gainOfMix,
   podsAreIn,
   podUses,
   toWholePods,
   useMix as mixInto,
   wantedMassG,
-  withSomePods,
   type BatchFile,
   type Fire,
   type LineGain,
@@ -103,11 +102,12 @@ export function useMix(file: ComputedRef<BatchFile | null>) {
   });
 
   watch(
-    [file, () => choices.value.length, ready, () => settings.value.school],
+    // What the line makes of pods depends on which they are: read off the line with just this mix in it.
+    [file, counted, gramsByLot, ready],
     () => {
       if (!file.value || !ready.value || choices.value.length === 0) return;
       try {
-        gain.value = lineGain(withSomePods(file.value, counted.value));
+        gain.value = gainOfMix(file.value, counted.value, gramsByLot.value);
         stopped.value = '';
       } catch (e) {
         gain.value = null;
@@ -147,7 +147,6 @@ export function useMix(file: ComputedRef<BatchFile | null>) {
     if (result.answer.status === 'found' && use) take(result.answer.mixes[0]!, 0);
   }
   function take(m: Mix, index: number) {
-    if (answer.value) gain.value = answer.value.gain;
     for (const [id, entry] of entries) entry.g = m.gramsByLot[id] ?? 0;
     picked.value = index;
   }

@@ -45,6 +45,7 @@ function heatOf(b: BottlingRecord): string {
   if (heat) return `${levelName(heat.p50)}: ${shu(heat.p10)} to ${shu(heat.p90)} SHU`;
   return `${shu(b.heat.p10)} to ${shu(b.heat.p90)} SHU, counted on dry matter`;
 }
+const PLACES: Record<string, string> = { bin: 'Throw it away', fridge: 'Fridge', cupboard: 'Cool cupboard' };
 const late = (b: BottlingRecord) => b.useBy < today();
 </script>
 
@@ -102,7 +103,10 @@ const late = (b: BottlingRecord) => b.useBy < today();
             <span :data-heat="b.batchId">{{ heatOf(b) }}</span>, {{ b.bottleMl }} ml
           </p>
           <p>
-            <b :class="{ late: late(b) }">{{ b.place.charAt(0).toUpperCase() + b.place.slice(1) }}, use by {{ day(b.useBy) }}</b> ·
+            <b :class="{ late: late(b) }"
+              >{{ PLACES[b.place] ?? b.place }}<template v-if="b.place !== 'bin'">, use by {{ day(b.useBy) }}</template></b
+            >
+            ·
             <span data-fact="left">{{ b.left }} of {{ plural(b.bottles, 'bottle') }} left</span>
           </p>
           <p class="soft small">{{ b.keeping }}</p>

@@ -1,18 +1,27 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue';
-import { ingredient, KEPT_BRINE, type BlendParams, type Ingredient, type StationReport } from '@roskel/core';
+import { ingredient, KEPT_BRINE, type Ingredient, type StationReport, type Texture } from '@roskel/core';
 import { grams, percent, ph } from '../format';
 import { useLarder } from '../stores/larder';
 import { usePanel } from './panel';
 import StationFrame from '../ui/StationFrame.vue';
 import LogFields from '../ui/LogFields.vue';
 import ParamField from './ParamField.vue';
+import ChoiceField from '../ui/ChoiceField.vue';
 import AmountField from '../ui/AmountField.vue';
 import FactRows from '../ui/FactRows.vue';
 import ReaderSheet from '../ui/ReaderSheet.vue';
 
-const props = defineProps<{ station: StationReport }>();
-const { batch, params, set, trouble } = usePanel<BlendParams>(props);
+const props = defineProps<{ station: StationReport<'blend'> }>();
+const { batch, params, set, trouble } = usePanel<'blend'>(props);
+const TEXTURE_NAMES: Record<Texture, string> = {
+  rustic: 'rustic, pulsed',
+  coarse: 'coarse, half a minute',
+  medium: 'medium, a good minute',
+  smooth: 'smooth, three minutes',
+  silky: 'silky, five minutes',
+};
+const textures = (Object.keys(TEXTURE_NAMES) as Texture[]).map((value) => ({ value, label: TEXTURE_NAMES[value] }));
 const larder = useLarder();
 void larder.load();
 const BRINE = { key: KEPT_BRINE, name: 'Own brine', pieces: {}, measure: { cup: 242, tbsp: 15.1, tsp: 5 }, density: 1.02 };
@@ -56,7 +65,7 @@ const rows = computed(() => {
   const s = props.station;
   const band = s.band.pH;
   return [
-    ['pH of the blend', s.log.pH !== undefined ? ph(s.log.pH, true) : band ? `${band.p10.toFixed(1)} to ${band.p90.toFixed(1)}` : 'no pH'],
+    ['pH of the blend', s.phMeasured ? ph(s.now.pH, true) : band ? `${band.p10.toFixed(1)} to ${band.p90.toFixed(1)}` : 'no pH'],
     ['Acetic acid', percent(s.now.aceticPct)],
     ['All acids', percent(s.now.acidPct)],
     ['Left in the jug', grams(s.sides.find((x) => x.id === 'jug')?.massG ?? 0)],
@@ -68,6 +77,12 @@ const rows = computed(() => {
   <StationFrame :station="station" picture="Into the jug">
     <template #set>
       <FactRows :rows="rows" />
+      <ChoiceField
+        label="Blended"
+        :model-value="params.texture ?? 'medium'"
+        :options="textures"
+        @update:model-value="set({ texture: $event })"
+      />
       <ParamField :station="station" name="heldUpPct" label="Stays in the jug" />
     </template>
     <template #measured><LogFields :station="station" mass-label="Blend, weighed" /></template>

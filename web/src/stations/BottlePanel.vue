@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue';
-import { type BottleParams, type StationReport } from '@roskel/core';
+import type { StationReport } from '@roskel/core';
 import { plural } from '../format';
 import { usePanel } from './panel';
 import StationFrame from '../ui/StationFrame.vue';
@@ -9,11 +9,12 @@ import ParamField from './ParamField.vue';
 import ChoiceField from '../ui/ChoiceField.vue';
 import BottleShape from '../ui/BottleShape.vue';
 
-const props = defineProps<{ station: StationReport }>();
-const { batch, params, set, figure } = usePanel<BottleParams>(props);
-const filled = computed(() => figure('bottles') ?? 0);
-const over = computed(() => Math.round(figure('overMl') ?? 0));
-const part = computed(() => Math.min(1, over.value / (figure('bottleMl') ?? 1)));
+const props = defineProps<{ station: StationReport<'bottle'> }>();
+const { batch, params, set, facts } = usePanel<'bottle'>(props);
+const filled = computed(() => facts.value?.bottles ?? 0);
+const over = computed(() => Math.round(facts.value?.overMl ?? 0));
+const part = computed(() => Math.min(1, over.value / (facts.value?.bottleMl ?? 1)));
+const fewer = computed(() => (facts.value ? facts.value.wanted - filled.value : 0));
 </script>
 
 <template>
@@ -30,9 +31,10 @@ const part = computed(() => Math.min(1, over.value / (figure('bottleMl') ?? 1)))
       />
       <ParamField :station="station" name="headspacePct" label="Headspace" />
       <ParamField :station="station" name="altitudeM" label="Altitude" />
-      <p v-if="batch.report?.keeping" class="keep"><b>Keep:</b> {{ batch.report.keeping.text }}</p>
     </template>
-    <template #measured><LogFields :station="station" :mass="false" bottles /></template>
+    <template #measured
+      ><LogFields :station="station" :mass="false" :bottles="facts?.possible ?? 0" :heated="params.fill === 'hot'"
+    /></template>
     <template #picture>
       <div class="row">
         <BottleShape
@@ -46,11 +48,11 @@ const part = computed(() => Math.min(1, over.value / (figure('bottleMl') ?? 1)))
         <BottleShape v-if="over > 0 && filled < 14" :hex="station.now.hex" :fill="part" :live="params.fill === 'cold'" :size="78" ghost />
       </div>
       <p>
-        <b data-fact="bottles">{{ plural(filled, 'bottle') }}</b> of {{ figure('bottleMl') }} ml<template
-          v-if="filled < Number(figure('wanted'))"
-          >, {{ Number(figure('wanted')) - filled }} fewer than wanted</template
+        <b data-fact="bottles">{{ plural(filled, 'bottle') }}</b> of {{ batch.file!.goal.bottleMl }} ml<template v-if="fewer > 0"
+          >, {{ fewer }} fewer than wanted</template
         >; {{ over }} ml left over.
       </p>
+      <p v-if="batch.report?.keeping" class="keep" data-fact="keep"><b>Keep:</b> {{ batch.report.keeping.text }}</p>
     </template>
   </StationFrame>
 </template>

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue';
-import { type DrainParams, type StationReport } from '@roskel/core';
+import type { StationReport } from '@roskel/core';
 import { grams, percent, ph } from '../format';
 import { usePanel } from './panel';
 import StationFrame from '../ui/StationFrame.vue';
@@ -8,14 +8,14 @@ import LogFields from '../ui/LogFields.vue';
 import ParamField from './ParamField.vue';
 import FactRows from '../ui/FactRows.vue';
 
-const props = defineProps<{ station: StationReport }>();
-const { params, set, figure } = usePanel<DrainParams>(props);
+const props = defineProps<{ station: StationReport<'drain'> }>();
+const { params, set, facts } = usePanel<'drain'>(props);
 const brine = computed(
   () =>
     [
-      ['Brine', grams(figure('brineG') ?? 0)],
-      ['Its salt', percent(figure('brineSaltPct') ?? 0)],
-      ['Its pH', ph(figure('brinePh'))],
+      ['Brine', grams(facts.value?.brineG ?? 0)],
+      ['Its salt', percent(facts.value?.brineSaltPct ?? 0)],
+      ['Its pH', ph(facts.value?.brinePh ?? null)],
     ] as const,
 );
 const pods = computed(

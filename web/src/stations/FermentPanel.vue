@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue';
-import { addDays, daysBetween, type FermentParams, type Reading, type StationReport } from '@roskel/core';
+import { addDays, daysBetween, type Passed, type Reading, type StationReport } from '@roskel/core';
 import { day, today } from '../format';
 import { usePanel } from './panel';
 import StationFrame from '../ui/StationFrame.vue';
@@ -9,8 +9,8 @@ import ParamField from './ParamField.vue';
 import AcidChart from '../charts/AcidChart.vue';
 import ReadingSheet from '../ui/ReadingSheet.vue';
 
-const props = defineProps<{ station: StationReport }>();
-const { batch, params } = usePanel<FermentParams>(props);
+const props = defineProps<{ station: StationReport<'ferment'> }>();
+const { batch, params } = usePanel<'ferment'>(props);
 const logging = ref(false);
 const readings = computed<Reading[]>(() =>
   batch.file!.readings.filter((r) => r.stationId === props.station.id).sort((a, b) => a.at.localeCompare(b.at)),
@@ -19,18 +19,29 @@ const forecast = computed(() => (batch.report?.forecast?.stationId === props.sta
 const last = computed(() => readings.value.at(-1) ?? null);
 const now = computed(() => (props.station.active && props.station.from <= today() ? daysBetween(props.station.from, today()) : null));
 const when = (d: number | null) => (d === null ? null : addDays(props.station.from, d));
+/** What readings show is a fact, and no forecast stands beside it. */
+function passedText(p: Passed): string {
+  const by = day(when(Math.floor(p.by))!);
+  return p.after === null ? `by ${by}, as read` : `between ${day(when(Math.floor(p.after))!)} and ${by}, as read`;
+}
 const windowText = computed(() => {
   const f = forecast.value;
   if (!f) return '';
+  if (f.passed.target)
+    return `pH ${params.value.targetPh.toFixed(1)} was reached ${passedText(f.passed.target)}. Two readings two days apart make it sure.`;
   const { from, to } = f.ready;
+  const late = now.value !== null && to !== null && to < now.value ? ' That is past: read it now.' : '';
   if (from === null) return `Not likely within ${f.days.at(-1)} days. Warmer, or less salt, would help.`;
   const never = Math.round(f.crossings.target.never * 100);
-  if (to === null) return `from about ${day(when(from)!)}; ${never} in 100 take longer than ${f.days.at(-1)} days`;
-  return `between ${day(when(from)!)} and ${day(when(to)!)}`;
+  if (to === null) return `from about ${day(when(from)!)}; ${never} in 100 take longer than ${f.days.at(-1)} days.`;
+  return `between ${day(when(from)!)} and ${day(when(to)!)}.${late}`;
 });
 const legalText = computed(() => {
-  const c = forecast.value?.crossings.legal;
-  if (!c || c.p50 === null) return 'not within sight';
+  const f = forecast.value;
+  if (!f) return '';
+  if (f.passed.legal) return passedText(f.passed.legal);
+  const c = f.crossings.legal;
+  if (c.p50 === null) return 'not within sight';
   return `about day ${Math.round(c.p10 ?? c.p50)} to ${c.p90 === null ? 'late' : Math.round(c.p90)}`;
 });
 function drop(id: string) {
@@ -68,7 +79,7 @@ function drop(id: string) {
           />
         </div>
         <p class="foot" data-fact="ready">
-          <b>Ready</b> (pH {{ params.targetPh.toFixed(1) }}, settled): {{ windowText }}. Below 4.6 {{ legalText }}.
+          <b>Ready</b> (pH {{ params.targetPh.toFixed(1) }}, settled): {{ windowText }} Below 4.6: {{ legalText }}.
         </p>
         <details v-if="readings.length">
           <summary>{{ readings.length }} readings</summary>

@@ -1,15 +1,15 @@
 <script setup lang="ts">
 import { computed } from 'vue';
-import { TISSUE_DENSITY, type SaltParams, type StationReport } from '@roskel/core';
+import { TISSUE_DENSITY, type FactsOf, type SaltParams } from '@roskel/core';
 
 /** One jar drawn to scale: pods, brine, weight, headspace. */
-const props = defineProps<{ params: SaltParams; station: StationReport }>();
+const props = defineProps<{ params: SaltParams; facts: FactsOf<'salt'>; hex: string }>();
 const H = 168;
 const parts = computed(() => {
   const { jarMl, jars, headspaceMl, displacementMl } = props.params;
   const perMl = H / jarMl;
-  const pods = (Number(props.station.facts.produceG) / jars / TISSUE_DENSITY) * perMl;
-  const brine = (Number(props.station.facts.brineMl) / jars) * perMl;
+  const pods = (props.facts.produceG / jars / TISSUE_DENSITY) * perMl;
+  const brine = (props.facts.brineMl / jars) * perMl;
   const weight = Math.min(displacementMl * perMl, H);
   return { pods, brine, weight, head: Math.max(0, Math.min(H, headspaceMl * perMl)) };
 });
@@ -27,7 +27,7 @@ const full = computed(() => Math.min(H, parts.value.pods + parts.value.brine + p
         :y="26 + H - Math.min(H, parts.pods + parts.brine * 0.85)"
         width="90"
         :height="Math.min(H, parts.pods + parts.brine * 0.85)"
-        :fill="station.now.hex"
+        :fill="hex"
         opacity="0.55"
       />
       <rect
@@ -42,9 +42,7 @@ const full = computed(() => Math.min(H, parts.value.pods + parts.value.brine + p
     </g>
     <rect x="14" y="26" width="90" :height="H" rx="14" fill="none" stroke="var(--rim)" stroke-width="2" />
     <text x="59" :y="26 + Math.max(12, (H - full) / 2 + 4)" text-anchor="middle">{{ Math.round(params.headspaceMl) }} ml free</text>
-    <text x="59" :y="26 + H - 12" text-anchor="middle" class="b">
-      {{ Math.round(Number(station.facts.produceG) / params.jars) }} g pods
-    </text>
+    <text x="59" :y="26 + H - 12" text-anchor="middle" class="b">{{ Math.round(facts.produceG / params.jars) }} g pods</text>
   </svg>
 </template>
 

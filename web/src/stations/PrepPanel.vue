@@ -1,15 +1,15 @@
 <script setup lang="ts">
 import { computed } from 'vue';
 import { RouterLink } from 'vue-router';
-import { FIRE, KNIFE, levelName, type PrepParams, type StationReport } from '@roskel/core';
+import { FIRE, KNIFE, levelName, type StationReport } from '@roskel/core';
 import { grams, shu } from '../format';
 import { usePanel } from './panel';
 import StationFrame from '../ui/StationFrame.vue';
 import LogFields from '../ui/LogFields.vue';
 import FactRows from '../ui/FactRows.vue';
 
-const props = defineProps<{ station: StationReport }>();
-const { batch, params } = usePanel<PrepParams>(props);
+const props = defineProps<{ station: StationReport<'prep'> }>();
+const { batch, params } = usePanel<'prep'>(props);
 const lots = computed(() =>
   params.value.pods.map((p) => ({ ...p, lot: batch.file!.lots.find((l) => l.id === p.lotId)! })).filter((p) => p.lot && p.massG > 0),
 );

@@ -1,6 +1,6 @@
 <script setup lang="ts">
-import { computed } from 'vue';
-import { CUTS, saltType, SALT_TYPES, spoonsOf, VOLUMES_ML, type Cut, type SaltParams, type School, type StationReport } from '@roskel/core';
+import { computed, ref } from 'vue';
+import { CUTS, recount, saltType, SALT_TYPES, spoonsOf, VOLUMES_ML, type Cut, type School, type StationReport } from '@roskel/core';
 import { grams, percent } from '../format';
 import { useSettings } from '../stores/settings';
 import { usePanel } from './panel';
@@ -10,8 +10,8 @@ import ParamField from './ParamField.vue';
 import ChoiceField from '../ui/ChoiceField.vue';
 import JarPicture from './JarPicture.vue';
 
-const props = defineProps<{ station: StationReport }>();
-const { params, set, figure } = usePanel<SaltParams>(props);
+const props = defineProps<{ station: StationReport<'salt'> }>();
+const { params, set, facts } = usePanel<'salt'>(props);
 const settings = useSettings();
 const SCHOOL_NAMES: Record<School, string> = {
   wholeJar: '% of the whole jar',
@@ -22,27 +22,31 @@ const schools = (Object.keys(SCHOOL_NAMES) as School[]).map((value) => ({ value,
 const salts = SALT_TYPES.map((s) => ({ value: s.id, label: s.name }));
 const cuts = (Object.keys(CUTS) as Cut[]).map((value) => ({ value, label: CUTS[value].label }));
 const spoons = computed(() => {
-  const g = figure('saltG');
+  const g = facts.value?.saltG;
   if (!g) return null;
   const s = spoonsOf(saltType(params.value.saltId), g, VOLUMES_ML[settings.value.kitchen].tbsp);
   return `${s.low.toFixed(1)} to ${s.high.toFixed(1)} tbsp`;
 });
-/** Switching the school keeps the same grams of salt: only the number's name changes. */
+/** Switching how salt is counted keeps the grams of salt; what cannot be counted that way in these jars stays as it is. */
+const refusal = ref('');
 function school(to: School) {
-  const pct = { wholeJar: figure('wholeJarPct'), waterOnly: figure('waterOnlyPct'), mash: figure('ofProducePct') }[to];
-  const keep = pct === null || (to === 'mash') !== (params.value.school === 'mash') ? params.value.pct : pct;
-  set({ school: to, pct: Math.round(keep * 100) / 100 });
+  refusal.value = '';
+  const f = facts.value;
+  const pct = f ? recount(params.value, f.produceG, f.saltG, to) : params.value.pct;
+  if (pct === null)
+    refusal.value = `${grams(f!.saltG)} of salt cannot be counted that way in these jars. Change the salt or the jar first.`;
+  else set({ school: to, pct });
 }
 const ways = computed(() => {
-  const f = (name: string) => (figure(name) === null ? 'none' : percent(figure(name)!));
+  const f = (v: number | null | undefined) => (v == null ? 'none' : percent(v));
   return [
-    ['Whole jar', f('wholeJarPct')],
-    ['Water only', f('waterOnlyPct')],
-    ['Of the pods', f('ofProducePct')],
-    ['Felt by microbes', f('waterPhasePct')],
+    ['Whole jar', f(facts.value?.wholeJarPct)],
+    ['Water only', f(facts.value?.waterOnlyPct)],
+    ['Of the pods', f(facts.value?.ofProducePct)],
+    ['Felt by microbes', f(facts.value?.waterPhasePct)],
   ];
 });
-const leftover = computed(() => figure('leftoverMl'));
+const leftover = computed(() => facts.value?.leftoverMl ?? null);
 </script>
 
 <template>
@@ -50,6 +54,7 @@ const leftover = computed(() => figure('leftoverMl'));
     <template #set>
       <div class="three">
         <ChoiceField class="span" label="Salt counted as" :model-value="params.school" :options="schools" @update:model-value="school" />
+        <p v-if="refusal" class="field-error full" role="alert">{{ refusal }}</p>
         <ChoiceField label="Cut" :model-value="params.cut" :options="cuts" @update:model-value="set({ cut: $event })" />
         <ParamField :station="station" name="pct" label="Salt" />
         <ChoiceField
@@ -70,15 +75,15 @@ const leftover = computed(() => figure('leftoverMl'));
       <LogFields :station="station" mass-label="Jar contents, weighed" />
     </template>
     <template #picture>
-      <div v-if="figure('saltG') !== null" class="jar">
-        <JarPicture :params="params" :station="station" />
+      <div v-if="facts" class="jar">
+        <JarPicture :params="params" :facts="facts" :hex="station.now.hex" />
         <div>
           <p class="dose">
-            <b data-fact="saltG">{{ grams(figure('saltG')!) }}</b> salt<template v-if="spoons"
+            <b data-fact="saltG">{{ grams(facts.saltG) }}</b> salt<template v-if="spoons"
               >&nbsp;<span class="soft">({{ spoons }}; weighing is surer)</span></template
             ><br />
-            <template v-if="figure('waterG')"
-              ><b data-fact="waterG">{{ grams(figure('waterG')!) }}</b> water</template
+            <template v-if="facts.waterG"
+              ><b data-fact="waterG">{{ grams(facts.waterG) }}</b> water</template
             >
             <template v-else>no water: own juice only</template>
           </p>
@@ -109,6 +114,9 @@ const leftover = computed(() => figure('leftoverMl'));
 }
 .span {
   grid-column: span 2;
+}
+.full {
+  grid-column: 1 / -1;
 }
 .jar {
   display: grid;

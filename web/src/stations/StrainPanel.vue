@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue';
-import { METHODS, shareInPulp, type StationReport, type StrainParams } from '@roskel/core';
+import { METHODS, type Method, type StationReport } from '@roskel/core';
 import { grams, percent, shu } from '../format';
 import { usePanel } from './panel';
 import StationFrame from '../ui/StationFrame.vue';
@@ -8,21 +8,34 @@ import LogFields from '../ui/LogFields.vue';
 import FactRows from '../ui/FactRows.vue';
 import KeepSide from '../ui/KeepSide.vue';
 
-const props = defineProps<{ station: StationReport }>();
-const { params, set, figure } = usePanel<StrainParams>(props);
-type Method = keyof typeof METHODS;
+const props = defineProps<{ station: StationReport<'strain'> }>();
+const { params, set, facts } = usePanel<'strain'>(props);
 const methods = Object.keys(METHODS) as Method[];
 const rows = computed(() => {
-  const loss = (figure('lossPct') ?? 0) / 100;
+  const f = facts.value;
+  if (!f) return [];
   return [
-    ['Kept by the sieve', percent(100 * loss)],
-    ['Wet pulp', grams(figure('pulpG') ?? 0)],
-    ['Heat of the pulp', `about ${shu(figure('pulpShu') ?? 0)} SHU`],
-    ['Heat that leaves with it', `about ${Math.round(100 * shareInPulp(loss, 3))} in 100 parts`],
-  ] as const;
+    ['Kept by the sieve', percent(f.lossPct)],
+    ['Wet pulp', grams(f.pulpG)],
+    ['Heat of the pulp', `about ${shu(f.pulpShu)} SHU`],
+    ['Heat that leaves with it', `about ${Math.round(f.heatLostPct)} in 100 parts`],
+    ...(f.pulpG > 0 ? [['The cake', f.cakeWetness > 8 ? 'wet: press on, it gives more' : 'pressed dry']] : []),
+  ] as [string, string][];
 });
-const usual = (m: Method) =>
-  METHODS[m].loss === 0 ? 'nothing lost' : `usually keeps ${Math.round(68 * METHODS[m].loss)} to ${Math.round(147 * METHODS[m].loss)} %`;
+const NOTES: Record<Method, string> = {
+  none: 'nothing lost',
+  coarse: 'holds seeds and skins, drips',
+  pressed: 'holds seeds, pressing gives most',
+  mill: 'cranked, holds skins and seeds',
+  cloth: 'thin and clear, wrung out',
+  strong: 'ground silky first, little is held',
+};
+/** What is in the blend decides: seeds, skins and how fine it is. */
+const usual = (m: Method) => {
+  const here = m === params.value.method && facts.value ? facts.value.expectedLossPct : null;
+  if (!here) return NOTES[m];
+  return `usually keeps ${Math.round(0.68 * here)} to ${Math.round(1.47 * here)} % of this`;
+};
 </script>
 
 <template>
@@ -33,7 +46,10 @@ const usual = (m: Method) =>
         <label v-for="m in methods" :key="m" :class="{ on: params.method === m }">
           <input type="radio" name="method" :checked="params.method === m" @change="set({ method: m })" />
           <span
-            >{{ METHODS[m].name }}<br /><span class="soft">{{ usual(m) }}</span></span
+            >{{ METHODS[m].name
+            }}<template v-if="params.method === m"
+              ><br /><span class="soft">{{ usual(m) }}</span></template
+            ></span
           >
         </label>
       </fieldset>

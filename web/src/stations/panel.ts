@@ -1,22 +1,15 @@
-import { computed } from 'vue';
-import type { StationReport } from '@roskel/core';
+import { computed, type ComputedRef } from 'vue';
+import type { FactsOf, KindName, ParamsOf, StationReport } from '@roskel/core';
 import { useOpenBatch } from '../stores/openBatch';
 
-/** What every station panel is handed. */
-export interface PanelProps {
-  station: StationReport;
-}
-
-/** Parameters of the panel's station, the way to change them, and what is wrong with a field. */
-export function usePanel<P extends object>(props: PanelProps) {
+/** Parameters and facts of the panel's station, the way to change them, and what is wrong with a field. */
+export function usePanel<K extends KindName>(props: { station: StationReport<K> }) {
   const batch = useOpenBatch();
-  const params = computed(() => batch.file!.stations.find((s) => s.id === props.station.id)!.params as P);
-  const set = (change: Partial<P>) => batch.setParams(props.station.id, { ...params.value, ...change });
-  const trouble = (field: string) => batch.troubleAt(props.station.id, field);
-  const fact = (name: string) => props.station.facts[name];
-  const figure = (name: string) => {
-    const v = props.station.facts[name];
-    return typeof v === 'number' ? v : null;
-  };
-  return { batch, params, set, trouble, fact, figure };
+  const id = computed(() => (props.station as StationReport).id);
+  const params = computed(() => batch.file!.stations.find((s) => s.id === id.value)!.params as ParamsOf<K>);
+  const set = (change: Partial<ParamsOf<K>>) => batch.setParams(id.value, Object.assign({}, params.value, change));
+  const trouble = (field: string) => batch.troubleAt(id.value, field);
+  /** Null while there is nothing to work on. */
+  const facts = computed(() => props.station.facts) as ComputedRef<FactsOf<K> | null>;
+  return { batch, params, set, trouble, facts };
 }

@@ -1,7 +1,7 @@
 import { defineStore } from 'pinia';
 import { computed, ref, shallowRef, watch } from 'vue';
 import type { BatchRecord } from '@roskel/contract';
-import { carry, countedIn, type BatchFile, type LineReport, type PodLot, type StationLog } from '@roskel/core';
+import { carry, countedIn, tieReadings, type BatchFile, type LineReport, type PodLot, type StationLog } from '@roskel/core';
 import { api, ApiProblem, Offline } from '../api/client';
 import { onChange } from '../api/events';
 import { today } from '../format';
@@ -215,7 +215,10 @@ export const useOpenBatch = defineStore('openBatch', () => {
     const f = file.value;
     if (!f) return;
     const name = report.value?.stations.find((s) => s.id === stationId)?.name ?? 'station';
-    change(`${name} log`, { ...f, stations: f.stations.map((s) => (s.id === stationId ? { ...s, log } : s)) });
+    const kept = Object.fromEntries(Object.entries(log).filter(([, v]) => v !== undefined)) as StationLog;
+    const next = { ...f, stations: f.stations.map((s) => (s.id === stationId ? { ...s, log: kept } : s)) };
+    // A pH that was just read belongs to the amounts of now.
+    change(`${name} log`, tieReadings(null, next));
   }
 
   /** After a conflict: keep what is here over what is there, or take theirs. */

@@ -15,9 +15,9 @@ const kitchens = ref(new Map<string, Kitchen>());
 const own = computed(() => larder.rows.filter((r) => r.key.startsWith('own')));
 const kitchenOf = (line: string) => kitchens.value.get(line) ?? settings.value.kitchen;
 const lines = computed(() => recipeLines(text.value).flatMap((l) => readLine(l, kitchenOf(l), own.value)));
-const open = computed(() => lines.value.filter((i) => i.ask).length);
+const open = computed(() => lines.value.filter((i) => i.ask));
 const read = computed(() => lines.value.filter((i) => !i.ask && i.store !== null && i.massG !== null));
-defineExpose({ read });
+defineExpose({ read, open });
 
 function answer(item: ReadItem, line: string) {
   text.value = text.value
@@ -44,7 +44,7 @@ function setKitchen(item: ReadItem, k: Kitchen) {
       />
     </label>
     <p v-if="lines.length" class="soft" role="status" data-fact="read">
-      {{ read.length }} read<template v-if="open">, {{ open }} to answer</template>
+      {{ read.length }} read<template v-if="open.length">, {{ open.length }} to answer</template>
     </p>
     <ul>
       <li v-for="(i, n) in lines" :key="n" :class="{ ask: i.ask }" data-line>

@@ -1,18 +1,22 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue';
-import { StationLogSchema, type StationLog, type StationReport } from '@roskel/core';
+import { instrumentOf, StationLogSchema, type StationLog, type StationReport } from '@roskel/core';
 import { today } from '../format';
 import { useOpenBatch } from '../stores/openBatch';
 import NumberField from './NumberField.vue';
 import ChoiceField from './ChoiceField.vue';
 
 /** What was measured at a station, and the day it was done. The same at every station. */
-const props = withDefaults(defineProps<{ station: StationReport; mass?: boolean; ph?: boolean; bottles?: boolean; massLabel?: string }>(), {
-  mass: true,
-  ph: true,
-  bottles: false,
-  massLabel: 'Weighed',
-});
+const props = withDefaults(
+  defineProps<{ station: StationReport; mass?: boolean; ph?: boolean; bottles?: number | null; massLabel?: string; heated?: boolean }>(),
+  {
+    mass: true,
+    ph: true,
+    bottles: null,
+    heated: false,
+    massLabel: 'Weighed',
+  },
+);
 const batch = useOpenBatch();
 // From the batch itself, not from the report: the report lags behind what was just typed.
 const log = computed<StationLog>(() => batch.file?.stations.find((s) => s.id === props.station.id)?.log ?? props.station.log);
@@ -21,9 +25,29 @@ const doneText = ref('');
 function set(change: Partial<Record<keyof StationLog, unknown>>) {
   const all = Object.entries({ ...log.value, ...change }).filter(([, v]) => v !== null && v !== '');
   const next: Partial<Record<keyof StationLog, unknown>> = Object.fromEntries(all);
-  if (next.pH !== undefined) next.instrument ??= 'meter';
+  // Another figure is another reading: it belongs to what is there now, and nobody has vouched for it.
+  if ('pH' in change || 'instrument' in change) {
+    delete next.phOn;
+    delete next.phSure;
+  }
+  if (next.pH !== undefined) next.instrument ??= instrumentOf(undefined);
   else delete next.instrument;
   batch.setLog(props.station.id, next as StationLog);
+}
+const refusal = ref('');
+/** A day that has not come cannot be one on which something was done. */
+function setDone(day: string) {
+  refusal.value = day > today() ? 'That day has not come yet. Log what was done, not what is planned.' : '';
+  if (refusal.value === '') set({ doneOn: day });
+}
+/** What is done later stands on this; it is taken back first. */
+function undoDone() {
+  // From the batch itself: the report lags behind what was just typed.
+  const all = batch.file?.stations ?? [];
+  const later = all.slice(all.findIndex((s) => s.id === props.station.id) + 1).find((s) => s.log.doneOn !== undefined);
+  const name = batch.report?.stations.find((s) => s.id === later?.id)?.name ?? 'A later step';
+  refusal.value = later ? `${name} is done already and stands on this. Take that back first.` : '';
+  if (!later) set({ doneOn: null });
 }
 const P = StationLogSchema.properties;
 const trouble = (field: string) => batch.troubleAt(props.station.id, `log/${field}`);
@@ -44,18 +68,18 @@ const trouble = (field: string) => batch.troubleAt(props.station.id, `log/${fiel
       @update:model-value="set({ massG: $event })"
     />
     <NumberField
-      v-if="bottles"
+      v-if="bottles !== null"
       label="Bottles filled"
       :model-value="log.bottles"
       :schema="P.bottles"
       optional
-      :placeholder="`plan ${String(station.facts.possible ?? '')}`"
+      :placeholder="`plan ${bottles}`"
       :trouble="trouble('bottles')"
       @update:model-value="set({ bottles: $event })"
     />
     <NumberField
       v-if="ph"
-      label="Measured pH"
+      :label="heated ? 'Measured pH, heated and cooled' : 'Measured pH'"
       :model-value="log.pH"
       :schema="P.pH"
       optional
@@ -66,13 +90,22 @@ const trouble = (field: string) => batch.troubleAt(props.station.id, `log/${fiel
     <ChoiceField
       v-if="ph && log.pH !== undefined"
       label="With a"
-      :model-value="log.instrument ?? 'meter'"
+      :model-value="instrumentOf(log.instrument)"
       :options="[
         { value: 'meter', label: 'calibrated meter' },
         { value: 'strip', label: 'paper strip' },
       ]"
       @update:model-value="set({ instrument: $event })"
     />
+    <div v-if="station.ph.note && log.pH !== undefined" class="asked" role="status">
+      <p>{{ station.ph.note }}</p>
+      <button v-if="station.ph.status === 'unlikely'" type="button" class="act small" @click="set({ phSure: true })">
+        It was checked, it is right
+      </button>
+      <button v-else type="button" class="act small" @click="batch.setLog(station.id, { ...log, phOn: undefined })">
+        Measured again: {{ log.pH.toFixed(2) }} still
+      </button>
+    </div>
     <div class="done">
       <label class="field">
         <span>Done on</span>
@@ -81,13 +114,13 @@ const trouble = (field: string) => batch.troubleAt(props.station.id, `log/${fiel
           class="entry"
           :value="log.doneOn ?? doneText"
           :aria-invalid="trouble('doneOn') ? 'true' : undefined"
-          @change="set({ doneOn: ($event.target as HTMLInputElement).value })"
+          @change="setDone(($event.target as HTMLInputElement).value)"
         />
       </label>
       <button v-if="!log.doneOn" type="button" class="act main small" @click="set({ doneOn: today() })">Done today</button>
-      <button v-else type="button" class="act small" @click="set({ doneOn: null })">Not done</button>
+      <button v-else type="button" class="act small" @click="undoDone">Not done</button>
     </div>
-    <p v-if="trouble('doneOn')" class="field-error" role="alert">{{ trouble('doneOn') }}</p>
+    <p v-if="refusal || trouble('doneOn')" class="field-error" role="alert">{{ refusal || trouble('doneOn') }}</p>
   </div>
 </template>
 
@@ -96,6 +129,17 @@ const trouble = (field: string) => batch.troubleAt(props.station.id, `log/${fiel
   display: grid;
   gap: 6px;
   align-content: start;
+}
+.asked {
+  background: var(--warn-plate);
+  border: 1.5px solid var(--warn);
+  border-radius: 10px;
+  padding: 8px 10px;
+  font-size: 14px;
+  line-height: 1.3;
+}
+.asked p {
+  margin: 0 0 6px;
 }
 .done {
   display: grid;

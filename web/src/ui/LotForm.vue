@@ -43,6 +43,7 @@ const fresh = () => ({
   basis: 'dry' as HeatBasis,
   source: 'packet' as Source,
   saltPct: null as number | null,
+  oilPct: null as number | null,
   pH: null as number | null,
 });
 const form = reactive(fresh());
@@ -58,7 +59,13 @@ watch(
     const { lot, gotOn, place, note, useFirst, ripeness, pricePerKg } = it;
     const stated = lot.heat?.said;
     Object.assign(form, { varietyId: lot.varietyId, name: lot.name, form: lot.form, gotOn, place, note, useFirst, ripeness, pricePerKg });
-    Object.assign(form, { saltPct: lot.saltPct ?? null, pH: lot.pH ?? null, said: stated?.value ?? null, basis: stated?.basis ?? 'dry' });
+    Object.assign(form, {
+      saltPct: lot.saltPct ?? null,
+      oilPct: lot.oilPct ?? null,
+      pH: lot.pH ?? null,
+      said: stated?.value ?? null,
+      basis: stated?.basis ?? 'dry',
+    });
     const source = lot.heat?.source;
     if (source === 'packet' || source === 'label' || source === 'lab') form.source = source;
   },
@@ -114,6 +121,7 @@ function build(id: string): PodLot {
   const lot: PodLot = {
     ...base,
     ...(salted && form.saltPct !== null ? { saltPct: form.saltPct } : {}),
+    ...(salted && form.oilPct ? { oilPct: form.oilPct } : {}),
     ...(salted && form.pH !== null ? { pH: form.pH } : {}),
   };
   if (!lot.heat) return lot;
@@ -204,6 +212,7 @@ const RIPE: Record<Ripeness, string> = { '': 'not said', green: 'green', turning
         optional
         :placeholder="String(preview.saltPct ?? 0)"
       />
+      <NumberField v-model="form.oilPct" label="Oil in it" unit="%" :schema="P.oilPct" optional placeholder="0" />
       <NumberField v-model="form.pH" label="Its pH" :schema="P.pH" optional :placeholder="preview.pH ? String(preview.pH) : ''" />
     </template>
     <details v-if="chosen.shuDry.low > 0" class="wide" :open="form.said !== null">

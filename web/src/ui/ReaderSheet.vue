@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue';
 import { NModal } from 'naive-ui';
+import { recipeLines } from '@roskel/core';
 import ListReader from './ListReader.vue';
 
 /** A pasted list, read and taken over at once. Pods in it are left to the pod store. */
@@ -16,8 +17,12 @@ function take() {
     'take',
     ready.value.map((i) => ({ id: i.id!, name: i.name, massG: i.massG!, words: i.text.slice(0, 80) })),
   );
-  text.value = '';
-  show.value = false;
+  // What was not taken (still asked, or pods) stays in sight.
+  const left = new Set([...(reader.value?.open ?? []), ...pods.value].map((i) => i.text));
+  text.value = recipeLines(text.value)
+    .filter((l) => left.has(l))
+    .join('\n');
+  if (text.value === '') show.value = false;
 }
 </script>
 

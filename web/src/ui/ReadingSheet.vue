@@ -2,7 +2,7 @@
 import { reactive, ref, watch } from 'vue';
 import dayjs from 'dayjs';
 import { NModal } from 'naive-ui';
-import { ReadingSchema, type Reading, type StationReport } from '@roskel/core';
+import { instrumentOf, ReadingSchema, type Reading, type StationReport } from '@roskel/core';
 import { useOpenBatch } from '../stores/openBatch';
 import NumberField from './NumberField.vue';
 import ChoiceField from './ChoiceField.vue';
@@ -15,7 +15,7 @@ const fresh = () => ({
   pH: null as number | null,
   tempC: null as number | null,
   at: dayjs().format('YYYY-MM-DDTHH:mm'),
-  instrument: 'meter' as Reading['instrument'],
+  instrument: instrumentOf(undefined) as Reading['instrument'],
   note: '',
 });
 const form = reactive(fresh());

@@ -9,9 +9,16 @@ const TEXT: Partial<Record<typeof batch.state, string>> = {
   waiting: 'Saving',
   saving: 'Saving',
   offline: 'Not stored yet: the server does not answer. Your work is kept here and stored as soon as it does.',
-  refused: 'Not stored yet: see the marked field.',
+  refused: 'Not stored yet.',
 };
-const elsewhere = computed(() => batch.refused.filter((t) => !/^stations\/\d+\//.test(t.path)).map((t) => t.message));
+/** Every reason, with the step it belongs to: its field may be on another panel. */
+const elsewhere = computed(() =>
+  batch.refused.map((t) => {
+    const at = /^stations\/(\d+)\//.exec(t.path);
+    const name = at && batch.report?.stations[Number(at[1])]?.name;
+    return name ? `${name}: ${t.message}` : t.message;
+  }),
+);
 </script>
 
 <template>

@@ -1,3 +1,4 @@
+import type { Ingredient } from '../../matter/ingredient';
 import type { Flavour } from '../../matter/flavour';
 import type { ColourFamily } from '../../matter/colour';
 
@@ -88,6 +89,8 @@ export interface BlendProblem {
   materials: readonly Material[];
   wish: BlendWish;
   chemistry?: MixChemistry;
+  /** The same question with as much of an acid as it takes, to see how much that would be. */
+  sourer?: (row: Ingredient) => { id: string; problem: BlendProblem };
   weights?: Partial<typeof WEIGHTS>;
   /** Money per kg that counts as dear. */
   costReference?: number;

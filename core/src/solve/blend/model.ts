@@ -1,3 +1,4 @@
+import { HOUSE_PH } from '../../ferment';
 import { ModelBuilder } from '../linear';
 import { WEIGHTS, type BlendProblem, type Material } from './material';
 
@@ -45,7 +46,7 @@ export interface BuiltModel {
 /** Geometric middle of the bracket: what centring aims at. */
 export function targetOf(problem: BlendProblem): number {
   const h = problem.wish.heat;
-  return h ? (h.targetShu ?? Math.sqrt(Math.max(1, h.lowShu) * h.highShu)) : 1000;
+  return h ? (h.targetShu ?? Math.sqrt(Math.max(1, h.lowShu) * Math.max(1, h.highShu))) : 1000;
 }
 
 /** Most of a material that may go in, % of the batch: share, stock; the tight bound that a switch needs. */
@@ -161,18 +162,28 @@ export function buildModel(problem: BlendProblem, options: ModelOptions): BuiltM
     100 * (1 + (wish.massSpare ?? 0)),
   );
   const rows = wishRows(problem, u, options);
+  if (options.soft?.has('acidity')) {
+    // Acidity may give way up to the house line and no further, whatever else has to.
+    const wish = wishRows(problem, u, { ...options, pHRow: HOUSE_PH - (problem.wish.pH?.margin ?? 0) }).find((r) => r.wish === 'acidity');
+    if (wish) model.row(wish.terms, -Infinity, 0);
+  }
   const slack = new Map<WishId, { below: number; above: number }>();
   for (const r of rows) {
-    const terms = [...r.terms];
+    let low: readonly (readonly [number, number])[] = [];
+    let high: readonly (readonly [number, number])[] = [];
     if (options.soft?.has(r.wish)) {
       const price = options.aim === 'slack' ? 1 / r.tolerance : 0;
       const held = options.held?.get(r.wish);
       const below = model.column(price, 0, r.lower === -Infinity ? 0 : (held?.below ?? Infinity));
       const above = model.column(price, 0, r.upper === Infinity ? 0 : (held?.above ?? Infinity));
-      terms.push([below, r.unit], [above, -r.unit]);
+      low = [[below, r.unit]];
+      high = [[above, -r.unit]];
       slack.set(r.wish, { below, above });
     }
-    model.row(terms, r.lower, r.upper);
+    // A share of what there is, not of what was asked for: a batch may come out a little larger.
+    const over = (bound: number) => r.terms.map(([c, v]) => [c, v - bound / 100] as const);
+    if (r.lower !== -Infinity) model.row([...over(r.lower), ...low], 0, Infinity);
+    if (r.upper !== Infinity) model.row([...over(r.upper), ...high], -Infinity, 0);
   }
   if (best && wish.heat && !options.withoutHeat) centre(problem, model, u, T, weights);
   choices(problem, options, model, u, weights.switch);

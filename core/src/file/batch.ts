@@ -30,12 +30,22 @@ export const StationLogSchema = Type.Object(
     massG: Type.Optional(Type.Number({ title: 'The weighed mass', minimum: 1, maximum: 200_000, unit: 'g' })),
     pH: Type.Optional(Type.Number({ title: 'The measured pH', minimum: 1.5, maximum: 9 })),
     instrument: Type.Optional(InstrumentSchema),
+    /** What the pH was measured on: g of each thing in it, and whether it was heated. Written by the program. */
+    phOn: Type.Optional(
+      Type.Object(
+        { parts: Type.Record(Type.String({ maxLength: 64 }), Type.Number({ minimum: 0 })), heated: Type.Boolean() },
+        { additionalProperties: false },
+      ),
+    ),
+    /** A pH far from what went in was looked at again, and is right. */
+    phSure: Type.Optional(Type.Boolean({ title: 'The pH was checked' })),
     bottles: Type.Optional(Type.Integer({ title: 'The bottles filled', minimum: 0, maximum: 500 })),
     note: Type.Optional(Type.String({ title: 'The note', maxLength: 2000 })),
   },
   { additionalProperties: false },
 );
 export type StationLog = Static<typeof StationLogSchema>;
+export type PhOn = NonNullable<StationLog['phOn']>;
 
 export const ReadingSchema = Type.Object(
   {
@@ -88,6 +98,7 @@ export const LotSchema = Type.Object(
     wall: Type.Optional(Type.Union(['thin', 'medium', 'thick'].map((w) => Type.Literal(w as 'thin')))),
     quotedShu: Type.Optional(Type.Number({ minimum: 0, maximum: 16_100_000, unit: 'SHU' })),
     saltPct: Type.Optional(Type.Number({ title: 'The salt in it', minimum: 0, maximum: 30, unit: '%' })),
+    oilPct: Type.Optional(Type.Number({ title: 'The oil in it', minimum: 0, maximum: 80, unit: '%' })),
     pH: Type.Optional(Type.Number({ title: 'Its pH', minimum: 2, maximum: 8 })),
   },
   { additionalProperties: false },
@@ -103,6 +114,8 @@ export const IngredientSchema = Type.Object({
   ethanol: Share,
   fat: Share,
   tss: Share,
+  starch: Type.Optional(Share),
+  gum: Type.Optional(Share),
   protein: Share,
   protClass: Type.Union([Type.Literal('intact'), Type.Literal('hydrolysate')]),
   acids: Type.Record(Type.String(), Share),
@@ -132,6 +145,8 @@ export interface BatchFile {
   name: string;
   style: 'brine-ferment';
   startDate: string;
+  /** Of the random worlds behind the bands; stored, so that a new name moves nothing. */
+  seed?: number;
   goal: Goal;
   stations: StationEntry[];
   readings: Reading[];

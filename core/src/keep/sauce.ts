@@ -1,0 +1,66 @@
+import { HOUSE_PH, LEGAL_PH } from '../ferment';
+import { percent, type Stream } from '../matter/stream';
+import type { Food, Past } from '../parcel';
+import type { Props } from '../parcel/props';
+
+/** A strip is believed at its own row only down here (handbook chapter 4, section 6). */
+export const STRIP_PH = 3.6;
+
+/** What a measured pH says of a sauce: nothing, at most 4.0, between 4.0 and 4.6, above. */
+export type Acidity = 'unread' | 'acid' | 'near' | 'low';
+
+/** A sauce as the rules of keeping see it. */
+export interface Sauce {
+  /** Measured where there is a measurement that counts, else worked out; null without water. */
+  pH: number | null;
+  acidity: Acidity;
+  meter: boolean;
+  past: Past;
+  filledHot: boolean;
+  /** Salt of the water phase, %. */
+  brinePct: number;
+  aceticPct: number;
+  /** Soluble solids of the liquid, °Bx. */
+  brix: number;
+  /** Free oil, % of the mass. */
+  oilPct: number;
+}
+
+/** A measured pH as the rules read it: a strip counts as the next worse row unless it shows 3.6 or less. */
+export function acidityOf(past: Past): Acidity {
+  const { ph } = past;
+  // Only the blended product counts: a brine, or pods in pieces, say nothing of the sauce.
+  if (!ph || !past.blended) return 'unread';
+  if (ph.value > LEGAL_PH) return 'low';
+  if (ph.instrument === 'meter') return ph.value > HOUSE_PH ? 'near' : 'acid';
+  if (ph.value > HOUSE_PH) return 'low';
+  return ph.value > STRIP_PH ? 'near' : 'acid';
+}
+
+/** Soluble solids of the liquid in °Bx: sugar, salt and acids, half the protein (chapter 5, section 0.1). */
+export function brixOf(stream: Stream): number {
+  const g = stream.grams;
+  const acids = g.lactic + g.citric + g.malic + g.tartaric + g.ascorbic + g.phosphoric + g.oxalic + g.succinic + g.gluconic + g.glutamic;
+  const solids = g.sugars + g.salt + acids + g.acetic / 2 + g.protein / 2 + g.hydrolysate + g.other;
+  return solids + g.water > 0 ? (100 * solids) / (solids + g.water) : 0;
+}
+
+/** A finished parcel as the rules of keeping see it. */
+export function sauceOf(stream: Stream, past: Past, props: Props, filledHot: boolean): Sauce {
+  return {
+    pH: props.massG > 0 ? props.pH : null,
+    acidity: acidityOf(past),
+    meter: past.ph?.instrument === 'meter',
+    past,
+    filledHot,
+    brinePct: props.waterPhaseSaltPct,
+    aceticPct: percent(stream, 'acetic'),
+    brix: brixOf(stream),
+    oilPct: props.massG > 0 ? (100 * past.freeOilG) / props.massG : 0,
+  };
+}
+
+export const cooked = (s: Sauce): boolean => s.past.cooked === 'yes';
+export const live = (s: Sauce): boolean => s.past.ferment !== null && !cooked(s);
+export const holds = (s: Sauce, ...foods: Food[]): boolean => foods.some((f) => s.past.foods.has(f));
+export const holdsFresh = (s: Sauce, ...foods: Food[]): boolean => foods.some((f) => s.past.fresh.has(f));

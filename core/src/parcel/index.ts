@@ -1,0 +1,5 @@
+/** What flows: a stream and its past, how parcels join and part, and what one may ask of them. */
+export * from './foods';
+export * from './parcel';
+export * from './past';
+export * from './props';

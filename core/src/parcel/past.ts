@@ -1,0 +1,111 @@
+import type { Food } from './foods';
+
+export type Instrument = 'meter' | 'strip';
+/** Sd of a pH reading: a calibrated meter, a paper strip (handbook chapter 4, section 4). */
+export const INSTRUMENT_SD: Record<Instrument, number> = { meter: 0.05, strip: 0.4 };
+export const TEXTURES = ['rustic', 'coarse', 'medium', 'smooth', 'silky'] as const;
+export type Texture = (typeof TEXTURES)[number];
+
+/** A pH that was measured on just this stuff, and with what. */
+export interface MeasuredPh {
+  value: number;
+  instrument: Instrument;
+}
+
+/** What is known of a jar by its readings, best first; a mix of jars is as bad as its worst. */
+export const JAR_VERDICTS = ['acid', 'unread', 'doubtful', 'condemned'] as const;
+export type JarVerdict = (typeof JAR_VERDICTS)[number];
+
+/** A packed jar, as the ferment and the drain need to know it. */
+export interface PackedJar {
+  produceG: number;
+  produceWaterG: number;
+  /** g water over g of produce and water, 0 to 1. */
+  produceShare: number;
+  brinePct: number;
+  wholeJarPct: number;
+  mash: boolean;
+  cut: 'mash' | 'chopped' | 'halved' | 'whole';
+  /** Hours it has stood. */
+  hours: number;
+}
+
+/** Heated through at 82 °C or more for 10 minutes, after the last thing went in: not, as a plan, or done. */
+export const COOKED = ['no', 'planned', 'yes'] as const;
+export type Cooked = (typeof COOKED)[number];
+
+/** What happened to a parcel so far: all that the rules of keeping and the stations ahead must know. */
+export interface Past {
+  /** Everything that went in, by what it is to the rules. Only grows. */
+  foods: ReadonlySet<Food>;
+  /** What of it is fresh: neither soured in a jar nor cooked since it went in. */
+  fresh: ReadonlySet<Food>;
+  /** g of oil and fat that runs free. */
+  freeOilG: number;
+  cooked: Cooked;
+  /** Blended to one body since the last thing went in. */
+  blended: boolean;
+  texture: Texture | null;
+  /** Lost by everything that changes what was measured. */
+  ph: MeasuredPh | null;
+  /** Null when nothing of it soured in a jar. */
+  ferment: JarVerdict | null;
+  /** Set by packing, kept by souring, dropped by everything else. */
+  jar: PackedJar | null;
+  /** g of wet seeds in it. */
+  seedG: number;
+  /** g of water that its dried pods can still take up. */
+  thirstG: number;
+}
+
+export const NO_PAST: Past = {
+  foods: new Set(),
+  fresh: new Set(),
+  freeOilG: 0,
+  cooked: 'no',
+  blended: false,
+  texture: null,
+  ph: null,
+  ferment: null,
+  jar: null,
+  seedG: 0,
+  thirstG: 0,
+};
+
+/** The later of two in an ordered list of names; null is before all of them. */
+function worse<T extends string>(order: readonly T[], a: T | null, b: T | null): T | null {
+  if (a === null || b === null) return a ?? b;
+  return order[Math.max(order.indexOf(a), order.indexOf(b))]!;
+}
+
+function union<T>(a: ReadonlySet<T>, b: ReadonlySet<T>): ReadonlySet<T> {
+  if (b.size === 0) return a;
+  if (a.size === 0) return b;
+  return new Set([...a, ...b]);
+}
+
+type Merge = { [F in keyof Past]: (a: Past[F], b: Past[F]) => Past[F] };
+
+/** One rule per field for what a mix of two parcels remembers. */
+const MERGE: Merge = {
+  foods: union,
+  fresh: union,
+  freeOilG: (a, b) => a + b,
+  // A merge of cooked and raw is raw; a plan to cook does not outlive what is added after it.
+  cooked: (a, b) => COOKED[Math.min(COOKED.indexOf(a), COOKED.indexOf(b))]!,
+  blended: () => false,
+  // Two textures are as coarse as the coarser.
+  texture: (a, b) => (a === null || b === null ? (a ?? b) : TEXTURES[Math.min(TEXTURES.indexOf(a), TEXTURES.indexOf(b))]!),
+  ph: () => null,
+  ferment: (a, b) => worse(JAR_VERDICTS, a, b),
+  jar: () => null,
+  seedG: (a, b) => a + b,
+  thirstG: (a, b) => a + b,
+};
+
+/** What a mix of two parcels remembers, field by field. */
+export function mergePasts(a: Past, b: Past): Past {
+  return Object.fromEntries(
+    (Object.keys(MERGE) as (keyof Past)[]).map((f) => [f, (MERGE[f] as (x: unknown, y: unknown) => unknown)(a[f], b[f])]),
+  ) as unknown as Past;
+}

@@ -1,0 +1,94 @@
+import type { BatchFile, Goal } from '../file';
+import { HOUSE_PH } from '../ferment';
+import { extrasOf, withExtras } from '../line';
+import { ingredient } from '../matter/ingredient';
+import { variety } from '../matter/variety';
+import { lotOfVariety } from '../pantry';
+import type { PodChoice } from './blend';
+import { madeOf } from './made';
+
+/** Sweet pods that fill a jar without heat. */
+const SWEET = { id: 'sweet-to-fill', variety: 'pointed-red', name: 'sweet red pepper' } as const;
+/** What goes into the jug beside the vinegar, in shares of what the vinegar leaves (common practice, no source). */
+const JUG = [
+  { key: 'carrot', name: 'carrot', share: 0.7 },
+  { key: 'water', name: 'water', share: 0.3 },
+] as const;
+const VINEGAR = { key: 'vinegar_distilled_5', name: 'white vinegar' } as const;
+/** Shares of vinegar in what fills up, tried in this order until the worked-out pH is at the house line or below. */
+const SOUR = [0.3, 0.45, 0.6, 0.8] as const;
+/** More than this many times the sauce as it is, fills nothing up any more: it is another sauce. */
+const MOST_TIMES = 8;
+
+/** Least grams for which `file` fills the bottles, whole; null when not even `most` do. */
+function least(file: (g: number) => BatchFile, bottles: number, most: number): number | null {
+  const fills = (g: number) => {
+    try {
+      return madeOf(file(g)).possible >= bottles;
+    } catch {
+      // More than the line takes: no way to fill up.
+      return false;
+    }
+  };
+  let high = 10;
+  while (!fills(high)) {
+    high *= 2;
+    if (high > most) return null;
+  }
+  let low = high / 2;
+  while (high - low > 1) {
+    const mid = (low + high) / 2;
+    if (fills(mid)) high = mid;
+    else low = mid;
+  }
+  return Math.ceil(high);
+}
+
+function bracketWords(shu: number, goal: Goal): string {
+  const at = `at about ${Math.round(shu).toLocaleString('en')} SHU`;
+  if (shu < goal.lowShu) return `${at}, under your bracket`;
+  return shu > goal.highShu ? `${at}, over your bracket` : at;
+}
+
+/**
+ * What fills the bottles when the pods alone do not: sweet pods, or vegetable, vinegar and water in the jug, in grams, with
+ * the heat that leaves; each run through the line. `file` is the batch with all its pods in, `withPods` puts more in.
+ */
+export function fillUps(file: BatchFile, goal: Goal, withPods: (extra: PodChoice[], grams: Record<string, number>) => BatchFile): string[] {
+  const out: string[] = [];
+  const most = MOST_TIMES * goal.bottles * goal.bottleMl;
+  const n = goal.bottles === 1 ? 'the bottle' : `the ${goal.bottles} bottles`;
+  const sweet: PodChoice = {
+    lot: lotOfVariety(variety(SWEET.variety), { id: SWEET.id }),
+    stockG: Infinity,
+    prep: 'whole',
+    useFirst: false,
+  };
+  const podded = (g: number) => withPods([sweet], { [SWEET.id]: g });
+  const pods = least(podded, goal.bottles, most);
+  if (pods !== null) out.push(`Fill ${n} with ${pods} g of ${SWEET.name}: ${bracketWords(madeOf(podded(pods)).shu, goal)}.`);
+  const had = extrasOf(file);
+  for (const sour of SOUR) {
+    const parts = [...JUG.map((j) => ({ ...j, share: j.share * (1 - sour) })), { ...VINEGAR, share: sour }];
+    const jug = (g: number) => {
+      const more = parts.map((p) => ({ id: p.key as string, massG: Math.round(g * p.share) }));
+      const old = had.map(({ id, massG }) => ({ id, massG: massG + (more.find((m) => m.id === id)?.massG ?? 0) }));
+      const added = more.filter((m) => m.massG > 0 && !had.some((h) => h.id === m.id));
+      return withExtras(
+        file,
+        [...old, ...added],
+        parts.map((p) => ingredient(p.key)),
+      );
+    };
+    const g = least(jug, goal.bottles, most);
+    if (g === null) continue;
+    const made = madeOf(jug(g));
+    if (made.pH === null || made.pH > HOUSE_PH) continue;
+    const list = parts.map((p) => `${Math.round(g * p.share)} g of ${p.name}`);
+    out.push(
+      `Or with ${list.slice(0, -1).join(', ')} and ${list.at(-1)} in the jug: ${bracketWords(made.shu, goal)}, pH about ${made.pH.toFixed(1)}.`,
+    );
+    break;
+  }
+  return out;
+}

@@ -1,0 +1,119 @@
+import {
+  addDays,
+  carry,
+  ingredient,
+  INGREDIENTS,
+  KEPT_BRINE,
+  lotOfVariety,
+  METHODS,
+  newBatch,
+  POD_FORMS,
+  PREPARATIONS,
+  TEXTURES,
+  VARIETIES,
+  withParams,
+  type BatchFile,
+  type Ingredient,
+  type PodLot,
+  type Reading,
+  type StationLog,
+} from '../src';
+
+/** A small seeded generator (mulberry32, public domain): the same seed gives the same batches. */
+export function dice(seed: number) {
+  let a = seed >>> 0;
+  const next = () => {
+    a = (a + 0x6d2b79f5) >>> 0;
+    let t = a;
+    t = Math.imul(t ^ (t >>> 15), t | 1);
+    t ^= t + Math.imul(t ^ (t >>> 7), t | 61);
+    return ((t ^ (t >>> 14)) >>> 0) / 4294967296;
+  };
+  const between = (low: number, high: number) => low + (high - low) * next();
+  const whole = (low: number, high: number) => Math.floor(between(low, high + 1));
+  const pick = <T>(list: readonly T[]): T => list[Math.floor(next() * list.length)]!;
+  const chance = (p: number) => next() < p;
+  return { next, between, whole, pick, chance };
+}
+export type Dice = ReturnType<typeof dice>;
+
+const round = (x: number, digits = 1) => Number(x.toFixed(digits));
+
+/** A lot of any variety in any form, sometimes salted, sour or in oil. */
+export function randomLot(d: Dice, id: string): PodLot {
+  const lot = lotOfVariety(d.pick(VARIETIES), { id, form: d.pick(POD_FORMS) });
+  return {
+    ...lot,
+    ...(lot.form === 'paste' && d.chance(0.3) ? { name: 'Paste in oil' } : {}),
+    ...(lot.form === 'paste' && d.chance(0.3) ? { oilPct: round(d.between(1, 60)) } : {}),
+    ...(d.chance(0.1) ? { saltPct: round(d.between(0, 12)), pH: round(d.between(3.2, 5.5), 2) } : {}),
+  };
+}
+
+const OWN: readonly Ingredient[] = [
+  { ...ingredient('oil_olive'), key: 'own-pressed', name: 'Cold pressed, mine', like: 'oil_olive' },
+  { ...ingredient('oil_olive'), key: 'own-dressing', name: 'Dressing', fat: 45, water: 50, tss: 3 },
+  { ...ingredient('mango_ripe'), key: 'own-fruit', name: 'Sea fruit' },
+];
+
+const PUT_IN = [...INGREDIENTS.filter((i) => i.salt < 20 && !/acid/.test(i.key)), ...OWN];
+
+/** A pH, mostly of a sauce, sometimes one that cannot be. */
+const anyPh = (d: Dice) => round(d.chance(0.9) ? d.between(2.6, 5.4) : d.between(1.5, 9), 2);
+const reading = (d: Dice): StationLog => ({
+  pH: anyPh(d),
+  ...(d.chance(0.6) ? { instrument: 'meter' as const } : d.chance(0.5) ? { instrument: 'strip' as const } : {}),
+  ...(d.chance(0.2) ? { phSure: true } : {}),
+});
+
+/**
+ * A batch as a maker, or a careless file, might have it: any lots, jars, days, jugs and sieves; done up to some step, with
+ * weights near the truth or far from it, and readings of every kind.
+ */
+export function randomBatch(d: Dice): BatchFile {
+  const lots = Array.from({ length: d.whole(1, 4) }, (_, i) => randomLot(d, `lot${i}`));
+  const start = '2026-09-01';
+  const goal = { lowShu: d.whole(0, 5000), highShu: d.whole(5001, 60_000), bottles: d.whole(1, 30), bottleMl: d.pick([50, 100, 150, 250]) };
+  let file = newBatch(`Random ${d.whole(1, 1e6)}`, start, goal);
+  const pods = lots.map((l) => ({ lotId: l.id, massG: round(d.between(5, 700)), prep: d.pick(PREPARATIONS) }));
+  const podsG = pods.reduce((s, p) => s + p.massG, 0);
+  file = withParams(file, 'prep', { pods });
+  const school = d.pick(['wholeJar', 'waterOnly', 'mash'] as const);
+  file = withParams(file, 'salt', {
+    school,
+    pct: round(d.between(0, school === 'mash' ? 20 : 9)),
+    saltId: 'fine',
+    cut: d.pick(['mash', 'chopped', 'halved', 'whole'] as const),
+    jarMl: Math.ceil(podsG * d.between(1.4, 4)) + 50,
+    jars: 1,
+    headspaceMl: d.whole(0, 60),
+    displacementMl: d.whole(0, 40),
+    mixedMl: null,
+  });
+  file = withParams(file, 'ferment', { tempC: round(d.between(0, 45)), days: round(d.between(0.25, 60), 2), targetPh: 3.8 });
+  file = withParams(file, 'drain', { clingPct: d.whole(0, 30), keepBrine: d.chance(0.7) });
+  const extras = Array.from({ length: d.whole(0, 5) }, () => d.pick(PUT_IN));
+  const additions = [...new Set(extras.map((r) => r.key))].map((id) => ({ id, massG: round(d.between(0.5, podsG)) }));
+  if (d.chance(0.2)) additions.push({ id: KEPT_BRINE, massG: round(d.between(1, 60)) });
+  file = withParams(file, 'blend', { additions, heldUpPct: d.whole(0, 5), ...(d.chance(0.8) ? { texture: d.pick(TEXTURES) } : {}) });
+  file = withParams(file, 'strain', { method: d.pick(Object.keys(METHODS)) });
+  file = withParams(file, 'bottle', { fill: d.pick(['cold', 'hot'] as const), headspacePct: d.whole(0, 12), altitudeM: d.whole(0, 3000) });
+  if (d.chance(0.15)) file = { ...file, stations: file.stations.filter((s) => s.kind !== d.pick(['blend', 'strain', 'drain'])) };
+  const done = d.whole(0, file.stations.length);
+  let day = start;
+  const readings: Reading[] = [];
+  const stations = file.stations.map((s, i) => {
+    if (i >= done) return d.chance(0.2) ? { ...s, log: reading(d) } : s;
+    const days = s.kind === 'ferment' ? Math.ceil((s.params as { days: number }).days) : 0;
+    if (s.kind === 'ferment') {
+      for (let k = d.whole(0, 4); k > 0; k--) {
+        const at = `${addDays(day, d.whole(0, Math.max(1, days)))}T08:00:00.000Z`;
+        readings.push({ id: `r${k}`, stationId: s.id, at, pH: anyPh(d), instrument: d.pick(['meter', 'strip'] as const) });
+      }
+    }
+    day = addDays(day, days);
+    const log: StationLog = { doneOn: day, ...(d.chance(0.45) ? reading(d) : {}) };
+    return { ...s, log };
+  });
+  return carry({ ...file, stations, readings }, lots, OWN);
+}
