@@ -1,3 +1,5 @@
-/** What crosses a border: shapes of HTTP bodies and files, and the sentences that say what is wrong with them. */
+/** What crosses a border: shapes of HTTP bodies, answers and files, and the sentences that say what is wrong with them. */
 export * from './records';
+export * from './answers';
+export * from './kitchen';
 export * from './say';

@@ -23,17 +23,29 @@ const Note = Type.String({ title: 'The note', maxLength: 2000 });
 const Grams = Type.Number({ title: 'The amount', minimum: 0, maximum: 200_000, unit: 'g' });
 const exact = { additionalProperties: false };
 
+export const TEMPERATURES = ['C', 'F'] as const;
+export const WEIGHTS = ['g', 'lb'] as const;
+/** How a date is written: as the browser does, or in one of three orders. */
+export const DATE_FORMS = ['browser', 'day-month-year', 'month-day-year', 'year-month-day'] as const;
+export const WEEK_STARTS = ['browser', 'monday', 'saturday', 'sunday'] as const;
+const oneOf = <T extends string>(all: readonly T[], title: string) =>
+  Type.Union(
+    all.map((k) => Type.Literal(k)),
+    { title },
+  );
+
 export const SettingsSchema = Type.Object(
   {
-    kitchen: Type.Union(
-      KITCHENS.map((k) => Type.Literal(k)),
-      { title: 'The kitchen' },
-    ),
+    kitchen: oneOf(KITCHENS, 'The kitchen'),
     /** How heat is counted: on dry matter, or by the number quoted for the fresh pod. */
-    school: Type.Union(
-      HEAT_SCHOOLS.map((k) => Type.Literal(k)),
-      { title: 'How heat is counted' },
-    ),
+    school: oneOf(HEAT_SCHOOLS, 'How heat is counted'),
+    /** What stands on the page; what is stored stays in °C and g. */
+    temperature: oneOf(TEMPERATURES, 'The temperature'),
+    weight: oneOf(WEIGHTS, 'The weight'),
+    dates: oneOf(DATE_FORMS, 'How dates are written'),
+    weekStart: oneOf(WEEK_STARTS, 'The first day of the week'),
+    /** An ISO 4217 code, or nothing: then prices are bare numbers. */
+    currency: Type.String({ title: 'The currency', pattern: '^([A-Z]{3})?$', description: 'three letters, such as EUR' }),
     /** SHU in the cup at this panel's threshold, once they tasted a labelled sauce. */
     threshold: Type.Union([
       Type.Object({ shu: Type.Number({ minimum: 0.01, maximum: 100 }), sd: Type.Number({ minimum: 0.05, maximum: 2 }) }, exact),
@@ -43,6 +55,16 @@ export const SettingsSchema = Type.Object(
   exact,
 );
 export type Settings = Static<typeof SettingsSchema>;
+export const DEFAULT_SETTINGS: Settings = {
+  kitchen: 'metric',
+  school: 'dry',
+  temperature: 'C',
+  weight: 'g',
+  dates: 'browser',
+  weekStart: 'browser',
+  currency: '',
+  threshold: null,
+};
 
 export const RIPENESS = ['', 'green', 'turning', 'ripe', 'overripe'] as const;
 export type Ripeness = (typeof RIPENESS)[number];
@@ -76,10 +98,20 @@ export interface PodLotInput {
 }
 /** A lot of which nothing more was said. */
 export const BARE_LOT: Omit<PodLotInput, 'lot'> = { gotOn: null, place: '', note: '', useFirst: false, ripeness: '', pricePerKg: null };
+/** Grams that a batch on its way is to take of a lot or a larder row, and how many of them are not there for it. */
+export interface Promised {
+  batchId: string;
+  batch: string;
+  startDate: string;
+  g: number;
+  /** What earlier batches leave too little of, g. */
+  shortG: number;
+}
 export interface PodLotRecord extends PodLotInput {
   id: string;
   revision: number;
   stockG: number;
+  promised: Promised[];
 }
 
 export const NewPodLotSchema = Type.Object({ input: PodLotInputSchema, stockG: Grams, words: Type.String({ maxLength: 80 }) }, exact);
@@ -154,6 +186,7 @@ export interface LarderRecord extends LarderFacts {
   ingredientKey: string;
   revision: number;
   stockG: number;
+  promised: Promised[];
 }
 
 const Low = Type.Number({ minimum: 0, maximum: 16_100_000 });
@@ -301,9 +334,9 @@ export const ShelfMoveSchema = Type.Object(
   exact,
 );
 
-/** What is announced on /api/events. */
+/** What is announced on /api/events; 'all' when announcements may have been missed. */
 export interface ChangeEvent {
-  topic: 'batches' | 'pods' | 'larder' | 'shelf' | 'settings' | 'heat' | 'varieties' | 'ingredients';
+  topic: 'batches' | 'pods' | 'larder' | 'shelf' | 'settings' | 'heat' | 'varieties' | 'ingredients' | 'all';
   id: string;
   revision?: number;
 }

@@ -48,7 +48,7 @@ function sentence(schema: TSchema, value: unknown, e: ErrorObject): FieldError {
     return { path: path ? `${path}/${missing}` : missing, message: `${inner?.title ?? `"${missing}"`} is missing.` };
   }
   if (e.keyword === 'additionalProperties') {
-    return { path, message: `"${String(e.params.additionalProperty)}" is not known here.` };
+    return { path, message: `"${short(String(e.params.additionalProperty))}" is not known here.` };
   }
   if (['minimum', 'maximum', 'exclusiveMinimum', 'type'].includes(e.keyword)) {
     const said = at && numberProblem(at, valueAt(value, path));
@@ -62,8 +62,32 @@ function sentence(schema: TSchema, value: unknown, e: ErrorObject): FieldError {
   return { path, message: `${title || (path ? `"${path}"` : 'This')} ${e.message ?? 'does not fit'}.` };
 }
 
+/** Nobody reads more mistakes at once. */
+const MOST_ERRORS = 50;
+const short = (text: string) => (text.length > 60 ? `${text.slice(0, 60)}…` : text);
+
+/**
+ * Lists that are longer than they may be, and nothing else: asked first, so that a file of a million empty rows is
+ * refused before every one of them is looked at.
+ */
+function tooLong(schema: TSchema, value: unknown, path = '', depth = 0): FieldError[] {
+  if (depth > 12 || typeof value !== 'object' || value === null) return [];
+  const s = schema as { items?: TSchema; maxItems?: number; properties?: Record<string, TSchema>; anyOf?: TSchema[]; title?: string };
+  if (s.anyOf) return s.anyOf.flatMap((option) => tooLong(option, value, path, depth + 1));
+  if (Array.isArray(value)) {
+    if (s.maxItems !== undefined && value.length > s.maxItems)
+      return [{ path, message: `${s.title ?? `"${path || 'The list'}"`} has ${value.length} entries; at most ${s.maxItems} are read.` }];
+    return s.items ? value.flatMap((v, i) => tooLong(s.items!, v, `${path}/${i}`.replace(/^\//, ''), depth + 1)) : [];
+  }
+  return Object.entries(s.properties ?? {}).flatMap(([key, inner]) =>
+    tooLong(inner, (value as Record<string, unknown>)[key], path ? `${path}/${key}` : key, depth + 1),
+  );
+}
+
 /** Checks a value against a schema; an empty list means it fits. Messages are sentences for a maker, one per path. */
 export function errorsOf(schema: TSchema, value: unknown): FieldError[] {
+  const long = tooLong(schema, value);
+  if (long.length > 0) return long.slice(0, MOST_ERRORS);
   const validate = validator(schema);
   if (validate(value)) return [];
   const byPath = new Map<string, FieldError>();
@@ -71,6 +95,7 @@ export function errorsOf(schema: TSchema, value: unknown): FieldError[] {
     // A union reports each branch and then itself; the last word per path is enough.
     const error = sentence(schema, value, e);
     if (!byPath.has(error.path)) byPath.set(error.path, error);
+    if (byPath.size >= MOST_ERRORS) break;
   }
   return [...byPath.values()];
 }
@@ -113,14 +138,14 @@ export function checkBatchFile(value: unknown): CheckedFile {
   const { format, version } = value as Record<string, unknown>;
   if (format !== BATCH_FORMAT) return fail('format', 'This is not a Roskel batch file.');
   if (version !== BATCH_VERSION)
-    return fail('version', `This file is of version ${String(version)}; this program reads version ${BATCH_VERSION}.`);
+    return fail('version', `This file is of version ${short(String(version))}; this Roskel reads version ${BATCH_VERSION}.`);
   const errors = errorsOf(OuterSchema, value);
   if (errors.length > 0) return { ok: false, errors };
   const file = value as BatchFile;
   file.stations.forEach((s, i) => {
     const kind = STATION_KINDS.find((k) => k.kind === s.kind);
     if (!kind) {
-      errors.push({ path: `stations/${i}/kind`, message: `There is no station called "${s.kind}".` });
+      errors.push({ path: `stations/${i}/kind`, message: `There is no station called "${short(s.kind)}".` });
       return;
     }
     for (const e of errorsOf(kind.schema, s.params)) errors.push({ path: `stations/${i}/params/${e.path}`, message: e.message });

@@ -81,7 +81,8 @@ describe('what a tasting teaches (handbook chapter 2, section 4.3, worked by han
       }).beliefs;
     };
     sauce(0.05, 0.05, 2500);
-    expect(b.cov[0]![1]!).toBeLessThan(0);
+    expect(b.get('x')!.ids).toEqual(['x', 'y']);
+    expect(b.get('x')!.cov[0]![1]!).toBeLessThan(0);
     sauce(0.09, 0.01, 2700);
     // 0.05 (x+y) = 2500 and 0.09 x + 0.01 y = 2700 give x = 27 500, y = 22 500.
     expect(beliefOf(b, 'x')!.dryShu / 27_500).toBeCloseTo(1, 1);

@@ -2,25 +2,53 @@ import { createServer } from 'node:http';
 import { resolve } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { parseArgs } from 'node:util';
+import { keepDaily } from './backup/daily';
+import { FolderUnfit } from './db/folder';
 import { FolderLocked } from './db/lock';
 import { openDb } from './db/open';
 import { createApp, localDay } from './http/app';
 import { seedDemo } from './seed/demo';
 import { listBatches, refreshShelf } from './store/batches';
 
-const { values } = parseArgs({
-  options: {
-    data: { type: 'string', default: '.roskel/data' },
-    port: { type: 'string', default: '4180' },
-    demo: { type: 'boolean', default: false },
-    fresh: { type: 'boolean', default: false },
-  },
-});
+/** Something the caller said that cannot be; the sentence is all they need. */
+class Misused extends Error {}
+
+const USAGE = 'Known are --data FOLDER, --port NUMBER, --demo and --fresh (with --demo).';
+const LAST_PORT = 65_535;
+
+function told() {
+  try {
+    const { values } = parseArgs({
+      options: {
+        data: { type: 'string', default: '.roskel/data' },
+        port: { type: 'string', default: '4180' },
+        demo: { type: 'boolean', default: false },
+        fresh: { type: 'boolean', default: false },
+      },
+    });
+    const port = Number(values.port);
+    if (!/^\d+$/.test(values.port) || port < 1 || port > LAST_PORT) {
+      throw new Misused(`"${values.port}" is no port. Say a number between 1 and ${LAST_PORT} with --port.`);
+    }
+    if (values.data.trim() === '') throw new Misused('--data needs a folder.');
+    if (values.fresh && !values.demo) throw new Misused('--fresh empties the demo only. Say it together with --demo.');
+    return { ...values, port };
+  } catch (error) {
+    if (error instanceof Misused) throw error;
+    throw new Misused(`${(error as Error).message.split('. ')[0]}. ${USAGE}`);
+  }
+}
 
 async function listen(server: ReturnType<typeof createServer>, first: number): Promise<number> {
-  for (let port = first; port < first + 20; port++) {
+  const last = Math.min(first + 19, LAST_PORT);
+  for (let port = first; port <= last; port++) {
     const free = await new Promise<boolean>((done, fail) => {
-      const onError = (error: NodeJS.ErrnoException) => (error.code === 'EADDRINUSE' ? done(false) : fail(error));
+      const onError = (error: NodeJS.ErrnoException) => {
+        if (error.code === 'EADDRINUSE') return done(false);
+        fail(
+          error.code === 'EACCES' ? new Misused(`Port ${port} belongs to the system. Say one above 1023 with --port.`) : (error as Error),
+        );
+      };
       server.once('error', onError);
       server.listen(port, '127.0.0.1', () => {
         server.off('error', onError);
@@ -29,29 +57,33 @@ async function listen(server: ReturnType<typeof createServer>, first: number): P
     });
     if (free) return port;
   }
-  throw new Error(`No free port between ${first} and ${first + 19}. Say another with --port.`);
+  throw new Misused(`No free port between ${first} and ${last}. Say another with --port.`);
 }
 
 try {
-  const { db, close } = await openDb(resolve(values.data), values.demo && values.fresh);
-  if (values.demo && (await listBatches(db)).length === 0) await seedDemo(db, localDay());
+  const { data, demo, fresh, port: first } = told();
+  const folder = resolve(data);
+  const { db, close } = await openDb(folder, demo && fresh);
+  if (demo && (await listBatches(db)).length === 0) await seedDemo(db, localDay());
   await refreshShelf(db, localDay());
+  const daily = demo ? null : keepDaily(db, folder);
   const webRoot = fileURLToPath(new URL('../../web/dist', import.meta.url));
   const { app, announcer } = createApp({ db, webRoot });
   const server = createServer(app);
-  const port = await listen(server, Number(values.port));
-  console.log(`Roskel${values.demo ? ' (demo)' : ''} is ready: http://localhost:${port}`);
+  const port = await listen(server, first);
+  console.log(`Roskel${demo ? ' (demo)' : ''} is ready: http://localhost:${port}`);
   let stopping = false;
   const stop = () => {
     if (stopping) return;
     stopping = true;
     announcer.close();
-    server.close(() => void close().then(() => process.exit(0)));
+    server.close(() => void Promise.resolve(daily?.stop()).then(close).then(() => process.exit(0)));
     server.closeAllConnections();
   };
   process.on('SIGINT', stop);
   process.on('SIGTERM', stop);
 } catch (error) {
-  console.error(error instanceof FolderLocked ? error.message : error);
+  const known = error instanceof FolderLocked || error instanceof FolderUnfit || error instanceof Misused;
+  console.error(known ? error.message : error);
   process.exit(1);
 }

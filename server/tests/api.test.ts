@@ -1,46 +1,16 @@
-import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
-import { createServer, request, type Server } from 'node:http';
-import type { AddressInfo } from 'node:net';
-import { tmpdir } from 'node:os';
-import { join } from 'node:path';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { lotOfVariety, variety, withParams, type BatchFile } from '@roskel/core';
-import { BARE_LOT, type BatchRecord, type BottlingRecord, type LarderRecord, type PodLotRecord, type Problem } from '@roskel/contract';
-import { FolderLocked, lockFolder } from '../src/db/lock';
-import { openDb, type OpenDb } from '../src/db/open';
-import { createApp } from '../src/http/app';
+import { withParams, type BatchFile } from '@roskel/core';
+import { DEFAULT_SETTINGS, type BatchRecord, type BottlingRecord, type LarderRecord, type PodLotRecord, type Problem } from '@roskel/contract';
+import { done, GOAL, lotInput, startKitchen, type Running } from './kit';
 
-let open: OpenDb;
-let server: Server;
-let base = '';
+let k: Running;
+const call: Running['call'] = (...args) => k.call(...args);
+const goal = GOAL;
 
 beforeAll(async () => {
-  open = await openDb(null);
-  const { app } = createApp({ db: open.db, today: () => '2026-11-23' });
-  server = createServer(app).listen(0, '127.0.0.1');
-  await new Promise((done) => server.once('listening', done));
-  base = `http://127.0.0.1:${(server.address() as AddressInfo).port}/api`;
+  k = await startKitchen();
 });
-afterAll(async () => {
-  server.close();
-  await open.close();
-});
-
-async function call<T>(method: string, path: string, body?: unknown, headers: Record<string, string> = {}) {
-  const res = await fetch(base + path, {
-    method,
-    headers: { ...(body === undefined ? {} : { 'Content-Type': 'application/json' }), ...headers },
-    body: body === undefined ? null : typeof body === 'string' ? body : JSON.stringify(body),
-  });
-  return { status: res.status, type: res.headers.get('content-type') ?? '', value: (await res.json()) as T, headers: res.headers };
-}
-const goal = { lowShu: 1000, highShu: 4000, bottles: 8, bottleMl: 100 };
-const lotInput = (id: string, v = 'cayenne-red') => ({
-  lot: lotOfVariety(variety(v), { id }),
-  ...BARE_LOT,
-  gotOn: '2026-11-01',
-  place: 'bed',
-});
+afterAll(() => k.close());
 
 async function batchWithPods(name: string): Promise<BatchRecord> {
   const { value } = await call<BatchRecord>('POST', '/batches', { name, startDate: '2026-11-01', goal });
@@ -52,10 +22,6 @@ async function batchWithPods(name: string): Promise<BatchRecord> {
   expect(put.status).toBe(200);
   return put.value;
 }
-const done = (file: BatchFile, id: string, day: string, log = {}): BatchFile => ({
-  ...file,
-  stations: file.stations.map((s) => (s.id === id ? { ...s, log: { ...s.log, doneOn: day, ...log } } : s)),
-});
 const podStock = async () => (await call<PodLotRecord[]>('GET', '/pods')).value.find((p) => p.id === 'lot-a')!.stockG;
 
 describe('stock and batches', () => {
@@ -139,7 +105,11 @@ describe('bad input', () => {
     ['POST', '/batches', { name: 'x', startDate: '2026-11-01', goal: { ...goal, bottles: -2 } }, 'goal/bottles'],
     ['POST', '/pods/lot-a/moves', { deltaG: 'lots', reason: 'in', words: '' }, 'deltaG'],
     ['POST', '/larder', { ingredientKey: 'unicorn', stockG: 1, words: '' }, 'ingredientKey'],
-    ['PUT', '/settings', { kitchen: 'mars', school: 'dry', threshold: null }, 'kitchen'],
+    ['PUT', '/settings', { ...DEFAULT_SETTINGS, kitchen: 'mars' }, 'kitchen'],
+    ['PUT', '/settings', { ...DEFAULT_SETTINGS, currency: 'euro' }, 'currency'],
+    ['POST', '/batches', { name: 'x', startDate: '2026-02-30', goal }, 'startDate'],
+    ['POST', '/pods', { input: { ...lotInput('odd'), gotOn: '2026-13-01' }, stockG: 1, words: '' }, 'input/gotOn'],
+    ['POST', '/pods', { input: { ...lotInput('odd'), lot: { ...lotInput('odd').lot, like: 'nothing' } }, stockG: 1, words: '' }, 'input/lot/like'],
   ])('%s %s names its field', async (method, path, body, field) => {
     const { status, value } = await call<Problem>(method, path, body);
     expect(status).toBe(422);
@@ -162,39 +132,5 @@ describe('bad input', () => {
     expect((await call<Problem>('POST', '/batches/import', { file: 'x'.repeat(1_200_000) })).status).toBe(413);
     expect((await call<Problem>('GET', '/nothing')).value.title).toBe('Not there');
     expect((await call<Problem>('GET', '/batches/none')).status).toBe(404);
-  });
-});
-
-describe('security', () => {
-  it('answers only to this machine by name', async () => {
-    expect((await call('GET', '/batches', undefined, { Origin: 'http://evil.example' })).status).toBe(403);
-    const port = (server.address() as AddressInfo).port;
-    const status = await new Promise<number>((ok) => {
-      request({ port, host: '127.0.0.1', path: '/api/batches', headers: { Host: 'evil.example' } }, (res) => ok(res.statusCode ?? 0)).end();
-    });
-    expect(status).toBe(403);
-  });
-  it('has a strict policy and describes itself', async () => {
-    const { headers, value } = await call<{ paths: object }>('GET', '/openapi.json');
-    const csp = headers.get('content-security-policy')!;
-    expect(csp).toMatch(/script-src 'self' 'wasm-unsafe-eval'(;|$)/);
-    expect(csp).toMatch(/default-src 'self'/);
-    expect(Object.keys(value.paths)).toContain('/api/batches/{id}');
-  });
-});
-
-describe('the lock on a data folder', () => {
-  it('keeps a second server out, and a dead one does not', () => {
-    const folder = mkdtempSync(join(tmpdir(), 'roskel-lock-'));
-    try {
-      writeFileSync(join(folder, 'roskel.lock'), String(process.ppid));
-      expect(() => lockFolder(folder)).toThrow(FolderLocked);
-      writeFileSync(join(folder, 'roskel.lock'), '999999999');
-      const unlock = lockFolder(folder);
-      unlock();
-      lockFolder(folder)();
-    } finally {
-      rmSync(folder, { recursive: true, force: true });
-    }
   });
 });

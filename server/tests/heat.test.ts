@@ -1,36 +1,17 @@
-import { createServer, type Server } from 'node:http';
-import type { AddressInfo } from 'node:net';
 import { afterAll, beforeAll, expect, it } from 'vitest';
 import { ingredient, variety, type Ingredient, type Variety } from '@roskel/core';
 import type { HeatBook, LarderRecord, LotHistory, OwnIngredient, OwnVariety, PodLotRecord, Problem } from '@roskel/contract';
-import { openDb, type OpenDb } from '../src/db/open';
-import { createApp } from '../src/http/app';
 import { seedDemo } from '../src/seed/demo';
+import { startKitchen, type Running } from './kit';
 
 const TODAY = '2026-11-23';
-let open: OpenDb;
-let server: Server;
-let base = '';
+let k: Running;
+const call: Running['call'] = (...args) => k.call(...args);
 beforeAll(async () => {
-  open = await openDb(null);
-  await seedDemo(open.db, TODAY);
-  const { app } = createApp({ db: open.db, today: () => TODAY });
-  server = createServer(app).listen(0, '127.0.0.1');
-  await new Promise((done) => server.once('listening', done));
-  base = `http://127.0.0.1:${(server.address() as AddressInfo).port}/api`;
+  k = await startKitchen(TODAY);
+  await seedDemo(k.open.db, TODAY);
 }, 60_000);
-afterAll(async () => {
-  server.close();
-  await open.close();
-});
-async function call<T>(method: string, path: string, body?: unknown) {
-  const res = await fetch(base + path, {
-    method,
-    headers: body === undefined ? {} : { 'Content-Type': 'application/json' },
-    body: body === undefined ? null : JSON.stringify(body),
-  });
-  return { status: res.status, value: (await res.json()) as T };
-}
+afterAll(() => k.close());
 const lot = async (id: string) => (await call<PodLotRecord[]>('GET', '/pods')).value.find((p) => p.id === id)!;
 const history = async (id: string) => (await call<LotHistory>('GET', `/pods/${id}/history`)).value;
 

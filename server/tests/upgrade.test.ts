@@ -7,6 +7,7 @@ import { drizzle } from 'drizzle-orm/pglite';
 import { migrate } from 'drizzle-orm/pglite/migrator';
 import { afterEach, beforeEach, expect, it } from 'vitest';
 import { lotOfVariety, newBatch, variety } from '@roskel/core';
+import { DEFAULT_SETTINGS } from '@roskel/contract';
 import { openDb } from '../src/db/open';
 import * as schema from '../src/db/schema';
 import { getBatch } from '../src/store/batches';
@@ -65,7 +66,7 @@ it('a data folder of the first version opens, keeps everything, and learns', asy
     const [lot] = await listPods(db);
     expect(lot).toMatchObject({ id: 'old-lot', stockG: 640, place: 'bed 9', useFirst: true, ripeness: '', pricePerKg: null });
     expect((await listLarder(db))[0]).toMatchObject({ ingredientKey: 'honey', stockG: 340, ownPh: null, packG: null, useFirst: false });
-    expect(await getSettings(db)).toEqual({ kitchen: 'au', school: 'dry', threshold: null });
+    expect(await getSettings(db)).toEqual({ ...DEFAULT_SETTINGS, kitchen: 'au' });
     expect((await getBatch(db, 'old-batch')).file.name).toBe('Old Batch');
     const before = lot!.lot.heat!;
     await addHeat(db, { kind: 'measured', how: 'lab', subject: { lotId: 'old-lot', pods: 30 }, shu: 9000, sigma: 0.15 }, TODAY);

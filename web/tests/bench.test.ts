@@ -3,7 +3,7 @@ import { mount } from '@vue/test-utils';
 import { createPinia, setActivePinia } from 'pinia';
 import { beforeEach, describe, expect, it, vi } from 'vitest';
 import { nextTick } from 'vue';
-import { BARE_LOT, NO_FACTS } from '@roskel/contract';
+import { BARE_LOT, DEFAULT_SETTINGS, NO_FACTS } from '@roskel/contract';
 import { lotOfVariety, podUses, solveBench, variety, type BenchStuff, type BlendWish } from '@roskel/core';
 import { highsSolver } from '@roskel/core/highs';
 import { fakeKitchen } from './kitchen';
@@ -81,7 +81,7 @@ describe('the heat mix', () => {
     const mix = await store();
     const { useSettings } = await import('../src/stores/settings');
     const dry = mix.now.props.heatShu;
-    useSettings().value = { kitchen: 'metric', school: 'fresh', threshold: null };
+    useSettings().value = { ...DEFAULT_SETTINGS, school: 'fresh' };
     expect(mix.now.props.heatShu).toBeGreaterThan(3 * dry);
     const file = mix.asBatch('Stored dry', '2026-11-01', { lowShu: 500, highShu: 1300, bottles: 3, bottleMl: 100 });
     expect(file.lots.every((l) => l.heat === null || l.heat.source === 'table')).toBe(true);

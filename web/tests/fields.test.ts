@@ -3,6 +3,7 @@ import { mount } from '@vue/test-utils';
 import { createPinia, setActivePinia } from 'pinia';
 import { beforeEach, describe, expect, it, vi } from 'vitest';
 import { nextTick } from 'vue';
+import { DEFAULT_SETTINGS } from '@roskel/contract';
 import { GoalSchema, ingredient, ReadingSchema, salt } from '@roskel/core';
 
 vi.stubGlobal(
@@ -75,7 +76,7 @@ describe('an amount field', () => {
     expect(w.emitted('change')).toEqual([[20, '5 cloves']]);
   });
   it('reads spoons of the chosen kitchen', async () => {
-    useSettings().value = { kitchen: 'au', school: 'dry', threshold: null };
+    useSettings().value = { ...DEFAULT_SETTINGS, kitchen: 'au' };
     const w = mount(AmountField, { props: { label: 'Honey', massG: 0, what: ingredient('honey') } });
     await w.find('input').setValue('1 tbsp');
     expect((w.emitted('change')![0] as [number, string])[0]).toBeCloseTo((20 * 339) / 236.5882365, 6);

@@ -7,7 +7,7 @@ import { POD_FORMS, type PodLot } from '../pantry/lot';
 export const BATCH_FORMAT = 'roskel-batch';
 export const BATCH_VERSION = 1;
 
-export const DaySchema = Type.String({ title: 'The date', pattern: '^\\d{4}-\\d{2}-\\d{2}$', description: 'day, YYYY-MM-DD' });
+export const DaySchema = Type.String({ title: 'The date', format: 'date', description: 'a day of the calendar, YYYY-MM-DD' });
 const Id = Type.String({ minLength: 1, maxLength: 64, pattern: '^[A-Za-z0-9_.:-]+$' });
 const Hex = Type.String({ pattern: '^#[0-9A-Fa-f]{6}$' });
 
@@ -33,7 +33,7 @@ export const StationLogSchema = Type.Object(
     /** What the pH was measured on: g of each thing in it, and whether it was heated. Written by the program. */
     phOn: Type.Optional(
       Type.Object(
-        { parts: Type.Record(Type.String({ maxLength: 64 }), Type.Number({ minimum: 0 })), heated: Type.Boolean() },
+        { parts: Type.Record(Type.String({ maxLength: 64 }), Type.Number({ minimum: 0 }), { maxProperties: 400 }), heated: Type.Boolean() },
         { additionalProperties: false },
       ),
     ),
@@ -118,13 +118,13 @@ export const IngredientSchema = Type.Object({
   gum: Type.Optional(Share),
   protein: Share,
   protClass: Type.Union([Type.Literal('intact'), Type.Literal('hydrolysate')]),
-  acids: Type.Record(Type.String(), Share),
+  acids: Type.Record(Type.String({ maxLength: 60 }), Share, { maxProperties: 40 }),
   pH: Type.Union([Type.Object({ lo: Type.Number(), typ: Type.Number({ minimum: 1, maximum: 12 }), hi: Type.Number() }), Type.Null()]),
   pHdil: Type.Number({ minimum: 0, maximum: 100 }),
   density: Type.Number({ exclusiveMinimum: 0, maximum: 5 }),
   measure: Type.Object({ cup: Type.Number(), tbsp: Type.Number(), tsp: Type.Number() }),
-  pieces: Type.Record(Type.String(), Type.Number()),
-  allergens: Type.Array(Type.String()),
+  pieces: Type.Record(Type.String({ maxLength: 60 }), Type.Number(), { maxProperties: 40 }),
+  allergens: Type.Array(Type.String({ maxLength: 60 }), { maxItems: 30 }),
   hex: Hex,
   like: Type.Optional(Id),
   confidence: Type.Union([Type.Literal('high'), Type.Literal('medium'), Type.Literal('low')]),

@@ -112,10 +112,15 @@ export function knowledgeFrom(events: readonly KeptEvent[], sure: ReadonlySet<nu
   const scores = new Map<string, Score[]>();
   const refused = new Map<number, number>();
   const scales = new Map<string, Scale>();
-  const note = (lotId: string, step: HeatStep) => history.set(lotId, [...(history.get(lotId) ?? []), step]);
+  const note = (lotId: string, step: HeatStep) => {
+    const steps = history.get(lotId);
+    if (steps) steps.push(step);
+    else history.set(lotId, [step]);
+  };
   const teach = (list: HeatTasted['scores'], shu: number, weight: number) => {
     for (const s of list) {
-      const all = [...(scores.get(s.taster) ?? []), { shu, score: s.score, weight }];
+      const all = scores.get(s.taster) ?? [];
+      all.push({ shu, score: s.score, weight });
       scores.set(s.taster, all);
       scales.set(s.taster, calibrateScale(all));
     }
@@ -153,7 +158,8 @@ export function knowledgeFrom(events: readonly KeptEvent[], sure: ReadonlySet<nu
         }
         beliefs = learnt.beliefs;
         // What was learnt of one lot says something of every lot it was mixed with before.
-        for (const [lotId, heat] of heats) {
+        for (const lotId of new Set(event.parts.flatMap((p) => beliefs.get(p.lotId)?.ids ?? []))) {
+          const heat = heats.get(lotId);
           const now = beliefOf(beliefs, lotId);
           if (heat && now && Math.abs(now.dryShu / heat.dryShu - 1) + Math.abs(now.sigma - heat.sigma) > 1e-9)
             heats.set(lotId, { ...now, source: 'taste' });

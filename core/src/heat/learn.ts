@@ -1,12 +1,16 @@
 import { podVariance } from './blur';
 
-/** What is believed of several lots at once: ln of SHU per g dry matter, and how the doubts hang together. */
-export interface Beliefs {
-  ids: string[];
-  mu: number[];
+/** Lots whose doubts hang together since they were tasted in one sauce. */
+export interface Block {
+  ids: readonly string[];
+  /** ln of SHU per g dry matter. */
+  mu: readonly number[];
   /** Covariance, row by row. */
-  cov: number[][];
+  cov: readonly (readonly number[])[];
 }
+
+/** What is believed of the lots: each in the block it belongs to. Lots never tasted together are independent. */
+export type Beliefs = ReadonlyMap<string, Block>;
 
 /** One lot in what was tasted: SHU of the sauce per SHU of the lot's dry matter, and how many pods went in. */
 export interface TastedPart {
@@ -37,22 +41,41 @@ export interface Learnt {
 /** Beyond this many standard deviations nothing is learnt without asking (chapter 2, section 4.3). */
 export const SURPRISE = 3;
 
-export const NO_BELIEFS: Beliefs = { ids: [], mu: [], cov: [] };
+export const NO_BELIEFS: Beliefs = new Map();
 
 /** The beliefs with a lot set to a new prior, independent of all others. */
 export function believe(b: Beliefs, id: string, dryShu: number, sigma: number): Beliefs {
-  const at = b.ids.indexOf(id);
-  const n = at < 0 ? b.ids.length : at;
-  const ids = at < 0 ? [...b.ids, id] : b.ids;
-  const mu = ids.map((_, i) => (i === n ? Math.log(dryShu) : b.mu[i]!));
-  const cov = ids.map((_, i) => ids.map((__, j) => (i === n || j === n ? (i === j ? sigma * sigma : 0) : b.cov[i]![j]!)));
-  return { ids, mu, cov };
+  const next = new Map(b);
+  const old = b.get(id);
+  if (old && old.ids.length > 1) {
+    const keep = old.ids.map((_, i) => i).filter((i) => old.ids[i] !== id);
+    const rest = {
+      ids: keep.map((i) => old.ids[i]!),
+      mu: keep.map((i) => old.mu[i]!),
+      cov: keep.map((i) => keep.map((j) => old.cov[i]![j]!)),
+    };
+    for (const other of rest.ids) next.set(other, rest);
+  }
+  return next.set(id, { ids: [id], mu: [Math.log(dryShu)], cov: [[sigma * sigma]] });
 }
 
 /** Median and log-sd believed of one lot; undefined for a lot without heat. */
 export function beliefOf(b: Beliefs, id: string): { dryShu: number; sigma: number } | undefined {
-  const i = b.ids.indexOf(id);
-  return i < 0 ? undefined : { dryShu: Math.exp(b.mu[i]!), sigma: Math.sqrt(b.cov[i]![i]!) };
+  const block = b.get(id);
+  if (!block) return undefined;
+  const i = block.ids.indexOf(id);
+  return { dryShu: Math.exp(block.mu[i]!), sigma: Math.sqrt(block.cov[i]![i]!) };
+}
+
+/** Blocks side by side, independent of one another. */
+function joined(blocks: readonly Block[]): Block {
+  if (blocks.length === 1) return blocks[0]!;
+  const where = blocks.flatMap((block) => block.ids.map((_, i) => ({ block, i })));
+  return {
+    ids: blocks.flatMap((x) => x.ids),
+    mu: blocks.flatMap((x) => x.mu),
+    cov: where.map((a) => where.map((z) => (a.block === z.block ? a.block.cov[a.i]![z.i]! : 0))),
+  };
 }
 
 /**
@@ -61,10 +84,11 @@ export function beliefOf(b: Beliefs, id: string): { dryShu: number; sigma: numbe
  * Parts of lots without beliefs (no heat) are ignored. Throws RangeError when no part is left.
  */
 export function learn(b: Beliefs, seen: Observation): Learnt {
-  const parts = seen.parts.map((p) => ({ ...p, at: b.ids.indexOf(p.lotId) })).filter((p) => p.at >= 0 && p.weight > 0);
-  if (parts.length === 0) throw new RangeError('Nothing hot went into this, so there is nothing to learn');
-  const theta = [...b.mu];
-  const n = b.ids.length;
+  const known = seen.parts.filter((p) => b.has(p.lotId) && p.weight > 0);
+  if (known.length === 0) throw new RangeError('Nothing hot went into this, so there is nothing to learn');
+  const { ids, mu, cov } = joined([...new Set(known.map((p) => b.get(p.lotId)!))]);
+  const parts = known.map((p) => ({ ...p, at: ids.indexOf(p.lotId) }));
+  const theta = [...mu];
   let gain: number[] = [];
   let ph: number[] = [];
   let D = 1;
@@ -75,16 +99,16 @@ export function learn(b: Beliefs, seen: Observation): Learnt {
     const total = loads.reduce((s, x) => s + x, seen.added?.shu ?? 0);
     const other = seen.added ? (seen.added.shu / total) * seen.added.sigma : 0;
     shares = loads.map((x) => x / total);
-    const h = new Array<number>(n).fill(0);
-    parts.forEach((p, i) => (h[p.at]! += shares[i]!));
-    ph = b.cov.map((row) => row.reduce((s, c, j) => s + c * h[j]!, 0));
+    ph = cov.map((row) => parts.reduce((s, p, i) => s + row[p.at]! * shares[i]!, 0));
     const pods = parts.reduce((s, p, i) => s + shares[i]! ** 2 * podVariance(p.pods ?? Infinity), 0);
-    D = ph.reduce((s, x, i) => s + x * h[i]!, 0) + seen.sd ** 2 + seen.processSd ** 2 + pods + other ** 2;
-    const r = seen.mu - Math.log(total) - parts.reduce((s, p, i) => s + shares[i]! * (b.mu[p.at]! - theta[p.at]!), 0);
+    D = parts.reduce((s, p, i) => s + ph[p.at]! * shares[i]!, 0) + seen.sd ** 2 + seen.processSd ** 2 + pods + other ** 2;
+    const r = seen.mu - Math.log(total) - parts.reduce((s, p, i) => s + shares[i]! * (mu[p.at]! - theta[p.at]!), 0);
     if (pass === 0) surprise = r / Math.sqrt(D);
     gain = ph.map((x) => x / D);
-    for (let i = 0; i < n; i++) theta[i] = b.mu[i]! + gain[i]! * r;
+    for (let i = 0; i < ids.length; i++) theta[i] = mu[i]! + gain[i]! * r;
   }
-  const cov = b.cov.map((row, i) => row.map((c, j) => c - gain[i]! * ph[j]!));
-  return { beliefs: { ids: b.ids, mu: theta, cov }, surprise, shares };
+  const block = { ids, mu: theta, cov: cov.map((row, i) => row.map((c, j) => c - gain[i]! * ph[j]!)) };
+  const beliefs = new Map(b);
+  for (const id of ids) beliefs.set(id, block);
+  return { beliefs, surprise, shares };
 }

@@ -36,6 +36,9 @@ export const INGREDIENTS = table.rows as unknown as readonly Ingredient[];
 
 const byKey = new Map(INGREDIENTS.map((i) => [i.key, i]));
 
+/** Whether the table has a row of that key. */
+export const isIngredient = (key: string): boolean => byKey.has(key);
+
 /** The table row for a key. Throws when there is none. */
 export function ingredient(key: string): Ingredient {
   const found = byKey.get(key);

@@ -1,4 +1,4 @@
-import type { Ingredient } from './ingredient';
+import { isIngredient, type Ingredient } from './ingredient';
 import type { Variety } from './variety';
 
 /** A value that cannot be, by the field that holds it. */
@@ -17,6 +17,7 @@ export function ingredientProblems(row: Ingredient): RowProblem[] {
   const out: RowProblem[] = [];
   const say = (field: string, message: string) => out.push({ field, message });
   if (row.name.trim() === '') say('name', 'Give it a name.');
+  if (row.like !== undefined && !isIngredient(row.like)) say('like', 'Say which ingredient of the table it is like.');
   const shares: [keyof Ingredient, string][] = [
     ['water', 'Water'],
     ['sugars', 'Sugar'],

@@ -1,9 +1,9 @@
-import { mkdirSync, rmSync } from 'node:fs';
 import { fileURLToPath } from 'node:url';
-import { PGlite } from '@electric-sql/pglite';
 import type { PgDatabase, PgQueryResultHKT } from 'drizzle-orm/pg-core';
 import { drizzle } from 'drizzle-orm/pglite';
 import { migrate } from 'drizzle-orm/pglite/migrator';
+import { openEngine, syncTree } from './durable';
+import { beginFolder, inspectFolder, markFolder, prepareFolder } from './folder';
 import { lockFolder } from './lock';
 import * as schema from './schema';
 
@@ -19,28 +19,35 @@ const MIGRATIONS = fileURLToPath(new URL('../../drizzle', import.meta.url));
 
 /**
  * Opens (and first makes) the database in a folder, brings it up to date and locks it; `null` keeps it in memory.
- * `fresh` empties the folder first, once the lock says that nobody else uses it.
+ * `fresh` empties the folder first, once the lock says that nobody else uses it and it is known to be ours.
+ * Throws FolderLocked, and FolderUnfit for a folder that is not ours, damaged or not to be written.
  */
 export async function openDb(folder: string | null, fresh = false): Promise<OpenDb> {
-  let unlock = () => {};
-  if (folder) {
-    mkdirSync(folder, { recursive: true });
-    unlock = lockFolder(folder);
-  }
+  if (folder === null) return ready(null, () => {});
+  prepareFolder(folder);
+  const unlock = await lockFolder(folder);
   try {
-    if (folder && fresh) rmSync(`${folder}/pg`, { recursive: true, force: true });
-    const client = new PGlite(folder ? `${folder}/pg` : undefined);
-    const db = drizzle(client, { schema });
-    await migrate(db, { migrationsFolder: MIGRATIONS });
-    return {
-      db: db as unknown as Db,
-      close: async () => {
-        await client.close();
-        unlock();
-      },
-    };
+    const begin = inspectFolder(folder) === 'new' || fresh;
+    if (begin) beginFolder(folder);
+    const open = await ready(`${folder}/pg`, unlock);
+    if (begin) syncTree(`${folder}/pg`);
+    markFolder(folder);
+    return open;
   } catch (error) {
     unlock();
     throw error;
   }
+}
+
+async function ready(folder: string | null, unlock: () => void): Promise<OpenDb> {
+  const client = await openEngine(folder);
+  const db = drizzle(client as never, { schema });
+  await migrate(db, { migrationsFolder: MIGRATIONS });
+  return {
+    db: db as unknown as Db,
+    close: async () => {
+      await client.close();
+      unlock();
+    },
+  };
 }

@@ -1,14 +1,18 @@
 import { existsSync } from 'node:fs';
-import { join } from 'node:path';
+import compression from 'compression';
 import express, { type Express, type RequestHandler } from 'express';
 import helmet from 'helmet';
 import { errorsOf } from '@roskel/contract/validate';
 import type { Db } from '../db/open';
+import { localDay } from '../day';
 import { Announcer } from './events';
+import { localOnly, nulIn, ownChanges } from './guard';
 import { openapi } from './openapi';
 import { problems, sendProblem } from './problem';
-import type { Kitchen, Route } from './route';
+import { FileAnswer, type Kitchen, type Route } from './route';
 import { ROUTES } from './routes';
+
+export { localDay };
 
 export interface AppOptions {
   db: Db;
@@ -17,18 +21,30 @@ export interface AppOptions {
   today?: () => string;
 }
 
-const LOCAL = /^(localhost|127\.0\.0\.1|\[::1\])(:\d+)?$/;
-
-/** Only requests that name this machine: another site cannot reach the API through a name of its own. */
-const localOnly: RequestHandler = (req, res, next) => {
-  const origin = req.headers.origin;
-  const named = LOCAL.test(req.headers.host ?? '') && (!origin || LOCAL.test(origin.replace(/^https?:\/\//, '')));
-  if (named) return next();
-  sendProblem(res, { status: 403, title: 'Not from here', detail: 'Roskel answers only on this machine.' });
+const POLICY = {
+  defaultSrc: ["'self'"],
+  // The solver is WebAssembly.
+  scriptSrc: ["'self'", "'wasm-unsafe-eval'"],
+  // The component library writes its styles into the page.
+  styleSrc: ["'self'", "'unsafe-inline'"],
+  imgSrc: ["'self'", 'data:'],
+  fontSrc: ["'self'"],
+  connectSrc: ["'self'"],
+  workerSrc: ["'self'"],
+  objectSrc: ["'none'"],
+  baseUri: ["'none'"],
+  formAction: ["'self'"],
+  frameAncestors: ["'none'"],
 };
 
 function handler(route: Route, kitchen: Kitchen): RequestHandler {
   return async (req, res) => {
+    const odd = nulIn(req.params) ?? nulIn(route.takes ? null : req.body);
+    if (odd !== null) {
+      const message = 'There is a character in it that cannot be stored (NUL).';
+      sendProblem(res, { status: 422, title: 'That cannot be', detail: message, errors: [{ path: odd.slice(0, 200), message }] });
+      return;
+    }
     if (route.body) {
       const errors = errorsOf(route.body, req.body ?? {});
       if (errors.length > 0) {
@@ -36,13 +52,60 @@ function handler(route: Route, kitchen: Kitchen): RequestHandler {
         return;
       }
     }
-    res.status(route.status ?? 200).json(await route.run(kitchen, req));
+    const answer = await route.run(kitchen, req);
+    res.status(route.status ?? 200);
+    if (answer instanceof FileAnswer) res.attachment(answer.name).type(answer.type).send(Buffer.from(answer.bytes));
+    else res.json(answer);
   };
 }
 
-/** Today on this machine's clock, as a calendar day. */
-export function localDay(now = new Date()): string {
-  return new Date(now.getTime() - now.getTimezoneOffset() * 60_000).toISOString().slice(0, 10);
+/** Every route, and for what has an address but not that method, a plain word (RFC 9110: 405 names what is allowed). */
+function apiRouter(kitchen: Kitchen): express.Router {
+  const api = express.Router();
+  // Nothing of the kitchen lies about in the browser's cache; an unchanged list is not sent twice all the same (ETag).
+  api.use((_req, res, next) => {
+    res.set('Cache-Control', 'no-cache');
+    next();
+  });
+  const methods = new Map<string, string[]>();
+  for (const route of ROUTES) {
+    api[route.method](route.path, handler(route, kitchen));
+    methods.set(route.path, [...(methods.get(route.path) ?? []), route.method.toUpperCase()]);
+  }
+  api.get('/events', kitchen.announcer.listen);
+  api.get('/openapi.json', (_req, res) => void res.json(openapi(ROUTES)));
+  for (const path of ['/events', '/openapi.json']) methods.set(path, ['GET']);
+  for (const [path, known] of methods) {
+    const allow = [...known, ...(known.includes('GET') ? ['HEAD'] : [])].join(', ');
+    api.all(path, (_req, res) => {
+      res.set('Allow', allow);
+      sendProblem(res, { status: 405, title: 'Not that way', detail: `This address knows ${allow}.` });
+    });
+  }
+  api.use((_req, res) => sendProblem(res, { status: 404, title: 'Not there', detail: 'There is nothing at this address.' }));
+  return api;
+}
+
+const YEAR_S = 31_536_000;
+
+/** The built interface: files whose names change with their content are kept for good, the page is asked for anew. */
+function pages(root: string): express.Router {
+  const router = express.Router();
+  router.use('/assets', express.static(`${root}/assets`, { index: false, immutable: true, maxAge: YEAR_S * 1000, fallthrough: true }));
+  router.use(express.static(root, { index: false, maxAge: 0 }));
+  router.use((req, res) => {
+    if (req.method !== 'GET' && req.method !== 'HEAD') {
+      res.set('Allow', 'GET, HEAD');
+      return sendProblem(res, { status: 405, title: 'Not that way', detail: 'Pages are read, not written.' });
+    }
+    // A file that is not there is not the page.
+    if (req.path.startsWith('/assets/') || /\.\w{1,8}$/.test(req.path)) {
+      return sendProblem(res, { status: 404, title: 'Not there', detail: 'There is no such file.' });
+    }
+    res.set('Cache-Control', 'no-cache');
+    res.sendFile('index.html', { root });
+  });
+  return router;
 }
 
 /** The server without a port: security, the API, and the built interface. */
@@ -51,42 +114,17 @@ export function createApp(options: AppOptions): { app: Express; announcer: Annou
   const announcer = new Announcer();
   const kitchen: Kitchen = { db: options.db, announcer, today: options.today ?? (() => localDay()) };
   app.disable('x-powered-by');
-  app.use(localOnly);
+  app.use(localOnly, ownChanges);
+  app.use(helmet({ contentSecurityPolicy: { useDefaults: false, directives: POLICY }, strictTransportSecurity: false }));
   app.use(
-    helmet({
-      contentSecurityPolicy: {
-        useDefaults: false,
-        directives: {
-          defaultSrc: ["'self'"],
-          // The solver is WebAssembly.
-          scriptSrc: ["'self'", "'wasm-unsafe-eval'"],
-          // The component library writes its styles into the page.
-          styleSrc: ["'self'", "'unsafe-inline'"],
-          imgSrc: ["'self'", 'data:'],
-          fontSrc: ["'self'"],
-          connectSrc: ["'self'"],
-          workerSrc: ["'self'"],
-          objectSrc: ["'none'"],
-          baseUri: ["'none'"],
-          formAction: ["'self'"],
-          frameAncestors: ["'none'"],
-        },
-      },
-      strictTransportSecurity: false,
+    compression({
+      // Announcements must leave at once.
+      filter: (req, res) => !String(res.getHeader('Content-Type')).startsWith('text/event-stream') && compression.filter(req, res),
     }),
   );
-  app.use(express.json({ limit: '1mb' }));
-  const api = express.Router();
-  for (const route of ROUTES) api[route.method](route.path, handler(route, kitchen));
-  api.get('/events', announcer.listen);
-  api.get('/openapi.json', (_req, res) => void res.json(openapi(ROUTES)));
-  api.use((_req, res) => sendProblem(res, { status: 404, title: 'Not there', detail: 'There is nothing at this address.' }));
-  app.use('/api', api);
-  const root = options.webRoot;
-  if (root && existsSync(root)) {
-    app.use(express.static(root, { index: false, maxAge: '1h' }));
-    app.use((req, res, next) => (req.method === 'GET' ? res.sendFile(join(root, 'index.html')) : next()));
-  }
+  app.use(express.json({ limit: '1mb' }), express.raw({ type: 'application/zip', limit: '64mb' }));
+  app.use('/api', apiRouter(kitchen));
+  if (options.webRoot && existsSync(options.webRoot)) app.use(pages(options.webRoot));
   app.use(problems);
   return { app, announcer };
 }

@@ -2,15 +2,36 @@ import type { ErrorRequestHandler, Response } from 'express';
 import type { Problem } from '@roskel/contract';
 import { NotFound, Stale, Unfit } from '../store/errors';
 
+/** Nobody reads more, and an answer must stay small whatever was asked. */
+const MOST_ERRORS = 50;
+
 export function sendProblem(res: Response, problem: Omit<Problem, 'type'>): void {
+  const { errors, ...rest } = problem;
   res
     .status(problem.status)
     .type('application/problem+json')
-    .send(JSON.stringify({ type: 'about:blank', ...problem }));
+    .send(JSON.stringify({ type: 'about:blank', ...rest, ...(errors ? { errors: errors.slice(0, MOST_ERRORS) } : {}) }));
 }
 
+/** Sentences for what the HTTP layer refuses before a route sees it. */
+const REFUSED: Record<number, [title: string, detail: string]> = {
+  400: ['Unreadable', 'This is not JSON that can be read.'],
+  413: ['Too large', 'This is larger than Roskel takes. A batch file has at most 1 MB.'],
+  415: ['Not read here', 'Send JSON in UTF-8, unpacked or as gzip.'],
+};
+
+/** The code PostgreSQL gives an error, whoever wrapped it. */
+function codeOf(error: unknown): string | undefined {
+  for (let at = error as { code?: unknown; cause?: unknown } | undefined; at; at = at.cause as typeof at) {
+    if (typeof at.code === 'string' && /^[0-9A-Z]{5}$/.test(at.code)) return at.code;
+  }
+  return undefined;
+}
+const TAKEN = '23505';
+
 /** Turns what stores throw into problem+json (RFC 9457) with a sentence a maker understands. */
-export const problems: ErrorRequestHandler = (error: unknown, _req, res, _next) => {
+export const problems: ErrorRequestHandler = (error: unknown, _req, res, next) => {
+  if (res.headersSent) return next(error);
   if (error instanceof NotFound) return sendProblem(res, { status: 404, title: 'Not there', detail: error.message });
   if (error instanceof Stale) {
     return sendProblem(res, { status: 409, title: 'Changed elsewhere', detail: error.message, current: error.current });
@@ -18,10 +39,15 @@ export const problems: ErrorRequestHandler = (error: unknown, _req, res, _next) 
   if (error instanceof Unfit) {
     return sendProblem(res, { status: 422, title: 'That cannot be', detail: error.message, errors: error.errors });
   }
-  const status = (error as { status?: number }).status;
-  if (status === 413)
-    return sendProblem(res, { status, title: 'Too large', detail: 'This is larger than 1 MB. A batch file is far smaller.' });
-  if (status === 400) return sendProblem(res, { status, title: 'Unreadable', detail: 'This is not JSON that can be read.' });
+  if (codeOf(error) === TAKEN) {
+    return sendProblem(res, { status: 409, title: 'There already', detail: 'There is one with this id already. Give it another.' });
+  }
+  if (error instanceof URIError) return sendProblem(res, { status: 400, title: 'Unreadable', detail: 'This address cannot be read.' });
+  const status = (error as { status?: unknown }).status;
+  if (typeof status === 'number' && status >= 400 && status < 500) {
+    const [title, detail] = REFUSED[status] ?? ['Refused', 'This cannot be done.'];
+    return sendProblem(res, { status, title, detail });
+  }
   console.error(error);
   return sendProblem(res, { status: 500, title: 'Our fault', detail: 'Something went wrong here. Nothing of yours was changed.' });
 };

@@ -1,7 +1,8 @@
 import type { Request } from 'express';
 import { Type, type TSchema } from '@sinclair/typebox';
-import type { ChangeEvent } from '@roskel/contract';
+import { listAnswer, type ChangeEvent } from '@roskel/contract';
 import type { Db } from '../db/open';
+import { NotFound } from '../store/errors';
 import type { Announcer } from './events';
 
 export interface Kitchen {
@@ -16,11 +17,33 @@ export interface Route {
   path: string;
   summary: string;
   body?: TSchema;
+  /** What it answers with; a file when it is of another type than JSON. */
+  answer: TSchema | { file: string };
+  /** Takes a file in place of a JSON body. */
+  takes?: string;
   status?: number;
   run(kitchen: Kitchen, req: Request): Promise<unknown>;
 }
 
+/** A file to be saved by the browser. */
+export class FileAnswer {
+  constructor(
+    readonly name: string,
+    readonly type: string,
+    readonly bytes: Uint8Array,
+  ) {}
+}
+
 export const param = (req: Request, name: string) => String(req.params[name]);
+
+const MOST_SERIAL = 2_147_483_647;
+/** A number in an address; what is none names nothing. Throws NotFound. */
+export function serial(req: Request, name: string): number {
+  const text = param(req, name);
+  const value = /^\d{1,10}$/.test(text) ? Number(text) : NaN;
+  if (!(value <= MOST_SERIAL)) throw new NotFound('There is nothing with that number.');
+  return value;
+}
 
 /** A body that says nothing. */
 export const Empty = Type.Object({}, { additionalProperties: false });
@@ -31,21 +54,44 @@ export function announced<T extends { id: string }>(k: Kitchen, topic: ChangeEve
   return record;
 }
 
-/** Putting a thing away and bringing it back: nothing is ever deleted. */
-export function awayAndBack(topic: ChangeEvent['topic'], archive: (db: Db, id: string, away: boolean) => Promise<{ id: string }>): Route[] {
+/** How things of a topic are archived, listed there and brought back. */
+export interface Archive {
+  put(db: Db, id: string, away: boolean): Promise<{ id: string }>;
+  list(db: Db): Promise<readonly unknown[]>;
+  answer: TSchema;
+  /** What else changes with it. */
+  also?: readonly ChangeEvent['topic'][];
+}
+
+/** Archiving a thing and bringing it back: nothing is ever deleted. */
+export function archiveRoutes(topic: ChangeEvent['topic'], archive: Archive): Route[] {
+  const put = async (k: Kitchen, req: Request, away: boolean) => {
+    const record = announced(k, topic, await archive.put(k.db, param(req, 'id'), away));
+    for (const other of archive.also ?? []) k.announcer.say({ topic: other, id: record.id });
+    return record;
+  };
   return [
+    {
+      method: 'get',
+      path: `/${topic}/archive`,
+      summary: `What is archived of the ${topic}`,
+      answer: listAnswer(archive.answer),
+      run: (k) => archive.list(k.db),
+    },
     {
       method: 'delete',
       path: `/${topic}/:id`,
-      summary: 'Put away; it can be restored',
-      run: async (k, req) => announced(k, topic, await archive(k.db, param(req, 'id'), true)),
+      summary: `Archive one of the ${topic}; it can be restored`,
+      answer: archive.answer,
+      run: (k, req) => put(k, req, true),
     },
     {
       method: 'post',
       path: `/${topic}/:id/restore`,
-      summary: 'Bring back',
+      summary: `Bring one of the ${topic} back from the archive`,
       body: Empty,
-      run: async (k, req) => announced(k, topic, await archive(k.db, param(req, 'id'), false)),
+      answer: archive.answer,
+      run: (k, req) => put(k, req, false),
     },
   ];
 }

@@ -8,6 +8,7 @@ import {
   LineProblem,
   runLine,
   seedOfFile,
+  stationKind,
   tieReadings,
   TYPICAL,
   type BatchFile,
@@ -62,10 +63,12 @@ async function assemble(db: Db, rows: readonly Row[]): Promise<BatchRecord[]> {
   }));
 }
 
-export async function listBatches(db: Db): Promise<BatchRecord[]> {
-  const rows = await db.select().from(batches).where(eq(batches.archived, false)).orderBy(desc(batches.startDate), asc(batches.id));
-  return assemble(db, rows);
-}
+const listed = async (db: Db, archived: boolean) =>
+  assemble(db, await db.select().from(batches).where(eq(batches.archived, archived)).orderBy(desc(batches.startDate), asc(batches.id)));
+export const listBatches = (db: Db): Promise<BatchRecord[]> => listed(db, false);
+export const archivedBatches = (db: Db): Promise<BatchRecord[]> => listed(db, true);
+/** Archived or not. */
+export const everyBatch = async (db: Db): Promise<BatchRecord[]> => assemble(db, await db.select().from(batches).orderBy(asc(batches.id)));
 
 export async function getBatch(db: Db, id: string): Promise<BatchRecord> {
   const rows = await db.select().from(batches).where(eq(batches.id, id));
@@ -130,6 +133,17 @@ export interface Saved {
   touched: Set<StoreName | 'shelf'>;
 }
 
+/** Stores of which a batch is to take something else than before. */
+function newlyWanted(before: BatchFile | null, after: BatchFile): StoreName[] {
+  const wanted = (file: BatchFile | null, store: StoreName) =>
+    JSON.stringify(
+      (file?.stations ?? [])
+        .filter((s) => s.log.doneOn === undefined)
+        .flatMap((s) => (stationKind(s.kind).needs?.(s.params) ?? []).filter((n) => n.store === store)),
+    );
+  return (['pods', 'larder'] as const).filter((store) => wanted(before, store) !== wanted(after, store));
+}
+
 async function settle(tx: Db, id: string, file: BatchFile, today: string): Promise<Saved['touched']> {
   // Lots that were put away still have their ledger.
   const pods = new Set((await tx.select({ id: podLots.id }).from(podLots)).map((p) => p.id));
@@ -158,6 +172,7 @@ export async function addBatch(db: Db, value: unknown, today: string, id: string
     await writeParts(t, id, file);
     return settle(t, id, file, today);
   });
+  for (const store of newlyWanted(null, file)) touched.add(store);
   return { record: await getBatch(db, id), touched };
 }
 
@@ -179,10 +194,11 @@ export async function saveBatch(db: Db, id: string, revision: number, value: unk
   });
   const record = await getBatch(db, id);
   if (!touched) throw new Stale(record);
+  for (const store of newlyWanted(before, file)) touched.add(store);
   return { record, touched };
 }
 
-/** Puts a batch away or brings it back; nothing of it is deleted. */
+/** Archives a batch or brings it back; nothing of it is deleted, and what it took stays taken. */
 export async function archiveBatch(db: Db, id: string, archived: boolean): Promise<BatchRecord> {
   await db.update(batches).set({ archived }).where(eq(batches.id, id));
   return getBatch(db, id);
@@ -190,7 +206,7 @@ export async function archiveBatch(db: Db, id: string, archived: boolean): Promi
 
 /** Bottles stored by an older program are told by the rules of now: how they keep is never read off an old label. */
 export async function refreshShelf(db: Db, today: string): Promise<void> {
-  for (const { id, file } of await assemble(db, await db.select().from(batches))) {
+  for (const { id, file } of await everyBatch(db)) {
     try {
       await settleShelf(db, id, file, today);
     } catch (error) {

@@ -1,4 +1,4 @@
-import { asc, eq, inArray } from 'drizzle-orm';
+import { and, asc, desc, eq, inArray, sql } from 'drizzle-orm';
 import { knowledgeFrom, sourceInWords, type HeatKnowledge, type HeatStep, type KeptEvent, type LotHeat } from '@roskel/core';
 import type { HeatBook, HeatRecord } from '@roskel/contract';
 import type { Db } from '../db/open';
@@ -19,10 +19,27 @@ export async function keptEvents(db: Db): Promise<Kept> {
   };
 }
 
-/** All that the book teaches. */
+/** The last book that was replayed, and what it looked like. */
+let replayed: { print: string; known: HeatKnowledge } | null = null;
+
+/** What a book looks like: its entries, and which of them count. */
+async function printOf(db: Db): Promise<string> {
+  const [row] = await db
+    .select({
+      print: sql<string>`count(*) || ':' || coalesce(md5(string_agg(${heatEvents.id} || ${heatEvents.withdrawn}::text || ${heatEvents.sure}::text || md5(${heatEvents.event}::text), ',' order by ${heatEvents.id})), '')`,
+    })
+    .from(heatEvents);
+  return row!.print;
+}
+
+/** All that the book teaches: replayed once, and again when the book is another. */
 export async function knowledge(db: Db): Promise<HeatKnowledge> {
+  const print = await printOf(db);
+  if (replayed?.print === print) return replayed.known;
   const { events, sure } = await keptEvents(db);
-  return knowledgeFrom(events, sure);
+  const known = knowledgeFrom(events, sure);
+  replayed = { print, known };
+  return known;
 }
 
 /** States what a lot's heat is taken for, in the book. */
@@ -67,13 +84,14 @@ export async function withdrawHeat(db: Db, id: number, withdrawn: boolean): Prom
 }
 
 export async function heatBook(db: Db): Promise<HeatBook> {
-  const { events, sure } = await keptEvents(db);
-  const known = knowledgeFrom(events, sure);
+  const known = await knowledge(db);
+  const rows = await db
+    .select({ id: heatEvents.id, on: heatEvents.on, event: heatEvents.event, batchId: heatEvents.batchId })
+    .from(heatEvents)
+    .where(and(eq(heatEvents.withdrawn, false), sql`(${heatEvents.event} ->> 'kind') <> 'set'`))
+    .orderBy(desc(heatEvents.id));
   return {
-    events: events
-      .filter((e) => !e.withdrawn && e.event.kind !== 'set')
-      .map(({ id, on, event, batchId }) => ({ id, on, event, batchId }))
-      .reverse(),
+    events: rows,
     scales: [...known.scales].map(([taster, scale]) => ({ taster, scale })),
   };
 }

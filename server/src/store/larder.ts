@@ -5,29 +5,32 @@ import type { Db } from '../db/open';
 import { larderLots } from '../db/schema';
 import { NotFound, Stale, Unfit } from './errors';
 import { listOwn } from './own';
-import { addMove, ledgerOf, stockOf } from './stock';
+import { keptOf, type Kept } from './promised';
+import { addMove, ledgerOf } from './stock';
 
 type Row = typeof larderLots.$inferSelect;
 
-function record(row: Row, stock: Map<string, number>): LarderRecord {
+function record(row: Row, kept: Kept): LarderRecord {
   const { id, ingredientKey, note, revision, packG, packPrice, openedOn, ownPh, useFirst } = row;
-  return { id, ingredientKey, note, revision, packG, packPrice, openedOn, ownPh, useFirst, stockG: stock.get(id) ?? 0 };
+  return { id, ingredientKey, note, revision, packG, packPrice, openedOn, ownPh, useFirst, ...kept(id) };
 }
 
-export async function listLarder(db: Db): Promise<LarderRecord[]> {
+async function listed(db: Db, archived: boolean): Promise<LarderRecord[]> {
   const rows = await db
     .select()
     .from(larderLots)
-    .where(eq(larderLots.archived, false))
+    .where(eq(larderLots.archived, archived))
     .orderBy(asc(larderLots.createdAt), asc(larderLots.id));
-  const stock = await stockOf(db, 'larder');
-  return rows.map((r) => record(r, stock));
+  const kept = await keptOf(db, 'larder');
+  return rows.map((r) => record(r, kept));
 }
+export const listLarder = (db: Db): Promise<LarderRecord[]> => listed(db, false);
+export const archivedLarder = (db: Db): Promise<LarderRecord[]> => listed(db, true);
 
 async function getLarder(db: Db, id: string): Promise<LarderRecord> {
   const [row] = await db.select().from(larderLots).where(eq(larderLots.id, id));
   if (!row) throw new NotFound('This is not in the larder any more.');
-  return record(row, await stockOf(db, 'larder'));
+  return record(row, await keptOf(db, 'larder', id));
 }
 
 /** Puts an ingredient (of the table or the maker's own) into the larder, or back into it, with some stock. */

@@ -20,17 +20,19 @@ const KINDS = {
 
 const record = (r: typeof ownRows.$inferSelect) => ({ id: r.id, revision: r.revision, value: r.value }) as Own;
 
-export async function listOwn(db: Db, kind: OwnKind): Promise<Own[]> {
+async function listed(db: Db, kind: OwnKind, archived: boolean): Promise<Own[]> {
   const rows = await db
     .select()
     .from(ownRows)
-    .where(and(eq(ownRows.kind, kind), eq(ownRows.archived, false)))
+    .where(and(eq(ownRows.kind, kind), eq(ownRows.archived, archived)))
     .orderBy(asc(ownRows.createdAt), asc(ownRows.id));
   return rows.map(record);
 }
+export const listOwn = (db: Db, kind: OwnKind): Promise<Own[]> => listed(db, kind, false);
+export const archivedOwn = (db: Db, kind: OwnKind): Promise<Own[]> => listed(db, kind, true);
 
-async function getOwn(db: Db, id: string): Promise<Own> {
-  const [row] = await db.select().from(ownRows).where(eq(ownRows.id, id));
+async function getOwn(db: Db, kind: OwnKind, id: string): Promise<Own> {
+  const [row] = await db.select().from(ownRows).where(and(eq(ownRows.kind, kind), eq(ownRows.id, id)));
   if (!row) throw new NotFound('This row is not there any more.');
   return record(row);
 }
@@ -56,7 +58,7 @@ function fit(kind: OwnKind, value: Variety | Ingredient): string {
 export async function addOwn(db: Db, kind: OwnKind, value: Variety | Ingredient): Promise<Own> {
   const id = fit(kind, value);
   await db.insert(ownRows).values({ id, kind, value });
-  return getOwn(db, id);
+  return getOwn(db, kind, id);
 }
 
 export async function editOwn(db: Db, kind: OwnKind, id: string, revision: number, value: Variety | Ingredient): Promise<Own> {
@@ -64,15 +66,16 @@ export async function editOwn(db: Db, kind: OwnKind, id: string, revision: numbe
   const done = await db
     .update(ownRows)
     .set({ value, revision: sql`${ownRows.revision} + 1` })
-    .where(and(eq(ownRows.id, id), eq(ownRows.revision, revision)))
+    .where(and(eq(ownRows.kind, kind), eq(ownRows.id, id), eq(ownRows.revision, revision)))
     .returning({ id: ownRows.id });
-  if (done.length === 0) throw new Stale(await getOwn(db, id));
-  return getOwn(db, id);
+  const now = await getOwn(db, kind, id);
+  if (done.length === 0) throw new Stale(now);
+  return now;
 }
 
 /** Hides a row or brings it back. Lots and batches carry what they took from it. */
-export async function archiveOwn(db: Db, id: string, archived: boolean): Promise<Own> {
-  await getOwn(db, id);
+export async function archiveOwn(db: Db, kind: OwnKind, id: string, archived: boolean): Promise<Own> {
+  await getOwn(db, kind, id);
   await db.update(ownRows).set({ archived }).where(eq(ownRows.id, id));
-  return getOwn(db, id);
+  return getOwn(db, kind, id);
 }

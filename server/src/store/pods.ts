@@ -1,25 +1,28 @@
 import { randomUUID } from 'node:crypto';
 import { and, asc, eq, sql } from 'drizzle-orm';
-import { turned, TURNS, turnsFor, type Turn } from '@roskel/core';
+import { isIngredient, turned, TURNS, turnsFor, type Turn } from '@roskel/core';
 import type { LotHistory, Move, PodLotInput, PodLotRecord } from '@roskel/contract';
 import type { Db } from '../db/open';
 import { podLots } from '../db/schema';
 import { NotFound, Stale, Unfit } from './errors';
 import { heatHistory, stateHeat } from './heat';
-import { addMove, ledgerOf, stockOf } from './stock';
+import { keptOf, type Kept } from './promised';
+import { addMove, ledgerOf } from './stock';
 
 type Row = typeof podLots.$inferSelect;
 
-function record(row: Row, stock: Map<string, number>): PodLotRecord {
+function record(row: Row, kept: Kept): PodLotRecord {
   const { id, revision, lot, gotOn, place, note, useFirst, ripeness, pricePerKg } = row;
-  return { id, revision, lot, gotOn, place, note, useFirst, ripeness, pricePerKg, stockG: stock.get(id) ?? 0 };
+  return { id, revision, lot, gotOn, place, note, useFirst, ripeness, pricePerKg, ...kept(id) };
 }
 
-export async function listPods(db: Db): Promise<PodLotRecord[]> {
-  const rows = await db.select().from(podLots).where(eq(podLots.archived, false)).orderBy(asc(podLots.createdAt), asc(podLots.id));
-  const stock = await stockOf(db, 'pods');
-  return rows.map((r) => record(r, stock));
+async function listed(db: Db, archived: boolean): Promise<PodLotRecord[]> {
+  const rows = await db.select().from(podLots).where(eq(podLots.archived, archived)).orderBy(asc(podLots.createdAt), asc(podLots.id));
+  const kept = await keptOf(db, 'pods');
+  return rows.map((r) => record(r, kept));
 }
+export const listPods = (db: Db): Promise<PodLotRecord[]> => listed(db, false);
+export const archivedPods = (db: Db): Promise<PodLotRecord[]> => listed(db, true);
 
 async function rowOf(db: Db, id: string): Promise<Row> {
   const [row] = await db.select().from(podLots).where(eq(podLots.id, id));
@@ -28,10 +31,18 @@ async function rowOf(db: Db, id: string): Promise<Row> {
 }
 
 export async function getPod(db: Db, id: string): Promise<PodLotRecord> {
-  return record(await rowOf(db, id), await stockOf(db, 'pods'));
+  return record(await rowOf(db, id), await keptOf(db, 'pods', id));
+}
+
+/** A lot that names what is nowhere would stop every page that counts with it. Throws Unfit. */
+function fitLot({ lot }: PodLotInput): void {
+  if (isIngredient(lot.like)) return;
+  const message = 'It is like nothing that is known. Choose an ingredient of the table.';
+  throw new Unfit(message, [{ path: 'input/lot/like', message }]);
 }
 
 export async function addPod(db: Db, input: PodLotInput, stockG: number, words: string, today: string): Promise<PodLotRecord> {
+  fitLot(input);
   const id = input.lot.id;
   await db.transaction(async (tx) => {
     const t = tx as unknown as Db;
@@ -43,6 +54,7 @@ export async function addPod(db: Db, input: PodLotInput, stockG: number, words: 
 }
 
 export async function editPod(db: Db, id: string, revision: number, input: PodLotInput, today: string): Promise<PodLotRecord> {
+  fitLot(input);
   const before = await rowOf(db, id);
   const done = await db
     .update(podLots)
@@ -78,7 +90,7 @@ export interface TurnRequest {
 /** Dries, freezes or grinds some of a lot: out of this ledger, into that of a new lot that inherits its heat. */
 export async function turnPod(db: Db, id: string, request: TurnRequest, today: string): Promise<PodLotRecord> {
   const row = await rowOf(db, id);
-  const from = record(row, await stockOf(db, 'pods'));
+  const from = await getPod(db, id);
   const cannot = (path: string, message: string) => new Unfit(message, [{ path, message }]);
   if (!turnsFor(row.lot).includes(request.into)) throw cannot('into', `${row.lot.name} cannot be ${TURNS[request.into].verb}.`);
   if (request.takeG > from.stockG + 0.01) throw cannot('takeG', `There are only ${Math.round(from.stockG)} g.`);

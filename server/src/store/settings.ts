@@ -1,13 +1,11 @@
 import { eq } from 'drizzle-orm';
-import type { Settings } from '@roskel/contract';
+import { DEFAULT_SETTINGS, type Settings } from '@roskel/contract';
 import type { Db } from '../db/open';
 import { settings } from '../db/schema';
 
-const DEFAULTS: Settings = { kitchen: 'metric', school: 'dry', threshold: null };
-
 export async function getSettings(db: Db): Promise<Settings> {
   const [row] = await db.select().from(settings).where(eq(settings.id, 'maker'));
-  return { ...DEFAULTS, ...(row?.value as Partial<Settings> | undefined) };
+  return { ...DEFAULT_SETTINGS, ...(row?.value as Partial<Settings> | undefined) };
 }
 
 export async function putSettings(db: Db, value: Settings): Promise<Settings> {

@@ -6,12 +6,12 @@ import { batches, stockMoves } from '../db/schema';
 
 export type StoreName = 'pods' | 'larder';
 
-/** Grams in stock by item: the sum of the ledger. */
-export async function stockOf(db: Db, store: StoreName): Promise<Map<string, number>> {
+/** Grams in stock by item, or of one item: the sum of the ledger. */
+export async function stockOf(db: Db, store: StoreName, itemId?: string): Promise<Map<string, number>> {
   const rows = await db
     .select({ id: stockMoves.itemId, sum: sql<number>`sum(${stockMoves.deltaG})`.mapWith(Number) })
     .from(stockMoves)
-    .where(eq(stockMoves.store, store))
+    .where(and(eq(stockMoves.store, store), itemId === undefined ? undefined : eq(stockMoves.itemId, itemId)))
     .groupBy(stockMoves.itemId);
   return new Map(rows.map((r) => [r.id, Math.round(r.sum * 1000) / 1000]));
 }

@@ -1,12 +1,12 @@
 import { defineStore } from 'pinia';
 import { ref } from 'vue';
-import type { Settings } from '@roskel/contract';
+import { DEFAULT_SETTINGS, type Settings } from '@roskel/contract';
 import { api } from '../api/client';
 import { onChange } from '../api/events';
 import { useUndo } from './undo';
 
 export const useSettings = defineStore('settings', () => {
-  const value = ref<Settings>({ kitchen: 'metric', school: 'dry', threshold: null });
+  const value = ref<Settings>(DEFAULT_SETTINGS);
   const undo = useUndo();
 
   async function load() {

@@ -1,7 +1,7 @@
-import { HeatInputSchema } from '@roskel/contract';
+import { HeatBookAnswer, HeatInputSchema, HeatRecordAnswer } from '@roskel/contract';
 import { heatBook, withdrawHeat, type HeatSaved } from '../../store/heat';
 import { addHeat } from '../../store/tasting';
-import { Empty, param, type Kitchen, type Route } from '../route';
+import { Empty, serial, type Kitchen, type Route } from '../route';
 
 function announceHeat(k: Kitchen, { record, lots }: HeatSaved) {
   k.announcer.say({ topic: 'heat', id: String(record.id) });
@@ -10,12 +10,19 @@ function announceHeat(k: Kitchen, { record, lots }: HeatSaved) {
 }
 
 export const heatRoutes: readonly Route[] = [
-  { method: 'get', path: '/heat', summary: 'What was tasted and measured, and the scales of the tasters', run: (k) => heatBook(k.db) },
+  {
+    method: 'get',
+    path: '/heat',
+    summary: 'What was tasted and measured, and the scales of the tasters',
+    answer: HeatBookAnswer,
+    run: (k) => heatBook(k.db),
+  },
   {
     method: 'post',
     path: '/heat',
     summary: 'Enter a tasting, a dilution test or a labelled sauce; the lots learn from it',
     body: HeatInputSchema,
+    answer: HeatRecordAnswer,
     status: 201,
     run: async (k, req) => announceHeat(k, await addHeat(k.db, req.body, k.today())),
   },
@@ -23,13 +30,15 @@ export const heatRoutes: readonly Route[] = [
     method: 'delete',
     path: '/heat/:id',
     summary: 'Take an entry back; the lots unlearn it',
-    run: async (k, req) => announceHeat(k, await withdrawHeat(k.db, Number(param(req, 'id')), true)),
+    answer: HeatRecordAnswer,
+    run: async (k, req) => announceHeat(k, await withdrawHeat(k.db, serial(req, 'id'), true)),
   },
   {
     method: 'post',
     path: '/heat/:id/restore',
     summary: 'Put an entry in again',
     body: Empty,
-    run: async (k, req) => announceHeat(k, await withdrawHeat(k.db, Number(param(req, 'id')), false)),
+    answer: HeatRecordAnswer,
+    run: async (k, req) => announceHeat(k, await withdrawHeat(k.db, serial(req, 'id'), false)),
   },
 ];

@@ -1,6 +1,7 @@
 import type { Route } from '../route';
 import { batchRoutes } from './batches';
 import { heatRoutes } from './heat';
+import { kitchenRoutes } from './kitchen';
 import { larderRoutes } from './larder';
 import { ownRoutes } from './own';
 import { podRoutes } from './pods';
@@ -16,4 +17,5 @@ export const ROUTES: readonly Route[] = [
   ...shelfRoutes,
   ...heatRoutes,
   ...settingsRoutes,
+  ...kitchenRoutes,
 ];

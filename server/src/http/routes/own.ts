@@ -1,17 +1,18 @@
-import type { TObject } from '@sinclair/typebox';
-import { OwnIngredientSchema, OwnVarietySchema } from '@roskel/contract';
-import { addOwn, archiveOwn, editOwn, listOwn, type OwnKind } from '../../store/own';
-import { announced, awayAndBack, param, type Route } from '../route';
+import type { TObject, TSchema } from '@sinclair/typebox';
+import { listAnswer, OwnIngredientAnswer, OwnIngredientSchema, OwnVarietyAnswer, OwnVarietySchema } from '@roskel/contract';
+import { addOwn, archivedOwn, archiveOwn, editOwn, listOwn, type OwnKind } from '../../store/own';
+import { announced, archiveRoutes, param, type Route } from '../route';
 
 /** The maker's own rows of one table. */
-function ownOf(kind: OwnKind, schema: TObject): Route[] {
+function ownOf(kind: OwnKind, schema: TObject, answer: TSchema): Route[] {
   return [
-    { method: 'get', path: `/${kind}`, summary: `Own ${kind}`, run: (k) => listOwn(k.db, kind) },
+    { method: 'get', path: `/${kind}`, summary: `Own ${kind}`, answer: listAnswer(answer), run: (k) => listOwn(k.db, kind) },
     {
       method: 'post',
       path: `/${kind}`,
       summary: `Add to the own ${kind}`,
       body: schema,
+      answer,
       status: 201,
       run: async (k, req) => announced(k, kind, await addOwn(k.db, kind, req.body.value)),
     },
@@ -20,10 +21,14 @@ function ownOf(kind: OwnKind, schema: TObject): Route[] {
       path: `/${kind}/:id`,
       summary: `Change one of the own ${kind}; 409 when it was changed elsewhere`,
       body: schema,
+      answer,
       run: async (k, req) => announced(k, kind, await editOwn(k.db, kind, param(req, 'id'), req.body.revision ?? 0, req.body.value)),
     },
-    ...awayAndBack(kind, archiveOwn),
+    ...archiveRoutes(kind, { put: (db, id, away) => archiveOwn(db, kind, id, away), list: (db) => archivedOwn(db, kind), answer }),
   ];
 }
 
-export const ownRoutes: readonly Route[] = [...ownOf('varieties', OwnVarietySchema), ...ownOf('ingredients', OwnIngredientSchema)];
+export const ownRoutes: readonly Route[] = [
+  ...ownOf('varieties', OwnVarietySchema, OwnVarietyAnswer),
+  ...ownOf('ingredients', OwnIngredientSchema, OwnIngredientAnswer),
+];

@@ -1,14 +1,15 @@
-import { EditPodLotSchema, MoveSchema, NewPodLotSchema, TurnSchema } from '@roskel/contract';
-import { addPod, archivePod, editPod, listPods, movePod, podHistory, turnPod, unturnPod } from '../../store/pods';
-import { announced, awayAndBack, Empty, param, type Route } from '../route';
+import { EditPodLotSchema, HistoryAnswer, listAnswer, MoveSchema, NewPodLotSchema, PodLotAnswer, TurnSchema } from '@roskel/contract';
+import { addPod, archivedPods, archivePod, editPod, listPods, movePod, podHistory, turnPod, unturnPod } from '../../store/pods';
+import { announced, archiveRoutes, Empty, param, type Route } from '../route';
 
 export const podRoutes: readonly Route[] = [
-  { method: 'get', path: '/pods', summary: 'Pod lots with their stock', run: (k) => listPods(k.db) },
+  { method: 'get', path: '/pods', summary: 'Pod lots with their stock', answer: listAnswer(PodLotAnswer), run: (k) => listPods(k.db) },
   {
     method: 'post',
     path: '/pods',
     summary: 'Add a pod lot',
     body: NewPodLotSchema,
+    answer: PodLotAnswer,
     status: 201,
     run: async (k, req) => announced(k, 'pods', await addPod(k.db, req.body.input, req.body.stockG, req.body.words, k.today())),
   },
@@ -17,6 +18,7 @@ export const podRoutes: readonly Route[] = [
     path: '/pods/:id',
     summary: 'Change a pod lot; 409 when it was changed elsewhere',
     body: EditPodLotSchema,
+    answer: PodLotAnswer,
     run: async (k, req) => announced(k, 'pods', await editPod(k.db, param(req, 'id'), req.body.revision, req.body.input, k.today())),
   },
   {
@@ -24,12 +26,14 @@ export const podRoutes: readonly Route[] = [
     path: '/pods/:id/moves',
     summary: 'Move stock in or out',
     body: MoveSchema,
+    answer: PodLotAnswer,
     run: async (k, req) => announced(k, 'pods', await movePod(k.db, param(req, 'id'), req.body)),
   },
   {
     method: 'get',
     path: '/pods/:id/history',
     summary: 'Stock moves and heat history of a lot',
+    answer: HistoryAnswer,
     run: (k, req) => podHistory(k.db, param(req, 'id')),
   },
   {
@@ -37,6 +41,7 @@ export const podRoutes: readonly Route[] = [
     path: '/pods/:id/turn',
     summary: 'Dry, freeze or grind some of a lot into a new one',
     body: TurnSchema,
+    answer: PodLotAnswer,
     status: 201,
     run: async (k, req) => announced(k, 'pods', await turnPod(k.db, param(req, 'id'), req.body, k.today())),
   },
@@ -45,7 +50,8 @@ export const podRoutes: readonly Route[] = [
     path: '/pods/:id/unturn',
     summary: 'Take such a turning back',
     body: Empty,
+    answer: PodLotAnswer,
     run: async (k, req) => announced(k, 'pods', await unturnPod(k.db, param(req, 'id'))),
   },
-  ...awayAndBack('pods', archivePod),
+  ...archiveRoutes('pods', { put: archivePod, list: archivedPods, answer: PodLotAnswer }),
 ];

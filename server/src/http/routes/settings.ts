@@ -3,12 +3,13 @@ import { getSettings, putSettings } from '../../store/settings';
 import type { Route } from '../route';
 
 export const settingsRoutes: readonly Route[] = [
-  { method: 'get', path: '/settings', summary: 'Settings of this kitchen', run: (k) => getSettings(k.db) },
+  { method: 'get', path: '/settings', summary: 'Settings of this kitchen', answer: SettingsSchema, run: (k) => getSettings(k.db) },
   {
     method: 'put',
     path: '/settings',
     summary: 'Change the settings',
     body: SettingsSchema,
+    answer: SettingsSchema,
     run: async (k, req) => {
       const value = await putSettings(k.db, req.body);
       k.announcer.say({ topic: 'settings', id: 'maker' });

@@ -1,0 +1,69 @@
+import { Type, type TObject, type TSchema } from '@sinclair/typebox';
+import { IngredientSchema } from '@roskel/core';
+import { LarderFactsSchema, PodLotInputSchema, VarietySchema } from './records';
+
+/** What the API answers with, for its description; the types are those of records.ts. */
+const closed = { additionalProperties: false };
+const Text = Type.String();
+const Real = Type.Number();
+const Count = Type.Integer();
+const orNull = (schema: TSchema) => Type.Union([schema, Type.Null()]);
+const listOf = (schema: TSchema) => Type.Array(schema);
+
+const Promised = Type.Object({ batchId: Text, batch: Text, startDate: Text, g: Real, shortG: Real }, closed);
+const withStock = { id: Text, revision: Count, stockG: Real, promised: listOf(Promised) };
+const joined = (base: TObject, more: Record<string, TSchema>) => Type.Object({ ...base.properties, ...more }, closed);
+
+export const PodLotAnswer = joined(PodLotInputSchema, withStock);
+export const LarderAnswer = joined(LarderFactsSchema, { ingredientKey: Text, ...withStock });
+export const LedgerAnswer = listOf(
+  Type.Object({ at: Text, deltaG: Real, leftG: Real, reason: Text, words: Text, batch: orNull(Text) }, closed),
+);
+export const HistoryAnswer = Type.Object({ moves: LedgerAnswer, heat: listOf(Type.Object({}, { description: 'a step of belief' })) }, closed);
+export const OwnVarietyAnswer = Type.Object({ id: Text, revision: Count, value: VarietySchema }, closed);
+export const OwnIngredientAnswer = Type.Object({ id: Text, revision: Count, value: IngredientSchema }, closed);
+export const BatchAnswer = Type.Object(
+  {
+    id: Text,
+    revision: Count,
+    updatedAt: Text,
+    file: Type.Object({ format: Text, version: Count, name: Text }, { description: 'a batch file, see docs/formats/batch.md' }),
+  },
+  closed,
+);
+export const BottlingAnswer = Type.Object(
+  {
+    id: Text,
+    batchId: Text,
+    name: Text,
+    bottledOn: Text,
+    bottles: Count,
+    left: Count,
+    bottleMl: Real,
+    pH: orNull(Real),
+    phMeasured: Type.Boolean(),
+    heat: Type.Object({ p10: Real, p50: Real, p90: Real }, closed),
+    hex: Text,
+    keeping: Text,
+    place: Text,
+    useBy: Text,
+    live: Type.Boolean(),
+  },
+  closed,
+);
+const heatRecord = { id: Count, on: Text, batchId: orNull(Text), event: Type.Object({ kind: Text }) };
+export const HeatRecordAnswer = Type.Object({ ...heatRecord, lots: listOf(Text) }, closed);
+export const HeatBookAnswer = Type.Object(
+  { events: listOf(Type.Object(heatRecord, closed)), scales: listOf(Type.Object({ taster: Text, scale: Type.Object({}) }, closed)) },
+  closed,
+);
+export const ProblemAnswer = Type.Object({
+  type: Text,
+  title: Text,
+  status: Count,
+  detail: Text,
+  errors: Type.Optional(listOf(Type.Object({ path: Text, message: Text }, closed))),
+  current: Type.Optional(Type.Unknown()),
+});
+export const DoneAnswer = Type.Object({ done: Type.Boolean() }, closed);
+export const listAnswer = listOf;

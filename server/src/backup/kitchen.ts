@@ -1,0 +1,124 @@
+import { getTableColumns, getTableName, sql, type Table } from 'drizzle-orm';
+import { KITCHEN_FORMAT, KITCHEN_VERSION, KitchenFileSchema, PodLotInputSchema, type KitchenFile } from '@roskel/contract';
+import { checkBatchFile, errorsOf, type FieldError } from '@roskel/contract/validate';
+import type { Db } from '../db/open';
+import * as schema from '../db/schema';
+import { everyBatch } from '../store/batches';
+import { Unfit } from '../store/errors';
+
+/** Every table of a kitchen, each after those it refers to. */
+const TABLES: readonly Table[] = [
+  schema.settings,
+  schema.ownRows,
+  schema.podLots,
+  schema.larderLots,
+  schema.batches,
+  schema.stations,
+  schema.readings,
+  schema.dutiesDone,
+  schema.heatEvents,
+  schema.stockMoves,
+  schema.bottlings,
+  schema.shelfMoves,
+];
+const ROWS_AT_ONCE = 200;
+
+type Row = Record<string, unknown>;
+const columnsOf = (table: Table) => getTableColumns(table) as Record<string, { name: string; columnType: string; primary: boolean }>;
+
+/** Everything a kitchen holds, rows in the order in which they came in. */
+export async function readKitchen(db: Db, made = new Date().toISOString()): Promise<KitchenFile> {
+  return db.transaction(async (tx) => {
+    const tables: Record<string, Row[]> = {};
+    for (const table of TABLES) {
+      // Every table is told apart by one or two of its first columns.
+      const order = Object.values(columnsOf(table))
+        .filter((c) => c.columnType !== 'PgJson')
+        .slice(0, 2)
+        .map((c) => sql`${sql.identifier(c.name)}`);
+      tables[getTableName(table)] = (await tx
+        .select()
+        .from(table as never)
+        .orderBy(...order)) as Row[];
+    }
+    return { format: KITCHEN_FORMAT, version: KITCHEN_VERSION, made, tables };
+  });
+}
+
+/** True when nothing was ever put into this kitchen but its settings. */
+export async function isEmpty(db: Db): Promise<boolean> {
+  for (const table of TABLES) {
+    if (table === (schema.settings as Table)) continue;
+    const [any] = await db
+      .select({ one: sql`1` })
+      .from(table as never)
+      .limit(1);
+    if (any) return false;
+  }
+  return true;
+}
+
+function checkedRows(file: KitchenFile): void {
+  const errors: FieldError[] = [];
+  const known = new Map(TABLES.map((t) => [getTableName(t), columnsOf(t)]));
+  for (const [name, rows] of Object.entries(file.tables)) {
+    const columns = known.get(name);
+    if (!columns) errors.push({ path: `tables/${name.slice(0, 60)}`, message: `There is no table called "${name.slice(0, 60)}".` });
+    else {
+      for (const [i, row] of rows.entries()) {
+        const odd = Object.keys(row).find((key) => !(key in columns));
+        if (odd !== undefined) errors.push({ path: `tables/${name}/${i}`, message: `"${odd.slice(0, 60)}" is not known in "${name}".` });
+        if (errors.length >= 50) break;
+      }
+    }
+  }
+  if (errors.length > 0) throw new Unfit('This backup holds things that are not known here. Nothing was read in.', errors);
+}
+
+/** What was read in must be what the product would have stored itself. */
+async function checkMeaning(db: Db): Promise<void> {
+  const errors: FieldError[] = [];
+  for (const { id, file } of await everyBatch(db)) {
+    const checked = checkBatchFile(file);
+    if (!checked.ok) errors.push(...checked.errors.map((e) => ({ path: `batches/${id}/${e.path}`, message: e.message })));
+  }
+  for (const { id, lot, gotOn, place, note, useFirst, ripeness, pricePerKg } of await db.select().from(schema.podLots)) {
+    const input = { lot, gotOn, place, note, useFirst, ripeness, pricePerKg };
+    errors.push(...errorsOf(PodLotInputSchema, input).map((e) => ({ path: `pod_lots/${id}/${e.path}`, message: e.message })));
+  }
+  if (errors.length > 0) throw new Unfit('Some of this backup cannot be. Nothing was read in.', errors.slice(0, 50));
+}
+
+/** Reads a whole kitchen into an empty one: all of it, or none. Throws Unfit. */
+export async function writeKitchen(db: Db, value: unknown): Promise<void> {
+  const errors = errorsOf(KitchenFileSchema, value);
+  if (errors.length > 0) throw new Unfit('This is not a backup of a Roskel kitchen.', errors);
+  const file = value as KitchenFile;
+  checkedRows(file);
+  if (!(await isEmpty(db))) {
+    const message = 'This kitchen is not empty. Start with an empty data folder (--data FOLDER) and restore there.';
+    throw new Unfit(message, [{ path: '', message }]);
+  }
+  await db.transaction(async (tx) => {
+    const t = tx as unknown as Db;
+    await t.delete(schema.settings);
+    for (const table of TABLES) {
+      const rows = file.tables[getTableName(table)] ?? [];
+      try {
+        for (let i = 0; i < rows.length; i += ROWS_AT_ONCE) await t.insert(table as never).values(rows.slice(i, i + ROWS_AT_ONCE) as never);
+      } catch {
+        const message = `The rows of "${getTableName(table)}" do not fit. Nothing was read in.`;
+        throw new Unfit(message, [{ path: `tables/${getTableName(table)}`, message }]);
+      }
+      for (const column of Object.values(columnsOf(table))) {
+        if (column.columnType !== 'PgSerial') continue;
+        const name = getTableName(table);
+        // A number given here goes on after the last one that was read in.
+        await t.execute(
+          sql`select setval(pg_get_serial_sequence(${name}, ${column.name}), coalesce((select max(${sql.identifier(column.name)}) from ${sql.identifier(name)}), 0) + 1, false)`,
+        );
+      }
+    }
+    await checkMeaning(t);
+  });
+}

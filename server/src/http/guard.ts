@@ -1,0 +1,43 @@
+import type { RequestHandler } from 'express';
+import { sendProblem } from './problem';
+
+const LOCAL = /^(localhost|127\.0\.0\.1|\[::1\])(:\d+)?$/;
+/** Only our own pages and programs send it: another site's page may not without asking first, and is refused then. */
+export const OWN_HEADER = 'X-Roskel';
+const READS = new Set(['GET', 'HEAD', 'OPTIONS']);
+
+/** Only requests that name this machine: another site cannot reach the API through a name of its own. */
+export const localOnly: RequestHandler = (req, res, next) => {
+  const host = req.headers.host ?? '';
+  const origin = req.headers.origin;
+  // The page and the API have one address, port included.
+  if (LOCAL.test(host) && (!origin || origin.replace(/^https?:\/\//, '') === host)) return next();
+  sendProblem(res, { status: 403, title: 'Not from here', detail: 'Roskel answers only to its own page on this machine.' });
+};
+
+/** What changes something must come from us, and as something the browser asks leave for. */
+export const ownChanges: RequestHandler = (req, res, next) => {
+  if (READS.has(req.method)) return next();
+  if (!req.get(OWN_HEADER)) {
+    sendProblem(res, { status: 403, title: 'Not from us', detail: `A change needs the header ${OWN_HEADER}: 1.` });
+    return;
+  }
+  const has = Number(req.headers['content-length'] ?? 0) > 0 || req.headers['transfer-encoding'] !== undefined;
+  if (has && !req.is(['application/json', 'application/zip'])) {
+    sendProblem(res, { status: 415, title: 'Not read here', detail: 'Send JSON (Content-Type: application/json).' });
+    return;
+  }
+  next();
+};
+
+/** Where in a value a character stands that no store can keep, or null. */
+export function nulIn(value: unknown, path = ''): string | null {
+  if (typeof value === 'string') return value.includes('\0') ? path : null;
+  if (typeof value !== 'object' || value === null) return null;
+  for (const [key, inner] of Object.entries(value)) {
+    if (key.includes('\0')) return path;
+    const found = nulIn(inner, path ? `${path}/${key}` : key);
+    if (found !== null) return found;
+  }
+  return null;
+}

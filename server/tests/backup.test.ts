@@ -1,0 +1,80 @@
+import { existsSync, mkdtempSync, readdirSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { unzipSync } from 'fflate';
+import { afterEach, beforeEach, expect, it } from 'vitest';
+import type { KitchenFile } from '@roskel/contract';
+import { backupOfDay } from '../src/backup/daily';
+import { readKitchen, writeKitchen } from '../src/backup/kitchen';
+import { packKitchen, unpackKitchen } from '../src/backup/zip';
+import { openDb, type OpenDb } from '../src/db/open';
+import { seedDemo } from '../src/seed/demo';
+import { addLarder } from '../src/store/larder';
+import { addHeat } from '../src/store/tasting';
+
+const TODAY = '2026-11-24';
+let folder = '';
+let from: OpenDb;
+let to: OpenDb;
+beforeEach(async () => {
+  folder = mkdtempSync(join(tmpdir(), 'roskel-backup-'));
+  [from, to] = [await openDb(null), await openDb(null)];
+});
+afterEach(async () => {
+  await from.close();
+  await to.close();
+  rmSync(folder, { recursive: true, force: true });
+});
+
+it('a kitchen goes into a file and comes back the same, bit by bit, and goes on from there', async () => {
+  await seedDemo(from.db, TODAY);
+  const file = await readKitchen(from.db);
+  const zip = packKitchen(file);
+  await writeKitchen(to.db, unpackKitchen(zip));
+  const back = await readKitchen(to.db, file.made);
+  expect(JSON.stringify(back)).toBe(JSON.stringify(file));
+  expect(Buffer.from(packKitchen(back)).equals(Buffer.from(zip))).toBe(true);
+  expect(Object.keys(unzipSync(zip))).toEqual(['kitchen.json']);
+  // Numbers go on after the last that came in.
+  const next = { kind: 'measured', how: 'match', subject: { lotId: 'lot-cayenne', pods: 3 }, shu: 9000, sigma: 0.5, sure: true } as const;
+  const { record } = await addHeat(to.db, next, TODAY);
+  expect(record.id).toBe(1 + Math.max(...file.tables.heat_events!.map((e) => Number(e.id))));
+  // A kitchen that holds something is never written over.
+  await expect(writeKitchen(to.db, file)).rejects.toThrow(/not empty/);
+});
+
+it('what is no backup is refused with a sentence, and nothing of it stays', async () => {
+  await seedDemo(from.db, TODAY);
+  const good = await readKitchen(from.db);
+  const bad = (change: (f: KitchenFile) => void) => {
+    const f = structuredClone(good);
+    change(f);
+    return f;
+  };
+  const lots = good.tables.pod_lots!;
+  for (const [file, why] of [
+    [{ format: 'beans' }, /not a backup/],
+    [{ ...good, version: 9 }, /not a backup/],
+    [bad((f) => (f.tables.recipes = [])), /not known/],
+    [bad((f) => (f.tables.pod_lots![0]!.colour = 'red')), /not known/],
+    [bad((f) => (f.tables.pod_lots![0] = { ...lots[0], lot: { name: 'x' } })), /cannot be/],
+    [bad((f) => (f.tables.stations![0]!.kind = 'oven')), /Nothing was read in/],
+    [bad((f) => (f.tables.readings![0]!.batchId = 'nobody')), /do not fit/],
+    [bad((f) => (f.tables.stock_moves![0]!.deltaG = 'lots')), /do not fit/],
+  ] as const) {
+    await expect(writeKitchen(to.db, file)).rejects.toThrow(why);
+    expect((await readKitchen(to.db)).tables.pod_lots).toEqual([]);
+  }
+  expect(() => unpackKitchen(new Uint8Array([1, 2, 3]))).toThrow(/no zip/);
+  await writeKitchen(to.db, good);
+});
+
+it('seven daily backups are kept, one a day, none of an empty kitchen', async () => {
+  const data = join(folder, 'data');
+  expect(await backupOfDay(from.db, data, '2026-11-01')).toBe(false);
+  expect(existsSync(`${data}-backups`)).toBe(false);
+  await addLarder(from.db, 'honey', 100, '');
+  for (let d = 1; d <= 9; d++) expect(await backupOfDay(from.db, data, `2026-11-0${d}`)).toBe(true);
+  expect(await backupOfDay(from.db, data, '2026-11-09')).toBe(false);
+  expect(readdirSync(`${data}-backups`)).toEqual([3, 4, 5, 6, 7, 8, 9].map((d) => `roskel-2026-11-0${d}.zip`));
+});

@@ -1,0 +1,159 @@
+import { mkdirSync, mkdtempSync, rmSync, writeFileSync } from 'node:fs';
+import { request } from 'node:http';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { gzipSync } from 'node:zlib';
+import { createConfig, lintFromString } from '@redocly/openapi-core';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { newBatch } from '@roskel/core';
+import type { BatchRecord, ChangeEvent, Problem } from '@roskel/contract';
+import { GOAL, lotInput, startKitchen, type Running } from './kit';
+
+// A folder with a dot in its path, as a home folder may have.
+const pages = mkdtempSync(join(tmpdir(), '.roskel-pages-'));
+let k: Running;
+beforeAll(async () => {
+  mkdirSync(join(pages, 'assets'));
+  writeFileSync(join(pages, 'index.html'), '<!doctype html><title>page</title>');
+  writeFileSync(join(pages, 'assets', 'app-1a2b.js'), `/* ${'x'.repeat(5000)} */`);
+  k = await startKitchen('2026-11-23', pages);
+});
+afterAll(async () => {
+  await k.close();
+  rmSync(pages, { recursive: true, force: true });
+});
+
+/** A request as written, headers and all: fetch would mend some of them. */
+function raw(method: string, path: string, headers: Record<string, string>, body?: string | Buffer) {
+  return new Promise<{ status: number; text: string; headers: Record<string, unknown> }>((ok, fail) => {
+    const req = request({ port: k.port, host: '127.0.0.1', method, path, headers }, (res) => {
+      let text = '';
+      res.on('data', (c: Buffer) => (text += c.toString()));
+      res.on('end', () => ok({ status: res.statusCode ?? 0, text, headers: res.headers }));
+    });
+    req.on('error', fail);
+    req.end(body);
+  });
+}
+const OWN = { 'X-Roskel': '1', 'Content-Type': 'application/json' };
+
+describe('who may ask', () => {
+  it.each([
+    ['another site', { Origin: 'http://evil.example' }],
+    ['another name for this machine', { Host: 'evil.example' }],
+    ['a page of another port', { Origin: 'http://localhost:9999' }],
+  ])('%s is refused', async (_, headers) => {
+    expect((await raw('GET', '/api/batches', headers as unknown as Record<string, string>)).status).toBe(403);
+  });
+  it('a change needs our header and JSON', async () => {
+    const body = JSON.stringify({ name: 'x', startDate: '2026-11-01', goal: GOAL });
+    expect((await raw('POST', '/api/batches', { 'Content-Type': 'application/json' }, body)).status).toBe(403);
+    expect((await raw('POST', '/api/batches', { 'X-Roskel': '1', 'Content-Type': 'text/plain' }, body)).status).toBe(415);
+    expect((await raw('DELETE', '/api/batches/none', {})).status).toBe(403);
+    const own = { Origin: `http://127.0.0.1:${k.port}`, Host: `127.0.0.1:${k.port}` };
+    expect((await raw('POST', '/api/batches', { ...OWN, ...own }, body)).status).toBe(201);
+  });
+  it('the policy is strict', async () => {
+    const csp = (await k.call('GET', '/openapi.json')).headers.get('content-security-policy')!;
+    expect(csp).toMatch(/script-src 'self' 'wasm-unsafe-eval'(;|$)/);
+    expect(csp).toMatch(/default-src 'self'/);
+  });
+});
+
+describe('nothing that is asked is our fault', () => {
+  it.each([
+    ['POST', '/heat/abc/restore', {}, 404],
+    ['DELETE', '/heat/99999999999', undefined, 404],
+    ['DELETE', '/heat/-1', undefined, 404],
+    ['GET', '/batches/%00', undefined, 422],
+    ['POST', '/batches', { name: 'a\0b', startDate: '2026-11-01', goal: GOAL }, 422],
+    ['POST', '/larder/none/restore', {}, 404],
+    ['PATCH', '/batches', {}, 405],
+    ['PUT', '/heat', {}, 405],
+    ['DELETE', '/openapi.json', undefined, 405],
+  ])('%s %s: %s', async (method, path, body, status) => {
+    const answer = await k.call<Problem>(method, path, body);
+    expect(answer.status).toBe(status);
+    expect(answer.value.detail).toMatch(/\.$/);
+  });
+  it('an id that exists is told as such', async () => {
+    expect((await k.call('POST', '/pods', { input: lotInput('twice'), stockG: 1, words: '' })).status).toBe(201);
+    const again = await k.call<Problem>('POST', '/pods', { input: lotInput('twice'), stockG: 1, words: '' });
+    expect([again.status, again.value.title]).toEqual([409, 'There already']);
+  });
+  it('odd charsets, encodings and addresses', async () => {
+    expect((await raw('POST', '/api/batches', { ...OWN, 'Content-Type': 'application/json; charset=klingon' }, '{}')).status).toBe(415);
+    expect((await raw('POST', '/api/batches', { ...OWN, 'Content-Encoding': 'rot13' }, '{}')).status).toBe(415);
+    expect((await raw('POST', '/api/batches', { ...OWN, 'Content-Encoding': 'gzip' }, gzipSync('{}'))).status).toBe(422);
+    expect((await raw('GET', '/api/batches/%E0%A4%A', {})).status).toBe(400);
+    expect((await raw('HEAD', '/api/batches', {})).status).toBe(200);
+    expect((await raw('PATCH', '/api/batches', OWN, '{}')).headers.allow).toBe('GET, POST, HEAD');
+  });
+  it('pages and files', async () => {
+    expect((await raw('GET', '/batches/some-batch', {})).text).toContain('<title>page');
+    expect((await raw('HEAD', '/', {})).status).toBe(200);
+    expect((await raw('GET', '/assets/gone-9f.js', {})).status).toBe(404);
+    expect((await raw('GET', '/favicon.ico', {})).status).toBe(404);
+    expect((await raw('POST', '/batches', OWN, '{}')).status).toBe(405);
+    const file = await raw('GET', '/assets/app-1a2b.js', { 'Accept-Encoding': 'gzip' });
+    expect(file.headers['cache-control']).toBe('public, max-age=31536000, immutable');
+    expect(file.headers['content-encoding']).toBe('gzip');
+  });
+  it('a file of a third of a million empty lots is refused at once, in few words', async () => {
+    const file = { ...newBatch('Big', '2026-11-01'), lots: new Array(330_000).fill({}) };
+    const start = performance.now();
+    const answer = await k.call<Problem>('POST', '/batches/import', { file });
+    expect(answer.status).toBe(422);
+    // It was a minute; checking the lot would be seconds still.
+    expect(performance.now() - start).toBeLessThan(1500);
+    expect(JSON.stringify(answer.value).length).toBeLessThan(1000);
+    const odd = { ...newBatch('Odd', '2026-11-01'), dutiesDone: Array.from({ length: 4000 }, (_, i) => i) };
+    const many = await k.call<Problem>('POST', '/batches/import', { file: odd });
+    expect(many.value.errors!.length).toBeLessThanOrEqual(50);
+  });
+});
+
+it('describes itself in a way that a public linter accepts', async () => {
+  const { value } = await k.call<{ paths: Record<string, Record<string, { operationId: string }>> }>('GET', '/openapi.json');
+  const ids = Object.values(value.paths).flatMap((p) => Object.values(p).map((o) => o.operationId));
+  expect(new Set(ids).size).toBe(ids.length);
+  const config = await createConfig({
+    extends: ['recommended'],
+    // Local by design: one machine, no keys.
+    rules: { 'security-defined': 'off', 'no-server-example.com': 'off' },
+  });
+  const found = await lintFromString({ source: JSON.stringify(value), config });
+  expect(found.map((f) => `${f.ruleId} ${f.message} ${JSON.stringify(f.location[0]?.pointer)}`)).toEqual([]);
+});
+
+describe('announcements', () => {
+  /** Reads a stream of events until `count` came or time is up. */
+  async function hear(count: number, headers: Record<string, string>, meanwhile: () => Promise<unknown> = async () => {}) {
+    const stop = new AbortController();
+    const res = await fetch(`${k.base}/events`, { headers, signal: stop.signal });
+    const reader = res.body!.getReader();
+    await meanwhile();
+    let text = '';
+    const timer = setTimeout(() => stop.abort(), 3000);
+    const parts = () => text.split('\n\n').filter((p) => p.includes('\ndata:') && !p.includes('event: hello'));
+    try {
+      while (parts().length < count) text += new TextDecoder().decode((await reader.read()).value);
+    } catch {
+      // Time is up.
+    }
+    clearTimeout(timer);
+    stop.abort();
+    const ids = [...text.matchAll(/^id: (.*)$/gm)].map((m) => m[1]!);
+    return { events: parts().map((p) => JSON.parse(/^data: (.*)$/m.exec(p)![1]!) as ChangeEvent), ids };
+  }
+  const start = () => k.call<BatchRecord>('POST', '/batches', { name: 'Heard', startDate: '2026-11-01', goal: GOAL });
+
+  it('missed while away are caught up, and when that cannot be, all is asked for anew', async () => {
+    const first = await hear(1, {}, start);
+    expect(first.events[0]).toMatchObject({ topic: 'batches', revision: 1 });
+    const missed = (await start()).value;
+    const back = await hear(1, { 'Last-Event-ID': first.ids.at(-1)! });
+    expect(back.events.map((e) => e.id)).toContain(missed.id);
+    expect((await hear(1, { 'Last-Event-ID': 'deadbeef-3' })).events).toEqual([{ topic: 'all', id: '' }]);
+  });
+});

@@ -1,0 +1,79 @@
+import { createServer, type Server } from 'node:http';
+import type { AddressInfo } from 'node:net';
+import { lotOfVariety, variety, type BatchFile } from '@roskel/core';
+import { BARE_LOT } from '@roskel/contract';
+import { errorsOf } from '@roskel/contract/validate';
+import type { TSchema } from '@sinclair/typebox';
+import { openDb, type OpenDb } from '../src/db/open';
+import { createApp } from '../src/http/app';
+import { ROUTES } from '../src/http/routes';
+
+export interface Answer<T> {
+  status: number;
+  type: string;
+  value: T;
+  headers: Headers;
+}
+type Call = <T>(method: string, path: string, body?: unknown, headers?: Record<string, string>) => Promise<Answer<T>>;
+
+export interface Running {
+  open: OpenDb;
+  base: string;
+  port: number;
+  call: Call;
+  close(): Promise<void>;
+}
+
+/** The description of the answer a route promises for this request, or null when none is. */
+function promised(method: string, path: string): TSchema | null {
+  const route = ROUTES.find(
+    (r) => r.method === method.toLowerCase() && new RegExp(`^${r.path.replace(/:\w+/g, '[^/]+')}$`).test(path.split('?')[0]!),
+  );
+  return route && !('file' in route.answer) ? (route.answer as TSchema) : null;
+}
+
+/** A kitchen in memory behind a real port. Every good answer is held against what the API says of itself. */
+export async function startKitchen(today = '2026-11-23', webRoot?: string): Promise<Running> {
+  const open = await openDb(null);
+  const { app, announcer } = createApp({ db: open.db, today: () => today, ...(webRoot ? { webRoot } : {}) });
+  const server: Server = createServer(app).listen(0, '127.0.0.1');
+  await new Promise((done) => server.once('listening', done));
+  const port = (server.address() as AddressInfo).port;
+  const base = `http://127.0.0.1:${port}/api`;
+  const call: Call = async (method, path, body, headers = {}) => {
+    const res = await fetch(base + path, {
+      method,
+      headers: { 'X-Roskel': '1', ...(body === undefined ? {} : { 'Content-Type': 'application/json' }), ...headers },
+      body: body === undefined ? null : typeof body === 'string' ? body : JSON.stringify(body),
+    });
+    const value = method === 'HEAD' ? null : ((await res.json()) as unknown);
+    const shape = res.ok && value !== null ? promised(method, path) : null;
+    const odd = shape ? errorsOf(shape, value) : [];
+    if (odd.length > 0) throw new Error(`${method} ${path} answers otherwise than it says: ${odd[0]!.path}: ${odd[0]!.message}`);
+    return { status: res.status, type: res.headers.get('content-type') ?? '', value: value as never, headers: res.headers };
+  };
+  return {
+    open,
+    base,
+    port,
+    call,
+    close: async () => {
+      announcer.close();
+      server.closeAllConnections();
+      server.close();
+      await open.close();
+    },
+  };
+}
+
+export const GOAL = { lowShu: 1000, highShu: 4000, bottles: 8, bottleMl: 100 };
+export const lotInput = (id: string, v = 'cayenne-red') => ({
+  lot: lotOfVariety(variety(v), { id }),
+  ...BARE_LOT,
+  gotOn: '2026-11-01',
+  place: 'bed',
+});
+export const done = (file: BatchFile, id: string, day: string, log = {}): BatchFile => ({
+  ...file,
+  stations: file.stations.map((s) => (s.id === id ? { ...s, log: { ...s.log, doneOn: day, ...log } } : s)),
+});
