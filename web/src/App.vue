@@ -1,28 +1,34 @@
 <script setup lang="ts">
-import { ref, onMounted } from 'vue';
+import { onMounted, ref, watch } from 'vue';
 import { RouterLink, RouterView, useRoute, useRouter } from 'vue-router';
-import { NConfigProvider } from 'naive-ui';
-import { IconArrowBackUp, IconKeyboard, IconSettings } from '@tabler/icons-vue';
+import { NButton, NConfigProvider, NMessageProvider } from 'naive-ui';
+import { IconArrowBackUp, IconArrowForwardUp, IconKeyboard, IconSettings } from '@tabler/icons-vue';
 import { PLACES } from './router';
 import { naive } from './theme';
 import { useKeys } from './ui/keys';
 import { useUndo } from './stores/undo';
 import { useSettings } from './stores/settings';
+import { lazySheet } from './ui/lazySheet';
 import { useNotices } from './stores/notices';
-import { bench } from './worker/client';
-import HelpSheet from './ui/HelpSheet.vue';
-import SettingsSheet from './ui/SettingsSheet.vue';
-import NoticeList from './ui/NoticeList.vue';
+import NoticeList from './house/NoticeList.vue';
 
 const route = useRoute();
 const router = useRouter();
 const undo = useUndo();
 const settings = useSettings();
 const notices = useNotices();
+/** Sheets come when they are first opened. */
+const HelpSheet = lazySheet(() => import('./house/HelpSheet.vue'));
+const SettingsSheet = lazySheet(() => import('./house/SettingsSheet.vue'));
 const help = ref(false);
 const setup = ref(false);
 
 /** Pages that belong to a place of the rail. */
+watch(
+  () => route.path,
+  (path) => (undo.screen = path),
+  { immediate: true },
+);
 const WITHIN: Record<string, string> = { batch: 'batches', choose: 'batches', varieties: 'pods', ingredients: 'larder' };
 const here = (name: string) => (WITHIN[String(route.name)] ?? String(route.name)) === name;
 
@@ -31,10 +37,10 @@ useKeys('Everywhere', [
   { key: '/', says: 'find', run: () => document.querySelector<HTMLInputElement>('[data-find]')?.focus() },
   { key: '?', says: 'this list of keys', run: () => (help.value = true) },
   { key: 'ctrl+z', says: 'undo', run: () => void undo.undo() },
+  { key: 'ctrl+shift+z', says: 'redo', run: () => void undo.redo() },
 ]);
 onMounted(() => {
   settings.load().catch((e: unknown) => notices.fail(e));
-  void bench().warm();
 });
 </script>
 
@@ -53,18 +59,25 @@ onMounted(() => {
         {{ p.title }}
       </RouterLink>
       <span class="gap" />
-      <button type="button" :disabled="!undo.last" :title="undo.last ? `Undo: ${undo.last}` : 'Nothing to undo'" @click="undo.undo()">
-        <IconArrowBackUp :size="22" stroke="1.7" aria-hidden="true" />Undo
-      </button>
-      <button type="button" class="wide" @click="help = true"><IconKeyboard :size="22" stroke="1.7" aria-hidden="true" />Keys</button>
-      <button type="button" @click="setup = true"><IconSettings :size="22" stroke="1.7" aria-hidden="true" />Kitchen</button>
+      <NButton quaternary :disabled="!undo.last" :title="undo.last ? `Undo: ${undo.last}` : 'Nothing to undo here'" @click="undo.undo()">
+        <span class="in"><IconArrowBackUp :size="22" stroke="1.7" aria-hidden="true" />Undo</span>
+      </NButton>
+      <NButton v-if="undo.next" quaternary class="wide" :title="`Redo: ${undo.next}`" @click="undo.redo()">
+        <span class="in"><IconArrowForwardUp :size="22" stroke="1.7" aria-hidden="true" />Redo</span>
+      </NButton>
+      <NButton quaternary class="wide" @click="help = true"
+        ><span class="in"><IconKeyboard :size="22" stroke="1.7" aria-hidden="true" />Keys</span></NButton
+      >
+      <NButton quaternary @click="setup = true"
+        ><span class="in"><IconSettings :size="22" stroke="1.7" aria-hidden="true" />Kitchen</span></NButton
+      >
     </nav>
     <main>
       <RouterView />
     </main>
     <HelpSheet v-model:show="help" />
     <SettingsSheet v-model:show="setup" />
-    <NoticeList />
+    <NMessageProvider placement="bottom-right" :max="4"><NoticeList /></NMessageProvider>
   </NConfigProvider>
 </template>
 
@@ -76,7 +89,7 @@ onMounted(() => {
 }
 .rail {
   background: var(--rim);
-  color: #fff;
+  color: var(--white);
   display: flex;
   flex-direction: column;
   padding-bottom: 8px;
@@ -89,7 +102,7 @@ onMounted(() => {
   padding: 15px 0 17px;
 }
 .rail a,
-.rail button {
+.rail .in {
   display: flex;
   flex-direction: column;
   align-items: center;
@@ -97,18 +110,25 @@ onMounted(() => {
   padding: 7px 0;
   min-height: 54px;
   justify-content: center;
-  color: #dfe6f0;
+  color: var(--rail-ink);
   text-decoration: none;
-  font-size: 12.5px;
+  font-size: 13px;
   border: 0;
   background: none;
   border-left: 4px solid transparent;
   border-right: 4px solid transparent;
   cursor: pointer;
 }
-.rail button:disabled {
-  opacity: 0.45;
-  cursor: default;
+.rail :deep(.n-button) {
+  --n-text-color: var(--rail-ink);
+  --n-text-color-hover: var(--white);
+  --n-text-color-pressed: var(--white);
+  --n-text-color-focus: var(--white);
+  --n-text-color-disabled: var(--rail-ink);
+  --n-color-quaternary-hover: transparent;
+  --n-border-radius: 0;
+  height: 54px;
+  padding: 0;
 }
 .rail a.here {
   background: var(--ground);
@@ -117,7 +137,7 @@ onMounted(() => {
   border-left-color: var(--heat);
 }
 .rail :focus-visible {
-  outline-color: #f3c46c;
+  outline-color: var(--glow);
   outline-offset: -3px;
 }
 .gap {
@@ -144,7 +164,7 @@ main {
     display: none !important;
   }
   .rail a,
-  .rail button {
+  .rail :deep(.n-button) {
     flex: 1;
     min-width: 60px;
     border: 0;

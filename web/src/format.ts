@@ -1,12 +1,39 @@
 import dayjs from 'dayjs';
-import { twoFigures } from '@roskel/core';
+import { MASSES_G, twoFigures } from '@roskel/core';
+import { today, weekday } from './ui/days';
+import { manner } from './ui/manner';
+
+export { clock, day, fullDay, today, weekday } from './ui/days';
 
 const whole = new Intl.NumberFormat('en');
+const { oz: OZ, lb: LB } = MASSES_G;
 
-/** Grams as a kitchen scale shows them. */
+/** A mass as the maker's own scale shows it: grams, or pounds and ounces. */
 export function grams(g: number): string {
+  if (manner.weight === 'lb') return pounds(g);
   if (g >= 10_000) return `${(g / 1000).toFixed(1)} kg`;
   return g > 0 && g < 10 ? `${g.toFixed(1)} g` : `${whole.format(Math.round(g))} g`;
+}
+function pounds(g: number): string {
+  if (g < LB) return `${(g / OZ).toFixed(g < 10 * OZ ? (g < OZ ? 2 : 1) : 0)} oz`;
+  const ounces = Math.round(g / OZ);
+  const [lb, oz] = [Math.floor(ounces / 16), ounces % 16];
+  return oz === 0 ? `${whole.format(lb)} lb` : `${whole.format(lb)} lb ${oz} oz`;
+}
+
+/** A temperature in the maker's own degrees. */
+export function degrees(c: number, digits = 0): string {
+  return manner.temperature === 'F' ? `${((c * 9) / 5 + 32).toFixed(digits)} °F` : `${c.toFixed(digits)} °C`;
+}
+
+/** Money in the maker's currency, or a bare number. */
+export function money(x: number): string {
+  if (manner.currency === '') return x.toFixed(2);
+  try {
+    return new Intl.NumberFormat(undefined, { style: 'currency', currency: manner.currency }).format(x);
+  } catch {
+    return `${x.toFixed(2)} ${manner.currency}`;
+  }
 }
 
 /** Heat to two significant figures. */
@@ -23,16 +50,6 @@ export function percent(x: number, digits = 1): string {
   return `${x.toFixed(digits)} %`;
 }
 
-/** A day as people say it: "12 Nov", with the year when it is another one. */
-export function day(iso: string): string {
-  const d = dayjs(iso);
-  return d.format(d.year() === dayjs().year() ? 'D MMM' : 'D MMM YYYY');
-}
-
-export function today(): string {
-  return dayjs().format('YYYY-MM-DD');
-}
-
 /** Odds in people's words: whole numbers of 100, never 0 or 100. */
 export function odds(p: number): string {
   if (p < 0.005) return 'fewer than 1 in 100';
@@ -40,8 +57,14 @@ export function odds(p: number): string {
   return `${Math.min(99, Math.max(1, Math.round(p * 100)))} in 100`;
 }
 
+/** "1 lot", "2 lots", "1,200 lots". */
 export function plural(n: number, one: string, many = `${one}s`): string {
   return `${whole.format(n)} ${n === 1 ? one : many}`;
+}
+
+/** "a pod", "an onion". */
+export function one(thing: string): string {
+  return `${/^[aeiou]/i.test(thing) ? 'an' : 'a'} ${thing}`;
 }
 
 /** A date in words relative to today: "today", "tomorrow", "overdue 3 days", "Sat 28 Nov". */
@@ -50,5 +73,5 @@ export function due(iso: string): { text: string; late: boolean } {
   if (days < 0) return { text: `overdue ${plural(-days, 'day')}`, late: true };
   if (days === 0) return { text: 'today', late: false };
   if (days === 1) return { text: 'tomorrow', late: false };
-  return { text: dayjs(iso).format('ddd D MMM'), late: false };
+  return { text: weekday(iso), late: false };
 }

@@ -90,7 +90,7 @@ describe('the heat mix', () => {
 
 describe('the reader in the window', () => {
   it('answers rewrite the line; a line may be of another kitchen', async () => {
-    const { default: ListReader } = await import('../src/ui/ListReader.vue');
+    const { default: ListReader } = await import('../src/larder/ListReader.vue');
     const w = mount(ListReader, {
       props: { modelValue: '2 limes\n1 cup water', 'onUpdate:modelValue': (t: string) => w.setProps({ modelValue: t }) },
     });
@@ -142,7 +142,7 @@ describe('the dilution test', () => {
 
 describe('how sure', () => {
   it('shows the largest doubts and only remedies that help', async () => {
-    const { default: DoubtPlate } = await import('../src/ui/DoubtPlate.vue');
+    const { default: DoubtPlate } = await import('../src/heat/DoubtPlate.vue');
     const w = mount(DoubtPlate, {
       props: {
         now: 0.6,

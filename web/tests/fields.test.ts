@@ -14,7 +14,7 @@ vi.stubGlobal(
 );
 const { default: AmountField } = await import('../src/ui/AmountField.vue');
 const { default: CautionList } = await import('../src/ui/CautionList.vue');
-const { default: GoalFields } = await import('../src/ui/GoalFields.vue');
+const { default: GoalFields } = await import('../src/batch/GoalFields.vue');
 const { default: ListState } = await import('../src/ui/ListState.vue');
 const { default: NumberField } = await import('../src/ui/NumberField.vue');
 const { useSettings } = await import('../src/stores/settings');

@@ -1,2 +1,3 @@
-/** The open batch file: what stands in it and in which shape. Knows no station. */
+/** The open batch file: what stands in it and in which shape, and what changes in it. Knows no station. */
 export * from './batch';
+export * from './change';

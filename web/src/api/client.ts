@@ -16,11 +16,12 @@ export class Offline extends Error {
 
 async function call<T>(method: string, path: string, body?: unknown): Promise<T> {
   let response: Response;
+  const type = body === undefined ? null : body instanceof Blob ? 'application/zip' : 'application/json';
   try {
     response = await fetch(`/api${path}`, {
       method,
-      headers: body === undefined ? {} : { 'Content-Type': 'application/json' },
-      body: body === undefined ? null : JSON.stringify(body),
+      headers: { 'X-Roskel': '1', ...(type ? { 'Content-Type': type } : {}) },
+      body: body === undefined ? null : body instanceof Blob ? body : JSON.stringify(body),
     });
   } catch {
     throw new Offline();

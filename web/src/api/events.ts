@@ -4,7 +4,10 @@ type Listener = (event: ChangeEvent) => void;
 const listeners = new Set<Listener>();
 let source: EventSource | null = null;
 
-/** Hears of changes made in other windows; returns the way to stop listening. */
+/**
+ * Hears of changes made in other windows; returns the way to stop listening. The browser reconnects by itself and says
+ * what it heard last; when too much was missed meanwhile, the topic is "all".
+ */
 export function onChange(listener: Listener): () => void {
   listeners.add(listener);
   if (!source) {
@@ -16,3 +19,6 @@ export function onChange(listener: Listener): () => void {
   }
   return () => listeners.delete(listener);
 }
+
+/** Whether an announcement is about a topic. */
+export const concerns = (event: ChangeEvent, topic: ChangeEvent['topic']): boolean => event.topic === topic || event.topic === 'all';

@@ -4,8 +4,11 @@ import { heatOfRow, levelName, lotShu, type LarderChoice, type PodChoice } from 
 import { grams, shu } from '../format';
 import type { BenchItem } from '../stores/benchMix';
 import AmountField from '../ui/AmountField.vue';
-import KnifeFire from '../ui/KnifeFire.vue';
+import KnifeFire from '../pods/KnifeFire.vue';
 import LeastMost from '../ui/LeastMost.vue';
+import { NButton } from 'naive-ui';
+import { IconX } from '@tabler/icons-vue';
+import ShareSlider from '../ui/ShareSlider.vue';
 
 /** One thing on the bench: how much of it, and for pods what knife and fire do. */
 /** The store's own reactive item: changed in place. */
@@ -57,18 +60,16 @@ const tooMuch = computed(() => (item.value.g > stock.value + 0.5 ? `There are on
       @change="(m) => emit('grams', m)"
     />
     <LeastMost v-model:least="item.leastPct" v-model:most="item.mostPct" :name="name" unit="%" />
-    <button type="button" class="bare x" :aria-label="`Take ${name} off the bench`" @click="emit('drop')">×</button>
-    <input
+    <NButton quaternary size="small" class="x" :aria-label="`Take ${name} off the bench`" @click="emit('drop')"
+      ><IconX :size="18" stroke="1.7"
+    /></NButton>
+    <ShareSlider
       class="share"
-      type="range"
-      min="0"
+      :label="`${name}, share`"
       :max="reach"
-      step="1"
-      :value="item.g"
-      :style="{ '--p': `${Math.min(100, (100 * item.g) / reach)}%` }"
-      :aria-label="`${name}, share`"
-      :aria-valuetext="grams(item.g)"
-      @input="emit('grams', Number(($event.target as HTMLInputElement).value))"
+      :says="grams(item.g)"
+      :model-value="item.g"
+      @update:model-value="emit('grams', $event)"
     />
     <KnifeFire v-if="lot" v-model:prep="item.prep" v-model:fire="item.fire" class="knife" :lot="lot" />
   </div>
@@ -77,7 +78,7 @@ const tooMuch = computed(() => (item.value.g > stock.value + 0.5 ? `There are on
 <style scoped>
 .row {
   display: grid;
-  grid-template-columns: 12px minmax(0, 1fr) 122px 26px 26px;
+  grid-template-columns: 12px minmax(0, 1fr) 112px 34px 34px;
   gap: 0 10px;
   align-items: center;
   padding: 5px 0 4px;
@@ -97,12 +98,8 @@ const tooMuch = computed(() => (item.value.g > stock.value + 0.5 ? `There are on
   min-width: 0;
 }
 .name .soft {
-  font-size: 12.5px;
+  font-size: 13px;
   margin-left: 6px;
-}
-.amount :deep(.entry) {
-  min-height: 34px;
-  padding: 2px 8px;
 }
 .share {
   grid-column: 2;
@@ -111,9 +108,7 @@ const tooMuch = computed(() => (item.value.g > stock.value + 0.5 ? `There are on
   grid-column: 3 / -1;
 }
 .x {
-  min-height: 30px;
-  font-size: 20px;
+  padding: 0 8px;
   color: var(--soft);
-  text-align: center;
 }
 </style>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { NButton } from 'naive-ui';
 import { computed, nextTick, onBeforeUnmount, onMounted, ref, toRef, watch } from 'vue';
 import { RouterLink, useRoute } from 'vue-router';
 import { DILUTION, dilutionCautions } from '@roskel/core';
@@ -13,6 +14,9 @@ import DilutionEstimate from './DilutionEstimate.vue';
 import TestSubject from './TestSubject.vue';
 import { useDilution, type Step } from './useDilution';
 import { useSubject } from './useSubject';
+import { Type } from '@sinclair/typebox';
+import NumberField from '../ui/NumberField.vue';
+import TickField from '../ui/TickField.vue';
 
 /** A kitchen dilution test, step by step, from sugar water to an estimate. All of it works by keyboard alone. */
 const heat = useHeat();
@@ -104,6 +108,11 @@ async function keep(sure: boolean) {
     askSure.value = e instanceof ApiProblem && e.problem.errors?.[0]?.path === 'sure';
   }
 }
+const P = {
+  label: Type.Number({ title: 'The heat on the label', minimum: 50, maximum: 2_000_000, unit: 'SHU' }),
+  guess: Type.Number({ title: 'The guess', minimum: 10, maximum: 2_000_000, unit: 'SHU' }),
+  people: Type.Integer({ title: 'The number of tasters', minimum: 1, maximum: 8 }),
+};
 const pour = (m: { takeG: number; waterG: number; from: number }) =>
   m.from === 1
     ? `${m.takeG} g of ${name.value} + ${m.waterG} g sugar water, blend 20 seconds`
@@ -121,25 +130,34 @@ const pour = (m: { takeG: number; waterG: number; from: number }) =>
       <h2>What is tested, and by whom</h2>
       <TestSubject v-model="test.subject" :about="about" label />
       <div class="two">
-        <label v-if="test.subject === 'label'" class="field"
-          ><span>SHU on the label</span><input v-model.number="test.labelShu" class="entry" type="number" min="50" max="2000000"
-        /></label>
-        <label v-else class="field"
-          ><span>How hot do you guess it, SHU</span
-          ><input v-model.number="test.guessShu" class="entry" type="number" min="10" max="2000000"
-        /></label>
-        <label class="field"
-          ><span>How many taste</span><input v-model.number="test.people" class="entry" type="number" min="1" max="8"
-        /></label>
+        <NumberField
+          v-if="test.subject === 'label'"
+          label="Heat on the label"
+          unit="SHU"
+          :digits="0"
+          :model-value="test.labelShu"
+          :schema="P.label"
+          @update:model-value="test.labelShu = $event!"
+        />
+        <NumberField
+          v-else
+          label="How hot do you guess it"
+          unit="SHU"
+          :digits="0"
+          :model-value="test.guessShu"
+          :schema="P.guess"
+          @update:model-value="test.guessShu = $event!"
+        />
+        <NumberField label="How many taste" :model-value="test.people" :schema="P.people" @update:model-value="test.people = $event!" />
       </div>
       <p class="soft">
         One person tells the level to two levels either way, four to a factor of about three.
         <RouterLink to="/bench/match">A match against a labelled sauce</RouterLink> is surer: try that first.
       </p>
       <CautionList :cautions="dilutionCautions()" />
-      <label class="tick"><input v-model="test.consent" type="checkbox" /> Everyone who tastes has read this and agrees</label>
+      <TickField v-model="test.consent" label="Everyone who tastes has read this and agrees" />
       <p v-if="problem" class="field-error" role="alert">{{ problem }}</p>
-      <button type="button" class="act main" @click="begin">Mix the ladder</button>
+      <NButton type="primary" @click="begin">Mix the ladder</NButton>
     </section>
 
     <section v-else-if="test.step === 'mix'" class="plate body">
@@ -158,13 +176,15 @@ const pour = (m: { takeG: number; waterG: number; from: number }) =>
       </p>
       <ul class="mixes">
         <li v-for="(m, i) in plan.mixes" :key="m.dilution">
-          <label class="tick"
-            ><input v-model="test.mixed[i]" :data-first="i === 0 || undefined" type="checkbox" />
-            <span
-              ><b>1 in {{ m.dilution.toLocaleString('en') }}</b> {{ pour(m)
-              }}<span v-if="!m.served" class="soft"> (only a step, not tasted)</span></span
-            ></label
+          <TickField
+            :label="`1 in ${m.dilution}`"
+            :data-first="i === 0 || undefined"
+            :model-value="test.mixed[i] ?? false"
+            @update:model-value="test.mixed[i] = $event"
           >
+            <b>1 in {{ m.dilution.toLocaleString('en') }}</b> {{ pour(m)
+            }}<span v-if="!m.served" class="soft"> (only a step, not tasted)</span>
+          </TickField>
         </li>
       </ul>
       <p class="soft">
@@ -172,8 +192,8 @@ const pour = (m: { takeG: number; waterG: number; from: number }) =>
         taste. Weakest first.
       </p>
       <div class="acts">
-        <button type="button" class="act" @click="test.step = 'what'">Back</button>
-        <button type="button" class="act main" @click="test.step = 'taste'">Taste</button>
+        <NButton @click="test.step = 'what'">Back</NButton>
+        <NButton type="primary" @click="test.step = 'taste'">Taste</NButton>
       </div>
     </section>
 
@@ -200,9 +220,9 @@ const pour = (m: { takeG: number; waterG: number; from: number }) =>
           tell.
         </p>
         <div class="cups" role="group" aria-label="The odd cup">
-          <button v-for="cup in 3" :key="cup" type="button" class="act cup" :data-first="cup === 1 || undefined" @click="d.choose(cup)">
+          <NButton v-for="cup in 3" :key="cup" class="cup" :data-first="cup === 1 || undefined" @click="d.choose(cup)">
             {{ cup }}
-          </button>
+          </NButton>
         </div>
       </template>
       <p v-else>
@@ -210,10 +230,10 @@ const pour = (m: { takeG: number; waterG: number; from: number }) =>
         {{ d.answers.value.at(-1) ? 'found it twice running. That is enough.' : 'is at the top of the ladder.' }}
       </p>
       <div class="acts">
-        <button type="button" class="link" :disabled="rung === 0" @click="d.takeBack()">Take the last answer back</button>
-        <button type="button" class="act main" :data-first="done || undefined" :disabled="rung === 0" @click="d.nextPerson()">
+        <NButton text class="link" :disabled="rung === 0" @click="d.takeBack()">Take the last answer back</NButton>
+        <NButton type="primary" :data-first="done || undefined" :disabled="rung === 0" @click="d.nextPerson()">
           {{ test.person + 1 < test.people ? 'Next taster' : 'Estimate' }}
-        </button>
+        </NButton>
       </div>
     </section>
 
@@ -222,18 +242,12 @@ const pour = (m: { takeG: number; waterG: number; from: number }) =>
       <DilutionEstimate :estimate="test.subject === 'label' ? null : estimate" :threshold="d.threshold.value" :who="who" />
       <p v-if="problem" class="field-error" role="alert">{{ problem }}</p>
       <div class="acts">
-        <button
-          v-if="(about.subject.value || test.subject === 'label') && !kept"
-          type="button"
-          data-first
-          class="act main"
-          @click="keep(false)"
-        >
+        <NButton type="primary" v-if="(about.subject.value || test.subject === 'label') && !kept" data-first @click="keep(false)">
           {{ test.subject === 'label' ? 'Keep our threshold' : `Let ${name} learn from it` }}
-        </button>
-        <button v-if="askSure" type="button" class="act" @click="keep(true)">I am sure, learn from it</button>
-        <button type="button" class="act" :data-first="kept || undefined" @click="d.restart()">New test</button>
-        <button type="button" class="link" @click="test.step = 'taste'">Back to the cups</button>
+        </NButton>
+        <NButton v-if="askSure" @click="keep(true)">I am sure, learn from it</NButton>
+        <NButton :data-first="kept || undefined" @click="d.restart()">New test</NButton>
+        <NButton text class="link" @click="test.step = 'taste'">Back to the cups</NButton>
       </div>
     </section>
   </div>
@@ -277,17 +291,6 @@ ul {
   background: var(--warn-plate);
   border-color: var(--warn);
   padding: 8px 14px;
-}
-.tick {
-  display: flex;
-  gap: 10px;
-  align-items: center;
-  min-height: 40px;
-}
-.tick input {
-  width: 20px;
-  height: 20px;
-  flex: none;
 }
 .mixes {
   list-style: none;

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { NButton } from 'naive-ui';
 import { computed, onMounted, ref } from 'vue';
 import { MIXED_UNKNOWN } from '@roskel/core';
 import { grams } from '../format';
@@ -10,34 +11,56 @@ import { usePods } from '../stores/pods';
 import { useKeys } from '../ui/keys';
 import { stopBench } from '../worker/client';
 import CautionList from '../ui/CautionList.vue';
-import DoubtPlate from '../ui/DoubtPlate.vue';
+import DoubtPlate from '../heat/DoubtPlate.vue';
 import BenchRow from './BenchRow.vue';
 import BowlFacts from './BowlFacts.vue';
 import MixWishes from './MixWishes.vue';
 import MixWays from './MixWays.vue';
 import ToBatchSheet from './ToBatchSheet.vue';
+import PickField from '../ui/PickField.vue';
 
 /** A sauce in a bowl, for someone without a batch: what is on the bench, what is wished for, what it comes to. */
 const mix = useBenchMix();
 const pods = usePods();
 const larder = useLarder();
 const varieties = useVarieties();
-const adding = ref('');
 const sheet = ref(false);
 onMounted(() => void mix.load());
 const used = computed(() => new Set(mix.items.map((i) => i.id)));
-const rest = computed(() => ({
-  pods: pods.items.filter((p) => !used.value.has(p.id)),
-  larder: larder.items.filter((l) => !used.value.has(l.ingredientKey)),
-  table: varieties.rows.filter((v) => !used.value.has(`v:${v.id}`)),
-  rows: larder.rows.filter(
-    (r) => !used.value.has(r.key) && !larder.items.some((l) => l.ingredientKey === r.key) && !/^(Chili|Dried|Ground red)/.test(r.name),
-  ),
-}));
-function add() {
-  const [store, id] = adding.value.split('|') as ['pods' | 'larder', string];
-  if (id) mix.add(store, id);
-  adding.value = '';
+const rest = computed(() =>
+  [
+    {
+      title: 'Your pods',
+      list: pods.items
+        .filter((p) => !used.value.has(p.id))
+        .map((p) => ({ value: `pods|${p.id}`, label: `${p.lot.name}, ${grams(p.stockG)}` })),
+    },
+    {
+      title: 'Your larder',
+      list: larder.items
+        .filter((l) => !used.value.has(l.ingredientKey))
+        .map((l) => ({ value: `larder|${l.ingredientKey}`, label: larder.row(l.ingredientKey)?.name ?? l.ingredientKey })),
+    },
+    {
+      title: 'Pods you do not have',
+      list: varieties.rows
+        .filter((v) => !used.value.has(`v:${v.id}`))
+        .map((v) => ({ value: `pods|v:${v.id}`, label: v === MIXED_UNKNOWN ? 'Mixed, unknown pods' : v.name })),
+    },
+    {
+      title: 'To buy',
+      list: larder.rows
+        .filter(
+          (r) =>
+            !used.value.has(r.key) && !larder.items.some((l) => l.ingredientKey === r.key) && !/^(Chili|Dried|Ground red)/.test(r.name),
+        )
+        .map((r) => ({ value: `larder|${r.key}`, label: r.name })),
+    },
+  ].filter((g) => g.list.length > 0),
+);
+function add(choice: string) {
+  const [store, id] = choice.split('|') as ['pods' | 'larder', string];
+  mix.add(store, id);
 }
 useKeys('Heat mix', [
   { key: 'x', says: 'find mixes', run: () => void mix.solve() },
@@ -52,27 +75,17 @@ const total = computed(() => mix.now.props.massG);
     <section class="plate lots" aria-label="On the bench">
       <div class="tophead">
         <b>On the bench</b>
-        <label class="visually-hidden" for="bench-add">Add to the bench</label>
-        <select id="bench-add" v-model="adding" class="small-entry" @change="add">
-          <option value="">Add pods or something else</option>
-          <optgroup label="Your pods">
-            <option v-for="p in rest.pods" :key="p.id" :value="`pods|${p.id}`">{{ p.lot.name }}, {{ grams(p.stockG) }}</option>
-          </optgroup>
-          <optgroup label="Your larder">
-            <option v-for="l in rest.larder" :key="l.id" :value="`larder|${l.ingredientKey}`">
-              {{ larder.row(l.ingredientKey)?.name }}
-            </option>
-          </optgroup>
-          <optgroup label="Pods you do not have">
-            <option v-for="v in rest.table" :key="v.id" :value="`pods|v:${v.id}`">
-              {{ v === MIXED_UNKNOWN ? 'Mixed, unknown pods' : v.name }}
-            </option>
-          </optgroup>
-          <optgroup label="To buy">
-            <option v-for="r in rest.rows" :key="r.key" :value="`larder|${r.key}`">{{ r.name }}</option>
-          </optgroup>
-        </select>
-        <button type="button" class="link" @click="mix.clear()">Clear the bench</button>
+        <PickField
+          class="adding"
+          hide-label
+          small
+          label="Add to the bench"
+          placeholder="Add pods or something else"
+          :model-value="null"
+          :options="rest"
+          @update:model-value="add"
+        />
+        <NButton text class="link" @click="mix.clear()">Clear the bench</NButton>
       </div>
       <p v-if="mix.ready && mix.items.length === 0" class="soft">Nothing on the bench. Add what you have, or what you might buy.</p>
       <BenchRow
@@ -108,9 +121,9 @@ const total = computed(() => mix.now.props.massG);
       <CautionList :cautions="mix.now.cautions" />
     </div>
     <Teleport defer to="#bench-acts">
-      <button v-if="mix.solving" type="button" class="act" @click="stopBench()">Solving, stop</button>
-      <button v-else type="button" class="act" :disabled="mix.items.length === 0" @click="mix.solve()">Find mixes</button>
-      <button type="button" class="act main" :disabled="total <= 0" @click="sheet = true">Make it a batch</button>
+      <NButton v-if="mix.solving" @click="stopBench()">Solving, stop</NButton>
+      <NButton v-else :disabled="mix.items.length === 0" @click="mix.solve()">Find mixes</NButton>
+      <NButton type="primary" :disabled="total <= 0" @click="sheet = true">Make it a batch</NButton>
     </Teleport>
     <ToBatchSheet v-model:show="sheet" />
   </div>
@@ -146,7 +159,7 @@ const total = computed(() => mix.now.props.massG);
   background: var(--plate);
   border-bottom: 2px solid var(--rim);
 }
-.tophead select {
+.adding {
   flex: 1;
   min-width: 0;
 }

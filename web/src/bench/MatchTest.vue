@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { NButton } from 'naive-ui';
 import { computed, ref } from 'vue';
 import { Type } from '@sinclair/typebox';
 import { levelName, matchedShu, normalQuantile, tastingHot } from '@roskel/core';
@@ -21,6 +22,10 @@ const labelAt = ref<number | null>(20);
 const sampleAt = ref<number | null>(null);
 const problem = ref('');
 const askSure = ref(false);
+/** What was kept last: the same result counts once, however often it is pressed. */
+const keptAs = ref('');
+const busy = ref(false);
+const asNow = computed(() => JSON.stringify([subject.value, labelShu.value, labelAt.value, sampleAt.value]));
 const Shu = Type.Number({ title: 'The heat on the label', minimum: 50, maximum: 3_000_000, unit: 'SHU' });
 const Parts = Type.Number({ title: 'The dilution', minimum: 1, maximum: 10_000 });
 const found = computed(() => {
@@ -30,8 +35,9 @@ const found = computed(() => {
   return { ...m, p10: m.shu / reach, p90: m.shu * reach };
 });
 async function keep(sure: boolean) {
-  if (!found.value || !about.subject.value) return;
+  if (!found.value || !about.subject.value || busy.value || keptAs.value === asNow.value) return;
   problem.value = '';
+  busy.value = true;
   try {
     const { shu: value, sigma } = found.value;
     const input = {
@@ -43,10 +49,13 @@ async function keep(sure: boolean) {
       ...(sure ? { sure } : {}),
     };
     const learnt = await heat.add(input, `match of ${about.name.value}`);
+    keptAs.value = asNow.value;
     notices.say(`Kept. ${plural(learnt.length, 'lot')} learnt from it.`);
   } catch (e) {
     problem.value = (e as Error).message;
     askSure.value = e instanceof ApiProblem && e.problem.errors?.[0]?.path === 'sure';
+  } finally {
+    busy.value = false;
   }
 }
 </script>
@@ -75,10 +84,10 @@ async function keep(sure: boolean) {
     </p>
     <p v-if="problem" class="field-error" role="alert">{{ problem }}</p>
     <div class="acts">
-      <button type="button" class="act main" data-keeps :disabled="!found || !about.subject.value" @click="keep(false)">
-        Let {{ about.name.value }} learn from it
-      </button>
-      <button v-if="askSure" type="button" class="act" data-keeps @click="keep(true)">I am sure, learn from it</button>
+      <NButton type="primary" data-keeps :disabled="!found || !about.subject.value || busy || keptAs === asNow" @click="keep(false)">
+        {{ keptAs === asNow ? 'Used' : `Use this result for ${about.name.value}` }}
+      </NButton>
+      <NButton v-if="askSure" data-keeps @click="keep(true)">I am sure, use it</NButton>
     </div>
   </section>
 </template>

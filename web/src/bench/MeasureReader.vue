@@ -1,10 +1,11 @@
 <script setup lang="ts">
+import { NButton, NTable } from 'naive-ui';
 import { computed, ref } from 'vue';
 import { useRouter } from 'vue-router';
 import { KITCHENS, varietyOfRow, VOLUMES_ML } from '@roskel/core';
 import { useBenchMix } from '../stores/benchMix';
 import { useLarder } from '../stores/larder';
-import ListReader from '../ui/ListReader.vue';
+import ListReader from '../larder/ListReader.vue';
 
 /** Kitchen measures in grams: a pasted recipe, read line by line; what was read can go into the heat mix. */
 const larder = useLarder();
@@ -40,7 +41,7 @@ const NAMES = { metric: 'Metric', us: 'US', au: 'Australia', uk: 'UK' } as const
     <section class="plate read"><ListReader ref="reader" :model-value="text" @update:model-value="keep" /></section>
     <section class="plate side">
       <h2>What a spoon holds</h2>
-      <table>
+      <NTable :bordered="false" size="small">
         <thead>
           <tr>
             <th>ml</th>
@@ -53,12 +54,12 @@ const NAMES = { metric: 'Metric', us: 'US', au: 'Australia', uk: 'UK' } as const
             <td v-for="k in KITCHENS" :key="k">{{ VOLUMES_ML[k][u].toFixed(u === 'tsp' || u === 'tbsp' || u === 'flOz' ? 1 : 0) }}</td>
           </tr>
         </tbody>
-      </table>
+      </NTable>
       <p class="soft">
         US from the gallon of 231 cubic inches, UK from that of 4.54609 l, Australian tablespoon 20 ml. Weights per cup and per piece are
         household measures, about 15 % and 30 % either way. Weigh when it matters, salt above all.
       </p>
-      <button type="button" class="act main" :disabled="count === 0" @click="toMix">Put {{ count }} into the heat mix</button>
+      <NButton type="primary" :disabled="count === 0" @click="toMix">Put {{ count }} into the heat mix</NButton>
     </section>
   </div>
 </template>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { NButton } from 'naive-ui';
 import { computed } from 'vue';
 import type { BenchAnswer, BenchMix, LarderChoice, PodChoice } from '@roskel/core';
 import { odds, shu } from '../format';
@@ -66,7 +67,7 @@ const inWords = (m: BenchMix) =>
         This stock reaches from {{ shu(answer.reach.mildestShu) }} to
         <span data-fact="hottest">{{ shu(answer.reach.hottestShu) }}</span> SHU.
       </p>
-      <button v-if="answer.nearest" type="button" class="act small" @click="emit('take', answer.nearest, -1)">Take the nearest</button>
+      <NButton v-if="answer.nearest" @click="emit('take', answer.nearest, -1)">Take the nearest</NButton>
     </div>
     <p v-else-if="!trouble" class="soft">Say what you wish for, then find mixes; or drag amounts yourself.</p>
   </section>

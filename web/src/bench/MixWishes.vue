@@ -1,8 +1,12 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue';
+import { Type } from '@sinclair/typebox';
 import { BODY_WORDS, bracketOfLevel, LEVEL_NAMES, levelOf, PH_MARGIN, type BlendWish } from '@roskel/core';
 import { shu } from '../format';
-import ColourTaste from '../ui/ColourTaste.vue';
+import ColourTaste from '../pods/ColourTaste.vue';
+import NumberField from '../ui/NumberField.vue';
+import PickField from '../ui/PickField.vue';
+import TickField from '../ui/TickField.vue';
 
 /** What is wanted of a mix: heat, size, salt, sugar, acid, body, colour, taste, price, how many kinds. */
 const wish = defineModel<BlendWish>({ required: true });
@@ -10,169 +14,179 @@ const set = (change: Partial<BlendWish>) => (wish.value = { ...wish.value, ...ch
 /** Least share of the mix that carries the colour or the taste (our judgement: enough to see and taste among the rest). */
 const SHARE = { colour: 0.6, flavour: 0.2 };
 const wrong = ref('');
+const P = {
+  heat: Type.Number({ title: 'Heat in SHU', minimum: 0, maximum: 3_000_000 }),
+  mass: Type.Number({ title: 'The amount', minimum: 20, maximum: 20_000, unit: 'g' }),
+  pH: Type.Number({ title: 'pH', minimum: 2.5, maximum: 6 }),
+  salt: Type.Number({ title: 'Salt in %', minimum: 0, maximum: 20 }),
+  sugar: Type.Number({ title: 'Sugar in %', minimum: 0, maximum: 60 }),
+  cost: Type.Number({ title: 'Cost a kg', minimum: 0, maximum: 1000 }),
+};
 const levels = LEVEL_NAMES.map((name, level) => ({ name, level, ...bracketOfLevel(level) })).slice(1, 11);
 const level = computed(
   () => levels.find((l) => wish.value.heat?.lowShu === l.lowShu && wish.value.heat.highShu === l.highShu)?.level ?? -1,
 );
+const levelChoices = computed(() => {
+  const named = wish.value.heat
+    ? LEVEL_NAMES[Math.round(levelOf(Math.sqrt(Math.max(1, wish.value.heat.lowShu) * wish.value.heat.highShu)))]
+    : 'any';
+  return [...(level.value < 0 ? [{ value: -1, label: named! }] : []), ...levels.map((l) => ({ value: l.level, label: l.name }))];
+});
+const bodies = [{ value: 0, label: 'any body' }, ...BODY_WORDS.map((b) => ({ value: b.low, label: b.name }))];
+const kinds = [
+  ...[1, 2, 3, 4, 5].map((k) => ({ value: k, label: k === 1 ? '1 kind of pods' : `up to ${k} kinds` })),
+  { value: 0, label: 'any number' },
+];
 
-/** A number typed into a wish; null when empty. A slip says so and changes nothing. */
-function num(e: Event, low: number, high: number, what: string): number | null | undefined {
-  const text = (e.target as HTMLInputElement).value.trim().replace(',', '.');
-  wrong.value = '';
-  if (text === '') return null;
-  const x = /^\d*\.?\d+$/.test(text) ? Number(text) : Number.NaN;
-  if (x >= low && x <= high) return x;
-  wrong.value = `${what} must be between ${low.toLocaleString('en')} and ${high.toLocaleString('en')}.`;
-  return undefined;
-}
-function heatEnd(end: 'lowShu' | 'highShu', e: Event) {
-  const x = num(e, 0, 3_000_000, 'Heat in SHU');
-  if (x === undefined || x === null) return;
+function heatEnd(end: 'lowShu' | 'highShu', x: number) {
   const heat = { ...(wish.value.heat ?? bracketOfLevel(4)), [end]: x };
-  if (heat.highShu <= heat.lowShu) wrong.value = 'The high end must be above the low end.';
-  else set({ heat: { lowShu: heat.lowShu, highShu: heat.highShu } });
+  wrong.value = heat.highShu <= heat.lowShu ? 'The high end must be above the low end.' : '';
+  if (!wrong.value) set({ heat: { lowShu: heat.lowShu, highShu: heat.highShu } });
 }
-function setMass(e: Event) {
-  const x = num(e, 20, 20_000, 'The amount in grams');
-  if (x) set({ massG: x });
-}
-function salt(end: 'low' | 'high', e: Event) {
-  const x = num(e, 0, 20, 'Salt in %');
-  if (x === undefined) return;
+function salt(end: 'low' | 'high', x: number | null) {
   const now = wish.value.saltPct ?? { low: 0, high: 20 };
   const next = { ...now, [end]: x ?? (end === 'low' ? 0 : 20) };
-  if (next.low > next.high) wrong.value = 'Salt: the low end is above the high end.';
-  else set({ saltPct: next.low === 0 && next.high === 20 ? null : next });
-}
-function setPh(e: Event) {
-  const x = num(e, 2.5, 6, 'pH');
-  if (x !== undefined) set({ pH: x === null ? null : { max: x, margin: PH_MARGIN } });
+  wrong.value = next.low > next.high ? 'Salt: the low end is above the high end.' : '';
+  if (!wrong.value) set({ saltPct: next.low === 0 && next.high === 20 ? null : next });
 }
 </script>
 
 <template>
   <div class="wishes" role="group" aria-label="Wishes">
-    <label
+    <span class="w"
       >heat
-      <select
-        class="small-entry"
-        aria-label="Heat by name"
-        :value="level"
-        @change="set({ heat: bracketOfLevel(Number(($event.target as HTMLSelectElement).value)) })"
-      >
-        <option v-if="level < 0" :value="-1">
-          {{ wish.heat ? LEVEL_NAMES[Math.round(levelOf(Math.sqrt(Math.max(1, wish.heat.lowShu) * wish.heat.highShu)))] : 'any' }}
-        </option>
-        <option v-for="l in levels" :key="l.level" :value="l.level">{{ l.name }}</option>
-      </select>
-      <input
-        class="small-entry shu"
-        inputmode="numeric"
-        aria-label="Heat from, SHU"
-        :value="wish.heat?.lowShu"
-        @change="heatEnd('lowShu', $event)"
+      <PickField
+        class="name"
+        small
+        hide-label
+        label="Heat by name"
+        :model-value="level"
+        :options="levelChoices"
+        @update:model-value="$event >= 0 && set({ heat: bracketOfLevel($event) })"
+      />
+      <NumberField
+        class="shu"
+        small
+        hide-label
+        label="Heat from"
+        unit="SHU"
+        :digits="0"
+        :model-value="wish.heat?.lowShu"
+        :schema="P.heat"
+        @update:model-value="heatEnd('lowShu', $event!)"
       />
       to
-      <input
-        class="small-entry shu"
-        inputmode="numeric"
-        aria-label="Heat to, SHU"
-        :value="wish.heat?.highShu"
-        @change="heatEnd('highShu', $event)"
+      <NumberField
+        class="shu"
+        small
+        hide-label
+        label="Heat to"
+        unit="SHU"
+        :digits="0"
+        :model-value="wish.heat?.highShu"
+        :schema="P.heat"
+        @update:model-value="heatEnd('highShu', $event!)"
       />
-      SHU</label
+      SHU</span
     >
-    <label><input class="small-entry" inputmode="numeric" aria-label="Amount, g" :value="wish.massG" @change="setMass" /> g</label>
-    <label
+    <span class="w"
+      >amount
+      <NumberField
+        class="mid"
+        small
+        hide-label
+        label="Amount"
+        unit="g"
+        :digits="1"
+        :model-value="wish.massG"
+        :schema="P.mass"
+        @update:model-value="set({ massG: $event! })"
+    /></span>
+    <span class="w"
       >pH at most
-      <input class="small-entry" inputmode="decimal" aria-label="pH at most" placeholder="any" :value="wish.pH?.max ?? ''" @change="setPh"
-    /></label>
-    <label
+      <NumberField
+        small
+        hide-label
+        optional
+        label="pH at most"
+        placeholder="any"
+        :model-value="wish.pH?.max ?? null"
+        :schema="P.pH"
+        @update:model-value="set({ pH: $event === null ? null : { max: $event, margin: PH_MARGIN } })"
+    /></span>
+    <span class="w"
       >salt
-      <input
-        class="small-entry"
-        inputmode="decimal"
-        aria-label="Salt from, %"
-        :value="wish.saltPct?.low ?? ''"
-        @change="salt('low', $event)"
+      <NumberField
+        small
+        hide-label
+        optional
+        label="Salt from"
+        unit="%"
+        :model-value="wish.saltPct?.low ?? null"
+        :schema="P.salt"
+        @update:model-value="salt('low', $event)"
       />
       to
-      <input
-        class="small-entry"
-        inputmode="decimal"
-        aria-label="Salt to, %"
-        :value="wish.saltPct?.high ?? ''"
-        @change="salt('high', $event)"
+      <NumberField
+        small
+        hide-label
+        optional
+        label="Salt to"
+        unit="%"
+        :model-value="wish.saltPct?.high ?? null"
+        :schema="P.salt"
+        @update:model-value="salt('high', $event)"
       />
-      %</label
+      %</span
     >
-    <label
+    <span class="w"
       >sugar at most
-      <input
-        class="small-entry"
-        inputmode="decimal"
-        aria-label="Sugar at most, %"
+      <NumberField
+        small
+        hide-label
+        optional
+        label="Sugar at most"
+        unit="%"
         placeholder="any"
-        :value="wish.sugarPct?.high ?? ''"
-        @change="
-          (e) => {
-            const x = num(e, 0, 60, 'Sugar in %');
-            if (x !== undefined) set({ sugarPct: x === null ? null : { low: 0, high: x } });
-          }
-        "
+        :model-value="wish.sugarPct?.high ?? null"
+        :schema="P.sugar"
+        @update:model-value="set({ sugarPct: $event === null ? null : { low: 0, high: $event } })"
       />
-      %</label
+      %</span
     >
-    <label
-      >body
-      <select
-        class="small-entry"
-        aria-label="Body"
-        :value="wish.body?.low ?? 0"
-        @change="
-          set({
-            body: Number(($event.target as HTMLSelectElement).value) ? { low: Number(($event.target as HTMLSelectElement).value) } : null,
-          })
-        "
-      >
-        <option :value="0">any</option>
-        <option v-for="b in BODY_WORDS" :key="b.low" :value="b.low">{{ b.name }}</option>
-      </select>
-    </label>
-    <label
-      >at most
-      <select
-        class="small-entry"
-        aria-label="At most how many kinds of pods"
-        :value="wish.varieties ?? 0"
-        @change="set({ varieties: Number(($event.target as HTMLSelectElement).value) || null })"
-      >
-        <option v-for="k in 5" :key="k" :value="k">{{ k }}</option>
-        <option :value="0">any</option>
-      </select>
-      kinds of pods</label
-    >
-    <label class="tick"
-      ><input type="checkbox" :checked="wish.wholePods" @change="set({ wholePods: ($event.target as HTMLInputElement).checked })" /> whole
-      pods</label
-    >
-    <ColourTaste :share="SHARE" :model-value="wish" @update:model-value="set($event)" />
-    <label
+    <PickField
+      class="pick"
+      small
+      hide-label
+      label="Body"
+      :model-value="wish.body?.low ?? 0"
+      :options="bodies"
+      @update:model-value="set({ body: $event ? { low: $event } : null })"
+    />
+    <PickField
+      class="pick"
+      small
+      hide-label
+      label="At most how many kinds of pods"
+      :model-value="wish.varieties ?? 0"
+      :options="kinds"
+      @update:model-value="set({ varieties: $event || null })"
+    />
+    <ColourTaste class="pick" :share="SHARE" :model-value="wish" @update:model-value="set($event)" />
+    <TickField label="whole pods" :model-value="wish.wholePods" @update:model-value="set({ wholePods: $event })" />
+    <span class="w"
       >cost up to
-      <input
-        class="small-entry"
-        inputmode="decimal"
-        aria-label="Cost a kg, at most"
+      <NumberField
+        small
+        hide-label
+        optional
+        label="Cost a kg, at most"
         placeholder="any"
-        :value="wish.perKg?.max ?? ''"
-        @change="
-          (e) => {
-            const x = num(e, 0, 1000, 'Cost a kg');
-            if (x !== undefined) set({ perKg: x === null || x === 0 ? null : { max: x } });
-          }
-        "
+        :model-value="wish.perKg?.max ?? null"
+        :schema="P.cost"
+        @update:model-value="set({ perKg: $event ? { max: $event } : null })"
       />
-      a kg</label
+      a kg</span
     >
     <p v-if="wrong" class="field-error" role="alert">{{ wrong }}</p>
     <span v-if="wish.heat" class="visually-hidden">{{ shu(wish.heat.lowShu) }} to {{ shu(wish.heat.highShu) }} SHU</span>
@@ -183,26 +197,30 @@ function setPh(e: Event) {
 .wishes {
   display: flex;
   flex-wrap: wrap;
-  gap: 4px 16px;
+  gap: 4px 14px;
   align-items: center;
   font-size: 14px;
 }
-label {
+.w {
   display: inline-flex;
-  gap: 5px;
+  gap: 6px;
   align-items: center;
-  min-height: 36px;
+  min-height: 40px;
 }
-input.small-entry {
-  width: 56px;
+.w :deep(.labelled) {
+  width: 58px;
 }
-input.shu {
-  width: 78px;
+.w :deep(.shu) {
+  width: 84px;
 }
-.tick input {
-  width: 19px;
-  height: 19px;
-  accent-color: var(--rim);
+.w :deep(.mid) {
+  width: 76px;
+}
+.w :deep(.name) {
+  width: 112px;
+}
+.wishes > :deep(.labelled) {
+  width: 126px;
 }
 p {
   margin: 0;

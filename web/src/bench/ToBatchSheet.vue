@@ -3,7 +3,7 @@ import { useRouter } from 'vue-router';
 import { DEFAULT_GOAL, type Goal } from '@roskel/core';
 import { useBatches } from '../stores/batches';
 import { useBenchMix } from '../stores/benchMix';
-import BatchStart from '../ui/BatchStart.vue';
+import BatchStart from '../batch/BatchStart.vue';
 
 /** Takes the mix on the bench into a batch of its own. */
 const show = defineModel<boolean>('show', { required: true });

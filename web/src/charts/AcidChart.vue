@@ -15,6 +15,7 @@ import {
 } from 'chart.js';
 import { daysSince, HOUSE_PH, LEGAL_PH, type Forecast, type Reading } from '@roskel/core';
 import { COLOURS } from '../theme';
+import { NTable } from 'naive-ui';
 
 Chart.register(CategoryScale, Filler, LinearScale, LineController, LineElement, PointElement, ScatterController, Tooltip);
 
@@ -41,7 +42,7 @@ const marks: Plugin = {
     const { ctx, chartArea: a, scales } = c;
     const { x, y } = scales as Record<'x' | 'y', Chart['scales'][string]>;
     ctx.save();
-    ctx.font = "12px 'Hanken Grotesk Variable', sans-serif";
+    ctx.font = "13px 'Hanken Grotesk Variable', sans-serif";
     const rule = (pH: number, text: string, colour: string) => {
       const at = y!.getPixelForValue(pH);
       ctx.strokeStyle = colour;
@@ -54,8 +55,8 @@ const marks: Plugin = {
       ctx.textAlign = 'right';
       ctx.fillText(text, a.right - 4, at - 4);
     };
-    rule(LEGAL_PH, '4.6 legal line', COLOURS.warn);
-    rule(HOUSE_PH, '4.0 house line', '#8FA9AC');
+    rule(LEGAL_PH, 'limit 4.6', COLOURS.warn);
+    rule(HOUSE_PH, 'safer below 4.0', COLOURS.pale);
     const { from, to } = props.forecast.ready;
     if (from !== null) {
       const x0 = x!.getPixelForValue(from);
@@ -86,7 +87,7 @@ function config(): ChartConfiguration {
     type: 'line',
     data: {
       datasets: [
-        { type: 'line', data: band('p90'), borderWidth: 0, pointRadius: 0, fill: '+1', backgroundColor: 'rgba(31,111,120,0.2)' },
+        { type: 'line', data: band('p90'), borderWidth: 0, pointRadius: 0, fill: '+1', backgroundColor: `${COLOURS.acid}33` },
         { type: 'line', data: band('p10'), borderWidth: 0, pointRadius: 0 },
         { type: 'line', data: band('p50'), borderColor: COLOURS.acid, borderWidth: 1.4, borderDash: [4, 3], pointRadius: 0 },
         { type: 'scatter', data: dots.value, backgroundColor: COLOURS.acid, pointRadius: 5, order: -1 },
@@ -102,12 +103,19 @@ function config(): ChartConfiguration {
         x: {
           type: 'linear',
           min: 0,
-          max: f.days.at(-1) ?? 21,
+          max: Math.max(f.days.at(-1) ?? 21, ...dots.value.map((d) => Math.ceil(d.x))),
           grid: { display: false },
           ticks: { color: COLOURS.soft, maxTicksLimit: 9 },
           border: { color: COLOURS.line },
         },
-        y: { min: 3.2, max: 5.6, grid: { color: '#EFE8D8' }, ticks: { color: COLOURS.soft, stepSize: 0.5 }, border: { display: false } },
+        y: {
+          // Nothing that was read falls off the chart.
+          min: Math.min(3.2, ...dots.value.map((d) => Math.floor(d.y * 5) / 5 - 0.2)),
+          max: Math.max(5.6, ...dots.value.map((d) => Math.ceil(d.y * 5) / 5 + 0.2)),
+          grid: { color: COLOURS.grid },
+          ticks: { color: COLOURS.soft, stepSize: 0.5 },
+          border: { display: false },
+        },
       },
     },
     plugins: [marks],
@@ -125,7 +133,7 @@ onBeforeUnmount(() => chart?.destroy());
 <template>
   <div class="chart">
     <canvas ref="canvas" aria-hidden="true" />
-    <table class="visually-hidden">
+    <NTable class="visually-hidden">
       <caption>
         pH by day: 10, 50 and 90 % of
         {{
@@ -143,7 +151,7 @@ onBeforeUnmount(() => chart?.destroy());
           </tr>
         </template>
       </tbody>
-    </table>
+    </NTable>
   </div>
 </template>
 

@@ -34,7 +34,7 @@ const chance = computed(() => props.oddsNow ?? (props.blur ? oddsWithin(props.bl
       :aria-label="quant ? `10 to 90 %: ${shu(quant.p10)} to ${shu(quant.p90)} SHU` : 'no heat yet'"
     >
       <g v-for="t in axis.ticks" :key="t">
-        <line :x1="axis.x(t)" :x2="axis.x(t)" y1="6" y2="104" stroke="#ece5d4" />
+        <line :x1="axis.x(t)" :x2="axis.x(t)" y1="6" y2="104" stroke="var(--grid)" />
         <text :x="axis.x(t)" y="120" :text-anchor="t === axis.ticks.at(-1) ? 'end' : 'middle'">{{ t.toLocaleString('en') }}</text>
       </g>
       <rect :x="left" y="10" :width="Math.max(2, right - left)" height="94" fill="var(--active)" />
@@ -73,7 +73,7 @@ svg {
   display: block;
 }
 svg text {
-  font-size: 12px;
+  font-size: 17px;
   fill: var(--soft);
 }
 .bracket {

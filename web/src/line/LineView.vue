@@ -5,6 +5,8 @@ import { area, curveMonotoneX, line } from 'd3-shape';
 import { day, grams, today } from '../format';
 import { limb, ribbonShape } from './geometry';
 import { TRACKS, trackPoints, type Track, type TrackPoint } from './tracks';
+import { NTable } from 'naive-ui';
+import { COLOURS } from '../theme';
 
 /** The batch as a line: ribbon above, five tracks below, aligned with the stations. */
 const props = defineProps<{ report: LineReport; chosen: string; trouble: string | null; bracket: { low: number; high: number } }>();
@@ -45,7 +47,7 @@ const linePath = line<TrackPoint>()
 /** What has happened is drawn solid: up to the last finished station. */
 const solidTo = computed(() => Math.max(LEFT, ...tracks.value.flatMap((t) => t.points.filter((p) => p.done).map((p) => p.x))));
 /** Water and brine have no colour of their own on a cream plate. */
-const limbHex = (flow: FlowReport) => (['water', 'salt', 'brine', 'gas'].includes(flow.id) ? '#AEBBDA' : flow.hex);
+const limbHex = (flow: FlowReport) => (['water', 'salt', 'brine', 'gas'].includes(flow.id) ? COLOURS.flow : flow.hex);
 
 /** Additions and sides as limbs; small ones are drawn thin but always named. */
 function label(flows: readonly FlowReport[]): string {
@@ -197,7 +199,7 @@ function labelY(p: TrackPoint, top: number): number {
         @click="emit('choose', s.id)"
       />
     </div>
-    <table class="visually-hidden">
+    <NTable class="visually-hidden">
       <caption>
         The line in figures
       </caption>
@@ -221,7 +223,7 @@ function labelY(p: TrackPoint, top: number): number {
           </td>
         </tr>
       </tbody>
-    </table>
+    </NTable>
   </div>
 </template>
 
@@ -254,11 +256,11 @@ svg {
 .when,
 .unit,
 .limbs text {
-  font-size: 12px;
+  font-size: 13px;
   fill: var(--soft);
 }
 .unit {
-  font-size: 11px;
+  font-size: 13px;
 }
 .mass {
   cursor: help;
@@ -266,20 +268,20 @@ svg {
 .mass text {
   font-weight: 700;
   font-size: 14px;
-  fill: #4a170e;
+  fill: var(--deep-heat);
   paint-order: stroke;
   stroke: rgb(255 253 248 / 45%);
   stroke-width: 3px;
 }
 .mass text.solid {
-  fill: #fff;
+  fill: var(--white);
   paint-order: stroke;
   stroke: rgb(60 15 8 / 35%);
   stroke-width: 2.5px;
 }
 .mass text.plan {
   font-weight: 500;
-  font-size: 11.5px;
+  font-size: 13px;
 }
 .dash {
   fill: none;
@@ -291,7 +293,7 @@ svg {
   stroke-width: 2;
 }
 .hair {
-  stroke: #efe8d8;
+  stroke: var(--grid);
 }
 .track {
   font:
@@ -326,7 +328,7 @@ svg {
   stroke-width: 1.8;
 }
 .point text {
-  font-size: 12.5px;
+  font-size: 13px;
   fill: var(--soft);
 }
 .point text.solid {

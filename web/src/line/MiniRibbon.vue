@@ -47,7 +47,7 @@ svg {
   display: block;
 }
 text {
-  font-size: 12px;
+  font-size: 13px;
   fill: var(--soft);
 }
 .dash {

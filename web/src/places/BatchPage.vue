@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { NButton } from 'naive-ui';
 import { computed, ref, watch } from 'vue';
 import { RouterLink, useRoute, useRouter } from 'vue-router';
 import { levelName, type Banded } from '@roskel/core';
@@ -9,13 +10,16 @@ import { useNotices } from '../stores/notices';
 import { useKeys } from '../ui/keys';
 import { PANELS } from '../stations';
 import LineView from '../line/LineView.vue';
-import DoNow from '../ui/DoNow.vue';
+import DoNow from '../batch/DoNow.vue';
 import CautionList from '../ui/CautionList.vue';
-import NewsBar from '../ui/NewsBar.vue';
-import GoalSheet from '../ui/GoalSheet.vue';
-import SaveState from '../ui/SaveState.vue';
-import SchoolStamp from '../ui/SchoolStamp.vue';
-import WhySheet from '../ui/WhySheet.vue';
+import NewsBar from '../batch/NewsBar.vue';
+import SaveState from '../batch/SaveState.vue';
+import SchoolStamp from '../heat/SchoolStamp.vue';
+import WhySheet from '../batch/WhySheet.vue';
+import SheetCard from '../ui/SheetCard.vue';
+import { lazySheet } from '../ui/lazySheet';
+
+const GoalSheet = lazySheet(() => import('../batch/GoalSheet.vue'));
 
 const route = useRoute();
 const router = useRouter();
@@ -97,11 +101,18 @@ function exportFile() {
   setTimeout(() => URL.revokeObjectURL(url), 1000);
 }
 const print = () => window.print();
-async function putAway() {
+const asking = ref(false);
+/** Work that is on its way is not archived by a slip. */
+const running = computed(
+  () => batch.file !== null && batch.file.stations.some((s) => s.log.doneOn) && !batch.file.stations.at(-1)?.log.doneOn,
+);
+async function archive() {
+  asking.value = false;
   try {
-    await batches.putAway({ id: batch.id, file: batch.file! });
+    await batch.save();
+    await batches.archive.put({ id: batch.id, revision: batch.revision, updatedAt: '', file: batch.file! });
     await router.push('/batches');
-    notices.say('Put away. Undo brings it back.');
+    notices.say('Archived. Undo brings it back, and so does the archive.');
   } catch (e) {
     notices.fail(e);
   }
@@ -116,30 +127,30 @@ async function putAway() {
           <RouterLink class="crumb" to="/batches">Batches</RouterLink><span class="soft crumb"> / brine ferment</span>
           <h1>{{ file.name }}</h1>
         </div>
-        <button type="button" class="chip" @click="goal = true">
+        <NButton class="chip-act" @click="goal = true">
           <span>
             Heat <b>{{ levelName(Math.sqrt(Math.max(1, file.goal.lowShu) * file.goal.highShu)) }}</b> {{ shu(file.goal.lowShu) }} to
             {{ shu(file.goal.highShu) }}
           </span>
-        </button>
-        <button type="button" class="chip" @click="goal = true">
+        </NButton>
+        <NButton class="chip-act" @click="goal = true">
           <span
             ><b>{{ file.goal.bottles }}</b> × {{ file.goal.bottleMl }} ml</span
           >
-        </button>
+        </NButton>
         <span v-if="batch.report && batch.report.heat.p50 > 0" class="odds"
           ><b data-fact="odds">{{ odds(batch.report.odds) }}</b
-          ><br />land in the bracket</span
+          ><br />land in the wished heat</span
         >
         <SchoolStamp />
         <SaveState class="push" />
-        <button type="button" class="act small no-print" @click="exportFile">Export</button>
-        <button type="button" class="act small no-print" @click="print">Print</button>
-        <button type="button" class="act small no-print" @click="putAway">Put away</button>
+        <NButton class="no-print" @click="exportFile">Export</NButton>
+        <NButton class="no-print" @click="print">Print</NButton>
+        <NButton class="no-print" @click="running ? (asking = true) : archive()">Archive</NButton>
       </header>
       <div v-if="batch.lineTrouble" class="plate trouble" role="alert">
         <b>The line stops here:</b> {{ batch.lineTrouble.message }}
-        <button type="button" class="link" @click="chosen = batch.lineTrouble.stationId">Go there</button>
+        <NButton text class="link" @click="chosen = batch.lineTrouble.stationId">Go there</NButton>
       </div>
       <NewsBar />
       <div v-if="batch.report" class="plate line" :class="{ busy: batch.busy }">
@@ -160,15 +171,22 @@ async function putAway() {
           <div v-if="cautions.length || elsewhere.length" class="cautions">
             <CautionList :cautions="cautions" />
             <p v-if="elsewhere.length" class="soft">
-              Danger also named at
+              See also the warning at
               <template v-for="(s, i) in elsewhere" :key="s.id"
-                >{{ i ? ', ' : '' }}<button type="button" class="link" @click="chosen = s.id">{{ s.name }}</button></template
+                >{{ i ? ', ' : '' }}<NButton text class="link" @click="chosen = s.id">{{ s.name }}</NButton></template
               >.
             </p>
           </div>
         </div>
       </div>
       <GoalSheet v-model:show="goal" />
+      <SheetCard v-model:show="asking" title="Archive a batch on its way?" :width="460">
+        <p>{{ file.name }} is not bottled yet. In the archive nobody is reminded of its jars; it can be restored at any time.</p>
+        <p class="two">
+          <NButton type="primary" @click="asking = false">Keep it here</NButton>
+          <NButton @click="archive">Archive it</NButton>
+        </p>
+      </SheetCard>
       <WhySheet
         v-if="batch.report"
         :file="file"
@@ -183,7 +201,7 @@ async function putAway() {
       This batch is not there any more. <RouterLink to="/batches">Go to your batches.</RouterLink>
     </p>
     <p v-else-if="batch.state === 'offline'">
-      The server does not answer. <button type="button" class="link" @click="batch.open(String(route.params.id))">Try again</button>
+      The server does not answer. <NButton text class="link" @click="batch.open(String(route.params.id))">Try again</NButton>
     </p>
     <p v-else class="soft">Fetching the batch.</p>
   </div>
@@ -193,13 +211,17 @@ async function putAway() {
 .page {
   height: 100%;
 }
+.two {
+  display: flex;
+  gap: 12px;
+}
 .crumb {
   font-size: 13px;
   color: var(--soft);
   text-decoration: none;
 }
 .odds {
-  font-size: 12.5px;
+  font-size: 13px;
   line-height: 1.15;
   color: var(--soft);
 }
@@ -240,10 +262,6 @@ async function putAway() {
 .cautions p {
   margin: 4px 0 0;
   font-size: 13px;
-}
-/* A field and its label are one target, together well over 44 px. */
-.below :deep(.entry) {
-  min-height: 38px;
 }
 @media (max-width: 1000px) {
   .page {

@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import { computed, onMounted, ref } from 'vue';
+import { NButton, type UploadCustomRequestOptions } from 'naive-ui';
+import { computed, defineAsyncComponent, onMounted, ref } from 'vue';
 import { RouterLink, useRouter } from 'vue-router';
 import type { BatchRecord } from '@roskel/contract';
 import type { LineReport } from '@roskel/core';
@@ -11,14 +12,21 @@ import { ApiProblem } from '../api/client';
 import { useReports } from '../worker/reports';
 import { useKeys } from '../ui/keys';
 import MiniRibbon from '../line/MiniRibbon.vue';
-import StartSheet from '../ui/StartSheet.vue';
 import ListState from '../ui/ListState.vue';
+import FindField from '../ui/FindField.vue';
+import { lazySheet } from '../ui/lazySheet';
+
+/** Larger than the rest of this page; nobody imports before they look. */
+const NUpload = defineAsyncComponent(() => import('naive-ui/es/upload').then((m) => m.NUpload));
+const ArchiveSheet = lazySheet(() => import('../house/ArchiveSheet.vue'));
+const StartSheet = lazySheet(() => import('../batch/StartSheet.vue'));
 
 const batches = useBatches();
 const notices = useNotices();
 const router = useRouter();
 const starting = ref(false);
 const find = ref('');
+const archived = ref(false);
 const reports = useReports(() => batches.items);
 onMounted(() => void batches.load());
 useKeys('Batches', [{ key: 'n', says: 'start a batch', run: () => (starting.value = true) }]);
@@ -39,10 +47,8 @@ function next(r: LineReport) {
   const active = r.stations.find((s) => s.active)?.id;
   return r.duties.filter((d) => !d.done && d.stationId === active).sort((a, b) => a.due.localeCompare(b.due))[0] ?? null;
 }
-async function importFile(e: Event) {
-  const input = e.target as HTMLInputElement;
-  const file = input.files?.[0];
-  input.value = '';
+async function importFile({ file: chosen }: UploadCustomRequestOptions) {
+  const file = chosen.file;
   if (!file) return;
   try {
     let value: unknown;
@@ -66,17 +72,14 @@ async function importFile(e: Event) {
   <div class="page">
     <header class="head">
       <h1>Batches</h1>
-      <input v-model="find" data-find class="entry find" type="search" placeholder="Find a batch" aria-label="Find a batch" />
-      <span class="push chip"
-        ><b>{{ running }}</b
-        >&nbsp;running or planned</span
-      >
+      <FindField v-model="find" label="Find a batch" />
+      <span class="push chip">{{ running }} running or planned</span>
       <span class="chip">{{ batches.items.length - running }} finished</span>
-      <label class="act">
-        Import a file
-        <input type="file" accept=".json,application/json" class="visually-hidden" @change="importFile" />
-      </label>
-      <button type="button" class="act main" @click="starting = true">Start a batch</button>
+      <NButton @click="archived = true">Archive</NButton>
+      <NUpload accept=".json,application/json" :show-file-list="false" :custom-request="importFile">
+        <NButton>Import a file</NButton>
+      </NUpload>
+      <NButton type="primary" @click="starting = true">Start a batch</NButton>
     </header>
     <ListState
       :state="batches.state"
@@ -90,7 +93,7 @@ async function importFile(e: Event) {
       <template #empty>
         <h2>No batch yet</h2>
         <p>Say how hot and how many bottles. Roskel chooses the pods from what you have and plans the rest.</p>
-        <button type="button" class="act main" @click="starting = true">Start a batch</button>
+        <NButton type="primary" @click="starting = true">Start a batch</NButton>
       </template>
       <ul>
         <li v-for="b in shown" :key="b.id">
@@ -132,6 +135,7 @@ async function importFile(e: Event) {
       </ul>
     </ListState>
     <StartSheet v-model:show="starting" />
+    <ArchiveSheet v-model:show="archived" title="Archived batches" :archive="batches.archive" />
   </div>
 </template>
 
@@ -154,7 +158,7 @@ ul {
   min-height: 124px;
 }
 .batch:hover {
-  background: #fff;
+  background: var(--white);
 }
 .who {
   display: grid;

@@ -5,7 +5,7 @@ import HeatMix from '../bench/HeatMix.vue';
 import DilutionTest from '../bench/DilutionTest.vue';
 import MatchTest from '../bench/MatchTest.vue';
 import MeasureReader from '../bench/MeasureReader.vue';
-import SchoolStamp from '../ui/SchoolStamp.vue';
+import SchoolStamp from '../heat/SchoolStamp.vue';
 
 /** The single tools, for someone without a batch. A new tool is a line here and a component. */
 const TOOLS = [

@@ -1,21 +1,22 @@
 <script setup lang="ts">
+import { NButton } from 'naive-ui';
 import { computed, onMounted } from 'vue';
 import { RouterLink, useRoute, useRouter } from 'vue-router';
 import { bitterSeeds, FIRE, heatKept, KNIFE, podStationId, preparedPerGram, seedShare } from '@roskel/core';
 import { heatAxis } from '../charts/HeatAxis';
 import { plural, shu } from '../format';
-import { useMix } from '../choose/useMix';
+import { useMix } from '../pods/useMix';
 import { useOpenBatch } from '../stores/openBatch';
 import { usePods } from '../stores/pods';
 import { useKeys } from '../ui/keys';
 import { stopBench } from '../worker/client';
 import BottleHeat from '../charts/BottleHeat.vue';
-import LotRow from '../choose/LotRow.vue';
-import PodWishes from '../choose/PodWishes.vue';
-import DoubtPlate from '../ui/DoubtPlate.vue';
-import SaveState from '../ui/SaveState.vue';
-import SchoolStamp from '../ui/SchoolStamp.vue';
-import WayList from '../ui/WayList.vue';
+import LotRow from '../pods/LotRow.vue';
+import PodWishes from '../pods/PodWishes.vue';
+import DoubtPlate from '../heat/DoubtPlate.vue';
+import SaveState from '../batch/SaveState.vue';
+import SchoolStamp from '../heat/SchoolStamp.vue';
+import WayList from '../pods/WayList.vue';
 
 const route = useRoute();
 const router = useRouter();
@@ -89,9 +90,9 @@ const wholeText = computed(() => {
       >
       <SchoolStamp />
       <SaveState class="push" />
-      <button v-if="solving" type="button" class="act" @click="stopBench()">Solving, stop</button>
-      <button v-else type="button" class="act" :disabled="allowed.length === 0" @click="mix.solve()">Solve again</button>
-      <button type="button" class="act main" :disabled="!live || live.finishedG <= 0" @click="confirm">Use this mix</button>
+      <NButton v-if="solving" @click="stopBench()">Solving, stop</NButton>
+      <NButton v-else :disabled="allowed.length === 0" @click="mix.solve()">Solve again</NButton>
+      <NButton type="primary" :disabled="!live || live.finishedG <= 0" @click="confirm">Use this mix</NButton>
     </header>
     <p v-if="ready && pods.items.length === 0" class="plate note">
       There are no pods yet. <RouterLink to="/pods">Add a lot of pods</RouterLink> and come back.
@@ -176,7 +177,7 @@ const wholeText = computed(() => {
 }
 .headrow {
   display: grid;
-  grid-template-columns: 26px 126px 318px minmax(0, 1fr);
+  grid-template-columns: 26px 118px 366px minmax(0, 1fr);
   gap: 10px;
   align-items: center;
   position: sticky;
@@ -188,7 +189,7 @@ const wholeText = computed(() => {
 .ticks {
   position: relative;
   height: 18px;
-  font-size: 12px;
+  font-size: 13px;
   color: var(--soft);
 }
 .ticks span {

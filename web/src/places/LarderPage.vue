@@ -1,19 +1,26 @@
 <script setup lang="ts">
+import { NButton } from 'naive-ui';
 import { computed, onMounted, ref } from 'vue';
 import type { LarderRecord } from '@roskel/contract';
 import { RouterLink } from 'vue-router';
-import { grams, today } from '../format';
+import { grams, plural, today } from '../format';
 import { boardOf, BOARDS, hintOf } from '@roskel/core';
 import { useNotices } from '../stores/notices';
 import { useLarder } from '../stores/larder';
 import { useKeys } from '../ui/keys';
-import LarderSheet from '../ui/LarderSheet.vue';
 import ListState from '../ui/ListState.vue';
-import ReaderSheet from '../ui/ReaderSheet.vue';
+import FindField from '../ui/FindField.vue';
+import PickField from '../ui/PickField.vue';
+import { lazySheet } from '../ui/lazySheet';
+
+const ArchiveSheet = lazySheet(() => import('../house/ArchiveSheet.vue'));
+const LarderSheet = lazySheet(() => import('../larder/LarderSheet.vue'));
+const ReaderSheet = lazySheet(() => import('../larder/ReaderSheet.vue'));
 
 const larder = useLarder();
 const notices = useNotices();
 const find = ref('');
+const archived = ref(false);
 const only = ref<'' | 'hint'>('');
 const sheet = ref(false);
 const reading = ref(false);
@@ -25,14 +32,14 @@ function open(l: LarderRecord | null) {
   sheet.value = true;
 }
 useKeys('Larder', [
-  { key: 'n', says: 'put something in', run: () => open(null) },
+  { key: 'n', says: 'add something', run: () => open(null) },
   { key: 'v', says: 'paste a list', run: () => (reading.value = true) },
 ]);
 /** A pasted shopping list goes in, each line as a move of its own. */
 async function take(items: { id: string; name: string; massG: number; words: string }[]) {
   try {
     for (const i of items) await larder.add(i.id, i.name, i.massG, i.words);
-    notices.say(`${items.length} put in. Undo takes them out one by one.`);
+    notices.say(`${plural(items.length, 'thing')} added. Undo takes them out one by one.`);
   } catch (e) {
     notices.fail(e);
   }
@@ -59,20 +66,27 @@ const x = (pH: number) => 4 + (92 * (Math.min(PH.high, Math.max(PH.low, pH)) - P
   <div class="page">
     <header class="head">
       <h1>Larder</h1>
-      <input v-model="find" data-find class="entry find" type="search" placeholder="Find in the larder" aria-label="Find in the larder" />
-      <select v-model="only" class="small-entry which" aria-label="Which things">
-        <option value="">everything</option>
-        <option value="hint">low or to use first ({{ hints }})</option>
-      </select>
+      <FindField v-model="find" label="Find in the larder" />
+      <PickField
+        v-model="only"
+        class="which"
+        hide-label
+        label="Which things"
+        :options="[
+          { value: '', label: 'everything' },
+          { value: 'hint', label: `low or to use first (${hints})` },
+        ]"
+      />
       <span class="push soft key"
         ><svg width="64" height="12" aria-hidden="true">
           <rect x="4" y="4" width="30" height="5" rx="2.5" fill="var(--acid)" opacity="0.3" />
           <circle cx="19" cy="6.5" r="3.6" fill="var(--plate)" stroke="var(--acid)" stroke-width="1.6" /></svg
         >pH 2 to 7.5</span
       >
+      <NButton @click="archived = true">Archive</NButton>
       <RouterLink class="act small" to="/larder/table">Ingredients</RouterLink>
-      <button type="button" class="act small" @click="reading = true">Paste a list</button>
-      <button type="button" class="act main" @click="open(null)">Put something in</button>
+      <NButton @click="reading = true">Paste a list</NButton>
+      <NButton type="primary" @click="open(null)">Add something</NButton>
     </header>
     <ListState
       :state="larder.state"
@@ -86,7 +100,7 @@ const x = (pH: number) => 4 + (92 * (Math.min(PH.high, Math.max(PH.low, pH)) - P
       <template #empty>
         <h2>The larder is empty</h2>
         <p>Vinegar, salt and garlic are enough to begin. Say amounts as you like: 2 cups, 3 heads, 500 g.</p>
-        <button type="button" class="act main" @click="open(null)">Put something in</button>
+        <NButton type="primary" @click="open(null)">Add something</NButton>
       </template>
       <section v-for="b in boards" :key="b.name" class="board" :aria-label="b.name">
         <h2>{{ b.name }}</h2>
@@ -105,7 +119,7 @@ const x = (pH: number) => 4 + (92 * (Math.min(PH.high, Math.max(PH.low, pH)) - P
               >{{ grams(l.stockG) }}<span v-if="hint" class="hint">, {{ hint.text }}</span></span
             >
             <svg v-if="i.pH" viewBox="0 0 100 12" aria-hidden="true">
-              <line x1="4" x2="96" y1="6" y2="6" stroke="#e8e1cf" stroke-width="2" />
+              <line x1="4" x2="96" y1="6" y2="6" stroke="var(--track)" stroke-width="2" />
               <rect
                 :x="x(i.pH.lo)"
                 y="3.5"
@@ -130,13 +144,14 @@ const x = (pH: number) => 4 + (92 * (Math.min(PH.high, Math.max(PH.low, pH)) - P
       </section>
     </ListState>
     <LarderSheet v-model:show="sheet" :item="item" />
-    <ReaderSheet v-model:show="reading" verb="Put into the larder" @take="take" />
+    <ReaderSheet v-model:show="reading" verb="Add to the larder" @take="take" />
+    <ArchiveSheet v-model:show="archived" title="Archived from the larder" :archive="larder.archive" />
   </div>
 </template>
 
 <style scoped>
 .which {
-  width: 150px;
+  width: 190px;
 }
 .key {
   display: flex;
@@ -171,7 +186,7 @@ const x = (pH: number) => 4 + (92 * (Math.min(PH.high, Math.max(PH.low, pH)) - P
   cursor: pointer;
 }
 .jar:hover {
-  background: #fff;
+  background: var(--white);
 }
 .lid {
   grid-row: 1 / 4;
@@ -204,6 +219,6 @@ const x = (pH: number) => 4 + (92 * (Math.min(PH.high, Math.max(PH.low, pH)) - P
   height: 12px;
 }
 .none {
-  font-size: 12px;
+  font-size: 13px;
 }
 </style>

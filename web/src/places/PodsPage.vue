@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, onMounted, ref } from 'vue';
 import { RouterLink, useRoute, useRouter } from 'vue-router';
-import { NVirtualList } from 'naive-ui';
+import { NButton, NVirtualList } from 'naive-ui';
 import type { PodLotRecord } from '@roskel/contract';
 import {
   ageHint,
@@ -21,15 +21,21 @@ import { heatAxis, hill } from '../charts/HeatAxis';
 import { usePods } from '../stores/pods';
 import { useSettings } from '../stores/settings';
 import { useKeys } from '../ui/keys';
-import LotSheet from '../ui/LotSheet.vue';
 import ListState from '../ui/ListState.vue';
-import SchoolStamp from '../ui/SchoolStamp.vue';
+import SchoolStamp from '../heat/SchoolStamp.vue';
+import FindField from '../ui/FindField.vue';
+import PickField from '../ui/PickField.vue';
+import { lazySheet } from '../ui/lazySheet';
+
+const ArchiveSheet = lazySheet(() => import('../house/ArchiveSheet.vue'));
+const LotSheet = lazySheet(() => import('../pods/LotSheet.vue'));
 
 const pods = usePods();
 const settings = useSettings();
 const route = useRoute();
 const router = useRouter();
 const find = ref('');
+const archived = ref(false);
 const form = ref<PodForm | ''>('');
 const only = ref<'' | 'stock' | 'first' | 'hot' | 'mild'>('');
 const sheet = ref(false);
@@ -99,7 +105,17 @@ const rows = computed(() =>
 type Row = (typeof rows.value)[number];
 const most = computed(() => Math.max(1, ...pods.items.map((p) => p.stockG)));
 const total = computed(() => pods.items.reduce((s, p) => s + p.stockG, 0));
-const forms = computed(() => [...new Set(pods.items.map((p) => p.lot.form))]);
+const formChoices = computed(() => [
+  { value: '' as PodForm | '', label: 'all forms' },
+  ...[...new Set(pods.items.map((p) => p.lot.form))].map((f) => ({ value: f as PodForm | '', label: FORM_NAMES[f] })),
+]);
+const ONLY: { value: typeof only.value; label: string }[] = [
+  { value: '', label: 'all lots' },
+  { value: 'stock', label: 'in stock' },
+  { value: 'first', label: 'use first or look over' },
+  { value: 'hot', label: 'hot' },
+  { value: 'mild', label: 'mild' },
+];
 const ageText = (d: number | null) =>
   d === null ? '' : d === 0 ? 'today' : d < 60 ? `${plural(d, 'day')} ago` : `${plural(Math.round(d / 30), 'month')} ago`;
 const about = (r: Row) => [FORM_NAMES[r.lot.form], r.p.ripeness, r.p.place, ageText(r.age)].filter(Boolean).join(', ');
@@ -109,25 +125,14 @@ const about = (r: Row) => [FORM_NAMES[r.lot.form], r.p.ripeness, r.p.place, ageT
   <div class="page">
     <header class="head">
       <h1>Pods</h1>
-      <input v-model="find" data-find class="entry find" type="search" placeholder="Find a lot" aria-label="Find a lot" />
-      <select v-model="form" class="small-entry" aria-label="Form">
-        <option value="">all forms</option>
-        <option v-for="f in forms" :key="f" :value="f">{{ FORM_NAMES[f] }}</option>
-      </select>
-      <select v-model="only" class="small-entry" aria-label="Which lots">
-        <option value="">all lots</option>
-        <option value="stock">in stock</option>
-        <option value="first">use first or look over</option>
-        <option value="hot">hot</option>
-        <option value="mild">mild</option>
-      </select>
+      <FindField v-model="find" label="Find a lot" />
+      <PickField v-model="form" class="filter" hide-label label="Form" :options="formChoices" />
+      <PickField v-model="only" class="filter" hide-label label="Which lots" :options="ONLY" />
       <SchoolStamp />
-      <RouterLink class="act small push" to="/pods/varieties">Varieties</RouterLink>
-      <span class="chip"
-        ><b>{{ pods.items.length }}</b
-        >&nbsp;lots, {{ grams(total) }}</span
-      >
-      <button type="button" class="act main" @click="open(null)">Add a lot</button>
+      <NButton @click="archived = true">Archive</NButton>
+      <RouterLink class="act small" to="/pods/varieties">Varieties</RouterLink>
+      <span class="push chip">{{ plural(pods.items.length, 'lot') }}, {{ grams(total) }}</span>
+      <NButton type="primary" @click="open(null)">Add a lot</NButton>
     </header>
     <ListState
       :state="pods.state"
@@ -141,7 +146,7 @@ const about = (r: Row) => [FORM_NAMES[r.lot.form], r.p.ripeness, r.p.place, ageT
       <template #empty>
         <h2>No pods yet</h2>
         <p>Add what you picked, bought or froze. Every lot carries how hot it may be, not one number.</p>
-        <button type="button" class="act main" @click="open(null)">Add a lot</button>
+        <NButton type="primary" @click="open(null)">Add a lot</NButton>
       </template>
       <section class="plate list">
         <div class="row headrow">
@@ -178,7 +183,7 @@ const about = (r: Row) => [FORM_NAMES[r.lot.form], r.p.ripeness, r.p.place, ageT
                 >
               </span>
               <svg :viewBox="`0 0 ${W} 50`" preserveAspectRatio="none" aria-hidden="true">
-                <line v-for="t in axis.ticks" :key="t" :x1="axis.x(t)" :x2="axis.x(t)" y1="0" y2="50" stroke="#ece5d4" />
+                <line v-for="t in axis.ticks" :key="t" :x1="axis.x(t)" :x2="axis.x(t)" y1="0" y2="50" stroke="var(--grid)" />
                 <template v-if="r.q">
                   <path :d="hill(Math.log(r.median), r.lot.heat!.sigma, axis.x, 48, 40)" :fill="heatColour(r.median)" opacity="0.85" />
                   <line :x1="axis.x(r.median)" :x2="axis.x(r.median)" y1="8" y2="48" stroke="var(--ink)" stroke-width="1.3" />
@@ -201,10 +206,14 @@ const about = (r: Row) => [FORM_NAMES[r.lot.form], r.p.ripeness, r.p.place, ageT
       </p>
     </ListState>
     <LotSheet v-model:show="sheet" :item="item" :from="from" />
+    <ArchiveSheet v-model:show="archived" title="Archived lots" :archive="pods.archive" />
   </div>
 </template>
 
 <style scoped>
+.filter {
+  width: 150px;
+}
 .page {
   height: 100%;
 }
@@ -230,7 +239,7 @@ const about = (r: Row) => [FORM_NAMES[r.lot.form], r.p.ripeness, r.p.place, ageT
   border-bottom: 1px dashed var(--line);
 }
 button.row:hover {
-  background: #fff;
+  background: var(--white);
 }
 .headrow {
   min-height: 28px;
@@ -244,7 +253,8 @@ svg {
   height: 50px;
 }
 svg text {
-  font-size: 12px;
+  /* The picture is drawn wider than it stands. */
+  font-size: 16px;
   fill: var(--soft);
 }
 .name {
@@ -268,7 +278,7 @@ svg text {
   display: block;
   height: 6px;
   border-radius: 3px;
-  background: #e8e1cf;
+  background: var(--track);
   overflow: hidden;
 }
 .level i {

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { NButton } from 'naive-ui';
 import { computed, onMounted, ref, watch } from 'vue';
 import { RouterLink } from 'vue-router';
 import type { BottlingRecord } from '@roskel/contract';
@@ -10,9 +11,10 @@ import { useSettings } from '../stores/settings';
 import { useShelf } from '../stores/shelf';
 import BottleShape from '../ui/BottleShape.vue';
 import ListState from '../ui/ListState.vue';
-import SchoolStamp from '../ui/SchoolStamp.vue';
-import TasteSheet from '../ui/TasteSheet.vue';
+import SchoolStamp from '../heat/SchoolStamp.vue';
+import TasteSheet from '../heat/TasteSheet.vue';
 import { useReports } from '../worker/reports';
+import FindField from '../ui/FindField.vue';
 
 const shelf = useShelf();
 const notices = useNotices();
@@ -53,7 +55,7 @@ const late = (b: BottlingRecord) => b.useBy < today();
   <div class="page">
     <header class="head">
       <h1>Shelf</h1>
-      <input v-model="find" data-find class="entry find" type="search" placeholder="Find a sauce" aria-label="Find a sauce" />
+      <FindField v-model="find" label="Find a sauce" />
       <SchoolStamp />
       <span class="push chip"
         ><b>{{ left }}</b
@@ -111,10 +113,10 @@ const late = (b: BottlingRecord) => b.useBy < today();
           </p>
           <p class="soft small">{{ b.keeping }}</p>
           <div class="acts">
-            <button type="button" class="act small" :disabled="b.left === 0" @click="take(b, 'opened')">Open one</button>
-            <button type="button" class="act small" :disabled="b.left === 0" @click="take(b, 'given')">Give one away</button>
-            <button type="button" class="act small" @click="taste(b)">How hot was it?</button>
-            <button type="button" class="link" :disabled="b.left === 0" @click="take(b, 'thrown')">throw one away</button>
+            <NButton :disabled="b.left === 0" @click="take(b, 'opened')">Open one</NButton>
+            <NButton :disabled="b.left === 0" @click="take(b, 'given')">Give one away</NButton>
+            <NButton @click="taste(b)">How hot was it?</NButton>
+            <NButton text class="link" :disabled="b.left === 0" @click="take(b, 'thrown')">throw one away</NButton>
           </div>
         </div>
       </section>

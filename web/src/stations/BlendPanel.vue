@@ -1,16 +1,19 @@
 <script setup lang="ts">
+import { NButton } from 'naive-ui';
 import { computed, ref } from 'vue';
 import { ingredient, KEPT_BRINE, type Ingredient, type StationReport, type Texture } from '@roskel/core';
 import { grams, percent, ph } from '../format';
 import { useLarder } from '../stores/larder';
 import { usePanel } from './panel';
-import StationFrame from '../ui/StationFrame.vue';
-import LogFields from '../ui/LogFields.vue';
+import StationFrame from '../batch/StationFrame.vue';
+import LogFields from '../batch/LogFields.vue';
 import ParamField from './ParamField.vue';
-import ChoiceField from '../ui/ChoiceField.vue';
+import PickField from '../ui/PickField.vue';
 import AmountField from '../ui/AmountField.vue';
 import FactRows from '../ui/FactRows.vue';
-import ReaderSheet from '../ui/ReaderSheet.vue';
+import { lazySheet } from '../ui/lazySheet';
+
+const ReaderSheet = lazySheet(() => import('../larder/ReaderSheet.vue'));
 
 const props = defineProps<{ station: StationReport<'blend'> }>();
 const { batch, params, set, trouble } = usePanel<'blend'>(props);
@@ -32,11 +35,14 @@ const choices = computed(() => {
   const used = new Set(params.value.additions.map((a) => a.id));
   const inStock = new Set(larder.items.map((l) => l.ingredientKey));
   const rest = larder.rows.filter((i) => !used.has(i.key) && !/^(Chili|Dried|Ground red)/.test(i.name));
-  return {
-    brine: !used.has(KEPT_BRINE) && brineLeft.value !== null,
-    stock: rest.filter((i) => inStock.has(i.key)),
-    table: rest.filter((i) => !inStock.has(i.key)),
-  };
+  const choice = (i: Ingredient) => ({ value: i.key, label: i.name });
+  return [
+    ...(!used.has(KEPT_BRINE) && brineLeft.value
+      ? [{ title: 'Of this batch', list: [{ value: KEPT_BRINE, label: `Own brine, ${grams(brineLeft.value.massG)} kept` }] }]
+      : []),
+    { title: 'In the larder', list: rest.filter((i) => inStock.has(i.key)).map(choice) },
+    { title: 'To buy', list: rest.filter((i) => !inStock.has(i.key)).map(choice) },
+  ].filter((g) => g.list.length > 0);
 });
 const reading = ref(false);
 /** Things read from a pasted list join what is in the jug; the same thing twice adds up. */
@@ -49,11 +55,8 @@ function take(items: { id: string; massG: number; words: string }[]) {
   }
   set({ additions });
 }
-const adding = ref('');
-function add() {
-  if (!adding.value) return;
-  set({ additions: [...params.value.additions, { id: adding.value, massG: adding.value === KEPT_BRINE ? 50 : 20 }] });
-  adding.value = '';
+function add(id: string) {
+  set({ additions: [...params.value.additions, { id, massG: id === KEPT_BRINE ? 50 : 20 }] });
 }
 function amount(i: number, massG: number, words: string) {
   set({ additions: params.value.additions.map((a, k) => (k === i ? { id: a.id, massG, words } : a)) });
@@ -77,7 +80,7 @@ const rows = computed(() => {
   <StationFrame :station="station" picture="Into the jug">
     <template #set>
       <FactRows :rows="rows" />
-      <ChoiceField
+      <PickField
         label="Blended"
         :model-value="params.texture ?? 'medium'"
         :options="textures"
@@ -99,22 +102,19 @@ const rows = computed(() => {
             :trouble="trouble(`additions/${i}/massG`)"
             @change="(g, w) => amount(i, g, w)"
           />
-          <button type="button" class="link" :aria-label="`Leave out ${row(a.id).name}`" @click="drop(i)">leave out</button>
+          <NButton text class="link" :aria-label="`Leave out ${row(a.id).name}`" @click="drop(i)">leave out</NButton>
         </li>
       </ul>
       <div class="add">
-        <label for="blend-add" class="visually-hidden">Add from the larder</label>
-        <select id="blend-add" v-model="adding" class="entry" @change="add">
-          <option value="">Add something</option>
-          <option v-if="choices.brine" :value="KEPT_BRINE">Own brine, {{ grams(brineLeft!.massG) }} kept</option>
-          <optgroup label="In the larder">
-            <option v-for="c in choices.stock" :key="c.key" :value="c.key">{{ c.name }}</option>
-          </optgroup>
-          <optgroup label="To buy">
-            <option v-for="c in choices.table" :key="c.key" :value="c.key">{{ c.name }}</option>
-          </optgroup>
-        </select>
-        <button type="button" class="link" @click="reading = true">Paste a list</button>
+        <PickField
+          hide-label
+          label="Add from the larder"
+          placeholder="Add something"
+          :model-value="null"
+          :options="choices"
+          @update:model-value="add"
+        />
+        <NButton text class="link" @click="reading = true">Paste a list</NButton>
       </div>
       <ReaderSheet v-model:show="reading" verb="Put into the jug" @take="take" />
     </template>

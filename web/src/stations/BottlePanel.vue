@@ -3,10 +3,10 @@ import { computed } from 'vue';
 import type { StationReport } from '@roskel/core';
 import { plural } from '../format';
 import { usePanel } from './panel';
-import StationFrame from '../ui/StationFrame.vue';
-import LogFields from '../ui/LogFields.vue';
+import StationFrame from '../batch/StationFrame.vue';
+import LogFields from '../batch/LogFields.vue';
 import ParamField from './ParamField.vue';
-import ChoiceField from '../ui/ChoiceField.vue';
+import PickField from '../ui/PickField.vue';
 import BottleShape from '../ui/BottleShape.vue';
 
 const props = defineProps<{ station: StationReport<'bottle'> }>();
@@ -20,7 +20,7 @@ const fewer = computed(() => (facts.value ? facts.value.wanted - filled.value : 
 <template>
   <StationFrame :station="station" picture="On the shelf">
     <template #set>
-      <ChoiceField
+      <PickField
         label="Filling"
         :model-value="params.fill"
         :options="[

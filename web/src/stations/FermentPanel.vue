@@ -1,13 +1,16 @@
 <script setup lang="ts">
+import { NButton } from 'naive-ui';
 import { computed, ref } from 'vue';
 import { addDays, daysBetween, type Passed, type Reading, type StationReport } from '@roskel/core';
-import { day, today } from '../format';
+import { day, degrees, plural, today } from '../format';
 import { usePanel } from './panel';
-import StationFrame from '../ui/StationFrame.vue';
-import LogFields from '../ui/LogFields.vue';
+import StationFrame from '../batch/StationFrame.vue';
+import LogFields from '../batch/LogFields.vue';
 import ParamField from './ParamField.vue';
 import AcidChart from '../charts/AcidChart.vue';
-import ReadingSheet from '../ui/ReadingSheet.vue';
+import { lazySheet } from '../ui/lazySheet';
+
+const ReadingSheet = lazySheet(() => import('../batch/ReadingSheet.vue'));
 
 const props = defineProps<{ station: StationReport<'ferment'> }>();
 const { batch, params } = usePanel<'ferment'>(props);
@@ -44,8 +47,10 @@ const legalText = computed(() => {
   if (c.p50 === null) return 'not within sight';
   return `about day ${Math.round(c.p10 ?? c.p50)} to ${c.p90 === null ? 'late' : Math.round(c.p90)}`;
 });
-function drop(id: string) {
-  batch.change('reading removed', { ...batch.file!, readings: batch.file!.readings.filter((r) => r.id !== id) });
+const chosen = ref<Reading | null>(null);
+function log(reading: Reading | null) {
+  chosen.value = reading;
+  logging.value = true;
 }
 </script>
 
@@ -57,11 +62,12 @@ function drop(id: string) {
         <ParamField :station="station" name="days" label="Days" />
       </div>
       <ParamField :station="station" name="targetPh" label="Ready at pH" />
-      <button type="button" class="act main" @click="logging = true">Log a reading</button>
+      <NButton type="primary" @click="log(null)">Log a reading</NButton>
       <p class="soft small">
         <template v-if="last"
           >Last: {{ last.pH === undefined ? '' : `pH ${last.pH.toFixed(2)}`
-          }}{{ last.tempC === undefined ? '' : `, ${last.tempC.toFixed(1)} °C` }}, {{ day(last.at) }}</template
+          }}{{ last.tempC === undefined ? '' : `, ${degrees(last.tempC, 1)}` }}, {{ day(last.at)
+          }}{{ last.note ? `: ${last.note}` : '' }}</template
         >
         <template v-else>No reading yet. Forecast only, not a measurement.</template>
       </p>
@@ -82,12 +88,13 @@ function drop(id: string) {
           <b>Ready</b> (pH {{ params.targetPh.toFixed(1) }}, settled): {{ windowText }} Below 4.6: {{ legalText }}.
         </p>
         <details v-if="readings.length">
-          <summary>{{ readings.length }} readings</summary>
+          <summary>{{ plural(readings.length, 'reading') }}</summary>
           <ul>
             <li v-for="r in readings" :key="r.id">
               {{ day(r.at) }} <b>{{ r.pH === undefined ? '' : `pH ${r.pH.toFixed(2)}` }}</b>
-              {{ r.tempC === undefined ? '' : `${r.tempC.toFixed(1)} °C` }} <span class="soft">{{ r.instrument }}</span>
-              <button type="button" class="link" :aria-label="`Remove the reading of ${day(r.at)}`" @click="drop(r.id)">remove</button>
+              {{ r.tempC === undefined ? '' : degrees(r.tempC, 1) }}
+              <span class="soft">{{ r.instrument }}{{ r.note ? `, ${r.note}` : '' }}</span>
+              <NButton text class="link" :aria-label="`Change the reading of ${day(r.at)}`" @click="log(r)">change</NButton>
             </li>
           </ul>
         </details>
@@ -95,7 +102,7 @@ function drop(id: string) {
       <p v-else class="soft">Once there are pods in the jar, the forecast stands here.</p>
     </template>
   </StationFrame>
-  <ReadingSheet v-model:show="logging" :station="station" />
+  <ReadingSheet v-model:show="logging" :station="station" :reading="chosen" />
 </template>
 
 <style scoped>

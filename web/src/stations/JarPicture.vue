@@ -21,7 +21,7 @@ const full = computed(() => Math.min(H, parts.value.pods + parts.value.brine + p
     <rect x="26" y="4" width="66" height="16" rx="5" fill="var(--rim)" />
     <clipPath id="jar-inside"><rect x="14" y="26" width="90" :height="H" rx="14" /></clipPath>
     <g clip-path="url(#jar-inside)">
-      <rect x="14" :y="26 + H - full" width="90" :height="full" fill="#c8d2e6" />
+      <rect x="14" :y="26 + H - full" width="90" :height="full" fill="var(--brine)" />
       <rect
         x="14"
         :y="26 + H - Math.min(H, parts.pods + parts.brine * 0.85)"
@@ -37,7 +37,7 @@ const full = computed(() => Math.min(H, parts.value.pods + parts.value.brine + p
         width="74"
         :height="Math.max(5, Math.min(12, parts.weight))"
         rx="4"
-        fill="#8a94a6"
+        fill="var(--metal)"
       />
     </g>
     <rect x="14" y="26" width="90" :height="H" rx="14" fill="none" stroke="var(--rim)" stroke-width="2" />
@@ -48,7 +48,7 @@ const full = computed(() => Math.min(H, parts.value.pods + parts.value.brine + p
 
 <style scoped>
 text {
-  font-size: 12px;
+  font-size: 13px;
   fill: var(--soft);
 }
 .b {

@@ -4,8 +4,8 @@ import { RouterLink } from 'vue-router';
 import { FIRE, KNIFE, levelName, type StationReport } from '@roskel/core';
 import { grams, shu } from '../format';
 import { usePanel } from './panel';
-import StationFrame from '../ui/StationFrame.vue';
-import LogFields from '../ui/LogFields.vue';
+import StationFrame from '../batch/StationFrame.vue';
+import LogFields from '../batch/LogFields.vue';
 import FactRows from '../ui/FactRows.vue';
 
 const props = defineProps<{ station: StationReport<'prep'> }>();

@@ -4,11 +4,12 @@ import { CUTS, recount, saltType, SALT_TYPES, spoonsOf, VOLUMES_ML, type Cut, ty
 import { grams, percent } from '../format';
 import { useSettings } from '../stores/settings';
 import { usePanel } from './panel';
-import StationFrame from '../ui/StationFrame.vue';
-import LogFields from '../ui/LogFields.vue';
+import StationFrame from '../batch/StationFrame.vue';
+import LogFields from '../batch/LogFields.vue';
 import ParamField from './ParamField.vue';
-import ChoiceField from '../ui/ChoiceField.vue';
+import PickField from '../ui/PickField.vue';
 import JarPicture from './JarPicture.vue';
+import FactRows from '../ui/FactRows.vue';
 
 const props = defineProps<{ station: StationReport<'salt'> }>();
 const { params, set, facts } = usePanel<'salt'>(props);
@@ -43,8 +44,8 @@ const ways = computed(() => {
     ['Whole jar', f(facts.value?.wholeJarPct)],
     ['Water only', f(facts.value?.waterOnlyPct)],
     ['Of the pods', f(facts.value?.ofProducePct)],
-    ['Felt by microbes', f(facts.value?.waterPhasePct)],
-  ];
+    ['Salt in the liquid', f(facts.value?.waterPhasePct)],
+  ] as [string, string][];
 });
 const leftover = computed(() => facts.value?.leftoverMl ?? null);
 </script>
@@ -53,11 +54,11 @@ const leftover = computed(() => facts.value?.leftoverMl ?? null);
   <StationFrame :station="station" picture="In the jar" wide>
     <template #set>
       <div class="three">
-        <ChoiceField class="span" label="Salt counted as" :model-value="params.school" :options="schools" @update:model-value="school" />
+        <PickField class="span" label="Salt counted as" :model-value="params.school" :options="schools" @update:model-value="school" />
         <p v-if="refusal" class="field-error full" role="alert">{{ refusal }}</p>
-        <ChoiceField label="Cut" :model-value="params.cut" :options="cuts" @update:model-value="set({ cut: $event })" />
+        <PickField label="Cut" :model-value="params.cut" :options="cuts" @update:model-value="set({ cut: $event })" />
         <ParamField :station="station" name="pct" label="Salt" />
-        <ChoiceField
+        <PickField
           class="span"
           label="Kind of salt"
           :model-value="params.saltId"
@@ -87,14 +88,7 @@ const leftover = computed(() => facts.value?.leftoverMl ?? null);
             >
             <template v-else>no water: own juice only</template>
           </p>
-          <table>
-            <tbody>
-              <tr v-for="[name, value] in ways" :key="name">
-                <th>{{ name }}</th>
-                <td>{{ value }}</td>
-              </tr>
-            </tbody>
-          </table>
+          <FactRows :rows="ways" />
           <p v-if="leftover !== null" class="soft">
             <template v-if="leftover >= 0">{{ Math.round(leftover) }} ml of the mixed brine stay over. They do not count.</template>
             <template v-else>Mix {{ Math.round(-leftover) }} ml more at the same strength.</template>
@@ -126,22 +120,6 @@ const leftover = computed(() => facts.value?.leftoverMl ?? null);
 .dose {
   margin: 0 0 6px;
   font-size: 16px;
-}
-table {
-  width: 100%;
-  border-collapse: collapse;
-}
-th {
-  text-align: left;
-  font-weight: 400;
-  padding: 3px 0;
-}
-td {
-  text-align: right;
-  font-weight: 700;
-}
-tr {
-  border-bottom: 1px dashed var(--line);
 }
 p {
   margin: 6px 0 0;

@@ -3,14 +3,14 @@ import { computed } from 'vue';
 import { METHODS, type Method, type StationReport } from '@roskel/core';
 import { grams, percent, shu } from '../format';
 import { usePanel } from './panel';
-import StationFrame from '../ui/StationFrame.vue';
-import LogFields from '../ui/LogFields.vue';
+import StationFrame from '../batch/StationFrame.vue';
+import LogFields from '../batch/LogFields.vue';
 import FactRows from '../ui/FactRows.vue';
-import KeepSide from '../ui/KeepSide.vue';
+import KeepSide from '../batch/KeepSide.vue';
+import RadioCards from '../ui/RadioCards.vue';
 
 const props = defineProps<{ station: StationReport<'strain'> }>();
 const { params, set, facts } = usePanel<'strain'>(props);
-const methods = Object.keys(METHODS) as Method[];
 const rows = computed(() => {
   const f = facts.value;
   if (!f) return [];
@@ -36,23 +36,19 @@ const usual = (m: Method) => {
   if (!here) return NOTES[m];
   return `usually keeps ${Math.round(0.68 * here)} to ${Math.round(1.47 * here)} % of this`;
 };
+const methods = computed(() =>
+  (Object.keys(METHODS) as Method[]).map((m) => ({
+    value: m,
+    title: METHODS[m].name,
+    ...(m === params.value.method ? { says: usual(m) } : {}),
+  })),
+);
 </script>
 
 <template>
   <StationFrame :station="station" picture="Through the sieve">
     <template #set>
-      <fieldset>
-        <legend class="visually-hidden">Method</legend>
-        <label v-for="m in methods" :key="m" :class="{ on: params.method === m }">
-          <input type="radio" name="method" :checked="params.method === m" @change="set({ method: m })" />
-          <span
-            >{{ METHODS[m].name
-            }}<template v-if="params.method === m"
-              ><br /><span class="soft">{{ usual(m) }}</span></template
-            ></span
-          >
-        </label>
-      </fieldset>
+      <RadioCards :model-value="params.method" label="Method" :options="methods" @update:model-value="set({ method: $event! })" />
     </template>
     <template #measured><LogFields :station="station" mass-label="What passed, weighed" /></template>
     <template #picture>
@@ -62,32 +58,3 @@ const usual = (m: Method) => {
     </template>
   </StationFrame>
 </template>
-
-<style scoped>
-fieldset {
-  border: 0;
-  margin: 0;
-  padding: 0;
-  display: grid;
-  gap: 4px;
-}
-label {
-  display: grid;
-  grid-template-columns: 24px 1fr;
-  align-items: center;
-  min-height: 44px;
-  padding: 2px 10px;
-  border: 1.5px solid var(--line);
-  border-radius: 10px;
-  cursor: pointer;
-  line-height: 1.2;
-  font-size: 14px;
-}
-label .soft {
-  font-size: 12.5px;
-}
-label.on {
-  border-color: var(--rim);
-  background: var(--active);
-}
-</style>

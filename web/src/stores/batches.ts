@@ -2,6 +2,7 @@ import { defineStore } from 'pinia';
 import type { BatchRecord } from '@roskel/contract';
 import type { BatchFile, Goal } from '@roskel/core';
 import { api } from '../api/client';
+import { archiveOf } from './archive';
 import { collection } from './collection';
 import { useUndo } from './undo';
 
@@ -9,28 +10,31 @@ import { useUndo } from './undo';
 export const useBatches = defineStore('batches', () => {
   const list = collection<BatchRecord>('/batches', 'batches');
   const undo = useUndo();
+  const archive = archiveOf<BatchRecord>('batches', (b) => b.file.name, list.load);
 
   function undoable(record: BatchRecord, label: string) {
-    undo.push(label, async () => {
-      await api.remove(`/batches/${record.id}`);
-      await list.load();
+    undo.push(label, 'batches', {
+      kind: 'calls',
+      undo: [{ method: 'remove', path: `/batches/${record.id}` }],
+      redo: [{ method: 'post', path: `/batches/${record.id}/restore` }],
+      onlyAt: {
+        path: `/batches/${record.id}`,
+        revision: record.revision,
+        says: 'work was done in it since. Archive it on its own page if it is to go.',
+      },
     });
     return record;
   }
   async function start(name: string, startDate: string, goal: Goal) {
     return undoable(await api.post<BatchRecord>('/batches', { name, startDate, goal }), `${name} started`);
   }
+  /** Starts a batch from a whole file, such as a plan. */
+  async function startFile(file: BatchFile) {
+    return undoable(await api.post<BatchRecord>('/batches/import', { file }), `${file.name} started`);
+  }
   async function importFile(file: unknown) {
     const record = await api.post<BatchRecord>('/batches/import', { file });
     return undoable(record, `${record.file.name} imported`);
   }
-  async function putAway(record: { id: string; file: BatchFile }) {
-    await api.remove(`/batches/${record.id}`);
-    undo.push(`${record.file.name} put away`, async () => {
-      await api.post(`/batches/${record.id}/restore`, {});
-      await list.load();
-    });
-    await list.load();
-  }
-  return { ...list, start, importFile, putAway };
+  return { ...list, start, startFile, importFile, archive };
 });

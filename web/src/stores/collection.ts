@@ -1,7 +1,7 @@
 import { ref, shallowRef } from 'vue';
 import type { ChangeEvent } from '@roskel/contract';
 import { api } from '../api/client';
-import { onChange } from '../api/events';
+import { concerns, onChange } from '../api/events';
 
 /** A list kept in step with the server: loaded once, again whenever its topic changes anywhere. */
 export function collection<T extends { id: string }>(path: string, topic: ChangeEvent['topic']) {
@@ -9,8 +9,11 @@ export function collection<T extends { id: string }>(path: string, topic: Change
   const state = ref<'empty' | 'loading' | 'ready' | 'failed'>('empty');
   const error = ref('');
   let stop: (() => void) | null = null;
+  /** Many announcements at once are one fetch, and one more after it when some came meanwhile. */
+  let running: Promise<void> | null = null;
+  let again = false;
 
-  async function load(): Promise<void> {
+  async function fetchAll(): Promise<void> {
     if (state.value === 'empty') state.value = 'loading';
     try {
       items.value = await api.get<T[]>(path);
@@ -20,9 +23,23 @@ export function collection<T extends { id: string }>(path: string, topic: Change
       error.value = (e as Error).message;
       if (state.value !== 'ready') state.value = 'failed';
     }
+  }
+  function load(): Promise<void> {
     stop ??= onChange((event) => {
-      if (event.topic === topic) void load();
+      if (concerns(event, topic)) void load();
     });
+    if (running) {
+      again = true;
+      return running;
+    }
+    running = (async () => {
+      do {
+        again = false;
+        await fetchAll();
+      } while (again);
+      running = null;
+    })();
+    return running;
   }
   return { items, state, error, load };
 }

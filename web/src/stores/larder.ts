@@ -1,8 +1,9 @@
 import { defineStore } from 'pinia';
 import { computed } from 'vue';
 import type { LarderFacts, LarderRecord, LedgerLine, Move } from '@roskel/contract';
-import { INGREDIENTS, withOwnPh, type Ingredient } from '@roskel/core';
+import { changesBetween, INGREDIENTS, withOwnPh, type Ingredient } from '@roskel/core';
 import { api } from '../api/client';
+import { archiveOf } from './archive';
 import { collection } from './collection';
 import { useOwnIngredients } from './own';
 import { useUndo } from './undo';
@@ -19,6 +20,7 @@ export const useLarder = defineStore('larder', () => {
   const list = collection<LarderRecord>('/larder', 'larder');
   const own = useOwnIngredients();
   const undo = useUndo();
+  const archive = archiveOf<LarderRecord>('larder', (l) => row(l.ingredientKey)?.name ?? l.ingredientKey, list.load);
 
   /** Every ingredient there is: the maker's own, then the table, with pH as measured here where it was. */
   const rows = computed<readonly Ingredient[]>(() => {
@@ -33,41 +35,37 @@ export const useLarder = defineStore('larder', () => {
     await Promise.all([list.load(), own.load()]);
   }
   async function add(ingredientKey: string, name: string, stockG: number, words: string, facts?: LarderFacts) {
-    await api.post('/larder', { ingredientKey, stockG, words, ...(facts ? { facts } : {}) });
+    const body = { ingredientKey, stockG, words, ...(facts ? { facts } : {}) };
     const had = list.items.value.some((l) => l.id === ingredientKey);
-    undo.push(`${name} added`, async () => {
-      if (stockG > 0) await api.post(`/larder/${ingredientKey}/moves`, { deltaG: -stockG, reason: 'undo', words: '' });
-      if (!had) await api.remove(`/larder/${ingredientKey}`);
-      await list.load();
+    await api.post('/larder', body);
+    undo.push(`${name} added`, 'larder', {
+      kind: 'calls',
+      undo: [
+        ...(stockG > 0
+          ? [{ method: 'post' as const, path: `/larder/${ingredientKey}/moves`, body: { deltaG: -stockG, reason: 'undo', words: '' } }]
+          : []),
+        ...(had ? [] : [{ method: 'remove' as const, path: `/larder/${ingredientKey}` }]),
+      ],
+      redo: [{ method: 'post', path: '/larder', body }],
     });
     await list.load();
   }
   async function edit(before: LarderRecord, name: string, facts: LarderFacts) {
     await api.put(`/larder/${before.id}`, { revision: before.revision, facts });
-    undo.push(`change to ${name}`, async () => {
-      await list.load();
-      const now = list.items.value.find((l) => l.id === before.id);
-      if (now) await api.put(`/larder/${before.id}`, { revision: now.revision, facts: factsOf(before) });
-      await list.load();
-    });
+    const changes = changesBetween(factsOf(before), facts);
+    undo.push(`change to ${name}`, 'larder', { kind: 'record', path: '/larder', of: before.id, put: `/larder/${before.id}`, changes });
     await list.load();
   }
   async function move(id: string, name: string, m: Move) {
-    await api.post(`/larder/${id}/moves`, m);
-    undo.push(`stock of ${name}`, async () => {
-      await api.post(`/larder/${id}/moves`, { deltaG: -m.deltaG, reason: 'undo', words: '' });
-      await list.load();
-    });
-    await list.load();
-  }
-  async function takeOff(id: string, name: string) {
-    await api.remove(`/larder/${id}`);
-    undo.push(`${name} taken off`, async () => {
-      await api.post(`/larder/${id}/restore`, {});
-      await list.load();
+    const path = `/larder/${id}/moves`;
+    await api.post(path, m);
+    undo.push(`stock of ${name}`, 'larder', {
+      kind: 'calls',
+      undo: [{ method: 'post', path, body: { deltaG: -m.deltaG, reason: 'undo', words: '' } satisfies Move }],
+      redo: [{ method: 'post', path, body: m }],
     });
     await list.load();
   }
   const history = (id: string) => api.get<LedgerLine[]>(`/larder/${id}/history`);
-  return { ...list, load: loadAll, rows, row, add, edit, move, takeOff, history };
+  return { ...list, load: loadAll, rows, row, add, edit, move, archive, history };
 });

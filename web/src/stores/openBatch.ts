@@ -1,10 +1,25 @@
 import { defineStore } from 'pinia';
 import { computed, ref, shallowRef, watch } from 'vue';
 import type { BatchRecord } from '@roskel/contract';
-import { carry, countedIn, tieReadings, type BatchFile, type LineReport, type PodLot, type StationLog } from '@roskel/core';
+import {
+  applyChanges,
+  carry,
+  changesBetween,
+  countedIn,
+  forceChange,
+  mergeChanges,
+  tieReadings,
+  type BatchFile,
+  type Change,
+  type Clash,
+  type LineReport,
+  type PodLot,
+  type StationLog,
+} from '@roskel/core';
 import { api, ApiProblem, Offline } from '../api/client';
 import { onChange } from '../api/events';
 import { today } from '../format';
+import { wordsOf } from '../batch/words';
 import { latest, reportOf } from '../worker/client';
 import type { ReportAnswer } from '../worker/worker';
 import { useLarder } from './larder';
@@ -16,8 +31,10 @@ const SAVE_AFTER_MS = 500;
 const RETRY_MS = 3000;
 const draftKey = (id: string) => `roskel.draft.${id}`;
 
+/** What was typed here and is not stored yet, with the stored file it began from. */
 interface Draft {
   revision: number;
+  base: BatchFile;
   file: BatchFile;
 }
 
@@ -47,8 +64,11 @@ export const useOpenBatch = defineStore('openBatch', () => {
   const busy = ref(false);
   const lineTrouble = ref<{ stationId: string; field: string; message: string } | null>(null);
   const refused = ref<Trouble[]>([]);
-  const theirs = shallowRef<BatchRecord | null>(null);
+  /** What two windows changed, each otherwise: to be settled by the maker. */
+  const clashes = shallowRef<readonly Clash[]>([]);
   const undo = useUndo();
+  /** The file as it was last known to be stored. */
+  let base: BatchFile | null = null;
   let timer: ReturnType<typeof setTimeout> | undefined;
   /** One save at a time: a second one would carry a revision that is about to be old. */
   let saving = false;
@@ -79,10 +99,10 @@ export const useOpenBatch = defineStore('openBatch', () => {
   }
 
   function take(record: BatchRecord) {
-    file.value = record.file;
+    file.value = base = record.file;
     revision.value = record.revision;
     state.value = 'saved';
-    theirs.value = null;
+    clashes.value = [];
     refused.value = [];
     localStorage.removeItem(draftKey(record.id));
     void recompute();
@@ -104,31 +124,24 @@ export const useOpenBatch = defineStore('openBatch', () => {
     id.value = batchId;
     state.value = 'loading';
     stop ??= onChange((e) => {
-      if (
-        e.topic === 'batches' &&
-        e.id === id.value &&
-        e.revision !== undefined &&
-        e.revision > revision.value &&
-        state.value === 'saved'
-      ) {
-        void open(id.value);
-      }
+      const news = e.topic === 'all' || (e.topic === 'batches' && e.id === id.value && (e.revision ?? 0) > revision.value);
+      if (news && id.value && state.value === 'saved') void open(id.value);
     });
     const draft = readDraft(batchId);
     try {
       const record = await api.get<BatchRecord>(`/batches/${batchId}`);
       if (draft && JSON.stringify(draft.file) !== JSON.stringify(record.file)) {
-        // Something typed here was never stored: carry on with it.
+        // Something typed here was never stored: carry on with it, on top of what is stored now.
+        base = draft.base ?? record.file;
         file.value = draft.file;
-        revision.value = draft.revision;
-        state.value = 'waiting';
-        void recompute();
-        await save();
+        bringTogether(record);
+        if (clashes.value.length === 0) await save();
       } else take(record);
     } catch (error) {
       if (error instanceof ApiProblem && error.problem.status === 404) state.value = 'missing';
       else if (draft) {
         file.value = draft.file;
+        base = draft.base;
         revision.value = draft.revision;
         state.value = 'offline';
         void recompute();
@@ -154,6 +167,7 @@ export const useOpenBatch = defineStore('openBatch', () => {
       const record = await api.put<BatchRecord>(`/batches/${sentId}`, { revision: revision.value, file: sent });
       if (sentId !== id.value) return;
       revision.value = record.revision;
+      base = sent;
       refused.value = [];
       if (file.value === sent) {
         state.value = 'saved';
@@ -165,8 +179,8 @@ export const useOpenBatch = defineStore('openBatch', () => {
         state.value = 'offline';
         later(RETRY_MS);
       } else if (error instanceof ApiProblem && error.problem.status === 409) {
-        state.value = 'stale';
-        theirs.value = error.problem.current as BatchRecord;
+        bringTogether(error.problem.current as BatchRecord);
+        if (clashes.value.length === 0) later(0);
       } else {
         state.value = 'refused';
         refused.value =
@@ -181,7 +195,7 @@ export const useOpenBatch = defineStore('openBatch', () => {
 
   function put(next: BatchFile) {
     file.value = next;
-    localStorage.setItem(draftKey(id.value), JSON.stringify({ revision: revision.value, file: next } satisfies Draft));
+    localStorage.setItem(draftKey(id.value), JSON.stringify({ revision: revision.value, base: base ?? next, file: next } satisfies Draft));
     if (state.value !== 'stale') {
       state.value = 'waiting';
       later(SAVE_AFTER_MS);
@@ -189,16 +203,42 @@ export const useOpenBatch = defineStore('openBatch', () => {
     void recompute();
   }
 
-  /** Changes the batch; `label` names the change for undo. */
+  /** Changes the batch; `label` names the change for undo, and only what it changed is taken back. */
   function change(label: string, next: BatchFile) {
     const before = file.value;
-    const owner = id.value;
     if (!before) return;
+    const changes = changesBetween(before, next);
+    if (changes.length === 0) return;
     put(next);
-    undo.push(label, async () => {
-      if (id.value !== owner) await open(owner);
-      put(before);
-    });
+    undo.push(label, `batch:${id.value}`, { kind: 'batch', batchId: id.value, changes });
+  }
+  /** Makes changes of an undo or redo where the batch still is as they left it; else says what is otherwise now. */
+  async function amend(batchId: string, changes: readonly Change[]): Promise<string[]> {
+    if (id.value !== batchId || !file.value) await open(batchId);
+    if (!file.value) throw new Error('This batch is not there any more.');
+    const { value, clashes: other } = applyChanges(file.value, changes);
+    if (other.length > 0) return [...new Set(other.map((c) => wordsOf(file.value!, c.path)))];
+    put(value);
+    return [];
+  }
+  undo.onBatch(amend);
+
+  /** What was typed here on top of what is stored now: other fields come together, the same field is asked about. */
+  function bringTogether(record: BatchRecord) {
+    const merged = mergeChanges(base ?? record.file, file.value ?? record.file, record.file);
+    base = record.file;
+    revision.value = record.revision;
+    clashes.value = merged.clashes;
+    put(merged.value);
+    if (merged.clashes.length > 0) state.value = 'stale';
+    else if (JSON.stringify(merged.value) !== JSON.stringify(record.file))
+      useNotices().say('Brought together with what another window changed.');
+  }
+  /** Settles what two windows changed: those of `mine` as they stand here, the others as they were stored. */
+  function settle(mine: readonly Clash[]) {
+    clashes.value = [];
+    state.value = 'waiting';
+    put(mine.reduce((f, c) => forceChange(f, c), file.value!));
   }
 
   /** Changes one station's parameters; the file keeps carrying what they name. */
@@ -221,18 +261,6 @@ export const useOpenBatch = defineStore('openBatch', () => {
     change(`${name} log`, tieReadings(null, next));
   }
 
-  /** After a conflict: keep what is here over what is there, or take theirs. */
-  function keepMine() {
-    if (!theirs.value) return;
-    revision.value = theirs.value.revision;
-    theirs.value = null;
-    state.value = 'waiting';
-    void save();
-  }
-  function takeTheirs() {
-    if (theirs.value) take(theirs.value);
-  }
-
   /** The sentence for a field of a station, from the line or the server; null when nothing is wrong. */
   function troubleAt(stationId: string, field: string): string | null {
     const line = lineTrouble.value;
@@ -252,15 +280,14 @@ export const useOpenBatch = defineStore('openBatch', () => {
     busy,
     lineTrouble,
     refused,
-    theirs,
+    clashes,
     stationTrouble,
     open,
     change,
     setParams,
     setLog,
     save,
-    keepMine,
-    takeTheirs,
+    settle,
     troubleAt,
   };
 });

@@ -1,7 +1,8 @@
 import { defineStore } from 'pinia';
 import type { LotHistory, Move, PodLotInput, PodLotRecord } from '@roskel/contract';
-import { TURNS, type Turn } from '@roskel/core';
+import { changesBetween, TURNS, type Turn } from '@roskel/core';
 import { api } from '../api/client';
+import { archiveOf } from './archive';
 import { collection } from './collection';
 import { useUndo } from './undo';
 
@@ -13,52 +14,48 @@ export function inputOf({ lot, gotOn, place, note, useFirst, ripeness, pricePerK
 export const usePods = defineStore('pods', () => {
   const list = collection<PodLotRecord>('/pods', 'pods');
   const undo = useUndo();
+  const archive = archiveOf<PodLotRecord>('pods', (p) => p.lot.name, list.load);
 
-  async function add(input: PodLotInput, stockG: number, words: string) {
+  async function add(input: PodLotInput, stockG: number, words: string): Promise<PodLotRecord> {
     const made = await api.post<PodLotRecord>('/pods', { input, stockG, words });
-    undo.push(`${input.lot.name} added`, async () => {
-      await api.remove(`/pods/${made.id}`);
-      await list.load();
+    undo.push(`${input.lot.name} added`, 'pods', {
+      kind: 'calls',
+      undo: [{ method: 'remove', path: `/pods/${made.id}` }],
+      redo: [{ method: 'post', path: `/pods/${made.id}/restore` }],
     });
     await list.load();
+    return made;
   }
   async function edit(before: PodLotRecord, input: PodLotInput) {
     const { id, revision } = before;
     await api.put(`/pods/${id}`, { revision, input });
-    undo.push(`change to ${before.lot.name}`, async () => {
-      await list.load();
-      const now = list.items.value.find((p) => p.id === id);
-      if (now) await api.put(`/pods/${id}`, { revision: now.revision, input: inputOf(before) });
-      await list.load();
-    });
+    const changes = changesBetween(inputOf(before), input);
+    undo.push(`change to ${before.lot.name}`, 'pods', { kind: 'record', path: '/pods', of: id, put: `/pods/${id}`, changes });
     await list.load();
   }
   async function move(item: PodLotRecord, m: Move) {
-    await api.post(`/pods/${item.id}/moves`, m);
-    undo.push(`stock of ${item.lot.name}`, async () => {
-      await api.post(`/pods/${item.id}/moves`, { deltaG: -m.deltaG, reason: 'undo', words: '' });
-      await list.load();
+    const path = `/pods/${item.id}/moves`;
+    await api.post(path, m);
+    undo.push(`stock of ${item.lot.name}`, 'pods', {
+      kind: 'calls',
+      undo: [{ method: 'post', path, body: { deltaG: -m.deltaG, reason: 'undo', words: '' } satisfies Move }],
+      redo: [{ method: 'post', path, body: m }],
     });
     await list.load();
   }
   /** Dries, freezes or grinds some of a lot into a new one. */
   async function turn(item: PodLotRecord, into: Turn, takeG: number, gotG: number | null, words: string) {
-    const made = await api.post<PodLotRecord>(`/pods/${item.id}/turn`, { into, takeG, gotG, words });
-    undo.push(`${item.lot.name} ${TURNS[into].verb}`, async () => {
-      await api.post(`/pods/${made.id}/unturn`, {});
-      await list.load();
+    const body = { into, takeG, gotG, words };
+    const made = await api.post<PodLotRecord>(`/pods/${item.id}/turn`, body);
+    undo.push(`${item.lot.name} ${TURNS[into].verb}`, 'pods', {
+      kind: 'calls',
+      names: { made: made.id },
+      undo: [{ method: 'post', path: '/pods/{made}/unturn' }],
+      redo: [{ method: 'post', path: `/pods/${item.id}/turn`, body, keep: 'made' }],
     });
     await list.load();
     return made;
   }
-  async function putAway(item: PodLotRecord) {
-    await api.remove(`/pods/${item.id}`);
-    undo.push(`${item.lot.name} put away`, async () => {
-      await api.post(`/pods/${item.id}/restore`, {});
-      await list.load();
-    });
-    await list.load();
-  }
   const history = (id: string) => api.get<LotHistory>(`/pods/${id}/history`);
-  return { ...list, add, edit, move, turn, putAway, history };
+  return { ...list, add, edit, move, turn, archive, history };
 });

@@ -10,9 +10,11 @@ export const useShelf = defineStore('shelf', () => {
 
   async function take(item: BottlingRecord, reason: 'opened' | 'given' | 'thrown') {
     await api.post(`/shelf/${item.id}/moves`, { delta: -1, reason });
-    undo.push(`a bottle of ${item.name} ${reason}`, async () => {
-      await api.post(`/shelf/${item.id}/moves`, { delta: 1, reason: 'undo' });
-      await list.load();
+    const path = `/shelf/${item.id}/moves`;
+    undo.push(`a bottle of ${item.name} ${reason}`, 'shelf', {
+      kind: 'calls',
+      undo: [{ method: 'post', path, body: { delta: 1, reason: 'undo' } }],
+      redo: [{ method: 'post', path, body: { delta: -1, reason } }],
     });
     await list.load();
   }

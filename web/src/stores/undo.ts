@@ -1,32 +1,167 @@
 import { defineStore } from 'pinia';
-import { computed, ref } from 'vue';
+import { computed, ref, watch } from 'vue';
+import { applyChanges, reversed, type Change } from '@roskel/core';
+import { api } from '../api/client';
 import { useNotices } from './notices';
 
-interface Step {
+/** One request; `{name}` in its path is filled from what earlier ones answered. */
+export interface Call {
+  method: 'post' | 'put' | 'remove';
+  path: string;
+  body?: unknown;
+  /** Keeps the id of the answer under this name. */
+  keep?: string;
+}
+/** What a step did, as data: it survives a reload, and goes both ways. */
+export type Act =
+  | { kind: 'batch'; batchId: string; changes: Change[] }
+  /** A record that is read, changed where it still is as it was left, and written with its revision. */
+  | { kind: 'record'; path: string; of: string; put: string; whole?: boolean; changes: Change[] }
+  | {
+      kind: 'calls';
+      undo: Call[];
+      redo: Call[];
+      names?: Record<string, string>;
+      /** Only while this record is still at this revision: work done since is never taken away. */
+      onlyAt?: { path: string; revision: number; says: string };
+    };
+export interface Step {
   label: string;
-  back(): Promise<void>;
+  /** What it belongs to: "batch:ID", or a topic such as "pods". */
+  scope: string;
+  /** The screen on which it was done. */
+  at: string;
+  act: Act;
 }
 
-/** Everything that changes data leaves a way back here. */
-export const useUndo = defineStore('undo', () => {
-  const steps = ref<Step[]>([]);
-  const last = computed(() => steps.value.at(-1)?.label ?? null);
+const KEEP = 'roskel.undo';
+const MOST = 200;
 
-  function push(label: string, back: () => Promise<void>) {
-    steps.value.push({ label, back });
-    if (steps.value.length > 100) steps.value.shift();
+interface Kept {
+  done: Step[];
+  undone: Step[];
+}
+function kept(): Kept {
+  try {
+    return { done: [], undone: [], ...(JSON.parse(sessionStorage.getItem(KEEP) ?? '{}') as Partial<Kept>) };
+  } catch {
+    return { done: [], undone: [] };
   }
-  async function undo() {
-    const step = steps.value.pop();
+}
+
+/** Thrown when a step cannot be taken back any more; it is dropped, and nothing is touched. */
+class Gone extends Error {}
+
+/** The scopes that a screen shows, from its address. */
+export function scopesOf(path: string): string[] {
+  const [, place, id, more] = path.split('/');
+  if (place === 'batches') return id ? [`batch:${id}`, ...(more ? [] : ['heat'])] : ['batches'];
+  const all: Record<string, string[]> = {
+    pods: ['pods', 'varieties', 'heat'],
+    larder: ['larder', 'ingredients'],
+    shelf: ['shelf', 'heat'],
+    bench: ['heat'],
+  };
+  return all[place ?? ''] ?? [];
+}
+
+/** Everything that changes data leaves a way back here; what is on screen is what it acts on. */
+export const useUndo = defineStore('undo', () => {
+  const { done, undone } = kept();
+  const steps = ref<Step[]>(done);
+  const back = ref<Step[]>(undone);
+  const screen = ref(location.pathname);
+  const busy = ref(false);
+  /** How a change to a batch is made; the open batch tells. */
+  let amend: (batchId: string, changes: readonly Change[]) => Promise<string[]> = () => Promise.reject(new Gone('Open the batch first.'));
+  watch([steps, back], () => sessionStorage.setItem(KEEP, JSON.stringify({ done: steps.value, undone: back.value } satisfies Kept)), {
+    deep: true,
+  });
+
+  const here = (s: Step) => {
+    const scopes = scopesOf(screen.value);
+    return scopes.includes(s.scope) || s.scope === 'settings' || s.at === screen.value;
+  };
+  const lastOf = (list: readonly Step[]) => list.findLastIndex(here);
+  const last = computed(() => steps.value[lastOf(steps.value)]?.label ?? null);
+  const next = computed(() => back.value[lastOf(back.value)]?.label ?? null);
+
+  function push(label: string, scope: string, act: Act) {
+    steps.value.push({ label, scope, at: screen.value, act });
+    if (steps.value.length > MOST) steps.value.shift();
+    // What was taken back of the same thing cannot follow on something else.
+    back.value = back.value.filter((s) => s.scope !== scope);
+  }
+
+  async function call(c: Call, names: Record<string, string>) {
+    const path = c.path.replace(/\{(\w+)\}/g, (_, n: string) => names[n] ?? '');
+    const answer =
+      c.method === 'remove'
+        ? await api.remove<{ id?: string | number }>(path)
+        : await api[c.method]<{ id?: string | number }>(path, c.body ?? {});
+    if (c.keep && answer.id !== undefined) names[c.keep] = String(answer.id);
+  }
+  async function run(act: Act, way: 'undo' | 'redo'): Promise<void> {
+    if (act.kind === 'batch') {
+      const clashes = await amend(act.batchId, way === 'undo' ? reversed(act.changes) : act.changes);
+      if (clashes.length > 0) throw new Gone(`${clashes.join(', ')} was changed since, elsewhere or later. It stays as it is.`);
+      return;
+    }
+    if (act.kind === 'record') {
+      const now = (await api.get<Record<string, unknown>[] | Record<string, unknown>>(act.path)) as Record<string, unknown>[];
+      const record = act.whole ? (now as unknown as Record<string, unknown>) : now.find((r) => r.id === act.of);
+      if (!record) throw new Gone('It is not there any more.');
+      const { value, clashes } = applyChanges(record, way === 'undo' ? reversed(act.changes) : act.changes);
+      if (clashes.length > 0) throw new Gone('It was changed since. It stays as it is.');
+      await api.put(act.put, act.whole ? value : { revision: record.revision, ...bodyOf(act.path, value) });
+      return;
+    }
+    if (act.onlyAt && way === 'undo') {
+      const now = await api.get<{ revision: number }>(act.onlyAt.path);
+      if (now.revision !== act.onlyAt.revision) throw new Gone(act.onlyAt.says);
+    }
+    const names = (act.names ??= {});
+    for (const c of act[way]) await call(c, names);
+  }
+
+  async function go(from: typeof steps, to: typeof back, way: 'undo' | 'redo') {
     const notices = useNotices();
-    if (!step) return notices.say('There is nothing to undo.');
+    const at = lastOf(from.value);
+    if (at < 0) return notices.say(`There is nothing to ${way} here.`);
+    if (busy.value) return;
+    busy.value = true;
+    const [step] = from.value.splice(at, 1) as [Step];
     try {
-      await step.back();
-      notices.say(`Undone: ${step.label}.`);
+      await run(step.act, way);
+      to.value.push(step);
+      notices.say(`${way === 'undo' ? 'Undone' : 'Done again'}: ${step.label}.`);
     } catch (error) {
-      steps.value.push(step);
-      notices.fail(error);
+      if (error instanceof Gone) notices.fail(new Error(`${step.label}: ${error.message}`));
+      else {
+        from.value.splice(at, 0, step);
+        notices.fail(error);
+      }
+    } finally {
+      busy.value = false;
     }
   }
-  return { push, undo, last };
+  const undo = () => go(steps, back, 'undo');
+  const redo = () => go(back, steps, 'redo');
+  function onBatch(how: typeof amend) {
+    amend = how;
+  }
+  return { push, undo, redo, last, next, screen, onBatch };
 });
+
+/** The body that changes a record of a list: each list has its own name for what a maker says of it. */
+function bodyOf(path: string, record: Record<string, unknown>): Record<string, unknown> {
+  if (path === '/pods') {
+    const { lot, gotOn, place, note, useFirst, ripeness, pricePerKg } = record;
+    return { input: { lot, gotOn, place, note, useFirst, ripeness, pricePerKg } };
+  }
+  if (path === '/larder') {
+    const { note, packG, packPrice, openedOn, ownPh, useFirst } = record;
+    return { facts: { note, packG, packPrice, openedOn, ownPh, useFirst } };
+  }
+  return { value: record.value };
+}

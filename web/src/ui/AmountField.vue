@@ -1,8 +1,11 @@
 <script setup lang="ts">
 import { computed, ref, useId, watch } from 'vue';
+import { NInput } from 'naive-ui';
 import { toGrams, type Ingredient } from '@roskel/core';
-import { useSettings } from '../stores/settings';
 import { grams } from '../format';
+import LabelledField from './LabelledField.vue';
+import { manner } from './manner';
+import { useTyping } from './typing';
 
 /** Takes what people say ("3 cloves", "1 1/2 cups") and echoes grams with what was assumed. */
 const props = defineProps<{
@@ -14,34 +17,36 @@ const props = defineProps<{
   hideLabel?: boolean;
 }>();
 const emit = defineEmits<{ change: [massG: number, words: string] }>();
-const settings = useSettings();
 const id = useId();
-const shown = () => props.words ?? (props.massG > 0 ? `${Number(props.massG.toFixed(1))} g` : '');
+const shown = () => props.words ?? (props.massG > 0 ? grams(props.massG) : '');
 const text = ref(shown());
 const own = ref<string | null>(null);
 const focused = ref(false);
+const { typed: typing, taken } = useTyping(typed);
 
 const read = computed(() => {
   try {
-    return toGrams(text.value, props.what, settings.value.kitchen);
+    return toGrams(text.value, props.what, manner.kitchen);
   } catch {
     return null;
   }
 });
 const problem = computed(() => own.value ?? props.trouble ?? null);
 watch(
-  () => [props.massG, props.words],
+  () => [props.massG, props.words, manner.weight],
   () => {
     if (!focused.value && !own.value) text.value = shown();
   },
 );
 
 function typed() {
+  taken();
   own.value = null;
+  if (text.value === shown()) return;
   try {
-    const { massG } = toGrams(text.value, props.what, settings.value.kitchen);
+    const { massG } = toGrams(text.value, props.what, manner.kitchen);
     if (massG > 50_000) own.value = `${grams(massG)} is more than a kitchen holds. Check the amount.`;
-    else if (Math.abs(massG - props.massG) > 1e-6 || text.value !== shown()) emit('change', massG, text.value.trim());
+    else emit('change', massG, text.value.trim());
   } catch (e) {
     own.value = (e as Error).message;
   }
@@ -49,43 +54,41 @@ function typed() {
 </script>
 
 <template>
-  <div class="amount">
-    <label :for="id" :class="{ 'visually-hidden': hideLabel }">{{ label }}</label>
-    <input
-      :id="id"
-      v-model="text"
-      class="entry"
-      autocomplete="off"
-      placeholder="0 g"
-      :aria-invalid="problem ? 'true' : undefined"
-      :aria-describedby="`${id}-d`"
+  <LabelledField :label="label" :for-id="id" :problem="problem" :hide-label="hideLabel ?? false">
+    <NInput
+      v-model:value="text"
+      class="figure"
+      placeholder="0 g, 2 tbsp"
+      :status="problem ? 'error' : undefined"
+      :input-props="{
+        id,
+        autocomplete: 'off',
+        'aria-invalid': problem ? 'true' : undefined,
+        'aria-describedby': `${id}-d`,
+      }"
       @focus="focused = true"
+      @input="typing"
       @blur="focused = false"
       @change="typed"
       @keydown.enter="typed"
     />
-    <span :id="`${id}-d`">
-      <span v-if="problem" class="field-error" role="alert">{{ problem }}</span>
-      <span v-else-if="read && (focused || words)" class="echo soft"
-        >{{ grams(read.massG) }}<template v-if="read.assumed.length">, {{ read.assumed.join(', ') }}</template></span
-      >
-    </span>
-  </div>
+    <template #below>
+      <span :id="`${id}-d`" class="echo soft">
+        <template v-if="read && (focused || words)"
+          >{{ grams(read.massG) }}<template v-if="read.assumed.length">, {{ read.assumed.join(', ') }}</template></template
+        >
+      </span>
+    </template>
+  </LabelledField>
 </template>
 
 <style scoped>
-.amount {
-  min-width: 0;
-}
-label {
+.echo {
   display: block;
   font-size: 13px;
-  color: var(--soft);
+  line-height: 1.3;
 }
-.entry {
-  font-weight: 600;
-}
-.echo {
-  font-size: 12.5px;
+.echo:empty {
+  display: none;
 }
 </style>

@@ -12,7 +12,7 @@ withDefaults(defineProps<{ hex: string; fill: number; live: boolean; size?: numb
     <rect x="11" y="1" width="15" height="11" rx="2.5" :fill="live ? 'var(--warn)' : 'var(--rim)'" />
     <path
       d="M13 12 h11 v18 c0 6 10 8 10 20 v60 a6 6 0 0 1 -6 6 h-19 a6 6 0 0 1 -6 -6 v-60 c0 -12 10 -14 10 -20 z"
-      fill="#fffdf8"
+      fill="var(--plate)"
       stroke="var(--rim)"
       stroke-width="2"
       :stroke-dasharray="ghost ? '4 3' : undefined"

@@ -1,6 +1,8 @@
-<script setup lang="ts" generic="R">
-import { computed, ref } from 'vue';
+<script setup lang="ts" generic="R extends { key: string }">
+import { computed, h, type VNodeChild } from 'vue';
 import { RouterLink } from 'vue-router';
+import { NButton, NDataTable, NEmpty, type DataTableColumns } from 'naive-ui';
+import FindField from './FindField.vue';
 
 /** A page that compares rows: where it hangs, find, filters, columns that sort, and the rows themselves. */
 export interface Column<R> {
@@ -9,27 +11,44 @@ export interface Column<R> {
   figure?: boolean;
   /** What it sorts by; a column without it cannot sort. */
   by?: (row: R) => number | string;
+  /** As it stands; a column without it is drawn by the slot "cell". */
+  text?: (row: R) => string;
+  soft?: boolean;
+  width: number;
 }
 const props = defineProps<{ title: string; what: string; up: { to: string; name: string }; columns: Column<R>[]; rows: readonly R[] }>();
 const find = defineModel<string>('find', { required: true });
-const sort = ref<{ column: number; down: boolean } | null>(null);
-const sorted = computed(() => {
-  const by = sort.value && props.columns[sort.value.column]?.by;
-  if (!by) return props.rows;
-  const sign = sort.value!.down ? -1 : 1;
-  const order = (a: R, b: R) => {
-    const [x, y] = [by(a), by(b)];
-    return sign * (typeof x === 'string' || typeof y === 'string' ? String(x).localeCompare(String(y)) : x - y);
-  };
-  return [...props.rows].sort(order);
-});
-/** Up, down, and back to the order of the table. */
-function press(column: number) {
-  const now = sort.value;
-  if (now?.column !== column) sort.value = { column, down: false };
-  else sort.value = now.down ? null : { column, down: true };
-}
-const ariaSort = (i: number) => (sort.value?.column === i ? (sort.value.down ? 'descending' : 'ascending') : undefined);
+const slots = defineSlots<{
+  cell(of: { row: R; name: string }): unknown;
+  acts(of: { row: R }): unknown;
+  filters(): unknown;
+  foot(): unknown;
+  default(): unknown;
+}>();
+const order = (by: (row: R) => number | string) => (a: R, b: R) => {
+  const [x, y] = [by(a), by(b)];
+  return typeof x === 'string' || typeof y === 'string' ? String(x).localeCompare(String(y)) : x - y;
+};
+const shown = computed<DataTableColumns<R>>(() => [
+  ...props.columns.map((c) => ({
+    key: c.name,
+    // A button in the head: it sorts by keyboard as well.
+    title: () => (c.by ? h(NButton, { text: true, class: 'sort' }, () => c.name) : c.name),
+    width: c.width,
+    align: (c.figure ? 'right' : 'left') as 'right' | 'left',
+    ...(c.by ? { sorter: order(c.by) } : {}),
+    render: (row: R) =>
+      c.text ? h('span', { class: c.soft ? 'soft' : '' }, c.text(row)) : (slots.cell?.({ row, name: c.name }) as VNodeChild),
+  })),
+  {
+    key: 'acts',
+    title: () => h('span', { class: 'visually-hidden' }, 'What to do'),
+    width: 152,
+    fixed: 'right' as const,
+    render: (row: R) => slots.acts?.({ row }) as VNodeChild,
+  },
+]);
+const total = computed(() => props.columns.reduce((s, c) => s + c.width, 152));
 </script>
 
 <template>
@@ -39,28 +58,25 @@ const ariaSort = (i: number) => (sort.value?.column === i ? (sort.value.down ? '
         <RouterLink class="crumb" :to="up.to">{{ up.name }}</RouterLink><span class="crumb"> / </span>
         <h1>{{ title }}</h1>
       </div>
-      <input v-model="find" data-find class="entry find" type="search" :placeholder="`Find ${what}`" :aria-label="`Find ${what}`" />
+      <FindField v-model="find" :label="`Find ${what}`" />
       <slot name="filters" />
       <span class="push chip" data-fact="shown">{{ rows.length }} shown</span>
     </header>
-    <section class="plate compare">
-      <table>
-        <thead>
-          <tr>
-            <th v-for="(c, i) in columns" :key="c.name" :class="{ n: c.figure }" :aria-sort="ariaSort(i)">
-              <button v-if="c.by" type="button" @click="press(i)">
-                {{ c.name }}<span aria-hidden="true">{{ sort?.column === i ? (sort.down ? ' ▾' : ' ▴') : '' }}</span>
-              </button>
-              <template v-else>{{ c.name }}</template>
-            </th>
-            <th><span class="visually-hidden">What to do</span></th>
-          </tr>
-        </thead>
-        <tbody>
-          <slot v-for="row in sorted" name="row" :row="row" />
-        </tbody>
-      </table>
-      <p v-if="rows.length === 0" class="soft note">Nothing here matches. Take a filter off.</p>
+    <section class="plate compare" :aria-label="title">
+      <NDataTable
+        class="rows"
+        size="small"
+        flex-height
+        virtual-scroll
+        :min-row-height="46"
+        :bordered="false"
+        :columns="shown"
+        :data="rows as R[]"
+        :row-key="(r: R) => r.key"
+        :scroll-x="total"
+      >
+        <template #empty><NEmpty description="Nothing here matches. Take a filter off." /></template>
+      </NDataTable>
     </section>
     <p class="soft foot"><slot name="foot" /></p>
     <slot />
@@ -71,16 +87,27 @@ const ariaSort = (i: number) => (sort.value?.column === i ? (sort.value.down ? '
 .whole {
   height: 100%;
 }
-th button {
-  border: 0;
-  padding: 0;
-  background: none;
-  font: inherit;
-  color: inherit;
-  cursor: pointer;
+.compare {
+  flex: 1;
+  min-height: 260px;
+  padding: 2px 12px 8px;
 }
-th button:hover {
-  text-decoration: underline;
+.rows {
+  height: 100%;
+}
+.rows :deep(i) {
+  display: inline-block;
+  width: 12px;
+  height: 21px;
+  border-radius: 5px 5px 7px 7px;
+  margin-right: 8px;
+  vertical-align: middle;
+  border: 1px solid rgb(0 0 0 / 12%);
+}
+.rows :deep(.sort) {
+  font-weight: 700;
+  white-space: normal;
+  text-align: inherit;
 }
 .foot {
   margin: 0;

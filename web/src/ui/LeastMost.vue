@@ -1,32 +1,32 @@
 <script setup lang="ts">
-import { NPopover } from 'naive-ui';
+import { NButton, NPopover } from 'naive-ui';
 import { IconAdjustments } from '@tabler/icons-vue';
+import { Type } from '@sinclair/typebox';
+import NumberField from './NumberField.vue';
 
 /** At least and at most so much of a thing: a small button with two fields behind it. */
 defineProps<{ name: string; unit: string }>();
 const least = defineModel<number | null>('least', { required: true });
 const most = defineModel<number | null>('most', { required: true });
-function read(e: Event): number | null {
-  const text = (e.target as HTMLInputElement).value.trim().replace(',', '.');
-  return /^\d*\.?\d+$/.test(text) ? Number(text) : null;
-}
+const Bound = Type.Number({ title: 'The bound', minimum: 0, maximum: 200_000 });
 </script>
 
 <template>
   <NPopover trigger="click" placement="bottom">
     <template #trigger>
-      <button
-        type="button"
-        class="bare more"
+      <NButton
+        quaternary
+        size="small"
+        class="more"
         :class="{ on: least !== null || most !== null }"
         :aria-label="`${name}, at least and at most`"
       >
         <IconAdjustments :size="18" stroke="1.7" />
-      </button>
+      </NButton>
     </template>
     <div class="bounds">
-      <label>At least, {{ unit }}<input class="entry" :value="least ?? ''" inputmode="decimal" @change="least = read($event)" /></label>
-      <label>At most, {{ unit }}<input class="entry" :value="most ?? ''" inputmode="decimal" @change="most = read($event)" /></label>
+      <NumberField v-model="least" label="At least" :unit="unit" :schema="Bound" optional :digits="1" />
+      <NumberField v-model="most" label="At most" :unit="unit" :schema="Bound" optional :digits="1" />
     </div>
   </NPopover>
 </template>
@@ -34,11 +34,7 @@ function read(e: Event): number | null {
 <style scoped>
 .more {
   flex: none;
-  width: 28px;
-  min-width: 28px;
-  min-height: 32px;
-  display: grid;
-  place-items: center;
+  padding: 0 8px;
   color: var(--soft);
 }
 .more.on {
@@ -46,11 +42,7 @@ function read(e: Event): number | null {
 }
 .bounds {
   display: grid;
-  grid-template-columns: 110px 110px;
+  grid-template-columns: 120px 120px;
   gap: 8px;
-}
-.bounds label {
-  font-size: 13px;
-  color: var(--soft);
 }
 </style>

@@ -1,8 +1,13 @@
 <script setup lang="ts">
 import { computed, ref, useId, watch } from 'vue';
+import { NInput } from 'naive-ui';
 import type { TSchema } from '@sinclair/typebox';
 import { numberProblem } from '@roskel/contract';
+import { figureOf } from './figures';
+import LabelledField from './LabelledField.vue';
+import { useTyping } from './typing';
 
+/** A number in the maker's own units: shown and read in them, kept in the unit of its schema. */
 const props = defineProps<{
   label: string;
   modelValue: number | null | undefined;
@@ -15,36 +20,43 @@ const props = defineProps<{
   /** What the line or the server says about it. */
   trouble?: string | null;
   placeholder?: string;
+  hideLabel?: boolean;
+  small?: boolean;
 }>();
 const emit = defineEmits<{ 'update:modelValue': [value: number | null] }>();
 const id = useId();
-const show = (v: number | null | undefined) => (v === null || v === undefined ? '' : String(Number(v.toFixed(props.digits ?? 2))));
+const figure = computed(() => figureOf(props.unit));
+const show = (v: number | null | undefined) =>
+  v === null || v === undefined ? '' : String(Number(figure.value.show(v).toFixed(props.digits ?? 2)));
 const text = ref(show(props.modelValue));
 const own = ref<string | null>(null);
 const focused = ref(false);
+const { typed: typing, taken } = useTyping(typed);
 const problem = computed(() => own.value ?? props.trouble ?? null);
+const name = computed(() => (figure.value.unit ? `${props.label}, ${figure.value.unit}` : props.label));
 
 watch(
-  () => props.modelValue,
-  (v) => {
-    if (!focused.value && !own.value) text.value = show(v);
+  () => [props.modelValue, figure.value.unit],
+  () => {
+    if (!focused.value && !own.value) text.value = show(props.modelValue);
   },
 );
 
 function read(): number | null | undefined {
-  const t = text.value.trim().replace(',', '.');
-  if (t === '') {
+  if (text.value.trim() === '') {
     if (props.optional) return null;
-    own.value = `${props.label} is empty. Type a number${props.unit ? ` in ${props.unit}` : ''}.`;
+    own.value = `${props.label} is empty. Type a number${figure.value.unit ? ` in ${figure.value.unit}` : ''}.`;
     return undefined;
   }
-  // Number('') and Number('1e') slip through in their own ways; only plain figures count.
-  const value = /^[-+]?\d*\.?\d+$/.test(t) ? Number(t) : Number.NaN;
+  const value = figure.value.read(text.value);
   own.value = numberProblem(props.schema, value);
-  return own.value ? undefined : value;
+  return own.value ? undefined : Number(value.toPrecision(12));
 }
 function typed() {
+  taken();
   own.value = null;
+  // What is shown is rounded: leaving it as it stands changes nothing.
+  if (text.value === show(props.modelValue)) return;
   const value = read();
   if (value !== undefined && value !== (props.modelValue ?? null)) emit('update:modelValue', value);
 }
@@ -55,41 +67,25 @@ function left() {
 </script>
 
 <template>
-  <div class="number-field">
-    <label :for="id"
-      >{{ label }}<template v-if="unit">, {{ unit }}</template></label
-    >
-    <input
-      :id="id"
-      v-model="text"
-      class="entry"
-      inputmode="decimal"
-      autocomplete="off"
-      :placeholder="placeholder"
-      :aria-invalid="problem ? 'true' : undefined"
-      :aria-describedby="problem ? `${id}-e` : undefined"
+  <LabelledField :label="name" :for-id="id" :problem="problem" :hide-label="hideLabel ?? false">
+    <NInput
+      v-model:value="text"
+      class="figure"
+      :size="small ? 'small' : 'medium'"
+      :placeholder="placeholder ?? ''"
+      :status="problem ? 'error' : undefined"
+      :input-props="{
+        id,
+        inputmode: unit === 'g' || unit === 'ml' || unit === '°C' ? 'text' : 'decimal',
+        autocomplete: 'off',
+        'aria-invalid': problem ? 'true' : undefined,
+        'aria-describedby': problem ? `${id}-e` : undefined,
+      }"
       @focus="focused = true"
+      @input="typing"
       @blur="left"
       @change="typed"
       @keydown.enter="typed"
     />
-    <p v-if="problem" :id="`${id}-e`" class="field-error" role="alert">{{ problem }}</p>
-  </div>
+  </LabelledField>
 </template>
-
-<style scoped>
-.number-field {
-  min-width: 0;
-}
-label {
-  display: block;
-  font-size: 13px;
-  color: var(--soft);
-}
-.entry {
-  font-weight: 600;
-}
-p {
-  margin: 2px 0 0;
-}
-</style>

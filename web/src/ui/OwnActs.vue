@@ -1,13 +1,14 @@
 <script setup lang="ts">
-/** What can be done with a row of a table: copy it; change or put away one's own. */
+import { NButton } from 'naive-ui';
+/** What can be done with a row of a table: copy it; change or archive one's own. */
 defineProps<{ name: string; own: boolean }>();
 const emit = defineEmits<{ copy: []; edit: []; away: [] }>();
 </script>
 
 <template>
   <template v-if="own">
-    <button type="button" class="link" :aria-label="`Change ${name}`" @click="emit('edit')">change</button>
-    <button type="button" class="link" :aria-label="`Put ${name} away`" @click="emit('away')">put away</button>
+    <NButton text class="link" :aria-label="`Change ${name}`" @click="emit('edit')">change</NButton>
+    <NButton text class="link" :aria-label="`Archive ${name}`" @click="emit('away')">archive</NButton>
   </template>
-  <button type="button" class="link" :aria-label="`Copy ${name}`" @click="emit('copy')">copy</button>
+  <NButton text class="link" :aria-label="`Copy ${name}`" @click="emit('copy')">copy</NButton>
 </template>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { NButton } from 'naive-ui';
 /** The end of a sheet for an own row: the sanity check, what the server refused, and the button. */
 defineProps<{ problems: readonly { field: string; message: string }[]; refused: string; well: string; verb: string }>();
 </script>
@@ -9,7 +10,7 @@ defineProps<{ problems: readonly { field: string; message: string }[]; refused: 
     <li v-if="problems.length === 0" class="soft">{{ well }}</li>
   </ul>
   <p v-if="refused" class="field-error" role="alert">{{ refused }}</p>
-  <button type="submit" class="act main" :disabled="problems.length > 0">{{ verb }}</button>
+  <NButton type="primary" attr-type="submit" :disabled="problems.length > 0">{{ verb }}</NButton>
 </template>
 
 <style scoped>

@@ -13,8 +13,8 @@ const active = new Map<symbol, { where: string; keys: Key[] }>();
 function typing(target: EventTarget | null): boolean {
   const el = target as HTMLElement | null;
   if (!el?.closest) return false;
-  if (el instanceof HTMLInputElement && (el.type === 'range' || el.type === 'checkbox')) return false;
-  return Boolean(el.closest('input, textarea, select, [contenteditable]'));
+  if (el instanceof HTMLInputElement && el.type === 'radio') return false;
+  return Boolean(el.closest('input, textarea, [contenteditable]'));
 }
 
 /** A dialog has the keyboard, unless it is just fading out. */
@@ -36,7 +36,8 @@ export function keysNow(): { where: string; keys: Key[] }[] {
 
 window.addEventListener('keydown', (e) => {
   if (e.defaultPrevented || e.altKey || typing(e.target) || dialogOpen()) return;
-  const name = (e.ctrlKey || e.metaKey ? 'ctrl+' : '') + e.key.toLowerCase();
+  const chord = e.ctrlKey || e.metaKey;
+  const name = (chord ? 'ctrl+' : '') + (chord && e.shiftKey ? 'shift+' : '') + e.key.toLowerCase();
   for (const { keys } of [...active.values()].reverse()) {
     const found = keys.find((k) => k.key === name);
     if (found) {

@@ -1,0 +1,91 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { applyChanges, changesBetween, forceChange, mergeChanges, reversed, same, valueAt } from '@roskel/core';
+import { dice, randomBatch } from './random';
+
+/** Documents like ours: fields, entries with names, lists of words, plain lists. */
+const leaf = fc.oneof(fc.integer({ min: 0, max: 3 }), fc.constantFrom('a', 'b', ''), fc.boolean(), fc.constant(null));
+const entry = fc.record({ id: fc.constantFrom('p', 'q', 'r', 's', 't'), g: leaf, inner: fc.option(fc.record({ x: leaf }), { nil: undefined }) });
+const doc = fc.record({
+  name: leaf,
+  goal: fc.record({ low: leaf, high: leaf }, { requiredKeys: [] }),
+  rows: fc.uniqueArray(entry, { selector: (e) => e.id, maxLength: 5 }),
+  words: fc.uniqueArray(fc.constantFrom('u', 'v', 'w', 'x'), { maxLength: 4 }),
+  plain: fc.array(fc.integer({ min: 0, max: 3 }), { maxLength: 3 }),
+});
+const clean = <T>(v: T): T => JSON.parse(JSON.stringify(v)) as T;
+
+describe('changes of a document', () => {
+  it('made, they give the other document; taken back, the first', () => {
+    fc.assert(
+      fc.property(doc, doc, (x, y) => {
+        const [a, b] = [clean(x), clean(y)];
+        const changes = changesBetween(a, b);
+        const there = applyChanges(a, changes);
+        expect(there.clashes).toEqual([]);
+        expect(same(there.value, b)).toBe(true);
+        const back = applyChanges(b, reversed(changes));
+        expect(back.clashes).toEqual([]);
+        expect(same(back.value, a)).toBe(true);
+      }),
+      { numRuns: 2000 },
+    );
+  });
+
+  it('merging with nothing changes nothing, and both sides of the same change agree', () => {
+    fc.assert(
+      fc.property(doc, doc, (x, y) => {
+        const [a, b] = [clean(x), clean(y)];
+        for (const [mine, theirs] of [
+          [a, b],
+          [b, a],
+          [b, b],
+        ]) {
+          const merged = mergeChanges(a, mine, theirs);
+          expect(merged.clashes).toEqual([]);
+          expect(same(merged.value, b)).toBe(true);
+        }
+      }),
+      { numRuns: 500 },
+    );
+  });
+
+  it('whatever two sides do, every field is theirs, or mine, or named as a clash', () => {
+    fc.assert(
+      fc.property(doc, doc, doc, (x, y, z) => {
+        const [base, mine, theirs] = [clean(x), clean(y), clean(z)];
+        const { value, clashes } = mergeChanges(base, mine, theirs);
+        for (const c of changesBetween(base, mine)) {
+          if (c.path.at(-1) === '@order') continue;
+          const made = same(valueAt(value, c.path), c.after);
+          const named = clashes.some((k) => c.path.join().startsWith(k.path.join()));
+          expect(made || named).toBe(true);
+        }
+        // Nothing of theirs is lost where mine changed nothing.
+        if (same(base.goal, mine.goal)) expect(same(value.goal, theirs.goal)).toBe(true);
+        if (same(base.name, mine.name)) expect(value.name).toEqual(theirs.name);
+        // Settled for mine, each clash has what mine had, where it can still be put.
+        for (const c of clashes) {
+          const settled = forceChange(value, c);
+          const holder = valueAt(value, c.path.slice(0, -1));
+          if (holder !== undefined && c.path.at(-1) !== '@order') expect(same(valueAt(settled, c.path), c.after)).toBe(true);
+        }
+      }),
+      { numRuns: 1500 },
+    );
+  });
+
+  it('two windows on one batch: other fields come together, the same one is named', () => {
+    for (let seed = 1; seed <= 40; seed++) {
+      const base = randomBatch(dice(seed));
+      const mine = { ...base, name: 'Mine', goal: { ...base.goal, bottles: base.goal.bottles + 1 } };
+      const theirs = { ...base, startDate: '2026-01-01', goal: { ...base.goal, lowShu: base.goal.lowShu + 1 } };
+      const { value, clashes } = mergeChanges(base, mine, theirs);
+      expect(clashes).toEqual([]);
+      expect(value).toMatchObject({ name: 'Mine', startDate: '2026-01-01', goal: { bottles: mine.goal.bottles, lowShu: theirs.goal.lowShu } });
+      const both = mergeChanges(base, mine, { ...base, name: 'Theirs' });
+      expect(both.value.name).toBe('Theirs');
+      expect(both.clashes).toMatchObject([{ path: ['name'], after: 'Mine', now: 'Theirs' }]);
+    }
+  });
+});

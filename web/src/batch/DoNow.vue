@@ -1,0 +1,61 @@
+<script setup lang="ts">
+import { computed } from 'vue';
+import type { LineReport } from '@roskel/core';
+import { due } from '../format';
+import TickField from '../ui/TickField.vue';
+
+const props = defineProps<{ report: LineReport }>();
+const emit = defineEmits<{ tick: [key: string, done: boolean] }>();
+const list = computed(() => {
+  const active = props.report.stations.find((s) => s.active)?.id;
+  return [...props.report.duties]
+    .filter((d) => d.stationId === active || !active)
+    .sort((a, b) => Number(a.done) - Number(b.done) || a.due.localeCompare(b.due));
+});
+</script>
+
+<template>
+  <section class="plate now" aria-labelledby="do-now">
+    <h2 id="do-now">Do now</h2>
+    <p v-if="list.length === 0" class="soft">Nothing is due. Every step of this batch is done.</p>
+    <ul>
+      <li v-for="d in list" :key="d.key">
+        <TickField :label="d.text" :model-value="d.done" @update:model-value="emit('tick', d.key, $event)">
+          <span :class="{ done: d.done }">
+            <b>{{ d.text }}</b>
+            <span class="soft"
+              ><span :class="{ late: due(d.due).late && !d.done }">{{ due(d.due).text }}</span
+              >. {{ d.why }}</span
+            >
+          </span>
+        </TickField>
+      </li>
+    </ul>
+  </section>
+</template>
+
+<style scoped>
+.now {
+  padding: 10px 14px;
+  overflow: auto;
+}
+ul {
+  list-style: none;
+  margin: 4px 0 0;
+  padding: 0;
+}
+span span {
+  display: block;
+  line-height: 1.3;
+}
+.soft span {
+  display: inline;
+}
+.late {
+  color: var(--warn);
+  font-weight: 600;
+}
+.done {
+  opacity: 0.55;
+}
+</style>

@@ -1,0 +1,144 @@
+<script setup lang="ts">
+import { NButton } from 'naive-ui';
+import { computed, ref } from 'vue';
+import { instrumentOf, StationLogSchema, type StationLog, type StationReport } from '@roskel/core';
+import { today } from '../format';
+import { useOpenBatch } from '../stores/openBatch';
+import NumberField from '../ui/NumberField.vue';
+import PickField from '../ui/PickField.vue';
+import DateField from '../ui/DateField.vue';
+
+/** What was measured at a station, and the day it was done. The same at every station. */
+const props = withDefaults(
+  defineProps<{ station: StationReport; mass?: boolean; ph?: boolean; bottles?: number | null; massLabel?: string; heated?: boolean }>(),
+  {
+    mass: true,
+    ph: true,
+    bottles: null,
+    heated: false,
+    massLabel: 'Weighed',
+  },
+);
+const batch = useOpenBatch();
+// From the batch itself, not from the report: the report lags behind what was just typed.
+const log = computed<StationLog>(() => batch.file?.stations.find((s) => s.id === props.station.id)?.log ?? props.station.log);
+
+function set(change: Partial<Record<keyof StationLog, unknown>>) {
+  const all = Object.entries({ ...log.value, ...change }).filter(([, v]) => v !== null && v !== '');
+  const next: Partial<Record<keyof StationLog, unknown>> = Object.fromEntries(all);
+  // Another figure is another reading: it belongs to what is there now, and nobody has vouched for it.
+  if ('pH' in change || 'instrument' in change) {
+    delete next.phOn;
+    delete next.phSure;
+  }
+  if (next.pH !== undefined) next.instrument ??= instrumentOf(undefined);
+  else delete next.instrument;
+  batch.setLog(props.station.id, next as StationLog);
+}
+const refusal = ref('');
+/** A day that has not come cannot be one on which something was done. */
+function setDone(day: string) {
+  refusal.value = day > today() ? 'That day has not come yet. Log what was done, not what is planned.' : '';
+  if (refusal.value === '') set({ doneOn: day });
+}
+/** What is done later stands on this; it is taken back first. */
+function undoDone() {
+  // From the batch itself: the report lags behind what was just typed.
+  const all = batch.file?.stations ?? [];
+  const later = all.slice(all.findIndex((s) => s.id === props.station.id) + 1).find((s) => s.log.doneOn !== undefined);
+  const name = batch.report?.stations.find((s) => s.id === later?.id)?.name ?? 'A later step';
+  refusal.value = later ? `${name} is done already and stands on this. Take that back first.` : '';
+  if (!later) set({ doneOn: null });
+}
+const P = StationLogSchema.properties;
+const trouble = (field: string) => batch.troubleAt(props.station.id, `log/${field}`);
+</script>
+
+<template>
+  <div class="log">
+    <NumberField
+      v-if="mass"
+      :label="massLabel"
+      unit="g"
+      :model-value="log.massG"
+      :schema="P.massG"
+      optional
+      :digits="1"
+      :placeholder="`plan ${Math.round(station.planned.massG)}`"
+      :trouble="trouble('massG')"
+      @update:model-value="set({ massG: $event })"
+    />
+    <NumberField
+      v-if="bottles !== null"
+      label="Bottles filled"
+      :model-value="log.bottles"
+      :schema="P.bottles"
+      optional
+      :placeholder="`plan ${bottles}`"
+      :trouble="trouble('bottles')"
+      @update:model-value="set({ bottles: $event })"
+    />
+    <NumberField
+      v-if="ph"
+      :label="heated ? 'Measured pH, heated and cooled' : 'Measured pH'"
+      :model-value="log.pH"
+      :schema="P.pH"
+      optional
+      :placeholder="station.now.pH === null ? '' : `about ${station.now.pH.toFixed(1)}`"
+      :trouble="trouble('pH')"
+      @update:model-value="set({ pH: $event })"
+    />
+    <PickField
+      v-if="ph && log.pH !== undefined"
+      label="With a"
+      :model-value="instrumentOf(log.instrument)"
+      :options="[
+        { value: 'meter', label: 'calibrated meter' },
+        { value: 'strip', label: 'paper strip' },
+      ]"
+      @update:model-value="set({ instrument: $event })"
+    />
+    <div v-if="station.ph.note && log.pH !== undefined" class="asked" role="status">
+      <p>{{ station.ph.note }}</p>
+      <NButton v-if="station.ph.status === 'unlikely'" @click="set({ phSure: true })"> It was checked, it is right </NButton>
+      <NButton v-else @click="batch.setLog(station.id, { ...log, phOn: undefined })">
+        Measured again: {{ log.pH.toFixed(2) }} still
+      </NButton>
+    </div>
+    <div class="done">
+      <DateField
+        label="Done on"
+        :model-value="log.doneOn ?? null"
+        optional
+        :trouble="trouble('doneOn')"
+        @update:model-value="$event && setDone($event)"
+      />
+      <NButton type="primary" v-if="!log.doneOn" @click="set({ doneOn: today() })">Done today</NButton>
+      <NButton v-else @click="undoDone">Not done</NButton>
+    </div>
+    <p v-if="refusal" class="field-error" role="alert">{{ refusal }}</p>
+  </div>
+</template>
+
+<style scoped>
+.log {
+  display: grid;
+  gap: 6px;
+  align-content: start;
+}
+.asked {
+  background: var(--warn-plate);
+  border: 1.5px solid var(--warn);
+  border-radius: 10px;
+  padding: 8px 10px;
+  font-size: 14px;
+  line-height: 1.3;
+}
+.asked p {
+  margin: 0 0 6px;
+}
+.done {
+  display: grid;
+  gap: 6px;
+}
+</style>

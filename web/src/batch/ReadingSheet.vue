@@ -1,0 +1,114 @@
+<script setup lang="ts">
+import { computed, reactive, ref, toRef, watch } from 'vue';
+import dayjs from 'dayjs';
+import { NButton } from 'naive-ui';
+import { instrumentOf, ReadingSchema, type Reading, type StationReport } from '@roskel/core';
+import { clock, day, today } from '../format';
+import { useOpenBatch } from '../stores/openBatch';
+import DateField from '../ui/DateField.vue';
+import { readClock } from '../ui/days';
+import DraftBar from '../ui/DraftBar.vue';
+import NumberField from '../ui/NumberField.vue';
+import PickField from '../ui/PickField.vue';
+import SheetCard from '../ui/SheetCard.vue';
+import TextField from '../ui/TextField.vue';
+import { commitTyping } from '../ui/typing';
+import { useDraft } from '../ui/useDraft';
+
+/** Logs a reading of the jar, or puts one right. */
+const show = defineModel<boolean>('show', { required: true });
+const props = defineProps<{ station: StationReport; reading: Reading | null }>();
+const batch = useOpenBatch();
+const P = ReadingSchema.properties;
+const blank = () => {
+  const r = props.reading;
+  return {
+    pH: r?.pH ?? null,
+    tempC: r?.tempC ?? null,
+    on: r ? dayjs(r.at).format('YYYY-MM-DD') : today(),
+    at: r ? clock(r.at) : dayjs().format('HH:mm'),
+    instrument: instrumentOf(r?.instrument),
+    note: r?.note ?? '',
+  };
+};
+const form = reactive(blank());
+const draft = useDraft(() => `reading.${batch.id}.${props.reading?.id ?? 'new'}`, form, blank, toRef(show));
+const problem = ref('');
+watch(show, (open) => open && (problem.value = ''));
+const title = computed(() => (props.reading ? 'Change the reading' : 'Log a reading'));
+
+async function save() {
+  commitTyping();
+  const time = readClock(form.at);
+  const at = time ? dayjs(`${form.on}T${time}`) : null;
+  if (form.pH === null && form.tempC === null) problem.value = 'A reading needs a pH or a temperature.';
+  else if (!at?.isValid()) problem.value = 'When was it? Give a day and a time, such as 18:30.';
+  else if (at.format('YYYY-MM-DD') < props.station.from)
+    problem.value = `The jar was packed on ${day(props.station.from)}. A reading cannot be older.`;
+  else if (at.isAfter(dayjs().add(1, 'hour'))) problem.value = 'That is in the future. Log what was read, not what is hoped.';
+  else {
+    const reading: Reading = {
+      id: props.reading?.id ?? `r${Date.now().toString(36)}`,
+      stationId: props.station.id,
+      at: at.toISOString(),
+      ...(form.pH === null ? {} : { pH: form.pH }),
+      ...(form.tempC === null ? {} : { tempC: form.tempC }),
+      instrument: form.instrument,
+      ...(form.note.trim() ? { note: form.note.trim() } : {}),
+    };
+    const others = batch.file!.readings.filter((r) => r.id !== reading.id);
+    const readings = props.reading ? batch.file!.readings.map((r) => (r.id === reading.id ? reading : r)) : [...others, reading];
+    batch.change(props.reading ? 'change to a reading' : 'reading', { ...batch.file!, readings });
+    await draft.done();
+    show.value = false;
+  }
+}
+async function remove() {
+  batch.change('reading removed', { ...batch.file!, readings: batch.file!.readings.filter((r) => r.id !== props.reading!.id) });
+  await draft.done();
+  show.value = false;
+}
+</script>
+
+<template>
+  <SheetCard v-model:show="show" :title="title" :width="460">
+    <form class="form" @submit.prevent="save">
+      <DraftBar :show="draft.takenUp.value" @anew="draft.anew" />
+      <NumberField v-model="form.pH" label="pH" :schema="P.pH" optional />
+      <NumberField v-model="form.tempC" label="Temperature" unit="°C" :schema="P.tempC" optional :digits="1" />
+      <DateField :model-value="form.on" label="Day" @update:model-value="form.on = $event ?? today()" />
+      <TextField v-model="form.at" label="Time" :maxlength="8" placeholder="18:30" />
+      <PickField
+        v-model="form.instrument"
+        class="wide"
+        label="With a"
+        :options="[
+          { value: 'meter', label: 'calibrated meter' },
+          { value: 'strip', label: 'paper strip' },
+        ]"
+      />
+      <TextField v-model="form.note" class="wide" label="Note" placeholder="cloudy, smells of apples" />
+      <p v-if="problem" class="field-error wide" role="alert">{{ problem }}</p>
+      <div class="acts wide">
+        <NButton type="primary" attr-type="submit">Save the reading</NButton>
+        <NButton v-if="reading" text class="link" @click="remove">Take it back</NButton>
+      </div>
+    </form>
+  </SheetCard>
+</template>
+
+<style scoped>
+.form {
+  display: grid;
+  grid-template-columns: 1fr 1fr;
+  gap: 10px 12px;
+}
+.wide {
+  grid-column: 1 / -1;
+}
+.acts {
+  display: flex;
+  gap: 16px;
+  align-items: center;
+}
+</style>

@@ -1,0 +1,68 @@
+<script setup lang="ts">
+import { NButton } from 'naive-ui';
+import { computed } from 'vue';
+import { whyOf, type Banded, type BatchFile, type LineReport } from '@roskel/core';
+import SheetCard from '../ui/SheetCard.vue';
+
+const props = defineProps<{ file: BatchFile; report: LineReport; about: { stationId: string; what: Banded } | null }>();
+const emit = defineEmits<{ close: []; station: [id: string]; ask: [what: Banded] }>();
+const ASK: readonly [Banded, string][] = [
+  ['massG', 'Mass'],
+  ['heatShu', 'Heat'],
+  ['pH', 'Acid'],
+  ['saltPct', 'Salt'],
+  ['sweetPct', 'Sweet'],
+  ['pulpPct', 'Pulp'],
+];
+const why = computed(() => (props.about ? whyOf(props.file, props.report, props.about.stationId, props.about.what) : null));
+</script>
+
+<template>
+  <SheetCard :show="why !== null" :title="why ? `Why? ${why.title}` : ''" :width="540" @update:show="emit('close')">
+    <template v-if="why && about">
+      <div class="tabs" role="group" aria-label="Why this">
+        <button v-for="[what, name] in ASK" :key="what" type="button" :aria-pressed="about.what === what" @click="emit('ask', what)">
+          {{ name }}
+        </button>
+      </div>
+      <ul>
+        <li v-for="f in why.from" :key="f">{{ f }}</li>
+      </ul>
+      <p class="formula">{{ why.formula }}</p>
+      <p v-if="why.assumed.length" class="soft">Assumed: {{ why.assumed.join('; ') }}.</p>
+      <p class="soft">Source: {{ why.source }}.</p>
+      <NButton @click="emit('station', about.stationId)">Correct it at this station</NButton>
+    </template>
+  </SheetCard>
+</template>
+
+<style scoped>
+.tabs {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 6px;
+  margin-bottom: 10px;
+}
+.tabs button {
+  min-height: 36px;
+  padding: 0 12px;
+  border: 1.5px solid var(--line);
+  border-radius: 9px;
+  background: none;
+  cursor: pointer;
+}
+.tabs button[aria-pressed='true'] {
+  border-color: var(--rim);
+  background: var(--active);
+  font-weight: 700;
+}
+ul {
+  margin: 0 0 10px;
+  padding-left: 18px;
+}
+.formula {
+  padding: 8px 12px;
+  background: var(--active);
+  border-radius: 10px;
+}
+</style>

@@ -1,0 +1,63 @@
+import { nextTick, onScopeDispose, ref, watch, type Ref } from 'vue';
+
+const KEEP_DAYS = 14;
+interface Kept {
+  at: number;
+  value: unknown;
+}
+const keyOf = (name: string) => `roskel.form.${name}`;
+
+function kept(name: string): unknown {
+  try {
+    const found = JSON.parse(localStorage.getItem(keyOf(name)) ?? 'null') as Kept | null;
+    return found && Date.now() - found.at < KEEP_DAYS * 86_400_000 ? found.value : null;
+  } catch {
+    return null;
+  }
+}
+
+/**
+ * A half-filled form outlives its sheet, the page and the window: what differs from the blank form is kept in this
+ * browser and put back when the form opens again; `anew` begins from the blank one, `done` forgets it.
+ */
+export function useDraft<T extends object>(name: () => string, form: T, blank: () => T, open: Readonly<Ref<boolean>> = ref(true)) {
+  const takenUp = ref(false);
+  let first = '';
+  const put = (value: Partial<T>) => Object.assign(form, JSON.parse(JSON.stringify(value)) as Partial<T>);
+  const forget = () => localStorage.removeItem(keyOf(name()));
+  function begin() {
+    put(blank());
+    first = JSON.stringify(form);
+    const draft = kept(name());
+    takenUp.value = draft !== null && JSON.stringify(draft) !== first;
+    if (takenUp.value) put(draft as Partial<T>);
+  }
+  watch(open, (now) => now && begin(), { immediate: true, flush: 'sync' });
+  const stop = watch(
+    () => JSON.stringify(form),
+    (now) => {
+      if (!open.value) return;
+      if (now === first) forget();
+      else localStorage.setItem(keyOf(name()), JSON.stringify({ at: Date.now(), value: JSON.parse(now) as unknown } satisfies Kept));
+    },
+    { flush: 'sync' },
+  );
+  onScopeDispose(stop);
+  return {
+    /** The form was taken up where it was left. */
+    takenUp,
+    anew() {
+      forget();
+      put(blank());
+      takenUp.value = false;
+    },
+    /** What was typed is stored: nothing is left to keep. Waits a moment, for fields that follow. */
+    async done() {
+      first = JSON.stringify(form);
+      forget();
+      await nextTick();
+      forget();
+      takenUp.value = false;
+    },
+  };
+}
