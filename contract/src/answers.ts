@@ -19,7 +19,10 @@ export const LarderAnswer = joined(LarderFactsSchema, { ingredientKey: Text, ...
 export const LedgerAnswer = listOf(
   Type.Object({ at: Text, deltaG: Real, leftG: Real, reason: Text, words: Text, batch: orNull(Text) }, closed),
 );
-export const HistoryAnswer = Type.Object({ moves: LedgerAnswer, heat: listOf(Type.Object({}, { description: 'a step of belief' })) }, closed);
+export const HistoryAnswer = Type.Object(
+  { moves: LedgerAnswer, heat: listOf(Type.Object({}, { description: 'a step of belief' })) },
+  closed,
+);
 export const OwnVarietyAnswer = Type.Object({ id: Text, revision: Count, value: VarietySchema }, closed);
 export const OwnIngredientAnswer = Type.Object({ id: Text, revision: Count, value: IngredientSchema }, closed);
 export const BatchAnswer = Type.Object(

@@ -1,5 +1,6 @@
 /** Roskel's science: pure functions on plain data. */
 export * from './acid';
+export * from './begin';
 export * from './caution';
 export * from './cook';
 export * from './ferment';

@@ -77,7 +77,12 @@ try {
     if (stopping) return;
     stopping = true;
     announcer.close();
-    server.close(() => void Promise.resolve(daily?.stop()).then(close).then(() => process.exit(0)));
+    server.close(
+      () =>
+        void Promise.resolve(daily?.stop())
+          .then(close)
+          .then(() => process.exit(0)),
+    );
     server.closeAllConnections();
   };
   process.on('SIGINT', stop);

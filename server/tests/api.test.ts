@@ -1,6 +1,13 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { withParams, type BatchFile } from '@roskel/core';
-import { DEFAULT_SETTINGS, type BatchRecord, type BottlingRecord, type LarderRecord, type PodLotRecord, type Problem } from '@roskel/contract';
+import {
+  DEFAULT_SETTINGS,
+  type BatchRecord,
+  type BottlingRecord,
+  type LarderRecord,
+  type PodLotRecord,
+  type Problem,
+} from '@roskel/contract';
 import { done, GOAL, lotInput, startKitchen, type Running } from './kit';
 
 let k: Running;
@@ -109,7 +116,12 @@ describe('bad input', () => {
     ['PUT', '/settings', { ...DEFAULT_SETTINGS, currency: 'euro' }, 'currency'],
     ['POST', '/batches', { name: 'x', startDate: '2026-02-30', goal }, 'startDate'],
     ['POST', '/pods', { input: { ...lotInput('odd'), gotOn: '2026-13-01' }, stockG: 1, words: '' }, 'input/gotOn'],
-    ['POST', '/pods', { input: { ...lotInput('odd'), lot: { ...lotInput('odd').lot, like: 'nothing' } }, stockG: 1, words: '' }, 'input/lot/like'],
+    [
+      'POST',
+      '/pods',
+      { input: { ...lotInput('odd'), lot: { ...lotInput('odd').lot, like: 'nothing' } }, stockG: 1, words: '' },
+      'input/lot/like',
+    ],
   ])('%s %s names its field', async (method, path, body, field) => {
     const { status, value } = await call<Problem>(method, path, body);
     expect(status).toBe(422);

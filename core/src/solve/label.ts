@@ -7,7 +7,7 @@ type Grams = Readonly<Record<string, number>>;
 export function leadOf(grams: Grams, choices: readonly PodChoice[]): string {
   const load = (c: PodChoice) => (grams[c.lot.id] ?? 0) * preparedPerGram(c.lot, c.prep, c.fire).heatShuG;
   const led = [...choices].filter((c) => load(c) > 0).sort((a, b) => load(b) - load(a))[0];
-  return led ? `${led.lot.name} leads` : 'No heat at all';
+  return led ? `Most heat from ${led.lot.name}` : 'No heat at all';
 }
 
 /** A label that tells a mix from the others: its lead, and what it has that they have not where the lead is the same. */
@@ -19,7 +19,7 @@ export function tellApart<M extends { gramsByLot: Grams; label: string }>(
   const others = all.filter((m) => m !== mix);
   if (!others.some((m) => m.label === mix.label)) return mix.label;
   const own = choices
-    .filter((c) => mix.gramsByLot[c.lot.id] && !mix.label.startsWith(c.lot.name))
+    .filter((c) => mix.gramsByLot[c.lot.id] && !mix.label.endsWith(c.lot.name))
     .sort((a, b) => mix.gramsByLot[b.lot.id]! - mix.gramsByLot[a.lot.id]!);
   const unique = own.find((c) => others.every((m) => !m.gramsByLot[c.lot.id])) ?? own[0];
   return unique ? `${mix.label}, with ${unique.lot.name}` : mix.label;

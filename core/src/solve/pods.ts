@@ -224,7 +224,9 @@ export function choosePods(
   const mixes = tried.flatMap((t) => t.mix ?? []);
   return {
     status: 'found',
-    mixes: mixes.map((m) => ({ ...m, label: tellApart(m, mixes, q.choices), reasons: reasonsFor(q, m, mixes) })),
+    mixes: mixes
+      .map((m) => ({ ...m, label: tellApart(m, mixes, q.choices), reasons: reasonsFor(q, m, mixes) }))
+      .sort((a, b) => b.odds - a.odds),
     gain: mixes[0]!.gain,
   };
 }
@@ -241,7 +243,7 @@ function unkept(file: BatchFile, q: Question, blend: BlendMix): PodAnswer {
       possible === 0
         ? 'The nearest mix does not fill one bottle.'
         : `The nearest mix fills ${possible} of ${q.goal.bottles === 1 ? '1 bottle' : `${q.goal.bottles} bottles`} at about ${Math.round(shu).toLocaleString('en')} SHU.`,
-    help: ['Ask for a wider bracket or one bottle less, or add another lot.'],
+    help: ['Ask for a wider range of heat or one bottle less, or add another lot.'],
     nearest: mix,
     nearestShu: shu,
     gain: mix.gain,
@@ -330,7 +332,7 @@ function tooFew(
     const at = `about ${Math.round(made.shu).toLocaleString('en')} SHU`;
     help.push(`Or make ${bottles(made.possible)}: that is what these pods fill, at ${at}.`);
     const good = most(solver, file, q, wish, Math.min(goal.bottles - 1, made.possible));
-    if (good > 0 && (made.shu < goal.lowShu || made.shu > goal.highShu)) help.push(`${bottles(good)} can be made inside your bracket.`);
+    if (good > 0 && (made.shu < goal.lowShu || made.shu > goal.highShu)) help.push(`${bottles(good)} can be made at the heat you wish.`);
   } else help.push('On their own these pods do not fill one bottle.');
   help.push(`Or add about ${Math.max(10, Math.ceil(((wantG - made.massG) * rate) / 10) * 10)} g of pods to the store.`);
   const blend: BlendMix = { ...NO_BLEND, grams: new Map(q.choices.map((c) => [c.lot.id, c.stockG * cutPerGram(c)])) };

@@ -19,7 +19,7 @@ const schema = Type.Object(
       ),
       { maxItems: 40 },
     ),
-    heldUpPct: Type.Number({ title: 'The part left in the jug', minimum: 0, maximum: 20, unit: '%' }),
+    heldUpPct: Type.Number({ title: 'The part lost in the blender', minimum: 0, maximum: 20, unit: '%' }),
     texture: Type.Optional(
       Type.Union(
         TEXTURES.map((t) => Type.Literal(t)),
@@ -118,7 +118,7 @@ export const blend = station<'blend', BlendParams, BlendFacts>({
     return {
       out: left,
       additions,
-      sides: massOf(taken.stream) > 0 ? [{ id: 'jug', name: 'left in the jug', ...taken }] : [],
+      sides: massOf(taken.stream) > 0 ? [{ id: 'jug', name: 'lost in the blender', ...taken }] : [],
       facts: { jugG: massOf(all), jugShu },
     };
   },

@@ -32,6 +32,16 @@ async function assemble(db: Db, rows: readonly Row[]): Promise<BatchRecord[]> {
     await db.select().from(readings).where(inArray(readings.batchId, ids)).orderBy(asc(readings.at)),
     await db.select().from(dutiesDone).where(inArray(dutiesDone.batchId, ids)).orderBy(asc(dutiesDone.key)),
   ];
+  const by = <T extends { batchId: string }>(list: readonly T[]) => {
+    const found = new Map<string, T[]>();
+    for (const x of list) {
+      const all = found.get(x.batchId);
+      if (all) all.push(x);
+      else found.set(x.batchId, [x]);
+    }
+    return found;
+  };
+  const [stationsOf, readingsOf, dutiesOf] = [by(allStations), by(allReadings), by(allDuties)];
   return rows.map((row) => ({
     id: row.id,
     revision: row.revision,
@@ -44,19 +54,17 @@ async function assemble(db: Db, rows: readonly Row[]): Promise<BatchRecord[]> {
       startDate: row.startDate,
       ...(row.seed === null ? {} : { seed: row.seed }),
       goal: row.goal,
-      stations: allStations.filter((s) => s.batchId === row.id).map(({ id, kind, params, log }) => ({ id, kind, params, log })),
-      readings: allReadings
-        .filter((r) => r.batchId === row.id)
-        .map(({ id, stationId, at, pH, tempC, instrument, note }) => ({
-          id,
-          stationId,
-          at,
-          ...(pH === null ? {} : { pH }),
-          ...(tempC === null ? {} : { tempC }),
-          instrument,
-          ...(note === null ? {} : { note }),
-        })),
-      dutiesDone: allDuties.filter((d) => d.batchId === row.id).map((d) => d.key),
+      stations: (stationsOf.get(row.id) ?? []).map(({ id, kind, params, log }) => ({ id, kind, params, log })),
+      readings: (readingsOf.get(row.id) ?? []).map(({ id, stationId, at, pH, tempC, instrument, note }) => ({
+        id,
+        stationId,
+        at,
+        ...(pH === null ? {} : { pH }),
+        ...(tempC === null ? {} : { tempC }),
+        instrument,
+        ...(note === null ? {} : { note }),
+      })),
+      dutiesDone: (dutiesOf.get(row.id) ?? []).map((d) => d.key),
       lots: row.lots,
       ingredients: row.ingredients,
     },

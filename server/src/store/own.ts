@@ -32,7 +32,10 @@ export const listOwn = (db: Db, kind: OwnKind): Promise<Own[]> => listed(db, kin
 export const archivedOwn = (db: Db, kind: OwnKind): Promise<Own[]> => listed(db, kind, true);
 
 async function getOwn(db: Db, kind: OwnKind, id: string): Promise<Own> {
-  const [row] = await db.select().from(ownRows).where(and(eq(ownRows.kind, kind), eq(ownRows.id, id)));
+  const [row] = await db
+    .select()
+    .from(ownRows)
+    .where(and(eq(ownRows.kind, kind), eq(ownRows.id, id)));
   if (!row) throw new NotFound('This row is not there any more.');
   return record(row);
 }

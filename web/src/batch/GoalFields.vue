@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue';
-import { bracketOfLevel, GoalSchema, LEVEL_NAMES, levelOf, type Goal } from '@roskel/core';
+import { GoalSchema, HEAT_WORDS, levelName, type Goal } from '@roskel/core';
 import { shu } from '../format';
 import { heatColour } from '../theme';
 import NumberField from '../ui/NumberField.vue';
@@ -10,13 +10,10 @@ import RadioCards from '../ui/RadioCards.vue';
 const goal = defineModel<Goal>({ required: true });
 const P = GoalSchema.properties;
 const set = (change: Partial<Goal>) => (goal.value = { ...goal.value, ...change });
-const levels = LEVEL_NAMES.map((title, value) => {
-  const { lowShu, highShu } = bracketOfLevel(value);
-  return { value, title, says: `${shu(lowShu)} to ${shu(highShu)}`, lowShu, highShu };
-}).slice(1, 10);
-const middle = computed(() => Math.round(levelOf(Math.sqrt(Math.max(1, goal.value.lowShu) * goal.value.highShu))));
+const levels = HEAT_WORDS.map((w) => ({ ...w, value: w.name as string, title: w.name, says: `${shu(w.lowShu)} to ${shu(w.highShu)}` }));
+const middle = computed(() => levelName(Math.sqrt(Math.max(1, goal.value.lowShu) * goal.value.highShu)));
 const exactLevel = computed(() => levels.find((l) => goal.value.lowShu === l.lowShu && goal.value.highShu === l.highShu)?.value ?? null);
-function pick(value: number | null) {
+function pick(value: string | null) {
   const { lowShu, highShu } = levels.find((l) => l.value === value)!;
   set({ lowShu, highShu });
 }

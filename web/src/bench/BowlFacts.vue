@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue';
-import type { BenchMix, BlendWish } from '@roskel/core';
-import { grams, percent, plural } from '../format';
+import { colourFamily, type BenchMix, type BlendWish } from '@roskel/core';
+import { grams, money, percent, plural } from '../format';
 
 /** What a mix comes to, each beside the wish it answers. */
 const props = defineProps<{ mix: BenchMix; wish: BlendWish }>();
@@ -40,7 +40,7 @@ const facts = computed<Fact[]>(() => {
   if (perKg !== null)
     out.push({
       name: 'Cost a kg',
-      is: perKg.toFixed(2),
+      is: money(perKg),
       wish: w.perKg ? `at most ${w.perKg.max}` : '',
       met: w.perKg ? perKg <= w.perKg.max : null,
     });
@@ -52,7 +52,9 @@ const facts = computed<Fact[]>(() => {
 
 <template>
   <section class="plate facts" aria-label="In the bowl">
-    <h2>In the bowl <i :style="{ background: mix.props.hex }" /></h2>
+    <h2>
+      In the bowl <i :style="{ background: mix.props.hex }" /><span class="soft tint">{{ colourFamily(mix.props.hex) ?? 'brown' }}</span>
+    </h2>
     <div v-for="f in facts" :key="f.name" class="fact" :data-fact="f.name">
       <span>{{ f.name }}</span>
       <b>{{ f.is }}</b>
@@ -70,6 +72,11 @@ h2 {
   display: flex;
   align-items: center;
   gap: 10px;
+}
+h2 .tint {
+  font:
+    400 14px 'Hanken Grotesk Variable',
+    sans-serif;
 }
 h2 i {
   width: 34px;

@@ -4,7 +4,12 @@ import { shu } from '../format';
 import { useSettings } from '../stores/settings';
 
 /** What a ladder came to: the heat of the sauce with its error, or the panel's own threshold. */
-defineProps<{ estimate: DilutionEstimate | null; threshold: { shu: number; sd: number } | null; who: (n: number) => string }>();
+defineProps<{
+  estimate: DilutionEstimate | null;
+  threshold: { shu: number; sd: number } | null;
+  who: (n: number) => string;
+  mashParts: number;
+}>();
 const settings = useSettings();
 </script>
 
@@ -33,20 +38,20 @@ const settings = useSettings();
       </ul>
       <p class="soft">
         SHU = {{ (settings.value.threshold?.shu ?? DILUTION.thresholdShu).toFixed(1) }} SHU in a cup at threshold × the geometric mean of
-        the thresholds.
+        the thresholds{{ mashParts > 1 ? ` × ${mashParts}, for 1 part of pods in ${mashParts} of mash` : '' }}.
         {{
           settings.value.threshold
             ? 'The threshold is your own, from a labelled sauce.'
-            : 'The threshold is the middle of published ones, 1 to 5 (from memory). A labelled sauce tells yours.'
+            : 'The threshold is the middle of common ones, 1 to 5, not measured on you. A labelled sauce tells yours.'
         }}
-        After ISO 3513 and ASTM E679, from memory.
+        After ISO 3513 and ASTM E679.
       </p>
     </template>
     <template v-else-if="threshold">
       <p class="figure">
         your threshold: about <b>{{ threshold.shu.toFixed(1) }} SHU</b> in the cup
       </p>
-      <p class="soft">Published ones lie between 1 and 5 (from memory). Kept, it makes later tests of the same people surer.</p>
+      <p class="soft">Common ones lie between 1 and 5. Kept, it makes later tests of the same people surer.</p>
     </template>
   </div>
 </template>

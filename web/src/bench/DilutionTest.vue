@@ -41,7 +41,11 @@ const STEPS: { id: Step; title: string }[] = [
   { id: 'result', title: 'Estimate' },
 ];
 function focusStep() {
-  void nextTick(() => root.value?.querySelector<HTMLElement>('[data-first]')?.focus());
+  void nextTick(() => {
+    const first = root.value?.querySelector<HTMLElement>('[data-first]');
+    const face = 'input, button, [role="combobox"], [role="checkbox"]';
+    (first?.matches(face) ? first : first?.querySelector<HTMLElement>(face))?.focus();
+  });
 }
 watch(() => [test.value.step, test.value.person], focusStep);
 
@@ -63,6 +67,13 @@ function begin() {
     problem.value = 'Guess its heat between 10 and 2,000,000 SHU. The ladder is built around it.';
   else d.begin();
 }
+/** Which cup is the hot one is the pourer's to know: it is gone before the taster looks. */
+const handed = ref(false);
+watch([rung, () => test.value.person, () => test.value.step], () => (handed.value = false));
+function hand() {
+  handed.value = true;
+  focusStep();
+}
 const who = (n: number) => (test.value.people === 1 ? 'You' : `Taster ${n + 1}`);
 const last = computed(() => d.answers.value.at(-1));
 /** Seconds left of the rest after an answer: 5 minutes after a find, 2 after a miss (chapter 2, section 6). */
@@ -83,7 +94,11 @@ const rest = computed(() =>
       : 'Not that one. Rest 2 minutes and rinse.',
 );
 useKeys('Dilution test', [
-  ...[1, 2, 3].map((cup) => ({ key: String(cup), says: `the odd cup is ${cup}`, run: () => test.value.step === 'taste' && d.choose(cup) })),
+  ...[1, 2, 3].map((cup) => ({
+    key: String(cup),
+    says: `the odd cup is ${cup}`,
+    run: () => test.value.step === 'taste' && handed.value && d.choose(cup),
+  })),
   { key: 'backspace', says: 'take the last answer back', run: () => test.value.step === 'taste' && d.takeBack() },
 ]);
 watch([rung, done], () => test.value.step === 'taste' && focusStep());
@@ -212,13 +227,16 @@ const pour = (m: { takeG: number; waterG: number; from: number }) =>
       <p>
         <span role="status" aria-live="polite">{{ rest }}</span> <b v-if="clockText" role="timer" aria-live="off">{{ clockText }}</b>
       </p>
-      <template v-if="!done">
+      <template v-if="!done && !handed">
         <p>
-          Pourer: put the mix of <b>1 in {{ ladder[rung]!.toLocaleString('en') }}</b> into
+          Pourer, alone: put the mix of <b>1 in {{ ladder[rung]!.toLocaleString('en') }}</b> into
           <b data-fact="place">cup {{ d.saucePlace.value }}</b
-          >, sugar water into the others, and turn this away. Taster: sip, hold 10 seconds, spit. Which one is odd? Guess when you cannot
-          tell.
+          >, sugar water into the others. Then hand over; the number goes away.
         </p>
+        <NButton type="primary" data-first @click="hand">Poured: hand it to the taster</NButton>
+      </template>
+      <template v-else-if="!done">
+        <p>Taster: sip, hold 10 seconds, spit. Which one is odd? Guess when you cannot tell.</p>
         <div class="cups" role="group" aria-label="The odd cup">
           <NButton v-for="cup in 3" :key="cup" class="cup" :data-first="cup === 1 || undefined" @click="d.choose(cup)">
             {{ cup }}
@@ -239,13 +257,18 @@ const pour = (m: { takeG: number; waterG: number; from: number }) =>
 
     <section v-else class="plate body">
       <h2>Estimate</h2>
-      <DilutionEstimate :estimate="test.subject === 'label' ? null : estimate" :threshold="d.threshold.value" :who="who" />
+      <DilutionEstimate
+        :mash-parts="about.mashParts.value"
+        :estimate="test.subject === 'label' ? null : estimate"
+        :threshold="d.threshold.value"
+        :who="who"
+      />
       <p v-if="problem" class="field-error" role="alert">{{ problem }}</p>
       <div class="acts">
         <NButton type="primary" v-if="(about.subject.value || test.subject === 'label') && !kept" data-first @click="keep(false)">
-          {{ test.subject === 'label' ? 'Keep our threshold' : `Let ${name} learn from it` }}
+          {{ test.subject === 'label' ? 'Keep our threshold' : `Use this result for ${name}` }}
         </NButton>
-        <NButton v-if="askSure" @click="keep(true)">I am sure, learn from it</NButton>
+        <NButton v-if="askSure" @click="keep(true)">I am sure, use it</NButton>
         <NButton :data-first="kept || undefined" @click="d.restart()">New test</NButton>
         <NButton text class="link" @click="test.step = 'taste'">Back to the cups</NButton>
       </div>

@@ -2,7 +2,7 @@
 import { NButton } from 'naive-ui';
 import { computed } from 'vue';
 import type { BenchAnswer, BenchMix, LarderChoice, PodChoice } from '@roskel/core';
-import { odds, shu } from '../format';
+import { money, odds, shu } from '../format';
 import type { BenchItem } from '../stores/benchMix';
 
 /** The mixes that were found, or what gives way. */
@@ -52,7 +52,7 @@ const inWords = (m: BenchMix) =>
         /></span>
         <span class="soft"
           >{{ inWords(m) }} g{{ m.reasons.length ? `; ${m.reasons.join(', ')}` : ''
-          }}{{ m.perKg !== null ? `; ${m.perKg.toFixed(2)} a kg` : '' }}</span
+          }}{{ m.perKg !== null ? `; ${money(m.perKg)} a kg` : '' }}</span
         >
       </button>
     </template>

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue';
 import { Type } from '@sinclair/typebox';
-import { BODY_WORDS, bracketOfLevel, LEVEL_NAMES, levelOf, PH_MARGIN, type BlendWish } from '@roskel/core';
+import { BODY_WORDS, bracketOfLevel, HEAT_WORDS, levelName, PH_MARGIN, type BlendWish } from '@roskel/core';
 import { shu } from '../format';
 import ColourTaste from '../pods/ColourTaste.vue';
 import NumberField from '../ui/NumberField.vue';
@@ -22,16 +22,24 @@ const P = {
   sugar: Type.Number({ title: 'Sugar in %', minimum: 0, maximum: 60 }),
   cost: Type.Number({ title: 'Cost a kg', minimum: 0, maximum: 1000 }),
 };
-const levels = LEVEL_NAMES.map((name, level) => ({ name, level, ...bracketOfLevel(level) })).slice(1, 11);
 const level = computed(
-  () => levels.find((l) => wish.value.heat?.lowShu === l.lowShu && wish.value.heat.highShu === l.highShu)?.level ?? -1,
+  () => HEAT_WORDS.find((w) => wish.value.heat?.lowShu === w.lowShu && wish.value.heat.highShu === w.highShu)?.name ?? '',
 );
-const levelChoices = computed(() => {
-  const named = wish.value.heat
-    ? LEVEL_NAMES[Math.round(levelOf(Math.sqrt(Math.max(1, wish.value.heat.lowShu) * wish.value.heat.highShu)))]
-    : 'any';
-  return [...(level.value < 0 ? [{ value: -1, label: named! }] : []), ...levels.map((l) => ({ value: l.level, label: l.name }))];
-});
+const levelChoices = computed(() => [
+  ...(level.value === ''
+    ? [
+        {
+          value: '',
+          label: wish.value.heat ? `about ${levelName(Math.sqrt(Math.max(1, wish.value.heat.lowShu) * wish.value.heat.highShu))}` : 'any',
+        },
+      ]
+    : []),
+  ...HEAT_WORDS.map((w) => ({ value: w.name as string, label: w.name })),
+]);
+function named(name: string) {
+  const w = HEAT_WORDS.find((x) => x.name === name);
+  if (w) set({ heat: { lowShu: w.lowShu, highShu: w.highShu } });
+}
 const bodies = [{ value: 0, label: 'any body' }, ...BODY_WORDS.map((b) => ({ value: b.low, label: b.name }))];
 const kinds = [
   ...[1, 2, 3, 4, 5].map((k) => ({ value: k, label: k === 1 ? '1 kind of pods' : `up to ${k} kinds` })),
@@ -62,7 +70,7 @@ function salt(end: 'low' | 'high', x: number | null) {
         label="Heat by name"
         :model-value="level"
         :options="levelChoices"
-        @update:model-value="$event >= 0 && set({ heat: bracketOfLevel($event) })"
+        @update:model-value="named"
       />
       <NumberField
         class="shu"

@@ -43,7 +43,7 @@ const chance = computed(() => props.oddsNow ?? (props.blur ? oddsWithin(props.bl
       <path :d="`M ${left + 8} 10 h -8 v 94 h 8 M ${right - 8} 10 h 8 v 94 h -8`" class="bracket" />
     </svg>
     <p v-if="blur">
-      <b class="big" data-fact="odds">{{ odds(chance) }}</b> {{ bowl ? 'mixes' : 'batches' }} like this land inside the bracket.
+      <b class="big" data-fact="odds">{{ odds(chance) }}</b> {{ bowl ? 'mixes' : 'batches' }} like this land in the wished heat.
       <template v-if="bottles !== null"
         >Fills about <b data-fact="bottles">{{ bottles.toFixed(1) }}</b> bottles.</template
       >

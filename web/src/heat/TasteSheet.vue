@@ -74,8 +74,11 @@ async function save(sure: boolean) {
       <CautionList :cautions="tastingHot()" />
       <p class="soft">
         Score 0 to 10 as it feels to each taster.
-        <template v-if="expected !== null">On your scale this sauce was forecast at about {{ Math.round(expected * 2) / 2 }}.</template>
-        <template v-if="settings.value.school === 'fresh'"> A tongue has no convention: SHU here count dry matter, as labels do.</template>
+        <template v-if="expected !== null && given.length > 0"
+          >On your scale this sauce was forecast at about {{ Math.round(expected * 2) / 2 }}.</template
+        >
+        <template v-else-if="expected !== null">What was forecast stands here once there is a score.</template>
+        <template v-if="settings.value.school === 'fresh'"> Tasting knows no convention: SHU here count dry matter, as labels do.</template>
       </p>
       <div v-for="(s, i) in scores" :key="i" class="taster">
         <span class="who"
@@ -97,7 +100,7 @@ async function save(sure: boolean) {
         <span class="soft says">{{
           s.score === null
             ? `${marks[0]!.name} to ${marks[10]!.name}`
-            : `${marks[Math.round(s.score)]!.name}; on this tongue about ${shu(shuOfScore(heat.scaleOf(s.taster), s.score))} SHU`
+            : `${marks[Math.round(s.score)]!.name}; for this taster about ${shu(shuOfScore(heat.scaleOf(s.taster), s.score))} SHU`
         }}</span>
       </div>
       <div class="acts">
@@ -119,7 +122,7 @@ async function save(sure: boolean) {
       <p v-if="problem" class="field-error" role="alert">{{ problem }}</p>
       <div class="acts">
         <NButton type="primary" attr-type="submit" :disabled="busy">Keep it</NButton>
-        <NButton v-if="askSure" :disabled="busy" @click="save(true)">I am sure, learn from it</NButton>
+        <NButton v-if="askSure" :disabled="busy" @click="save(true)">I am sure, use it</NButton>
       </div>
     </form>
   </SheetCard>

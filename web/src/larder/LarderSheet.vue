@@ -104,7 +104,9 @@ async function off() {
       <DraftBar :show="draft.takenUp.value" @anew="draft.anew" />
       <PickField v-if="!item" v-model="key" label="Ingredient" :options="free" />
       <p v-else>
-        There are <b>{{ grams(item.stockG) }}</b>.
+        There are <b>{{ grams(item.stockG) }}</b><template v-if="item.promised.length"
+          >; promised: {{ item.promised.map((p) => `${grams(p.g)} to ${p.batch}`).join(', ') }}</template
+        >.
       </p>
       <ul v-if="row" class="soft">
         <li v-for="s in says" :key="s">{{ s }}</li>

@@ -18,6 +18,8 @@ import SchoolStamp from '../heat/SchoolStamp.vue';
 import WhySheet from '../batch/WhySheet.vue';
 import SheetCard from '../ui/SheetCard.vue';
 import { lazySheet } from '../ui/lazySheet';
+import ShortPlate from '../batch/ShortPlate.vue';
+import BenchSheet from '../batch/BenchSheet.vue';
 
 const GoalSheet = lazySheet(() => import('../batch/GoalSheet.vue'));
 
@@ -47,6 +49,11 @@ watch(
   },
   { immediate: true },
 );
+// The address remembers where one is: back, reload and links lead there again.
+watch(chosen, (at) => {
+  if (at && route.name === 'batch' && route.params.id === batch.id && route.query.at !== at)
+    void router.replace({ query: { ...route.query, at } });
+});
 const station = computed(() => batch.report?.stations.find((s) => s.id === chosen.value) ?? null);
 const file = computed(() => batch.file);
 const cautions = computed(() => {
@@ -122,7 +129,7 @@ async function archive() {
 <template>
   <div class="page">
     <template v-if="file">
-      <header class="head">
+      <header class="head no-print">
         <div>
           <RouterLink class="crumb" to="/batches">Batches</RouterLink><span class="soft crumb"> / brine ferment</span>
           <h1>{{ file.name }}</h1>
@@ -153,7 +160,8 @@ async function archive() {
         <NButton text class="link" @click="chosen = batch.lineTrouble.stationId">Go there</NButton>
       </div>
       <NewsBar />
-      <div v-if="batch.report" class="plate line" :class="{ busy: batch.busy }">
+      <ShortPlate />
+      <div v-if="batch.report" class="plate line no-print" :class="{ busy: batch.busy }">
         <LineView
           :report="batch.report"
           :chosen="chosen"
@@ -164,7 +172,7 @@ async function archive() {
         />
       </div>
       <p v-else class="soft">Working out the line.</p>
-      <div v-if="batch.report && station" class="below">
+      <div v-if="batch.report && station" class="below no-print">
         <component :is="PANELS[station.kind]" :key="station.id" :station="station" />
         <div class="side">
           <DoNow :report="batch.report" @tick="tick" />
@@ -179,6 +187,7 @@ async function archive() {
           </div>
         </div>
       </div>
+      <BenchSheet v-if="batch.report" :file="file" :report="batch.report" />
       <GoalSheet v-model:show="goal" />
       <SheetCard v-model:show="asking" title="Archive a batch on its way?" :width="460">
         <p>{{ file.name }} is not bottled yet. In the archive nobody is reminded of its jars; it can be restored at any time.</p>

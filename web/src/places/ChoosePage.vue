@@ -2,7 +2,7 @@
 import { NButton } from 'naive-ui';
 import { computed, onMounted } from 'vue';
 import { RouterLink, useRoute, useRouter } from 'vue-router';
-import { bitterSeeds, FIRE, heatKept, KNIFE, podStationId, preparedPerGram, seedShare } from '@roskel/core';
+import { bitterSeeds, colourFamily, FIRE, heatKept, KNIFE, podStationId, preparedPerGram, seedShare } from '@roskel/core';
 import { heatAxis } from '../charts/HeatAxis';
 import { plural, shu } from '../format';
 import { useMix } from '../pods/useMix';
@@ -24,7 +24,7 @@ const batch = useOpenBatch();
 const pods = usePods();
 const file = computed(() => batch.file);
 const mix = useMix(file);
-const { wish, answer, trouble, stopped, solving, solveMs, picked, ready, choices, allowed, live, bottles, whole, rows } = mix;
+const { wish, answer, trouble, stopped, solving, solveMs, picked, ready, choices, allowed, live, bottles, whole, rows, pending, hex } = mix;
 
 onMounted(async () => {
   await Promise.all([batch.id === route.params.id && batch.file ? Promise.resolve() : batch.open(String(route.params.id)), pods.load()]);
@@ -43,7 +43,7 @@ async function confirm() {
   }
 }
 useKeys('Choose the pods', [
-  { key: 'x', says: 'solve again', run: () => void mix.solve() },
+  { key: 'x', says: 'find mixes', run: () => void mix.solve() },
   { key: 'u', says: 'use this mix', run: () => void confirm() },
 ]);
 
@@ -88,14 +88,20 @@ const wholeText = computed(() => {
         >{{ plural(file.goal.bottles, 'bottle') }} of {{ file.goal.bottleMl }} ml, {{ shu(file.goal.lowShu) }} to
         {{ shu(file.goal.highShu) }} SHU</span
       >
+      <span v-if="hex" class="chip"><i class="tint" :style="{ background: hex }" />{{ colourFamily(hex) ?? 'brown' }}</span>
+      <RouterLink class="act" :to="{ path: '/pods', query: { back: route.fullPath } }">Add a lot</RouterLink>
       <SchoolStamp />
-      <SaveState class="push" />
-      <NButton v-if="solving" @click="stopBench()">Solving, stop</NButton>
-      <NButton v-else :disabled="allowed.length === 0" @click="mix.solve()">Solve again</NButton>
+      <span v-if="pending.length" class="soft push pending" role="status"
+        >Not in the batch yet: {{ pending.slice(0, 3).join(', ') }}{{ pending.length > 3 ? ` and ${pending.length - 3} more` : '' }}</span
+      >
+      <SaveState v-else class="push" />
+      <NButton v-if="solving" @click="stopBench()">Working it out, stop</NButton>
+      <NButton v-else :disabled="allowed.length === 0" @click="mix.solve()">Find mixes</NButton>
       <NButton type="primary" :disabled="!live || live.finishedG <= 0" @click="confirm">Use this mix</NButton>
     </header>
     <p v-if="ready && pods.items.length === 0" class="plate note">
-      There are no pods yet. <RouterLink to="/pods">Add a lot of pods</RouterLink> and come back.
+      There are no pods yet. <RouterLink :to="{ path: '/pods', query: { back: route.fullPath } }">Add a lot of pods</RouterLink>; it leads
+      back here.
     </p>
     <div v-else-if="file" class="grid">
       <section class="plate lots" aria-label="Pods to hand">
@@ -133,7 +139,7 @@ const wholeText = computed(() => {
       <section v-if="!stopped" class="plate notes">
         <DoubtPlate :doubts="live?.doubts ?? []" :remedies="live?.remedies ?? []" :now="live?.band?.odds ?? 0" />
         <div class="scroll">
-          <h2>Knife and fire</h2>
+          <h2>Cutting and cooking</h2>
           <p v-if="board.length === 0">Nothing to cut yet.</p>
           <p v-for="b in board" :key="b">{{ b }}</p>
           <p>The heat sits in the pale ribs, not in the seeds. Gloves on, hands off your eyes.</p>
@@ -151,6 +157,17 @@ const wholeText = computed(() => {
 </template>
 
 <style scoped>
+.tint {
+  width: 26px;
+  height: 16px;
+  border-radius: 8px;
+  margin-right: 8px;
+}
+.pending {
+  max-width: 240px;
+  font-size: 13.5px;
+  line-height: 1.25;
+}
 .stop {
   padding: 10px 16px;
   background: var(--warn-plate);

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, onMounted, ref } from 'vue';
+import { computed, onMounted, ref, watch } from 'vue';
 import { RouterLink, useRoute, useRouter } from 'vue-router';
 import { NButton, NVirtualList } from 'naive-ui';
 import type { PodLotRecord } from '@roskel/contract';
@@ -20,6 +20,7 @@ import { heatColour } from '../theme';
 import { heatAxis, hill } from '../charts/HeatAxis';
 import { usePods } from '../stores/pods';
 import { useSettings } from '../stores/settings';
+import { useWayBack } from '../house/useWayBack';
 import { useKeys } from '../ui/keys';
 import ListState from '../ui/ListState.vue';
 import SchoolStamp from '../heat/SchoolStamp.vue';
@@ -44,12 +45,19 @@ const from = ref<string | undefined>();
 const item = computed(() => pods.items.find((p) => p.id === openId.value) ?? null);
 onMounted(async () => {
   await pods.load();
-  // "Make a lot of this variety" leads here.
+  // "Add a lot of this variety", and adding one from inside a batch, lead here.
   if (typeof route.query.variety === 'string') {
     from.value = route.query.variety;
     open(null);
     await router.replace('/pods');
-  }
+  } else if (way.to.value) open(null);
+  else if (typeof route.query.lot === 'string') openId.value = route.query.lot;
+  sheet.value ||= item.value !== null;
+});
+const way = useWayBack();
+watch(sheet, (now) => {
+  if (!now && way.to.value) void way.goBack();
+  else void router.replace({ query: now && openId.value ? { lot: openId.value } : way.to.value ? route.query : {} });
 });
 function open(p: PodLotRecord | null) {
   openId.value = p?.id ?? null;
@@ -96,6 +104,7 @@ const rows = computed(() =>
         q,
         // "About 40 pods": counts from a typical pod weight deserve two figures at most.
         count: Number.isFinite(n) && n >= 1 ? `about ${plural(n < 20 ? Math.round(n) : Math.round(n / 5) * 5, 'pod')}` : '',
+        promised: p.promised.reduce((s, x) => s + x.g, 0),
         hint: hintOf(p),
         age: p.gotOn ? daysBetween(p.gotOn, today()) : null,
       };
@@ -179,7 +188,11 @@ const about = (r: Row) => [FORM_NAMES[r.lot.form], r.p.ripeness, r.p.place, ageT
                 <b :data-stock="r.p.id">{{ grams(r.p.stockG) }}</b>
                 <span class="level"><i :style="{ width: `${(100 * Math.max(0, r.p.stockG)) / most}%` }" /></span>
                 <span class="soft"
-                  >{{ r.count }}{{ r.count && r.hint ? ', ' : '' }}<span v-if="r.hint" class="first">{{ r.hint }}</span></span
+                  ><template v-if="r.promised > 0"
+                    ><span :class="{ first: r.promised > r.p.stockG + 0.5 }">{{ grams(r.promised) }} promised</span>,
+                    {{ grams(Math.max(0, r.p.stockG - r.promised)) }} free</template
+                  ><template v-else>{{ r.count }}</template
+                  >{{ (r.count || r.promised > 0) && r.hint ? ', ' : '' }}<span v-if="r.hint" class="first">{{ r.hint }}</span></span
                 >
               </span>
               <svg :viewBox="`0 0 ${W} 50`" preserveAspectRatio="none" aria-hidden="true">

@@ -13,7 +13,7 @@ import BottleShape from '../ui/BottleShape.vue';
 import ListState from '../ui/ListState.vue';
 import SchoolStamp from '../heat/SchoolStamp.vue';
 import TasteSheet from '../heat/TasteSheet.vue';
-import { useReports } from '../worker/reports';
+import QuotedHeat from '../heat/QuotedHeat.vue';
 import FindField from '../ui/FindField.vue';
 
 const shelf = useShelf();
@@ -41,12 +41,8 @@ const settings = useSettings();
 const batches = useBatches();
 const quoted = computed(() => settings.value.school === 'fresh');
 watch(quoted, (on) => on && void batches.load(), { immediate: true });
-const reports = useReports(() => (quoted.value ? batches.items.filter((b) => shelf.items.some((s) => s.batchId === b.id)) : []));
-function heatOf(b: BottlingRecord): string {
-  const heat = quoted.value ? reports.get(b.batchId)?.report?.heat : b.heat;
-  if (heat) return `${levelName(heat.p50)}: ${shu(heat.p10)} to ${shu(heat.p90)} SHU`;
-  return `${shu(b.heat.p10)} to ${shu(b.heat.p90)} SHU, counted on dry matter`;
-}
+const batchOf = (b: BottlingRecord) => (quoted.value ? batches.items.find((x) => x.id === b.batchId) : undefined);
+const range = (heat: { p10: number; p50: number; p90: number }) => `${levelName(heat.p50)}: ${shu(heat.p10)} to ${shu(heat.p90)} SHU`;
 const PLACES: Record<string, string> = { bin: 'Throw it away', fridge: 'Fridge', cupboard: 'Cool cupboard' };
 const late = (b: BottlingRecord) => b.useBy < today();
 </script>
@@ -57,10 +53,7 @@ const late = (b: BottlingRecord) => b.useBy < today();
       <h1>Shelf</h1>
       <FindField v-model="find" label="Find a sauce" />
       <SchoolStamp />
-      <span class="push chip"
-        ><b>{{ left }}</b
-        >&nbsp;bottles, {{ litres.toFixed(1) }} l</span
-      >
+      <span class="push chip">{{ plural(left, 'bottle') }}, {{ litres.toFixed(1) }} l</span>
     </header>
     <ListState
       :state="shelf.state"
@@ -102,7 +95,9 @@ const late = (b: BottlingRecord) => b.useBy < today();
             {{ b.pH === null ? 'no pH' : b.phMeasured ? `pH ${b.pH.toFixed(2)} measured` : `pH about ${b.pH.toFixed(1)}, not measured` }}
           </p>
           <p class="soft">
-            <span :data-heat="b.batchId">{{ heatOf(b) }}</span>, {{ b.bottleMl }} ml
+            <span :data-heat="b.batchId"
+              ><QuotedHeat v-if="batchOf(b)" :batch="batchOf(b)!" :say="range" /> <template v-else>{{ range(b.heat) }}</template></span
+            >, {{ b.bottleMl }} ml
           </p>
           <p>
             <b :class="{ late: late(b) }"

@@ -54,7 +54,7 @@ const was = computed(() => props.steps.find((s) => s.before && s.after)?.before 
         <b data-fact="band">{{ shu(now.p10) }} to {{ shu(now.p90) }} SHU</b> as it is, {{ levelName(now.median) }}.
         <span v-if="was" class="soft">The dashed line is where it stood before the last step.</span>
       </p>
-      <p v-if="hidden" class="stamp">What was learnt stands in the dry-basis school; the mixes now use the quoted number instead.</p>
+      <p v-if="hidden" class="stamp">What was learnt counts on dry matter; the mixes now use the quoted number instead.</p>
       <div class="acts">
         <NButton @click="emit('taste')">Score a taste of it</NButton>
         <RouterLink class="act small" :to="{ path: '/bench/dilution', query: { lot: item.id } }">Dilution test</RouterLink>

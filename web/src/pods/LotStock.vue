@@ -3,7 +3,8 @@ import { NButton } from 'naive-ui';
 import { computed, reactive, ref } from 'vue';
 import type { LedgerLine, PodLotRecord } from '@roskel/contract';
 import { turned, TURNS, turnsFor, type Turn } from '@roskel/core';
-import { grams } from '../format';
+import { RouterLink } from 'vue-router';
+import { day, grams } from '../format';
 import { usePods } from '../stores/pods';
 import { useNotices } from '../stores/notices';
 import AmountField from '../ui/AmountField.vue';
@@ -71,6 +72,12 @@ async function away() {
 <template>
   <section class="stock">
     <h2>Stock {{ grams(item.stockG) }}</h2>
+    <ul v-if="item.promised.length" aria-label="Promised">
+      <li v-for="p in item.promised" :key="p.batchId">
+        {{ grams(p.g) }} promised to <RouterLink :to="{ name: 'batch', params: { id: p.batchId } }">{{ p.batch }}</RouterLink>,
+        {{ day(p.startDate) }}<b v-if="p.shortG > 0.5" class="short">, {{ grams(p.shortG) }} short</b>
+      </li>
+    </ul>
     <div class="moves">
       <AmountField
         label="Amount"
@@ -136,5 +143,12 @@ async function away() {
 }
 p {
   margin: 0 0 4px;
+}
+ul {
+  margin: 0;
+  padding-left: 18px;
+}
+.short {
+  color: var(--warn);
 }
 </style>

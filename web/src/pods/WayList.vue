@@ -2,7 +2,7 @@
 import { NButton } from 'naive-ui';
 import { computed } from 'vue';
 import type { Mix, PodAnswer, PodChoice } from '@roskel/core';
-import { odds, shu } from '../format';
+import { money, odds, shu } from '../format';
 
 /** What the solver found: ways to get there, or what is short and what would help. */
 const props = defineProps<{ answer: PodAnswer | null; trouble: string; picked: number; choices: readonly PodChoice[] }>();
@@ -38,7 +38,7 @@ const inWords = (m: Mix) => Object.entries(m.gramsByLot).map(([id, g]) => `${lot
         <b class="n">{{ odds(m.odds) }}</b>
         <span class="soft"
           >{{ inWords(m).join(', ') }} g; {{ m.reasons.join(', ')
-          }}<template v-if="m.perKg !== null">; pods {{ m.perKg.toFixed(2) }} a kg</template></span
+          }}<template v-if="m.perKg !== null">; pods {{ money(m.perKg) }} a kg</template></span
         >
       </button>
     </template>
@@ -54,7 +54,7 @@ const inWords = (m: Mix) => Object.entries(m.gramsByLot).map(([id, g]) => `${lot
       </ul>
       <NButton v-if="answer.nearest" @click="emit('take', answer.nearest, 0)">Take the nearest</NButton>
     </div>
-    <p v-else-if="!trouble" class="soft">Tick the lots that may go in and solve, or drag shares yourself.</p>
+    <p v-else-if="!trouble" class="soft">Tick the lots that may go in and find mixes, or drag shares yourself.</p>
   </section>
 </template>
 

@@ -9,6 +9,7 @@ import {
   toWholePods,
   useMix as mixInto,
   wantedMassG,
+  weighBench,
   type BatchFile,
   type Fire,
   type LineGain,
@@ -32,6 +33,15 @@ export interface Entry {
   fire: Fire;
   leastG: number | null;
   mostG: number | null;
+}
+
+const keepKey = (batchId: string) => `roskel.mix.${batchId}`;
+function keptEntries(batchId: string): [string, Entry][] | null {
+  try {
+    return JSON.parse(sessionStorage.getItem(keepKey(batchId)) ?? 'null') as [string, Entry][] | null;
+  } catch {
+    return null;
+  }
 }
 
 /** The mix of a batch while it is being chosen: entries by lot, the live blur, and the solver's answers. */
@@ -68,15 +78,20 @@ export function useMix(file: ComputedRef<BatchFile | null>) {
     }
     // What is in the mix stands on top; the order then stays put while shares move.
     order.value = new Map([...pods.items].sort((a, b) => Number(planned.has(b.id)) - Number(planned.has(a.id))).map((p, i) => [p.id, i]));
+    const left = keptEntries(batch.id);
+    if (left) for (const [id, e] of left) if (entries.has(id)) Object.assign(entries.get(id)!, e);
     ready.value = true;
-    return planned.size > 0;
+    return planned.size > 0 || left !== null;
   }
+  // A mix that was not taken over yet is there again after a look elsewhere or a reload.
+  watch(entries, () => ready.value && sessionStorage.setItem(keepKey(batch.id), JSON.stringify([...entries])), { deep: true });
 
-  /** Stock, plus what this batch has taken already when its pods are cut. */
+  /** What is free of a lot: its stock without what other batches are promised, and with what this one has taken already. */
   function stockOf(p: PodLotRecord): number {
     const f = file.value;
     const took = f && podsAreIn(f) ? (podUses(f).find((u) => u.lotId === p.id)?.massG ?? 0) : 0;
-    return p.stockG + took;
+    const others = p.promised.filter((x) => x.batchId !== batch.id).reduce((sum, x) => sum + x.g, 0);
+    return Math.max(0, p.stockG + took - others);
   }
   const choices = computed<PodChoice[]>(() =>
     pods.items
@@ -158,7 +173,26 @@ export function useMix(file: ComputedRef<BatchFile | null>) {
   /** Puts the mix into the batch. */
   function confirm() {
     batch.change('the pods', mixInto(file.value!, choices.value, gramsByLot.value));
+    sessionStorage.removeItem(keepKey(batch.id));
   }
+  /** Lots whose amount or cut here is not that of the batch yet. */
+  const pending = computed(() => {
+    if (!file.value || !ready.value) return [];
+    const planned = new Map(podUses(file.value).map((p) => [p.lotId, p]));
+    return choices.value
+      .filter(({ lot, prep, fire }) => {
+        const [g, had] = [entries.get(lot.id)?.g ?? 0, planned.get(lot.id)];
+        if (Math.abs(g - (had?.massG ?? 0)) > 0.5) return true;
+        return g > 0 && (prep !== had?.prep || fire !== (had.fire ?? 'none'));
+      })
+      .map(({ lot }) => lot.name);
+  });
+  /** The colour of the mix as it is cut. */
+  const hex = computed(() => {
+    const f = file.value;
+    if (!f || Object.keys(gramsByLot.value).length === 0) return null;
+    return weighBench({ pods: counted.value, larder: [] }, gramsByLot.value, f.goal).props.hex;
+  });
   const rows = computed(() =>
     counted.value
       .map((c) => ({ c, record: pods.items.find((p) => p.id === c.lot.id)!, entry: entries.get(c.lot.id)! }))
@@ -182,6 +216,8 @@ export function useMix(file: ComputedRef<BatchFile | null>) {
     whole,
     gramsByLot,
     rows,
+    pending,
+    hex,
     begin,
     solve,
     take,

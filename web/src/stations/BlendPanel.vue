@@ -71,7 +71,7 @@ const rows = computed(() => {
     ['pH of the blend', s.phMeasured ? ph(s.now.pH, true) : band ? `${band.p10.toFixed(1)} to ${band.p90.toFixed(1)}` : 'no pH'],
     ['Acetic acid', percent(s.now.aceticPct)],
     ['All acids', percent(s.now.acidPct)],
-    ['Left in the jug', grams(s.sides.find((x) => x.id === 'jug')?.massG ?? 0)],
+    ['Lost in the blender', grams(s.sides.find((x) => x.id === 'jug')?.massG ?? 0)],
   ] as const;
 });
 </script>
@@ -86,7 +86,7 @@ const rows = computed(() => {
         :options="textures"
         @update:model-value="set({ texture: $event })"
       />
-      <ParamField :station="station" name="heldUpPct" label="Stays in the jug" />
+      <ParamField :station="station" name="heldUpPct" label="Lost in the blender" />
     </template>
     <template #measured><LogFields :station="station" mass-label="Blend, weighed" /></template>
     <template #picture>

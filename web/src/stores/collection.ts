@@ -4,7 +4,7 @@ import { api } from '../api/client';
 import { concerns, onChange } from '../api/events';
 
 /** A list kept in step with the server: loaded once, again whenever its topic changes anywhere. */
-export function collection<T extends { id: string }>(path: string, topic: ChangeEvent['topic']) {
+export function collection<T extends { id: string; revision?: number }>(path: string, topic: ChangeEvent['topic']) {
   const items = shallowRef<readonly T[]>([]);
   const state = ref<'empty' | 'loading' | 'ready' | 'failed'>('empty');
   const error = ref('');
@@ -24,9 +24,21 @@ export function collection<T extends { id: string }>(path: string, topic: Change
       if (state.value !== 'ready') state.value = 'failed';
     }
   }
+  /** One record that only has a newer revision is fetched alone; anything else is the whole list anew. */
+  async function hear(event: ChangeEvent): Promise<void> {
+    const at = items.value.findIndex((i) => i.id === event.id);
+    if (at < 0 || event.revision === undefined || running) return load();
+    if ((items.value[at]!.revision ?? 0) >= event.revision) return;
+    try {
+      const fresh = await api.get<T>(`${path}/${event.id}`);
+      items.value = items.value.map((i) => (i.id === fresh.id ? fresh : i));
+    } catch {
+      await load();
+    }
+  }
   function load(): Promise<void> {
     stop ??= onChange((event) => {
-      if (concerns(event, topic)) void load();
+      if (concerns(event, topic)) void hear(event);
     });
     if (running) {
       again = true;

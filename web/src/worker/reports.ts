@@ -1,4 +1,4 @@
-import { shallowReactive, watch } from 'vue';
+import { onScopeDispose, shallowRef, watch, type ShallowRef } from 'vue';
 import type { BatchRecord } from '@roskel/contract';
 import { countedIn, type LineReport } from '@roskel/core';
 import { today } from '../format';
@@ -7,26 +7,67 @@ import { reportOf } from './client';
 
 /** What the line makes of a batch, or the sentence why it makes nothing. */
 export interface ShortReport {
-  key: string;
   report: LineReport | null;
   trouble: string;
 }
 
-/** Reports of many batches, one after the other, anew when one or the heat school changes. */
-export function useReports(batches: () => readonly BatchRecord[]): ReadonlyMap<string, ShortReport> {
+/** Enough members for a band in a list. */
+const MEMBERS = 60;
+const MOST_KEPT = 400;
+/** Every batch is worked out once per revision, whoever looks at it and however often. */
+const known = new Map<string, ShortReport>();
+
+interface Job {
+  key: string;
+  file: BatchRecord['file'];
+  done(r: ShortReport): void;
+}
+const queue: Job[] = [];
+let working = false;
+
+async function work(): Promise<void> {
+  if (working) return;
+  working = true;
+  // What came last is what is looked at.
+  for (let job = queue.pop(); job; job = queue.pop()) {
+    const had = known.get(job.key);
+    if (had) {
+      job.done(had);
+      continue;
+    }
+    const answer = await reportOf(job.file, { today: today(), members: MEMBERS, forecast: false });
+    const short = { report: answer.ok ? answer.report : null, trouble: answer.ok ? '' : answer.message };
+    if (known.size >= MOST_KEPT) known.delete(known.keys().next().value!);
+    known.set(job.key, short);
+    job.done(short);
+  }
+  working = false;
+}
+
+/** The report of a batch in a list: asked for while the row is on screen, dropped when it leaves before its turn. */
+export function useShortReport(batch: () => BatchRecord): Readonly<ShallowRef<ShortReport | null>> {
   const settings = useSettings();
-  const reports = shallowReactive(new Map<string, ShortReport>());
+  const found = shallowRef<ShortReport | null>(null);
+  let job: Job | null = null;
+  const drop = () => {
+    const at = job ? queue.indexOf(job) : -1;
+    if (at >= 0) queue.splice(at, 1);
+    job = null;
+  };
   watch(
-    () => [batches(), settings.value.school] as const,
-    async ([items, school]) => {
-      for (const b of items) {
-        const key = `${b.revision} ${school}`;
-        if (reports.get(b.id)?.key === key) continue;
-        const answer = await reportOf(countedIn(b.file, school), { today: today(), members: 60, forecast: false });
-        reports.set(b.id, { key, report: answer.ok ? answer.report : null, trouble: answer.ok ? '' : answer.message });
-      }
+    () => [batch(), settings.value.school] as const,
+    ([b, school]) => {
+      drop();
+      const key = `${b.id} ${b.revision} ${school} ${today()}`;
+      const had = known.get(key);
+      if (had) return void (found.value = had);
+      const mine: Job = { key, file: countedIn(b.file, school), done: (r) => job === mine && (found.value = r) };
+      job = mine;
+      queue.push(mine);
+      void work();
     },
     { immediate: true },
   );
-  return reports;
+  onScopeDispose(drop);
+  return found;
 }

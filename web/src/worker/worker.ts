@@ -3,6 +3,7 @@ import wasmUrl from 'highs/runtime?url';
 import {
   choosePods,
   LineProblem,
+  planBatch,
   reportLine,
   solveBench,
   type BatchFile,
@@ -16,6 +17,8 @@ import {
   type PodAnswer,
   type PodChoice,
   type PodWish,
+  type Plan,
+  type Wish,
   type ReportOptions,
 } from '@roskel/core';
 import { highsSolver } from '@roskel/core/highs';
@@ -29,11 +32,15 @@ export type ReportAnswer = { ok: true; report: LineReport } | { ok: false; stati
 /** An answer and how long it took, or the sentence why there is none. */
 export type Timed<A> = { ok: true; answer: A; ms: number } | { ok: false; message: string };
 
+/** The solver comes with the first question that needs one. */
 async function timed<A>(ask: (solver: LinearSolver) => A): Promise<Timed<A>> {
   const solver = await getSolver();
+  return answered(() => ask(solver));
+}
+function answered<A>(ask: () => A): Timed<A> {
   const start = performance.now();
   try {
-    return { ok: true, answer: ask(solver), ms: performance.now() - start };
+    return { ok: true, answer: ask(), ms: performance.now() - start };
   } catch (error) {
     if (error instanceof LineProblem || error instanceof RangeError) return { ok: false, message: error.message };
     throw error;
@@ -56,12 +63,12 @@ const bench = {
     return timed((solver) => solveBench(solver, stuff, wish));
   },
   /** What a station of a batch leaves that can be kept as a lot; null when nothing. */
-  leftover(file: BatchFile, stationId: string, sideId: string, own: { id: string; name: string }): Promise<Timed<Leftover | null>> {
-    return timed(() => leftoverLot(file, stationId, sideId, own));
+  leftover(file: BatchFile, stationId: string, sideId: string, own: { id: string; name: string }): Timed<Leftover | null> {
+    return answered(() => leftoverLot(file, stationId, sideId, own));
   },
-  /** Loads and warms the solver before it is asked for. */
-  async warm(): Promise<void> {
-    await getSolver();
+  /** A whole plan from what someone has and wishes. */
+  plan(wish: Wish, today: string): Promise<Timed<Plan>> {
+    return timed((solver) => planBatch(solver, wish, today));
   },
 };
 export type Bench = typeof bench;

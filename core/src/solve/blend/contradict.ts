@@ -30,7 +30,7 @@ export function contradictions(problem: BlendProblem): string[] {
   const h = wish.heat;
   window('heat', h && { low: h.lowShu, high: h.highShu }, 'SHU');
   if (h && h.lowShu <= h.highShu && h.highShu < 1)
-    out.push('A heat of 0 SHU is no heat. Give the bracket an upper end of 1 or more, or leave the heat free.');
+    out.push('A heat of 0 SHU is no heat. Give the heat an upper end of 1 or more, or leave the heat free.');
   window('salt', wish.saltPct, '%');
   window('sugar', wish.sugarPct, '%');
   if (wish.varieties !== null && wish.varieties < 1) out.push('At most no kinds at all leaves nothing to mix. Allow one or more.');

@@ -12,7 +12,7 @@ export function missInWords(m: Miss, problem: BlendProblem): string {
   const less = m.side === 'short';
   if (m.wish === 'heat') {
     const by = figure(figureTo(Math.abs((less ? wish.heat!.lowShu : wish.heat!.highShu) - m.to), 'up'));
-    return `${less ? 'settle for' : 'put up with'} ${figure(m.to)} SHU (${levelName(m.to)}), ${by} ${less ? 'under' : 'over'} your bracket`;
+    return `${less ? 'settle for' : 'put up with'} ${figure(m.to)} SHU (${levelName(m.to)}), ${by} ${less ? 'under' : 'over'} the heat you wish`;
   }
   if (m.wish === 'saltPct') return `let the salt be ${m.to.toFixed(1)} %`;
   if (m.wish === 'sugarPct') return `let the sugar be ${m.to.toFixed(1)} %`;
@@ -45,8 +45,8 @@ export function answerInWords(answer: BlendAnswer, problem: BlendProblem): { gis
     const by = figure(figureTo(heat.by, 'up'));
     gist =
       heat.side === 'short'
-        ? `Too mild: short of your bracket by ${by} SHU. The hottest this stock reaches${others} is ${figure(figureTo(answer.reach.hottestShu, 'down'))}.`
-        : `Too hot: over your bracket by ${by} SHU. The mildest this stock reaches is ${figure(figureTo(answer.reach.mildestShu, 'up'))}.`;
+        ? `Too mild: short of the heat you wish by ${by} SHU. The hottest this stock reaches${others} is ${figure(figureTo(answer.reach.hottestShu, 'down'))}.`
+        : `Too hot: over the heat you wish by ${by} SHU. The mildest this stock reaches is ${figure(figureTo(answer.reach.mildestShu, 'up'))}.`;
   }
   if (answer.repairs.length === 1) lines.push(`It would do to ${missInWords(answer.repairs[0]!, problem)}.`);
   else if (answer.repairs.length > 1) lines.push(...answer.repairs.map((r) => `Either ${missInWords(r, problem)}.`));
