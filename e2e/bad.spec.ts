@@ -1,5 +1,5 @@
 import { DemoServer } from './server';
-import { expect, importExample, station, stored, test, type } from './test';
+import { expect, importExample, pick, station, stored, test, type, upload } from './test';
 
 test('numbers that cannot be are answered at the field and nothing is lost', async ({ page }) => {
   const id = await importExample(page, 'Bad Numbers');
@@ -39,15 +39,17 @@ test('pH 15, a date before the start, more than went in', async ({ page }) => {
   await sheet.getByRole('button', { name: 'Save the reading' }).click();
   await expect(sheet.getByText('A reading needs a pH or a temperature.')).toBeVisible();
   await sheet.getByLabel('pH', { exact: true }).fill('4.2');
-  await sheet.getByLabel('When').fill('2026-01-01T10:00');
+  await sheet.getByLabel('Day', { exact: true }).fill('1 Jan 2026');
+  await sheet.getByLabel('Day', { exact: true }).press('Tab');
   await sheet.getByRole('button', { name: 'Save the reading' }).click();
   await expect(sheet.getByText(/A reading cannot be older/)).toBeVisible();
   await page.keyboard.press('Escape');
+  await expect(page.getByRole('dialog')).toHaveCount(0);
 
   await station(page, 'Prep');
-  await page.getByLabel('Done on').fill('2026-10-01');
+  await type(page, 'Done on', '1 Oct 2026');
   await expect(page.getByText(/Prep cannot be done on 2026-10-01: the batch was started on 2026-10-12/).first()).toBeVisible();
-  await page.getByLabel('Done on').fill('2026-10-12');
+  await type(page, 'Done on', '12/10/2026');
   await station(page, 'Strain');
   await type(page, 'What passed, weighed, g', '9000');
   await expect(page.getByRole('alert').filter({ hasText: 'More came out than went in' }).first()).toBeVisible();
@@ -67,7 +69,7 @@ test('kitchen words that cannot be weighed ask instead of guessing', async ({ pa
   await expect(page.getByRole('alert').filter({ hasText: 'That is 14 times the pods. Check the amount.' }).first()).toBeVisible();
   await expect(page.getByLabel('Garlic, raw, amount')).toHaveValue('10 kg');
   await type(page, 'Garlic, raw, amount', '3 cloves');
-  await page.getByLabel('Add from the larder').selectOption('salt_fine');
+  await pick(page, 'Add from the larder', 'Salt, fine');
   await type(page, 'Salt, fine / table / pickling, amount', '1 kg');
   await expect(
     page
@@ -87,34 +89,41 @@ test('kitchen words that cannot be weighed ask instead of guessing', async ({ pa
 
 test('a file that is no batch is refused with a reason', async ({ page }) => {
   await page.goto('/batches');
-  const give = (name: string, text: string) =>
-    page.getByLabel('Import a file').setInputFiles({ name, mimeType: 'application/json', buffer: Buffer.from(text) });
+  const give = (name: string, text: string) => upload(page, { name, mimeType: 'application/json', buffer: Buffer.from(text) });
   await give('notes.json', 'salt and pods');
   await expect(page.getByText('notes.json is not JSON. Choose a batch file that was exported from Roskel.')).toBeVisible();
   await give('other.json', '{"format":"other"}');
   await expect(page.getByText(/other.json cannot be read: This is not a Roskel batch file/)).toBeVisible();
 });
 
-test('two windows on one batch: the second is asked, neither loses anything', async ({ page, context }) => {
+test('two windows on one batch: other fields come together, the same one is asked, neither loses anything', async ({ page, context }) => {
   const id = await importExample(page, 'Two Windows');
   const other = await context.newPage();
   await page.goto(`/batches/${id}?at=ferment`);
-  await other.goto(`/batches/${id}?at=ferment`);
-  await expect(other.getByLabel('Days', { exact: true })).toHaveValue('14');
   // The other window hears nothing of the first one's change, as on a sleeping tablet
   await other.route('**/api/events', (r) => r.abort());
-  await other.reload();
+  await other.goto(`/batches/${id}?at=ferment`);
   await expect(other.getByLabel('Days', { exact: true })).toHaveValue('14');
   await type(page, 'Days', '20');
   await stored(page, id);
   await type(other, 'Temperature, °C', '18');
-  await expect(other.getByText('This batch was saved elsewhere after you opened it.')).toBeVisible();
-  await other.getByRole('button', { name: 'Keep what I typed here' }).click();
-  const kept = await stored(other, id);
-  expect(kept.record.file.stations[2]!.params).toMatchObject({ tempC: 18, days: 14 });
+  await expect(other.getByText('Brought together with what another window changed.')).toBeVisible();
+  await expect(other.getByLabel('Days', { exact: true })).toHaveValue('20');
+  expect((await stored(other, id)).record.file.stations[2]!.params).toMatchObject({ tempC: 18, days: 20 });
   // The first window is told and follows
-  await expect(page.getByLabel('Days', { exact: true })).toHaveValue('14');
   await expect(page.getByLabel('Temperature, °C')).toHaveValue('18');
+
+  await type(page, 'Days', '16');
+  await stored(page, id);
+  await type(other, 'Days', '9');
+  const asked = other.getByRole('dialog', { name: 'Changed in two windows' });
+  await expect(asked).toContainText('9');
+  await expect(asked).toContainText('16');
+  await expect(asked.getByRole('button', { name: 'Go on with these' })).toBeDisabled();
+  await asked.getByText('from the other window').click();
+  await asked.getByRole('button', { name: 'Go on with these' }).click();
+  await expect(other.getByLabel('Days', { exact: true })).toHaveValue('16');
+  expect((await stored(other, id)).record.file.stations[2]!.params).toMatchObject({ tempC: 18, days: 16 });
 });
 
 test('the server stops while typing: the work is kept and stored when it is back', async ({ browser }) => {

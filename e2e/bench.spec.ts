@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test';
-import { expect, test } from './test';
+import { expect, pick, test } from './test';
 
 const number = (text: string) => Number(text.match(/[\d,.]+/)![0].replace(/,/g, ''));
 const fact = (page: Page, name: string) => page.locator(`[data-fact="${name}"]`);
@@ -35,7 +35,7 @@ test('half a million SHU from these pods is answered with what can be reached', 
   await expect(page.getByRole('heading', { name: /mixes that do it/ })).toBeVisible();
   await say(page, 'Heat to, SHU', '700000');
   await say(page, 'Heat from, SHU', '500000');
-  await expect(page.getByText(/Too mild: short of your bracket by .* The hottest this stock reaches/)).toBeVisible();
+  await expect(page.getByText(/Too mild: short of the heat you wish by .* The hottest this stock reaches/)).toBeVisible();
   const hottest = number(await fact(page, 'hottest').innerText());
   expect(hottest).toBeGreaterThan(5000);
   expect(hottest).toBeLessThan(49_000);
@@ -60,9 +60,9 @@ test('dragging an amount moves the blur; a mix becomes a batch', async ({ page }
   const slider = page.getByRole('slider', { name: 'Orange habanero, share' });
   for (let i = 0; i < 30; i++) await slider.press('ArrowRight');
   expect(number(await fact(page, 'middle').innerText())).toBeGreaterThan(before);
-  await page.getByLabel('Orange habanero, knife work').selectOption('cored');
+  await pick(page, 'Orange habanero, cutting', 'cored');
   const cored = number(await fact(page, 'middle').innerText());
-  await page.getByLabel('Orange habanero, knife work').selectOption('whole');
+  await pick(page, 'Orange habanero, cutting', 'whole');
   expect(cored).toBeLessThan(number(await fact(page, 'middle').innerText()));
   await page.getByRole('button', { name: 'Make it a batch' }).click();
   await page.getByRole('textbox', { name: 'Name' }).fill('Off the bench');
@@ -76,38 +76,46 @@ test('dragging an amount moves the blur; a mix becomes a batch', async ({ page }
   expect(file.ingredients.map((i) => i.key)).toContain('vinegar_cider');
 });
 
-test('the dilution test goes from start to estimate by keyboard alone', async ({ page }) => {
+test('the dilution test goes from start to estimate by keyboard alone, and the taster never sees which cup', async ({ page }) => {
   await page.goto('/bench/dilution');
+  const focus = page.locator(':focus');
+  const tick = page.locator('[role=checkbox]:focus');
   // Nothing below touches the mouse. The first field has the focus.
-  await expect(page.locator('select[data-first]')).toBeFocused();
+  await expect(page.getByRole('combobox', { name: 'Test' })).toBeFocused();
+  await page.keyboard.press('Enter');
   await page.keyboard.type('Slipway Red');
+  await page.keyboard.press('Enter');
   await page.keyboard.press('Tab');
-  await expect(page.locator(':focus')).not.toHaveValue('2000');
+  await expect(focus).not.toHaveValue('2000');
   await page.keyboard.press('Tab');
+  await page.keyboard.press('ControlOrMeta+a');
   await page.keyboard.type('2');
-  for (let i = 0; i < 4 && !(await page.locator('input[type=checkbox]:focus').count()); i++) await page.keyboard.press('Tab');
+  for (let i = 0; i < 4 && !(await tick.count()); i++) await page.keyboard.press('Tab');
   await page.keyboard.press('Space');
   await page.keyboard.press('Tab');
   await page.keyboard.press('Enter');
   await expect(page.getByRole('heading', { name: 'Mix the ladder' })).toBeVisible();
   await expect(page.getByText(/2 g of Slipway Red.* \+ 198 g sugar water/)).toBeVisible();
   for (let i = 0; i < 12; i++) {
-    if (
-      (await page
-        .locator(':focus')
-        .innerText()
-        .catch(() => '')) === 'Taste'
-    )
-      break;
-    if (await page.locator('input[type=checkbox]:focus').count()) await page.keyboard.press('Space');
+    if ((await focus.innerText().catch(() => '')) === 'Taste') break;
+    if (await tick.count()) await page.keyboard.press('Space');
     await page.keyboard.press('Tab');
   }
   await page.keyboard.press('Enter');
-  const place = async () => number(await page.locator('[data-fact=place]').innerText());
+  const cup = page.locator('[data-fact=place]');
+  const place = async () => number(await cup.innerText());
+  /** The pourer reads the cup and hands over; then the number is gone. */
+  const pour = async () => {
+    const at = await place();
+    await expect(page.getByRole('button', { name: /hand it to the taster/ })).toBeFocused();
+    await page.keyboard.press('Enter');
+    await expect(cup).toHaveCount(0);
+    return at;
+  };
   /** Misses the first `misses` rungs, then finds two running. */
   const climb = async (misses: number) => {
-    for (let i = 0; i < misses; i++) await page.keyboard.press(String(((await place()) % 3) + 1));
-    for (let i = 0; i < 2; i++) await page.keyboard.press(String(await place()));
+    for (let i = 0; i < misses; i++) await page.keyboard.press(String(((await pour()) % 3) + 1));
+    for (let i = 0; i < 2; i++) await page.keyboard.press(String(await pour()));
     await expect(page.getByText('found it twice running')).toBeVisible();
     await page.keyboard.press('Enter');
   };
@@ -115,20 +123,25 @@ test('the dilution test goes from start to estimate by keyboard alone', async ({
   const estimate = number(await page.locator('[data-fact=estimate]').innerText());
   expect(estimate).toBeGreaterThan(100);
   await expect(page.locator('button[data-first]')).toBeFocused();
-  await expect(page.locator('button[data-first]')).toHaveText(/Let Slipway Red no. 2 learn/);
+  await expect(page.locator('button[data-first]')).toHaveText(/Use this result for Slipway Red no. 2/);
   await page.keyboard.press('Enter');
   await expect(page.getByText(/lots? learnt from it|far (hotter|milder)/)).toBeVisible();
 });
 
 test('a match against a labelled sauce is worked out and teaches a lot', async ({ page }) => {
   await page.goto('/bench/match');
-  await page.getByLabel('Test').selectOption({ label: 'Orange habanero, fresh' });
+  await pick(page, 'Test', 'Orange habanero, fresh');
   await say(page, 'Heat on the label, SHU', '3000');
   await say(page, 'Yours tastes the same at 1 in', '54');
   // Handbook chapter 2, section 6: 3 000 at 1:20 equals 1:54, so 8 100 SHU.
   await expect(page.locator('[data-fact=match]')).toContainText('about 8,100 SHU');
-  await page.getByRole('button', { name: 'Let Orange habanero learn from it' }).click();
+  await page.getByRole('button', { name: 'Use this result for Orange habanero' }).dblclick();
   await expect(page.getByText('1 lot learnt from it.')).toBeVisible();
+  // Pressed again and again it counts once.
+  await expect(page.getByRole('button', { name: 'Used' })).toBeDisabled();
+  const book = async () => ((await (await page.request.get('/api/heat')).json()) as { events: unknown[] }).events.length;
+  const once = await book();
   await page.getByRole('button', { name: 'Undo' }).click();
   await expect(page.getByText('Undone: match of Orange habanero.')).toBeVisible();
+  expect(await book()).toBe(once - 1);
 });

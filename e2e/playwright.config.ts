@@ -8,11 +8,14 @@ export default defineConfig({
   testMatch: '*.spec.ts',
   outputDir: '../test-results',
   workers: 1,
+  // These machines are shared: a test that fails is run once more, and told as flaky.
+  retries: 1,
   timeout: 150_000,
-  expect: { timeout: 20_000 },
+  expect: { timeout: Number(process.env.ROSKEL_WAIT ?? 20_000) },
   reporter: process.env.ROSKEL_REPORT ? [['list'], ['json', { outputFile: process.env.ROSKEL_REPORT }]] : 'list',
   use: {
     viewport: { width: 1280, height: 800 },
+    locale: 'en-GB',
     launchOptions: {
       ...(executablePath ? { executablePath } : {}),
       // A root user without a network: no sandbox, and no background talk with the outside.

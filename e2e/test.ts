@@ -53,11 +53,38 @@ export async function type(page: Page, label: string | RegExp, value: string): P
   await field.press('Tab');
 }
 
+/** Chooses one of a list by what stands there. */
+export async function pick(page: Page, label: string | RegExp, option: string | RegExp): Promise<void> {
+  const field = page.getByRole('combobox', { name: label, ...(typeof label === 'string' ? { exact: true } : {}) });
+  await field.click();
+  // Long lists are searched, short ones are looked through.
+  if (typeof option === 'string' && (await field.evaluate((e) => e.tagName === 'INPUT'))) await field.fill(option.split(',')[0]!);
+  const row = page
+    .locator('.n-base-select-option')
+    .filter({ hasText: typeof option === 'string' ? new RegExp(`^\\s*${option.replace(/[.*+?^${}()|[\]\\]/g, '\\$&')}`) : option });
+  await row.first().click();
+  await expect(page.locator('.n-base-select-menu:visible')).toHaveCount(0);
+}
+
+/** Gives a file to the button that takes one. */
+export async function upload(page: Page, file: string | { name: string; mimeType: string; buffer: Buffer }): Promise<void> {
+  await page.locator('input[type=file]').first().setInputFiles(file);
+}
+
+const OWN = { 'X-Roskel': '1' };
+/** A batch without pods, by the API. */
+export async function startBatch(page: Page, name: string, goal: { lowShu: number; highShu: number; bottles: number; bottleMl: number }) {
+  const startDate = new Date().toISOString().slice(0, 10);
+  const res = await page.request.post('/api/batches', { data: { name, startDate, goal }, headers: OWN });
+  expect(res.status()).toBe(201);
+  return ((await res.json()) as BatchRecord).id;
+}
+
 /** The importable example under a name of the test's own. */
 export async function importExample(page: Page, name: string): Promise<string> {
   const { readFileSync } = await import('node:fs');
   const file = { ...(JSON.parse(readFileSync(new URL('../examples/slipway-red.json', import.meta.url), 'utf8')) as object), name };
-  const res = await page.request.post('/api/batches/import', { data: { file } });
+  const res = await page.request.post('/api/batches/import', { data: { file }, headers: OWN });
   expect(res.status()).toBe(201);
   return ((await res.json()) as BatchRecord).id;
 }

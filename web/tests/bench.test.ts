@@ -91,6 +91,7 @@ describe('the heat mix', () => {
 describe('the reader in the window', () => {
   it('answers rewrite the line; a line may be of another kitchen', async () => {
     const { default: ListReader } = await import('../src/larder/ListReader.vue');
+    const { default: PickField } = await import('../src/ui/PickField.vue');
     const w = mount(ListReader, {
       props: { modelValue: '2 limes\n1 cup water', 'onUpdate:modelValue': (t: string) => w.setProps({ modelValue: t }) },
     });
@@ -100,7 +101,8 @@ describe('the reader in the window', () => {
     expect(w.find('[data-fact=read]').text()).toBe('2 read');
     const grams = () => w.findAll('[data-fact=grams]').map((g) => g.text());
     expect(grams()).toEqual(['60 g', '249 g']);
-    await w.findAll('select')[1]!.setValue('us');
+    w.findAllComponents(PickField)[1]!.vm.$emit('update:modelValue', 'us');
+    await nextTick();
     expect(grams()).toEqual(['60 g', '236 g']);
   });
 });

@@ -101,7 +101,7 @@ describe('the goal', () => {
     const w = mount(GoalFields, { props: { modelValue: goal } });
     const hot = w.findAll('label').find((l) => l.text().startsWith('hot'))!;
     await hot.find('input').trigger('change');
-    expect(w.emitted('update:modelValue')![0]).toEqual([{ ...goal, lowShu: 3200, highShu: 7900 }]);
+    expect(w.emitted('update:modelValue')![0]).toEqual([{ ...goal, lowShu: 2000, highShu: 8000 }]);
     await w.setProps({ modelValue: { ...goal, lowShu: 5000 } });
     expect(w.text()).toContain('The high end must be above the low end.');
     expect(GoalSchema.properties.bottles.maximum).toBe(500);

@@ -1,3 +1,4 @@
+// @vitest-environment happy-dom
 import { createPinia, setActivePinia } from 'pinia';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { newBatch, reportLine, withParams, type BatchFile, type FermentParams } from '@roskel/core';
@@ -44,6 +45,7 @@ let kept: Map<string, string>;
 let listener: ((m: { data: string }) => void) | undefined;
 
 beforeEach(() => {
+  sessionStorage.clear();
   vi.useFakeTimers();
   setActivePinia(createPinia());
   server = new FakeServer();
@@ -124,23 +126,31 @@ describe('a batch on the page', () => {
     expect(batch.state).toBe('saved');
   });
 
-  it('a change made elsewhere meanwhile is a question, and both answers lose nothing', async () => {
+  it('what another window changed comes together by itself; the same field is a question that drops neither', async () => {
     const batch = await opened();
-    server.elsewhere(20);
+    server.record = { ...server.record, revision: 2, file: { ...server.record.file, name: 'Renamed elsewhere' } };
     batch.setParams('ferment', { tempC: 21, days: 8, targetPh: 3.8 });
     await settle();
-    expect(batch.state).toBe('stale');
-    expect(daysOf(batch.file)).toBe(8);
-    batch.keepMine();
     await settle();
-    expect(daysOf(server.record.file)).toBe(8);
-
-    server.elsewhere(25);
-    batch.setParams('ferment', { tempC: 21, days: 7, targetPh: 3.8 });
-    await settle();
-    batch.takeTheirs();
-    expect(daysOf(batch.file)).toBe(25);
     expect(batch.state).toBe('saved');
+    expect([server.record.file.name, daysOf(server.record.file)]).toEqual(['Renamed elsewhere', 8]);
+
+    for (const mine of [true, false]) {
+      server.elsewhere(mine ? 20 : 25);
+      batch.setParams('ferment', { tempC: 19, days: 7, targetPh: 3.8 });
+      await settle();
+      await settle();
+      expect(batch.state).toBe('stale');
+      expect(batch.clashes).toMatchObject([{ path: ['stations', '#ferment', 'params', 'days'], after: 7, now: mine ? 20 : 25 }]);
+      batch.settle(mine ? batch.clashes : []);
+      await settle();
+      expect(batch.state).toBe('saved');
+      expect(daysOf(server.record.file)).toBe(mine ? 7 : 25);
+      // What only one window changed is there either way.
+      expect((server.record.file.stations[2]!.params as FermentParams).tempC).toBe(19);
+      batch.setParams('ferment', { tempC: 21, days: 9, targetPh: 3.8 });
+      await settle();
+    }
   });
 
   it('follows a change that is announced while nothing is typed here', async () => {
@@ -167,10 +177,11 @@ describe('a batch on the page', () => {
     expect(batch.troubleAt('ferment', 'days')).toBeNull();
   });
 
-  it('undo goes back step by step', async () => {
+  it('undo goes back step by step, and redo forward again', async () => {
     const { useUndo } = await import('../src/stores/undo');
     const batch = await opened();
     const undo = useUndo();
+    undo.screen = '/batches/b';
     batch.setParams('ferment', { tempC: 21, days: 10, targetPh: 3.8 });
     batch.setLog('prep', { doneOn: '2026-10-01' });
     await settle();
@@ -181,6 +192,55 @@ describe('a batch on the page', () => {
     await settle();
     expect(daysOf(server.record.file)).toBe(14);
     expect(undo.last).toBeNull();
+    await undo.redo();
+    await undo.redo();
+    await settle();
+    expect(daysOf(server.record.file)).toBe(10);
+    expect(server.record.file.stations[0]!.log.doneOn).toBe('2026-10-01');
+    expect(undo.next).toBeNull();
+  });
+
+  it('undo takes back only what it did: a rename in another window stays, and what was changed since is left alone', async () => {
+    const { useUndo } = await import('../src/stores/undo');
+    const batch = await opened();
+    const undo = useUndo();
+    undo.screen = '/batches/b';
+    batch.setParams('ferment', { tempC: 21, days: 10, targetPh: 3.8 });
+    await settle();
+    server.record = { ...server.record, revision: 3, file: { ...server.record.file, name: 'Renamed elsewhere' } };
+    listener?.({ data: JSON.stringify({ topic: 'batches', id: 'b', revision: 3 } satisfies ChangeEvent) });
+    await settle();
+    await undo.undo();
+    await settle();
+    expect([server.record.file.name, daysOf(server.record.file)]).toEqual(['Renamed elsewhere', 14]);
+    batch.setParams('ferment', { tempC: 21, days: 12, targetPh: 3.8 });
+    await settle();
+    server.elsewhere(20);
+    listener?.({ data: JSON.stringify({ topic: 'batches', id: 'b', revision: server.record.revision } satisfies ChangeEvent) });
+    await settle();
+    await undo.undo();
+    await settle();
+    expect(daysOf(server.record.file)).toBe(20);
+  });
+
+  it('undo survives a reload, and acts only on what is on screen', async () => {
+    const { useUndo } = await import('../src/stores/undo');
+    const batch = await opened();
+    useUndo().screen = '/batches/b';
+    batch.setParams('ferment', { tempC: 21, days: 10, targetPh: 3.8 });
+    await settle();
+    // The same window anew: stores are gone, what was kept in it is not.
+    setActivePinia(createPinia());
+    const again = await opened();
+    const undo = useUndo();
+    undo.screen = '/pods';
+    expect(undo.last).toBeNull();
+    undo.screen = '/batches/b';
+    expect(undo.last).toBe('Ferment');
+    await undo.undo();
+    await settle();
+    expect(again.state).toBe('saved');
+    expect(daysOf(server.record.file)).toBe(14);
   });
 
   it('says when it is not there', async () => {

@@ -1,3 +1,4 @@
+// @vitest-environment happy-dom
 import { createPinia, setActivePinia } from 'pinia';
 import { beforeEach, describe, expect, it } from 'vitest';
 import { BARE_LOT, NO_FACTS, type LarderRecord, type PodLotRecord } from '@roskel/contract';
@@ -17,6 +18,7 @@ const own: Ingredient = { ...ingredient('peach'), key: 'own-plum', name: 'Beach 
 let kitchen: FakeKitchen;
 
 beforeEach(() => {
+  sessionStorage.clear();
   setActivePinia(createPinia());
   kitchen = fakeKitchen({
     '/pods': [pod],

@@ -1,3 +1,4 @@
+// @vitest-environment happy-dom
 import { createPinia, setActivePinia } from 'pinia';
 import { beforeEach, describe, expect, it, vi } from 'vitest';
 import { lotOfVariety, variety } from '@roskel/core';
@@ -13,11 +14,12 @@ let pods: PodLotRecord[];
 let broken: number | null;
 
 beforeEach(() => {
+  sessionStorage.clear();
   setActivePinia(createPinia());
   calls = [];
   broken = null;
   const base = { lot: lotOfVariety(variety('cayenne-red'), { id: 'a' }), ...BARE_LOT };
-  pods = [{ id: 'a', revision: 3, stockG: 100, ...base }];
+  pods = [{ id: 'a', revision: 3, stockG: 100, promised: [], ...base }];
   vi.stubGlobal(
     'EventSource',
     class {
@@ -62,12 +64,13 @@ describe('pods in the window', () => {
     await undo.undo();
     expect(writes()[1]!.body).toMatchObject({ revision: 4, input: { place: '', useFirst: false } });
   });
-  it('putting away and back', async () => {
+  it('archiving and back', async () => {
     const { pods: store, undo } = await stores();
     await store.load();
-    await store.putAway(store.items[0]!);
+    await store.archive.put(store.items[0]!);
     await undo.undo();
-    expect(writes().map((c) => `${c.method} ${c.path}`)).toEqual(['DELETE /pods/a', 'POST /pods/a/restore']);
+    await undo.redo();
+    expect(writes().map((c) => `${c.method} ${c.path}`)).toEqual(['DELETE /pods/a', 'POST /pods/a/restore', 'DELETE /pods/a']);
   });
   it('what the server refuses is thrown with its sentence and leaves nothing to undo', async () => {
     const { pods: store, undo } = await stores();
@@ -82,13 +85,13 @@ describe('pods in the window', () => {
     await store.move(store.items[0]!, { deltaG: 5, reason: 'in', words: '' });
     broken = 500;
     await undo.undo();
-    expect(notices.list.at(-1)).toMatchObject({ kind: 'error', text: 'It was refused.' });
+    expect(notices.waiting.at(-1)).toMatchObject({ kind: 'error', text: 'It was refused.' });
     expect(undo.last).not.toBeNull();
     broken = null;
     await undo.undo();
     expect(undo.last).toBeNull();
     await undo.undo();
-    expect(notices.list.at(-1)?.text).toBe('There is nothing to undo.');
+    expect(notices.waiting.at(-1)?.text).toBe('There is nothing to undo here.');
   });
   it('a list that cannot be fetched says why, and comes when asked again', async () => {
     const { pods: store } = await stores();

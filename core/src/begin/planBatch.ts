@@ -13,7 +13,10 @@ export interface Wish {
   startDate: Day;
   goal: Goal;
   pods: readonly { lot: PodLot; stockG: number; useFirst?: boolean }[];
+  /** What the maker named: it goes in. */
   things: readonly HaveThing[];
+  /** What else stands in the larder: used where the plan needs such a thing, never put in for its own sake. */
+  larder?: readonly HaveThing[];
 }
 /** Something the plan needs, and what is there of it; null when nobody said how much. */
 export interface Needed {
@@ -64,8 +67,10 @@ interface Jug {
 
 function jugOf(wish: Wish): Jug {
   const kg = (wish.goal.bottles * wish.goal.bottleMl) / 1000;
-  const vinegar = wish.things.find((t) => isVinegar(t.id))?.id ?? VINEGARS[0]!;
-  const filler = wish.things.find((t) => FILLERS.includes(t.id) && (t.massG === null || t.massG > 100))?.id ?? FILLERS[0]!;
+  const there = (keys: readonly string[]) => keys.find((k) => wish.larder?.some((t) => t.id === k));
+  const vinegar = wish.things.find((t) => isVinegar(t.id))?.id ?? there(VINEGARS) ?? VINEGARS[0]!;
+  const filler =
+    wish.things.find((t) => FILLERS.includes(t.id) && (t.massG === null || t.massG > 100))?.id ?? there(FILLERS) ?? FILLERS[0]!;
   const fixed = wish.things
     .filter((t) => t.id !== vinegar && t.id !== filler && t.id !== WATER && !t.id.startsWith('salt'))
     .map((t) => ({ id: t.id, massG: Math.round(t.massG ?? (USUAL_G_PER_KG[t.id] ?? USUAL_G) * kg) }))
@@ -128,7 +133,7 @@ export function planBatch(solver: LinearSolver, wish: Wish, today: Day): Plan {
   const answer = choosePods(solver, base, choices);
   const file =
     answer.status === 'found' ? useMix(base, choices, answer.mixes[0]!.gramsByLot) : filledUp(base, jug, choices, wish.goal, rows);
-  return planOf(file, wish, jug, today);
+  return planOf(file, wish, today);
 }
 
 /** What goes into the jug when pods fill the bottles: the usual, with the maker's vinegar and what they named. */
@@ -203,9 +208,11 @@ function podsAlone(withPods: (share: number) => BatchFile, goal: Goal): BatchFil
   return best;
 }
 
-function planOf(file: BatchFile, wish: Wish, jug: Jug, today: Day): Plan {
+function planOf(file: BatchFile, wish: Wish, today: Day): Plan {
   const report = reportLine(file, { today, forecast: false });
   const { goal } = wish;
+  const all = [...wish.things, ...(wish.larder ?? [])];
+  const haveOf = (is: (id: string) => boolean) => all.find((t) => is(t.id));
   const uses: Needed[] = [];
   const toBuy: Needed[] = [];
   const note = (name: string, needG: number, haveG: number | null | undefined) => {
@@ -222,12 +229,12 @@ function planOf(file: BatchFile, wish: Wish, jug: Jug, today: Day): Plan {
   }
   for (const x of extrasOf(file)) {
     if (x.id === WATER) continue;
-    const had = wish.things.find((t) => t.id === x.id || (t.id === jug.vinegar && x.id === jug.vinegar));
+    const had = haveOf((id) => id === x.id);
     note(nameOf(file, x.id), x.massG, had ? had.massG : undefined);
   }
   const salt = report.stations.find((s) => s.kind === 'salt');
   const saltG = (salt?.facts as { saltG?: number } | null)?.saltG ?? 0;
-  const hadSalt = wish.things.find((t) => t.id.startsWith('salt'));
+  const hadSalt = haveOf((id) => id.startsWith('salt'));
   note(hadSalt?.name ?? ingredient(SALT).name, saltG, hadSalt ? hadSalt.massG : undefined);
   return {
     file,

@@ -13,13 +13,17 @@ const name = ref('');
 const start = ref('');
 const goal = ref<Goal | null>(null);
 const problem = ref('');
-watch(show, (open) => {
-  if (!open || !batch.file) return;
-  name.value = batch.file.name;
-  start.value = batch.file.startDate;
-  goal.value = { ...batch.file.goal };
-  problem.value = '';
-});
+watch(
+  show,
+  (open) => {
+    if (!open || !batch.file) return;
+    name.value = batch.file.name;
+    start.value = batch.file.startDate;
+    goal.value = { ...batch.file.goal };
+    problem.value = '';
+  },
+  { immediate: true },
+);
 function save() {
   const first = batch.file!.stations.find((s) => s.log.doneOn)?.log.doneOn;
   if (name.value.trim() === '') problem.value = 'Give the batch a name.';

@@ -68,14 +68,13 @@ const wish = computed(() => ({
       ? lots.value.map((p) => ({ lot: p.lot, stockG: p.stockG - p.promised.reduce((s, x) => s + x.g, 0), useFirst: p.useFirst }))
       : []),
   ],
-  things: [
-    ...have.value.things,
-    ...larder.items
-      .filter((l) => l.stockG > 0 && !have.value.things.some((t) => t.id === l.ingredientKey))
-      .map((l) => ({ id: l.ingredientKey, name: larder.row(l.ingredientKey)?.name ?? l.ingredientKey, massG: l.stockG, says: '' })),
-  ],
+  things: have.value.things,
+  larder: larder.items
+    .filter((l) => l.stockG > 0)
+    .map((l) => ({ id: l.ingredientKey, name: larder.row(l.ingredientKey)?.name ?? l.ingredientKey, massG: l.stockG, says: '' })),
 }));
-const ask = latest((w: typeof wish.value) => stoppable(bench().plan(JSON.parse(JSON.stringify(w)) as typeof w, today())));
+const planned = (w: typeof wish.value) => stoppable(bench().plan(JSON.parse(JSON.stringify(w)) as typeof w, today()));
+const ask = latest(planned);
 let timer: ReturnType<typeof setTimeout> | undefined;
 watch(
   () => JSON.stringify({ ...wish.value, name: '' }),
@@ -108,9 +107,11 @@ async function start() {
       : 'Say which pods you have, such as "15 hot pods".');
   busy.value = true;
   try {
-    await work();
-    if (!plan.value) return;
-    let { file } = plan.value;
+    // The plan of what stands here now, not one that is still on its way.
+    clearTimeout(timer);
+    const answer = await planned(wish.value);
+    if (!answer?.ok) return void (trouble.value = answer?.message ?? 'That was stopped. Try again.');
+    let { file } = answer.answer;
     // What was only named becomes a lot of the store, so that it is there for the next batch too.
     for (const p of have.value.pods) {
       const id = `lot-${Date.now().toString(36)}-${p.lot.id}`;
@@ -179,7 +180,7 @@ const Bottles = GoalSchema.properties.bottles;
       </p>
       <p v-if="have.unknown.length" class="note">Not understood, and left out: {{ have.unknown.join(', ') }}.</p>
       <p v-if="trouble" class="field-error" role="alert">{{ trouble }}</p>
-      <NButton type="primary" attr-type="submit" :loading="busy" block>Start this batch</NButton>
+      <NButton type="primary" attr-type="submit" class="go" :loading="busy" block>Start this batch</NButton>
     </div>
   </form>
 </template>
@@ -197,6 +198,10 @@ const Bottles = GoalSchema.properties.bottles;
   align-content: start;
 }
 .answer {
+  /* The button stays where it is, whatever the plan says. */
+  display: flex;
+  flex-direction: column;
+  min-height: 396px;
   padding: 12px 16px;
   background: var(--active);
   border-radius: 12px;
@@ -213,6 +218,9 @@ p {
 }
 .figures {
   font-size: 17px;
+}
+.go {
+  margin-top: auto;
 }
 .note {
   padding: 8px 10px;

@@ -21,7 +21,7 @@ const notices = useNotices();
 const heat = useHeat();
 const why = ref(false);
 const scoring = ref(false);
-watch(show, (open) => open && void heat.load().catch((e: unknown) => notices.fail(e)));
+watch(show, (open) => open && void heat.load().catch((e: unknown) => notices.fail(e)), { immediate: true });
 const NAMES: Record<Kitchen, string> = { metric: 'Metric', us: 'United States', au: 'Australia', uk: 'United Kingdom' };
 const kitchens = KITCHENS.map((value) => ({
   value,

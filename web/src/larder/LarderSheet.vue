@@ -33,17 +33,21 @@ const key = toRef(form, 'key');
 const draft = useDraft(() => `larder.${props.item?.id ?? 'new'}`, form, blank, toRef(show));
 const moves = ref<LedgerLine[]>([]);
 const problem = ref('');
-watch(show, async (open) => {
-  if (!open) return;
-  problem.value = '';
-  moves.value = [];
-  if (props.item) {
-    moves.value = await larder.history(props.item.id).catch((e: unknown) => {
-      notices.fail(e);
-      return [];
-    });
-  }
-});
+watch(
+  show,
+  async (open) => {
+    if (!open) return;
+    problem.value = '';
+    moves.value = [];
+    if (props.item) {
+      moves.value = await larder.history(props.item.id).catch((e: unknown) => {
+        notices.fail(e);
+        return [];
+      });
+    }
+  },
+  { immediate: true },
+);
 const row = computed(() => (key.value ? (larder.row(key.value) ?? null) : null));
 const free = computed(() => {
   const have = new Set(larder.items.map((l) => l.ingredientKey));

@@ -18,13 +18,23 @@ const notices = useNotices();
 const history = ref<LotHistory>({ moves: [], heat: [] });
 const tab = ref('heat');
 const tasting = ref(false);
-watch([show, () => props.item?.revision, () => props.item?.stockG], async ([open]) => {
-  if (!open || !props.item) return;
-  history.value = await pods.history(props.item.id).catch((e: unknown) => {
-    notices.fail(e);
-    return { moves: [], heat: [] };
-  });
+/** The library's tabs are not reached by keyboard on their own. */
+const reach = (name: string) => ({
+  tabindex: 0,
+  role: 'button',
+  onKeydown: (e: KeyboardEvent) => (e.key === 'Enter' || e.key === ' ') && (tab.value = name),
 });
+watch(
+  [show, () => props.item?.revision, () => props.item?.stockG],
+  async ([open]) => {
+    if (!open || !props.item) return;
+    history.value = await pods.history(props.item.id).catch((e: unknown) => {
+      notices.fail(e);
+      return { moves: [], heat: [] };
+    });
+  },
+  { immediate: true },
+);
 watch(show, (open) => {
   if (open) tab.value = 'heat';
 });
@@ -34,9 +44,13 @@ watch(show, (open) => {
   <SheetCard v-model:show="show" :title="item ? item.lot.name : 'Add a lot of pods'" :width="640">
     <LotForm v-if="!item" :item="null" :from="from" @done="show = false" />
     <NTabs v-else v-model:value="tab" type="line" animated>
-      <NTabPane name="heat" tab="How hot"><LotHeat :item="item" :steps="history.heat" @taste="tasting = true" /></NTabPane>
-      <NTabPane name="stock" tab="Stock"><LotStock :item="item" :moves="history.moves" @done="show = false" /></NTabPane>
-      <NTabPane name="lot" tab="The lot"><LotForm :item="item" @done="show = false" /></NTabPane>
+      <NTabPane name="heat" tab="How hot" :tab-props="reach('heat')"
+        ><LotHeat :item="item" :steps="history.heat" @taste="tasting = true"
+      /></NTabPane>
+      <NTabPane name="stock" tab="Stock" :tab-props="reach('stock')"
+        ><LotStock :item="item" :moves="history.moves" @done="show = false"
+      /></NTabPane>
+      <NTabPane name="lot" tab="The lot" :tab-props="reach('lot')"><LotForm :item="item" @done="show = false" /></NTabPane>
     </NTabs>
   </SheetCard>
   <TasteSheet v-if="item" v-model:show="tasting" :subject="{ lotId: item.id, pods: 1 }" :name="item.lot.name" />

@@ -77,7 +77,7 @@ const rows = computed(() => {
 </script>
 
 <template>
-  <StationFrame :station="station" picture="Into the jug">
+  <StationFrame :station="station" picture="Into the blender">
     <template #set>
       <FactRows :rows="rows" />
       <PickField
@@ -116,7 +116,7 @@ const rows = computed(() => {
         />
         <NButton text class="link" @click="reading = true">Paste a list</NButton>
       </div>
-      <ReaderSheet v-model:show="reading" verb="Put into the jug" @take="take" />
+      <ReaderSheet v-model:show="reading" verb="Add to the blend" @take="take" />
     </template>
   </StationFrame>
 </template>

@@ -54,7 +54,7 @@ const leftover = computed(() => facts.value?.leftoverMl ?? null);
   <StationFrame :station="station" picture="In the jar" wide>
     <template #set>
       <div class="three">
-        <PickField class="span" label="Salt counted as" :model-value="params.school" :options="schools" @update:model-value="school" />
+        <PickField class="span" label="How salt is counted" :model-value="params.school" :options="schools" @update:model-value="school" />
         <p v-if="refusal" class="field-error full" role="alert">{{ refusal }}</p>
         <PickField label="Cut" :model-value="params.cut" :options="cuts" @update:model-value="set({ cut: $event })" />
         <ParamField :station="station" name="pct" label="Salt" />

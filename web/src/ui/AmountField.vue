@@ -32,12 +32,10 @@ const read = computed(() => {
   }
 });
 const problem = computed(() => own.value ?? props.trouble ?? null);
-watch(
-  () => [props.massG, props.words, manner.weight],
-  () => {
-    if (!focused.value && !own.value) text.value = shown();
-  },
-);
+watch(shown, (now, before) => {
+  // With the cursor in it, only what was not touched follows.
+  if (!own.value && (!focused.value || text.value === before)) text.value = now;
+});
 
 function typed() {
   taken();

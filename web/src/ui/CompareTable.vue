@@ -1,7 +1,7 @@
 <script setup lang="ts" generic="R extends { key: string }">
-import { computed, h, type VNodeChild } from 'vue';
+import { computed, h, nextTick, onMounted, ref, type VNodeChild } from 'vue';
 import { RouterLink } from 'vue-router';
-import { NButton, NDataTable, NEmpty, type DataTableColumns } from 'naive-ui';
+import { NButton, NDataTable, NEmpty, type DataTableColumns, type DataTableSortState } from 'naive-ui';
 import FindField from './FindField.vue';
 
 /** A page that compares rows: where it hangs, find, filters, columns that sort, and the rows themselves. */
@@ -48,6 +48,18 @@ const shown = computed<DataTableColumns<R>>(() => [
     render: (row: R) => slots.acts?.({ row }) as VNodeChild,
   },
 ]);
+const root = ref<HTMLElement>();
+/** The library marks the sorted column for the eye only. */
+async function tellOrder(sorted: DataTableSortState | DataTableSortState[] | null) {
+  await nextTick();
+  const now = Array.isArray(sorted) ? sorted[0] : sorted;
+  for (const th of root.value?.querySelectorAll<HTMLElement>('th[data-col-key]') ?? []) {
+    const order = now && th.dataset.colKey === String(now.columnKey) ? now.order : false;
+    if (order) th.setAttribute('aria-sort', order === 'ascend' ? 'ascending' : 'descending');
+    else th.removeAttribute('aria-sort');
+  }
+}
+onMounted(() => void tellOrder(null));
 const total = computed(() => props.columns.reduce((s, c) => s + c.width, 152));
 </script>
 
@@ -62,7 +74,7 @@ const total = computed(() => props.columns.reduce((s, c) => s + c.width, 152));
       <slot name="filters" />
       <span class="push chip" data-fact="shown">{{ rows.length }} shown</span>
     </header>
-    <section class="plate compare" :aria-label="title">
+    <section ref="root" class="plate compare" :aria-label="title">
       <NDataTable
         class="rows"
         size="small"
@@ -74,6 +86,7 @@ const total = computed(() => props.columns.reduce((s, c) => s + c.width, 152));
         :data="rows as R[]"
         :row-key="(r: R) => r.key"
         :scroll-x="total"
+        @update:sorter="tellOrder"
       >
         <template #empty><NEmpty description="Nothing here matches. Take a filter off." /></template>
       </NDataTable>

@@ -36,9 +36,10 @@ const problem = computed(() => own.value ?? props.trouble ?? null);
 const name = computed(() => (figure.value.unit ? `${props.label}, ${figure.value.unit}` : props.label));
 
 watch(
-  () => [props.modelValue, figure.value.unit],
-  () => {
-    if (!focused.value && !own.value) text.value = show(props.modelValue);
+  () => show(props.modelValue),
+  (now, before) => {
+    // With the cursor in it, only what was not touched follows.
+    if (!own.value && (!focused.value || text.value === before)) text.value = now;
   },
 );
 

@@ -25,6 +25,7 @@ const id = useId();
   <LabelledField :label="label" :for-id="id" :hide-label="hideLabel ?? false" :problem="problem ?? null">
     <NInput
       v-model:value="text"
+      size="medium"
       :type="rows ? 'textarea' : 'text'"
       :rows="rows ?? 1"
       :maxlength="maxlength"

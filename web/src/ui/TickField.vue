@@ -7,7 +7,7 @@ defineProps<{ label: string; hideLabel?: boolean; disabled?: boolean }>();
 </script>
 
 <template>
-  <NCheckbox v-model:checked="ticked" class="tick" :disabled="disabled ?? false">
+  <NCheckbox v-model:checked="ticked" class="tick" :disabled="disabled ?? false" :aria-disabled="disabled || undefined">
     <span :class="{ 'visually-hidden': hideLabel }"
       ><slot>{{ label }}</slot></span
     >

@@ -23,7 +23,7 @@ export function plainNumber(text: string): number {
     .replace(/^([-+]?\d+),(\d+)$/, '$1.$2');
   if (/^[-+]?\d*\.?\d+$/.test(t)) return Number(t);
   const sign = t.startsWith('-') ? -1 : 1;
-  if (!/^[-+]?\d/.test(t)) return Number.NaN;
+  if (!/^[-+]?\d[\d\s./]*$/.test(t)) return Number.NaN;
   try {
     return sign * numberOf(t.replace(/^[-+]/, ''));
   } catch {

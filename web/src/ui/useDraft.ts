@@ -32,7 +32,8 @@ export function useDraft<T extends object>(name: () => string, form: T, blank: (
     takenUp.value = draft !== null && JSON.stringify(draft) !== first;
     if (takenUp.value) put(draft as Partial<T>);
   }
-  watch(open, (now) => now && begin(), { immediate: true, flush: 'sync' });
+  // After the props of the sheet are all in, and before it is drawn.
+  watch(open, (now) => now && begin(), { immediate: true });
   const stop = watch(
     () => JSON.stringify(form),
     (now) => {
