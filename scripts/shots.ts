@@ -16,7 +16,7 @@ const VIEWS: readonly [name: string, path: string, click?: string][] = [
   ['measures', '/bench/measures'],
   ['varieties', '/pods/varieties'],
   ['ingredients', '/larder/table'],
-  ['lot', '/pods', '[aria-label^="Smoked"]'],
+  ['lot', '/pods', '.row:has-text("Smoked")'],
 ];
 const server = new DemoServer(4800);
 const base = await server.start();

@@ -175,7 +175,15 @@ const total = computed(() => mix.now.props.massG);
 }
 @media (max-width: 1000px) {
   .grid {
-    grid-template-columns: 1fr;
+    grid-template-columns: minmax(0, 1fr);
+    grid-template-rows: none;
+  }
+  .tophead {
+    flex-wrap: wrap;
+  }
+  .right,
+  .lots {
+    overflow: visible;
   }
 }
 </style>

@@ -73,7 +73,7 @@ svg {
   display: block;
 }
 svg text {
-  font-size: 17px;
+  font-size: 21px;
   fill: var(--soft);
 }
 .bracket {

@@ -341,7 +341,7 @@ svg {
   position: absolute;
   top: 0;
   right: 0;
-  height: 42px;
+  height: 44px;
   display: flex;
   pointer-events: none;
 }

@@ -54,4 +54,10 @@ text {
   fill: none;
   stroke-dasharray: 4 3;
 }
+/* Too narrow for words; the row says the stage. */
+@media (max-width: 900px) {
+  text {
+    display: none;
+  }
+}
 </style>

@@ -176,7 +176,7 @@ async function archive() {
         <component :is="PANELS[station.kind]" :key="station.id" :station="station" />
         <div class="side">
           <DoNow :report="batch.report" @tick="tick" />
-          <div v-if="cautions.length || elsewhere.length" class="cautions">
+          <div v-if="cautions.length || elsewhere.length" class="warnings" tabindex="0" role="region" aria-label="Warnings">
             <CautionList :cautions="cautions" />
             <p v-if="elsewhere.length" class="soft">
               See also the warning at
@@ -264,11 +264,11 @@ async function archive() {
   gap: 8px;
   min-height: 0;
 }
-.cautions {
+.warnings {
   max-height: 124px;
   overflow: auto;
 }
-.cautions p {
+.warnings p {
   margin: 4px 0 0;
   font-size: 13px;
 }

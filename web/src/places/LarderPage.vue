@@ -105,14 +105,7 @@ const x = (pH: number) => 4 + (92 * (Math.min(PH.high, Math.max(PH.low, pH)) - P
       <section v-for="b in boards" :key="b.name" class="board" :aria-label="b.name">
         <h2>{{ b.name }}</h2>
         <div class="jars">
-          <button
-            v-for="{ l, i, hint } in b.rows"
-            :key="l.id"
-            type="button"
-            class="plate jar bare"
-            :aria-label="`${i.name}, ${grams(l.stockG)}`"
-            @click="open(l)"
-          >
+          <button v-for="{ l, i, hint } in b.rows" :key="l.id" type="button" class="plate jar bare" @click="open(l)">
             <i class="lid" :style="{ background: i.hex }" />
             <b class="n">{{ i.name }}</b>
             <span class="g" :class="{ low: hint?.urgent }" :data-stock="l.id"

@@ -169,14 +169,7 @@ const about = (r: Row) => [FORM_NAMES[r.lot.form], r.p.ripeness, r.p.place, ageT
         </div>
         <NVirtualList class="virtual" :items="rows" :item-size="58" item-resizable>
           <template #default="{ item: r }: { item: Row }">
-            <button
-              :key="r.key"
-              type="button"
-              class="row bare"
-              :class="{ none: r.p.stockG <= 0 }"
-              :aria-label="`${r.p.lot.name}, ${grams(r.p.stockG)}`"
-              @click="open(r.p)"
-            >
+            <button :key="r.key" type="button" class="row bare" :class="{ none: r.p.stockG <= 0 }" @click="open(r.p)">
               <span class="name">
                 <i :style="{ background: r.lot.hex }" />
                 <span

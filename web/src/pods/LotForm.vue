@@ -183,7 +183,7 @@ const RIPE: Record<Ripeness, string> = { '': 'not said', green: 'green', turning
       @update:model-value="form.form = (varieties.find($event) ?? MIXED_UNKNOWN).form"
     >
       <template #below
-        ><small class="soft">{{ says }}</small></template
+        ><span class="soft says">{{ says }}</span></template
       >
     </PickField>
     <TextField v-model="form.name" label="Your name for it" :maxlength="80" :placeholder="chosen.name" />
@@ -263,6 +263,11 @@ summary {
 }
 p {
   margin: 0;
+}
+.says {
+  display: block;
+  font-size: 13px;
+  line-height: 1.3;
 }
 @media (max-width: 560px) {
   .form,

@@ -53,6 +53,7 @@ function picked(ms: number) {
   <LabelledField :label="label" :for-id="id" :problem="problem" :hide-label="hideLabel ?? false">
     <NInput
       v-model:value="text"
+      size="medium"
       :placeholder="HINTS[dateOrder()]"
       :status="problem ? 'error' : undefined"
       :input-props="{
@@ -89,7 +90,7 @@ function picked(ms: number) {
 <style scoped>
 .calendar {
   min-width: 32px;
-  min-height: 40px;
+  min-height: 44px;
   justify-content: center;
   color: var(--rim);
 }

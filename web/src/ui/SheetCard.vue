@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { nextTick, watch } from 'vue';
 import { NModal } from 'naive-ui';
 import { commitTyping } from './typing';
 
@@ -10,6 +11,19 @@ function close(open: boolean) {
   show.value = open;
 }
 withDefaults(defineProps<{ title: string; width?: number; must?: boolean }>(), { width: 560, must: false });
+/** The library gives its titles the role of a heading without a level, and to the bar around them as well. */
+watch(
+  show,
+  async (open) => {
+    if (!open) return;
+    await nextTick();
+    for (const bar of document.querySelectorAll('.sheet .n-card-header')) {
+      bar.removeAttribute('role');
+      bar.querySelector('.n-card-header__main')?.setAttribute('aria-level', '2');
+    }
+  },
+  { immediate: true },
+);
 </script>
 
 <template>

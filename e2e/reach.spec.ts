@@ -1,0 +1,151 @@
+import { readFileSync } from 'node:fs';
+import { createRequire } from 'node:module';
+import type { Page } from '@playwright/test';
+import { expect, importExample, test } from './test';
+
+const AXE = readFileSync(createRequire(import.meta.url).resolve('axe-core/axe.min.js'), 'utf8');
+const ROUTES = [
+  '/batches',
+  '/batches/slipway-red-3',
+  '/batches/slipway-red-2?at=bottle',
+  '/batches/gorse-gold?at=salt',
+  '/batches/gorse-gold?at=blend',
+  '/batches/gorse-gold?at=strain',
+  '/batches/gorse-gold/pods',
+  '/pods',
+  '/pods/varieties',
+  '/larder',
+  '/larder/table',
+  '/shelf',
+  '/bench/mix',
+  '/bench/dilution',
+  '/bench/match',
+  '/bench/measures',
+  '/nowhere',
+];
+/** Each dialog: where it is, and the button that opens it. */
+const DIALOGS: readonly [path: string, open: string | RegExp][] = [
+  ['/batches', 'Start a batch'],
+  ['/batches', 'Archive'],
+  ['/batches/slipway-red-3', 'Log a reading'],
+  ['/batches/slipway-red-3', /^Heat /],
+  ['/batches/gorse-gold?at=blend', 'Paste a list'],
+  ['/pods', 'Add a lot'],
+  ['/pods', /^Red cayenne/],
+  ['/pods/varieties', /^Copy Bell, red/],
+  ['/larder', 'Add something'],
+  ['/larder', /^Honey/],
+  ['/larder/table', /^Copy /],
+  ['/shelf', 'How hot was it?'],
+  ['/batches', 'Kitchen'],
+  ['/batches', 'Keys'],
+];
+
+/** Every fault that axe finds, of every rule it has. */
+async function faults(page: Page): Promise<string[]> {
+  await page.evaluate(AXE);
+  return page.evaluate(async () => {
+    interface Found {
+      violations: { id: string; nodes: { html: string; failureSummary: string }[] }[];
+    }
+    const { axe } = window as unknown as { axe: { run(): Promise<Found> } };
+    const { violations } = await axe.run();
+    return violations.flatMap((v) => v.nodes.slice(0, 3).map((n) => `${v.id}: ${n.html.slice(0, 140)} ${n.failureSummary.slice(0, 160)}`));
+  });
+}
+/** What is cut at the side, and text smaller than 13 px. */
+async function misfits(page: Page): Promise<string[]> {
+  return page.evaluate(() => {
+    const out: string[] = [];
+    if (document.documentElement.scrollWidth > window.innerWidth + 1)
+      out.push(`the page is ${document.documentElement.scrollWidth} px wide`);
+    for (const el of document.querySelectorAll<HTMLElement>('main *, .n-modal *')) {
+      const own = [...el.childNodes].some((n) => n.nodeType === 3 && n.textContent!.trim() !== '');
+      const box = el.getBoundingClientRect();
+      if (!own || box.width === 0 || el.closest('.visually-hidden, [aria-hidden="true"], kbd')) continue;
+      const drawn = el instanceof SVGElement ? ((el as unknown as SVGGraphicsElement).getScreenCTM()?.a ?? 1) : 1;
+      const size = parseFloat(getComputedStyle(el).fontSize) * drawn;
+      if (size < 12.9) out.push(`${size.toFixed(1)} px: ${el.textContent!.trim().slice(0, 40)}`);
+      if (box.right > window.innerWidth + 1 && !el.closest('.n-data-table, .scroll-x'))
+        out.push(`cut at the side: ${el.textContent!.trim().slice(0, 40)}`);
+    }
+    return [...new Set(out)].slice(0, 8);
+  });
+}
+/** Things to press that a wet finger would miss. */
+async function small(page: Page): Promise<string[]> {
+  return page.evaluate(() =>
+    [
+      ...document.querySelectorAll<HTMLElement>(
+        'main button, main a, nav a, nav button, main input, main [role=combobox], main [role=checkbox]',
+      ),
+    ]
+      .filter((el) => {
+        const box = el.getBoundingClientRect();
+        // A link within a sentence is as high as its line (WCAG 2.2, 2.5.8: inline).
+        const inline = el.matches('a:not(.act):not(.batch), .link') && getComputedStyle(el.parentElement!).display !== 'flex';
+        return (
+          box.width > 0 &&
+          box.height > 0 &&
+          !inline &&
+          !el.matches('.visually-hidden, [type=file], .n-radio-input') &&
+          box.height < 43.5 &&
+          (el.closest('.n-input, .n-base-selection, .n-radio')?.getBoundingClientRect().height ?? 0) < 43.5
+        );
+      })
+      .map(
+        (el) =>
+          `${Math.round(el.getBoundingClientRect().height)} px: ${(el.getAttribute('aria-label') ?? el.textContent ?? '').trim().slice(0, 40)}`,
+      )
+      .slice(0, 8),
+  );
+}
+async function settled(page: Page, path: string): Promise<void> {
+  await page.goto(path);
+  await expect(page.locator('h1')).toBeVisible();
+  await page.waitForLoadState('networkidle').catch(() => undefined);
+}
+
+test('every route at both sizes: no fault that axe knows, nothing cut, nothing small', async ({ page }) => {
+  test.slow();
+  const found: Record<string, string[]> = {};
+  for (const [width, height] of [
+    [1280, 800],
+    [390, 844],
+  ] as const) {
+    await page.setViewportSize({ width, height });
+    for (const path of ROUTES) {
+      await settled(page, path);
+      const odd = [...(await faults(page)), ...(await misfits(page)), ...(width < 500 ? await small(page) : [])];
+      if (odd.length > 0) found[`${width} ${path}`] = odd;
+    }
+  }
+  expect(found).toEqual({});
+});
+
+test('every dialog: named, and no fault that axe knows', async ({ page }) => {
+  test.slow();
+  const found: Record<string, string[]> = {};
+  for (const [path, open] of DIALOGS) {
+    await settled(page, path);
+    await page.getByRole('button', { name: open }).first().click();
+    const dialog = page.getByRole('dialog').first();
+    await expect(dialog).toBeVisible();
+    await page.waitForTimeout(350);
+    const name = await dialog.getAttribute('aria-label');
+    const odd = [...(name ? [] : ['no name']), ...(await faults(page)), ...(await misfits(page))];
+    if (odd.length > 0) found[`${path} ${open}`] = odd;
+  }
+  expect(found).toEqual({});
+});
+
+test('at 200 % every function of a station is within reach', async ({ page }) => {
+  const id = await importExample(page, 'Zoomed');
+  await page.setViewportSize({ width: 640, height: 400 });
+  await settled(page, `/batches/${id}?at=bottle`);
+  for (const name of ['Export', 'Print', 'Archive', 'Done today']) {
+    const button = page.getByRole('button', { name }).first();
+    await button.scrollIntoViewIfNeeded();
+    await expect(button).toBeInViewport();
+  }
+});
