@@ -27,6 +27,7 @@ import { highsSolver } from '@roskel/core/highs';
 import { kitchenMix } from '../core/tests/helpers';
 import { blendLines } from './blend';
 import { browserBench } from './browser';
+import { houseBench } from './house';
 import { measure, print, type Line } from './measure';
 
 const highs = await highsSolver();
@@ -166,3 +167,4 @@ lines.push({
 lines.push(...blendLines(highs));
 print(lines);
 if (process.argv.includes('--browser')) await browserBench();
+if (process.argv.includes('--house')) await houseBench();

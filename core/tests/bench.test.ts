@@ -127,7 +127,9 @@ describe('a mix in a bowl', () => {
     const mild = { ...stuff, pods: stuff.pods.filter((c) => !/habanero/.test(c.lot.id)) };
     const answer = solveBench(highs, mild, { ...WISH, heat: { lowShu: 500_000, highShu: 700_000 } });
     if (answer.status !== 'short') throw new Error('found');
-    expect(answer.gist).toMatch(/Too mild: short of your bracket by .* SHU\. The hottest this stock reaches with your other wishes is/);
+    expect(answer.gist).toMatch(
+      /Too mild: short of the heat you wish by .* SHU\. The hottest this stock reaches with your other wishes is/,
+    );
     // No more than the hottest pod alone could bring.
     expect(answer.reach!.hottestShu).toBeLessThan(5900);
     expect(answer.reach!.hottestShu).toBeGreaterThan(1000);

@@ -148,7 +148,7 @@ describe('the worked case (handbook chapter 2, section 7.6, regression)', () => 
     expect(answer.misses[0]!.by / 25_600).toBeCloseTo(1, 2);
     expect(answer.reach!.hottestShu / 4440).toBeCloseTo(1, 2);
     expect(answerInWords(answer, problem).gist).toBe(
-      'Too mild: short of your bracket by 26,000 SHU. The hottest this stock reaches with your other wishes is 4,400.',
+      'Too mild: short of the heat you wish by 26,000 SHU. The hottest this stock reaches with your other wishes is 4,400.',
     );
   });
   it('5 kg from the same stock: heat and body short, no single change helps', () => {

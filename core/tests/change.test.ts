@@ -5,7 +5,11 @@ import { dice, randomBatch } from './random';
 
 /** Documents like ours: fields, entries with names, lists of words, plain lists. */
 const leaf = fc.oneof(fc.integer({ min: 0, max: 3 }), fc.constantFrom('a', 'b', ''), fc.boolean(), fc.constant(null));
-const entry = fc.record({ id: fc.constantFrom('p', 'q', 'r', 's', 't'), g: leaf, inner: fc.option(fc.record({ x: leaf }), { nil: undefined }) });
+const entry = fc.record({
+  id: fc.constantFrom('p', 'q', 'r', 's', 't'),
+  g: leaf,
+  inner: fc.option(fc.record({ x: leaf }), { nil: undefined }),
+});
 const doc = fc.record({
   name: leaf,
   goal: fc.record({ low: leaf, high: leaf }, { requiredKeys: [] }),
@@ -82,7 +86,11 @@ describe('changes of a document', () => {
       const theirs = { ...base, startDate: '2026-01-01', goal: { ...base.goal, lowShu: base.goal.lowShu + 1 } };
       const { value, clashes } = mergeChanges(base, mine, theirs);
       expect(clashes).toEqual([]);
-      expect(value).toMatchObject({ name: 'Mine', startDate: '2026-01-01', goal: { bottles: mine.goal.bottles, lowShu: theirs.goal.lowShu } });
+      expect(value).toMatchObject({
+        name: 'Mine',
+        startDate: '2026-01-01',
+        goal: { bottles: mine.goal.bottles, lowShu: theirs.goal.lowShu },
+      });
       const both = mergeChanges(base, mine, { ...base, name: 'Theirs' });
       expect(both.value.name).toBe('Theirs');
       expect(both.clashes).toMatchObject([{ path: ['name'], after: 'Mine', now: 'Theirs' }]);

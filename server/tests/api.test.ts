@@ -1,5 +1,5 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { withParams, type BatchFile } from '@roskel/core';
+import { withParams } from '@roskel/core';
 import {
   DEFAULT_SETTINGS,
   type BatchRecord,

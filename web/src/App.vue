@@ -166,7 +166,8 @@ main {
   .rail a,
   .rail :deep(.n-button) {
     flex: 1;
-    min-width: 60px;
+    min-width: 0;
+    font-size: 13px;
     border: 0;
     border-top: 4px solid transparent;
   }

@@ -121,7 +121,19 @@ describe('what is being typed', () => {
     const use = () => {
       const form = reactive({ name: '', g: 0 });
       let draft!: ReturnType<typeof useDraft>;
-      const w = mount(defineComponent({ setup: () => ((draft = useDraft(() => 'f', form, () => ({ name: '', g: 0 }), open)), () => h('i')) }));
+      const w = mount(
+        defineComponent({
+          setup: () => (
+            (draft = useDraft(
+              () => 'f',
+              form,
+              () => ({ name: '', g: 0 }),
+              open,
+            )),
+            () => h('i')
+          ),
+        }),
+      );
       return { form, draft, w };
     };
     const first = use();

@@ -53,7 +53,7 @@ const UNKNOWN_PODS = new RegExp(
 const BOTTLES = new RegExp(`^(?:(${COUNT}) )?(?:(small|medium|large|little|big) )?(bottles?|jars?)(?: of (\\d+) ?ml)?$`, 'i');
 
 function bottlesOf(part: string): Pick<Have, 'bottles' | 'bottleMl'> | null {
-  const m = BOTTLES.exec(part);
+  const m = BOTTLES.exec(part.replace(/^an? dozen /i, '12 '));
   if (!m) return null;
   const word = (m[2] ?? '').replace('little', 'small').replace('big', 'large');
   const size = BOTTLE_SIZES.find((s) => s.name === (m[3]!.startsWith('jar') && !word ? 'jars' : word));
@@ -71,7 +71,7 @@ const SWEET_ROWS: Record<string, string> = { bell_red: 'bell-red', bell_green: '
 
 /** The pods that a line means, if it means pods: unknown ones by the piece or the bowl, known ones by their row. */
 function podsOf(part: string, item: ReadItem | undefined, id: string): HavePods | null {
-  const m = UNKNOWN_PODS.exec(part);
+  const m = UNKNOWN_PODS.exec(part.replace(/^an? dozen /i, '12 '));
   if (m && !/^(?:red|green) peppers$/i.test(part)) {
     const count = (m[1] ? countOf(m[1].toLowerCase()) : m[2] ? 1 : 12) * (m[2] ? HEAPS[m[2].toLowerCase()]! : 1);
     return { lot: mixed(id, /\bhot\b/i.test(part)), stockG: count * MIXED_UNKNOWN.pod!.massG.typical, says: part };

@@ -13,7 +13,7 @@ interface Emscripten {
 
 /**
  * The folder of the embedded PostgreSQL, with what its file layer leaves out: when the engine asks for its log or a
- * table to be on the disk, the operating system is asked for it. See docs/architecture.md, "What a save means".
+ * table to be on the disk, the operating system is asked for it. See docs/decisions/0005, "What a save means".
  */
 export class DurableFolder extends NodeFS {
   override async init(...args: Parameters<NodeFS['init']>): ReturnType<NodeFS['init']> {

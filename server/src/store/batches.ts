@@ -18,7 +18,7 @@ import { checkBatchFile } from '@roskel/contract/validate';
 import type { Db } from '../db/open';
 import { batches, dutiesDone, larderLots, podLots, readings, stations } from '../db/schema';
 import { NotFound, Stale, Unfit } from './errors';
-import { listPods } from './pods';
+import { podLotsOf } from './pods';
 import { settleShelf } from './shelf';
 import { settleUse, type StoreName } from './stock';
 
@@ -92,7 +92,7 @@ export async function fitFile(db: Db, value: unknown): Promise<BatchFile> {
   try {
     file = carry(
       checked.file,
-      (await listPods(db)).map((p) => p.lot).filter((l) => !checked.file.lots.some((x) => x.id === l.id)),
+      (await podLotsOf(db)).filter((l) => !checked.file.lots.some((x) => x.id === l.id)),
       [],
     );
   } catch (error) {

@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import { and, asc, eq, sql } from 'drizzle-orm';
-import { isIngredient, turned, TURNS, turnsFor, type Turn } from '@roskel/core';
+import { isIngredient, turned, TURNS, turnsFor, type PodLot, type Turn } from '@roskel/core';
 import type { LotHistory, Move, PodLotInput, PodLotRecord } from '@roskel/contract';
 import type { Db } from '../db/open';
 import { podLots } from '../db/schema';
@@ -23,6 +23,11 @@ async function listed(db: Db, archived: boolean): Promise<PodLotRecord[]> {
 }
 export const listPods = (db: Db): Promise<PodLotRecord[]> => listed(db, false);
 export const archivedPods = (db: Db): Promise<PodLotRecord[]> => listed(db, true);
+
+/** The lots alone, without stock and promises. */
+export async function podLotsOf(db: Db): Promise<PodLot[]> {
+  return (await db.select({ lot: podLots.lot }).from(podLots).where(eq(podLots.archived, false))).map((r) => r.lot);
+}
 
 async function rowOf(db: Db, id: string): Promise<Row> {
   const [row] = await db.select().from(podLots).where(eq(podLots.id, id));

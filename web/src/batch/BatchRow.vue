@@ -16,7 +16,8 @@ const doneOn = computed(() => file.value.stations.at(-1)?.log.doneOn);
 const active = computed(() => report.value?.stations.find((s) => s.active));
 const stage = computed(() => {
   if (doneOn.value) return `bottled ${day(doneOn.value)}`;
-  if (!report.value?.stations.some((s) => s.done)) return `planned, starts ${day(file.value.startDate)}`;
+  if (!report.value) return file.value.stations.some((s) => s.log.doneOn) ? 'on its way' : `planned, starts ${day(file.value.startDate)}`;
+  if (!report.value.stations.some((s) => s.done)) return `planned, starts ${day(file.value.startDate)}`;
   const a = active.value;
   if (a && a.from !== a.to) return `day ${daysBetween(a.from, today())} of about ${daysBetween(a.from, a.to)}`;
   return `next: ${a?.name.toLowerCase() ?? 'done'}`;

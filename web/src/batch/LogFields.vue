@@ -113,7 +113,7 @@ const trouble = (field: string) => batch.troubleAt(props.station.id, `log/${fiel
         :trouble="trouble('doneOn')"
         @update:model-value="$event && setDone($event)"
       />
-      <NButton type="primary" v-if="!log.doneOn" @click="set({ doneOn: today() })">Done today</NButton>
+      <NButton v-if="!log.doneOn" type="primary" @click="set({ doneOn: today() })">Done today</NButton>
       <NButton v-else @click="undoDone">Not done</NButton>
     </div>
     <p v-if="refusal" class="field-error" role="alert">{{ refusal }}</p>

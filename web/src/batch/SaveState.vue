@@ -45,7 +45,7 @@ watch(clashes, (list) => list.forEach((c) => (choices[c.key] ??= null)), { immed
 const open = computed(() => clashes.value.some((c) => !choices[c.key]));
 function settle() {
   batch.settle(clashes.value.filter((c) => choices[c.key] === 'mine').map((c) => c.c));
-  for (const key of Object.keys(choices)) delete choices[key];
+  for (const key of Object.keys(choices)) choices[key] = null;
 }
 </script>
 

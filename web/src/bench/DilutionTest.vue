@@ -265,7 +265,7 @@ const pour = (m: { takeG: number; waterG: number; from: number }) =>
       />
       <p v-if="problem" class="field-error" role="alert">{{ problem }}</p>
       <div class="acts">
-        <NButton type="primary" v-if="(about.subject.value || test.subject === 'label') && !kept" data-first @click="keep(false)">
+        <NButton v-if="(about.subject.value || test.subject === 'label') && !kept" type="primary" data-first @click="keep(false)">
           {{ test.subject === 'label' ? 'Keep our threshold' : `Use this result for ${name}` }}
         </NButton>
         <NButton v-if="askSure" @click="keep(true)">I am sure, use it</NButton>

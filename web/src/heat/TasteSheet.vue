@@ -104,7 +104,7 @@ async function save(sure: boolean) {
         }}</span>
       </div>
       <div class="acts">
-        <NButton text v-if="scores.length < 8" class="link" @click="more">One more taster</NButton>
+        <NButton v-if="scores.length < 8" text class="link" @click="more">One more taster</NButton>
         <NumberField
           v-if="'lotId' in subject"
           class="pods"

@@ -144,7 +144,7 @@ async function off() {
         </p>
       </div>
       <p v-if="problem" class="field-error" role="alert">{{ problem }}</p>
-      <NButton type="primary" v-if="item && changed" data-keeps @click="keep">Keep the changes</NButton>
+      <NButton v-if="item && changed" type="primary" data-keeps @click="keep">Keep the changes</NButton>
       <div class="acts">
         <NButton attr-type="submit" :type="!item ? 'primary' : 'default'">{{ item ? 'More came in' : 'Add' }}</NButton>
         <template v-if="item">

@@ -12,8 +12,11 @@ import ListState from '../ui/ListState.vue';
 import FindField from '../ui/FindField.vue';
 import { lazySheet } from '../ui/lazySheet';
 
-/** Larger than the rest of this page; nobody imports before they look. */
-const NUpload = defineAsyncComponent(() => import('naive-ui/es/upload').then((m) => m.NUpload));
+/** Larger than the rest of this page: it comes once the page stands, for nobody imports before they look. */
+const NUpload = defineAsyncComponent(async () => {
+  await new Promise((done) => setTimeout(done, 2000));
+  return (await import('naive-ui/es/upload')).NUpload;
+});
 const ArchiveSheet = lazySheet(() => import('../house/ArchiveSheet.vue'));
 const PlanStart = defineAsyncComponent(() => import('../batch/PlanStart.vue'));
 const StartSheet = lazySheet(() => import('../batch/StartSheet.vue'));

@@ -1,0 +1,170 @@
+import { strFromU8, unzipSync } from 'fflate';
+import type { Page } from '@playwright/test';
+import { DemoServer } from './server';
+import { expect, importExample, startBatch, stored, test, type } from './test';
+
+const OWN = { 'X-Roskel': '1' };
+interface Record_ {
+  revision: number;
+  file: { name: string };
+}
+const read = async (page: Page, id: string) => (await (await page.request.get(`/api/batches/${id}`)).json()) as Record_;
+
+test('undoing the start of a batch never takes away work that was done in it', async ({ page }) => {
+  await page.goto('/batches');
+  await page.getByRole('button', { name: 'Start a batch' }).click();
+  await type(page, 'Name', 'Kept Work');
+  await page.getByLabel(/What do you have/).fill('300 g jalapeños, vinegar, 3 small bottles, mild');
+  await page.getByRole('button', { name: 'Start this batch' }).click();
+  await expect(page.locator('[data-mass=bottle]')).toBeVisible();
+  const id = new URL(page.url()).pathname.split('/').at(-1)!;
+  await page.keyboard.press('3');
+  await type(page, 'Days', '21');
+  await stored(page, id);
+  await page.getByRole('link', { name: 'Batches' }).first().click();
+  await expect(page.getByRole('heading', { level: 1, name: 'Batches' })).toBeVisible();
+  await page.keyboard.press('Control+z');
+  await expect(page.getByText(/work was done in it since/)).toBeVisible();
+  await expect(page.getByRole('link', { name: /Kept Work/ })).toBeVisible();
+  expect((await read(page, id)).revision).toBeGreaterThan(1);
+});
+
+test('undo takes back its own change and leaves what another window did; redo and reload keep it', async ({ page }) => {
+  const id = await importExample(page, 'Undo Here');
+  await page.goto(`/batches/${id}?at=ferment`);
+  await type(page, 'Days', '20');
+  const { record } = await stored(page, id);
+  // Another window renames the batch.
+  const file = { ...record.file, name: 'Renamed There' };
+  expect((await page.request.put(`/api/batches/${id}`, { data: { revision: record.revision, file }, headers: OWN })).status()).toBe(200);
+  await expect(page.getByRole('heading', { name: 'Renamed There' })).toBeVisible();
+  await page.reload();
+  await expect(page.getByLabel('Days', { exact: true })).toHaveValue('20');
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(page.getByLabel('Days', { exact: true })).toHaveValue('14');
+  await stored(page, id);
+  expect((await read(page, id)).file.name).toBe('Renamed There');
+  await page.getByRole('heading', { name: 'Acid in the jar' }).click();
+  await page.keyboard.press('Control+Shift+z');
+  await expect(page.getByLabel('Days', { exact: true })).toHaveValue('20');
+});
+
+test('a reload with the cursor in a field, and inside a form, loses nothing', async ({ page }) => {
+  const id = await importExample(page, 'Reload Me');
+  await page.goto(`/batches/${id}?at=ferment`);
+  await page.getByLabel('Days', { exact: true }).fill('25');
+  await expect(page.getByText(/Not saved yet/)).toBeVisible();
+  await page.reload();
+  await expect(page.getByLabel('Days', { exact: true })).toHaveValue('25');
+  await stored(page, id);
+
+  await page.goto('/pods');
+  await page.getByRole('button', { name: 'Add a lot' }).click();
+  await page.getByLabel('Your name for it').fill('Half a form');
+  await page.getByLabel('Note').fill('smoky');
+  await page.reload();
+  await page.getByRole('button', { name: 'Add a lot' }).click();
+  await expect(page.getByText('Taken up where you left it.')).toBeVisible();
+  await expect(page.getByLabel('Your name for it')).toHaveValue('Half a form');
+  // Escape keeps it as well.
+  await page.keyboard.press('Escape');
+  await expect(page.getByRole('dialog')).toHaveCount(0);
+  await page.getByRole('button', { name: 'Add a lot' }).click();
+  await expect(page.getByLabel('Note')).toHaveValue('smoky');
+  await page.getByRole('button', { name: 'Start anew' }).click();
+  await expect(page.getByLabel('Your name for it')).toHaveValue('');
+});
+
+test('a reading can be put right and taken back, and its note is shown', async ({ page }) => {
+  const id = await importExample(page, 'Readings');
+  await page.goto(`/batches/${id}?at=ferment`);
+  await page.getByRole('button', { name: 'Log a reading' }).click();
+  const sheet = page.getByRole('dialog');
+  await sheet.getByLabel('pH', { exact: true }).fill('4.4');
+  await sheet.getByLabel('Note').fill('smells of apples');
+  await sheet.getByRole('button', { name: 'Save the reading' }).click();
+  await expect(page.getByText(/Last: pH 4.40.*smells of apples/)).toBeVisible();
+  await page.getByText(/\d+ readings?$/).click();
+  await page
+    .getByRole('button', { name: /^Change the reading/ })
+    .last()
+    .click();
+  await sheet.getByLabel('pH', { exact: true }).fill('4.3');
+  await sheet.getByRole('button', { name: 'Save the reading' }).click();
+  await expect(page.getByText(/Last: pH 4.30/)).toBeVisible();
+  const before = (await stored(page, id)).record.file.readings.length;
+  await page
+    .getByRole('button', { name: /^Change the reading/ })
+    .last()
+    .click();
+  await sheet.getByRole('button', { name: 'Take it back' }).click();
+  await expect(page.getByText(/Last: pH 4.30/)).toHaveCount(0);
+  expect((await stored(page, id)).record.file.readings).toHaveLength(before - 1);
+});
+
+test('planned batches reserve: what one is promised is not free for the next, and a plan that lost its pods says so', async ({ page }) => {
+  const lots = (await (await page.request.get('/api/pods')).json()) as {
+    id: string;
+    lot: object;
+    stockG: number;
+    promised: { g: number }[];
+  }[];
+  const fresno = lots.find((l) => l.id === 'lot-fresno')!;
+  const plan = async (name: string, massG: number) => {
+    const id = await startBatch(page, name, { lowShu: 500, highShu: 2000, bottles: 4, bottleMl: 100 });
+    const { revision, file } = (await (await page.request.get(`/api/batches/${id}`)).json()) as {
+      revision: number;
+      file: { stations: { kind: string; params: object }[]; lots: object[] };
+    };
+    const stations = file.stations.map((s) =>
+      s.kind === 'prep' ? { ...s, params: { pods: [{ lotId: fresno.id, massG, prep: 'whole' }] } } : s,
+    );
+    const data = { revision, file: { ...file, stations, lots: [fresno.lot] } };
+    expect((await page.request.put(`/api/batches/${id}`, { data, headers: OWN })).status()).toBe(200);
+    return id;
+  };
+  const free = fresno.stockG - fresno.promised.reduce((s, p) => s + p.g, 0);
+  const first = await plan('First Served', Math.round(free - 40));
+  const second = await plan('Second Served', 90);
+  await page.goto('/pods');
+  await expect(page.getByRole('button', { name: /^Fresno/ })).toContainText('0 g free');
+  await page.goto(`/batches/${second}`);
+  await expect(page.getByText(/Not enough pods: Fresno 50 g short \(promised to .*First Served/)).toBeVisible();
+  await page.goto(`/batches/${second}/pods`);
+  await expect(page.getByLabel('Fresno in the mix, g')).toBeVisible();
+  await expect(page.locator('.lot').filter({ hasText: 'Fresno' })).toContainText('of 40 g');
+  for (const id of [first, second]) await page.request.delete(`/api/batches/${id}`, { headers: OWN });
+});
+
+test('a backup is read back into an empty kitchen, bit by bit the same', async ({ page, browser, server }) => {
+  test.slow();
+  const saved = await page.request.get('/api/kitchen');
+  const zip = await saved.body();
+  expect(saved.headers()['content-disposition']).toMatch(/roskel-\d{4}-\d{2}-\d{2}\.zip/);
+  expect(server.address).not.toBe('');
+  const own = new DemoServer(4970, false);
+  const base = await own.start();
+  const other = await (await browser.newContext({ baseURL: base })).newPage();
+  try {
+    await other.goto('/');
+    await other.getByRole('button', { name: 'Kitchen' }).click();
+    const chooser = other.waitForEvent('filechooser');
+    await other.getByRole('button', { name: /Read a backup/ }).click();
+    await (await chooser).setFiles({ name: 'kitchen.zip', mimeType: 'application/zip', buffer: zip });
+    await expect(other.getByText('This is your kitchen again.')).toBeVisible();
+    await other.keyboard.press('Escape');
+    await expect(other.getByRole('link', { name: /Slipway Red no. 3/ })).toBeVisible();
+    const tables = (bytes: Uint8Array) =>
+      JSON.stringify((JSON.parse(strFromU8(unzipSync(bytes)['kitchen.json']!)) as { tables: object }).tables);
+    expect(tables(await (await other.request.get('/api/kitchen')).body())).toBe(tables(zip));
+    // A second time it is not empty any more, and says so.
+    const again = other.waitForEvent('filechooser');
+    await other.getByRole('button', { name: 'Kitchen' }).click();
+    await other.getByRole('button', { name: /Read a backup/ }).click();
+    await (await again).setFiles({ name: 'kitchen.zip', mimeType: 'application/zip', buffer: zip });
+    await expect(other.getByText(/This kitchen is not empty/)).toBeVisible();
+  } finally {
+    await other.context().close();
+    await own.end();
+  }
+});
