@@ -149,3 +149,19 @@ test('at 200 % every function of a station is within reach', async ({ page }) =>
     await expect(button).toBeInViewport();
   }
 });
+
+test('on paper a batch is a bench sheet: every gram, every step, lines to write on', async ({ page }) => {
+  await settled(page, '/batches/gorse-gold');
+  await expect(page.locator('[data-mass=bottle]')).toBeVisible();
+  await page.emulateMedia({ media: 'print' });
+  const sheet = page.getByRole('article', { name: 'Bench sheet' });
+  await expect(sheet).toBeVisible();
+  const { file } = (await (await page.request.get('/api/batches/gorse-gold')).json()) as {
+    file: { stations: { params: { pods?: { massG: number }[] } }[] };
+  };
+  for (const { massG } of file.stations[0]!.params.pods!)
+    await expect(sheet).toContainText(`${massG < 10 ? massG.toFixed(1) : Math.round(massG)} g`);
+  await expect(sheet).toContainText(/salt \d+ g, water \d+ g/);
+  await expect(sheet.getByText('weighed')).toHaveCount(7);
+  await expect(page.getByRole('navigation')).toBeHidden();
+});

@@ -6,6 +6,7 @@ import { DemoServer } from '../e2e/server';
 /** The pictures of docs/screenshots, from fresh demo data: one per main view, with what to click first. */
 const VIEWS: readonly [name: string, path: string, click?: string][] = [
   ['batches', '/batches'],
+  ['start', '/batches', 'button:has-text("Start a batch")'],
   ['batch', '/batches/slipway-red-3'],
   ['choose', '/batches/gorse-gold/pods'],
   ['pods', '/pods'],
@@ -22,13 +23,17 @@ const server = new DemoServer(4800);
 const base = await server.start();
 const browser = await chromium.launch(config.use!.launchOptions!);
 try {
-  const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
+  const page = await browser.newPage({ viewport: { width: 1280, height: 800 }, locale: 'en-GB' });
   for (const [name, path, click] of VIEWS) {
     await page.goto(base + path);
     await page.waitForTimeout(2500);
     if (click) {
       await page.click(click);
       await page.waitForTimeout(900);
+    }
+    if (name === 'start') {
+      await page.getByLabel(/What do you have/).fill('15 hot pods, garlic, vinegar, six small bottles, medium');
+      await page.waitForTimeout(4000);
     }
     await page.screenshot({ path: fileURLToPath(new URL(`../docs/screenshots/${name}.png`, import.meta.url)) });
     console.log(`docs/screenshots/${name}.png`);

@@ -1,5 +1,6 @@
 /** What stands ready: pod lots and ingredients, and how they become streams. */
 export * from './lot';
+export * from './build';
 export * from './source';
 export * from './school';
 export * from './turn';

@@ -153,7 +153,7 @@ function newlyWanted(before: BatchFile | null, after: BatchFile): StoreName[] {
 }
 
 async function settle(tx: Db, id: string, file: BatchFile, today: string): Promise<Saved['touched']> {
-  // Lots that were put away still have their ledger.
+  // Archived lots still have their ledger.
   const pods = new Set((await tx.select({ id: podLots.id }).from(podLots)).map((p) => p.id));
   const larder = new Set((await tx.select({ id: larderLots.id }).from(larderLots)).map((l) => l.id));
   const touched: Saved['touched'] = new Set(await settleUse(tx, id, file, (n) => (n.store === 'pods' ? pods : larder).has(n.id)));

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { NButton } from 'naive-ui';
+import { NButton, NForm } from 'naive-ui';
 import { computed, reactive, ref, toRef, watch } from 'vue';
 import { isDay, type Goal } from '@roskel/core';
 import { today } from '../format';
@@ -51,14 +51,14 @@ async function begin() {
 
 <template>
   <SheetCard v-model:show="show" :title="title" :width="640">
-    <form @submit.prevent="begin">
+    <NForm @submit.prevent="begin">
       <DraftBar :show="draft.takenUp.value" @anew="draft.anew" />
       <p class="soft"><slot /></p>
       <NameAndStart v-model:name="name" v-model:start="start" />
       <GoalFields v-model="goal" />
       <p v-if="problem || dateProblem" class="field-error" role="alert">{{ problem || dateProblem }}</p>
       <NButton type="primary" attr-type="submit" :disabled="busy">{{ verb }}</NButton>
-    </form>
+    </NForm>
   </SheetCard>
 </template>
 

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { NButton } from 'naive-ui';
+import { NButton, NForm } from 'naive-ui';
 import { ref, watch } from 'vue';
 import { isDay, type Goal } from '@roskel/core';
 import { useOpenBatch } from '../stores/openBatch';
@@ -39,12 +39,12 @@ function save() {
 
 <template>
   <SheetCard v-model:show="show" title="The goal" :width="640">
-    <form v-if="goal" class="form" @submit.prevent="save">
+    <NForm v-if="goal" class="form" @submit.prevent="save">
       <NameAndStart v-model:name="name" v-model:start="start" />
       <GoalFields v-model="goal" />
       <p v-if="problem" class="field-error" role="alert">{{ problem }}</p>
       <NButton type="primary" attr-type="submit">Keep this goal</NButton>
-    </form>
+    </NForm>
   </SheetCard>
 </template>
 

@@ -17,7 +17,7 @@ const pods = usePods();
 const notices = useNotices();
 void pods.load();
 const busy = ref(false);
-/** How the ids of such lots begin: a lot that was put away keeps its id, so each has its time behind. */
+/** How the ids of such lots begin: an archived lot keeps its id, so each has its time behind. */
 const stem = computed(() => `${props.side}-${batch.id}`.slice(0, 50) + '-');
 const kept = computed(() => pods.items.find((p) => p.id.startsWith(stem.value)));
 

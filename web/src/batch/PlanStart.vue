@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, onMounted, reactive, ref, shallowRef, watch } from 'vue';
 import { useRouter } from 'vue-router';
-import { NButton, NSpin } from 'naive-ui';
+import { NButton, NForm, NSpin } from 'naive-ui';
 import { BARE_LOT } from '@roskel/contract';
 import { BOTTLE_SIZES, GoalSchema, HEAT_WORDS, readHave, type Have, type Needed, type Plan } from '@roskel/core';
 import { grams, odds, plural, shu, today } from '../format';
@@ -132,7 +132,7 @@ const Bottles = GoalSchema.properties.bottles;
 </script>
 
 <template>
-  <form class="plan" @submit.prevent="start">
+  <NForm class="plan" @submit.prevent="start">
     <div class="ask">
       <DraftBar :show="draft.takenUp.value" @anew="draft.anew" />
       <TextField
@@ -182,7 +182,7 @@ const Bottles = GoalSchema.properties.bottles;
       <p v-if="trouble" class="field-error" role="alert">{{ trouble }}</p>
       <NButton type="primary" attr-type="submit" class="go" :loading="busy" block>Start this batch</NButton>
     </div>
-  </form>
+  </NForm>
 </template>
 
 <style scoped>

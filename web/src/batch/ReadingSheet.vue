@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, reactive, ref, toRef, watch } from 'vue';
 import dayjs from 'dayjs';
-import { NButton } from 'naive-ui';
+import { NButton, NForm } from 'naive-ui';
 import { instrumentOf, ReadingSchema, type Reading, type StationReport } from '@roskel/core';
 import { clock, day, today } from '../format';
 import { useOpenBatch } from '../stores/openBatch';
@@ -72,7 +72,7 @@ async function remove() {
 
 <template>
   <SheetCard v-model:show="show" :title="title" :width="460">
-    <form class="form" @submit.prevent="save">
+    <NForm class="form" @submit.prevent="save">
       <DraftBar :show="draft.takenUp.value" @anew="draft.anew" />
       <NumberField v-model="form.pH" label="pH" :schema="P.pH" optional />
       <NumberField v-model="form.tempC" label="Temperature" unit="°C" :schema="P.tempC" optional :digits="1" />
@@ -93,7 +93,7 @@ async function remove() {
         <NButton type="primary" attr-type="submit">Save the reading</NButton>
         <NButton v-if="reading" text class="link" @click="remove">Take it back</NButton>
       </div>
-    </form>
+    </NForm>
   </SheetCard>
 </template>
 

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { NButton } from 'naive-ui';
+import { NButton, NForm } from 'naive-ui';
 import { ref, watch } from 'vue';
 import { Type } from '@sinclair/typebox';
 import { useHeat } from '../stores/heat';
@@ -46,7 +46,7 @@ async function save() {
 
 <template>
   <SheetCard v-model:show="show" title="Score a labelled sauce" :width="460">
-    <form class="form" @submit.prevent="save">
+    <NForm class="form" @submit.prevent="save">
       <TextField v-model="name" class="wide" label="What you call it" :maxlength="60" placeholder="A mild bottled sauce" />
       <NumberField v-model="labelShu" label="Heat on the label" unit="SHU" :schema="Shu" :digits="0" optional />
       <NumberField v-model="score" label="Score, 0 to 10" :schema="Score" :digits="1" optional />
@@ -60,7 +60,7 @@ async function save() {
       </LabelledField>
       <p v-if="problem" class="field-error wide" role="alert">{{ problem }}</p>
       <NButton type="primary" attr-type="submit" class="wide">Keep it</NButton>
-    </form>
+    </NForm>
   </SheetCard>
 </template>
 

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { NButton } from 'naive-ui';
+import { NButton, NForm } from 'naive-ui';
 import { computed, ref, watch } from 'vue';
 import type { HeatSubject } from '@roskel/contract';
 import CautionList from '../ui/CautionList.vue';
@@ -70,7 +70,7 @@ async function save(sure: boolean) {
 
 <template>
   <SheetCard v-model:show="show" :title="`How hot was ${name}?`" :width="620">
-    <form class="form" @submit.prevent="save(false)">
+    <NForm class="form" @submit.prevent="save(false)">
       <CautionList :cautions="tastingHot()" />
       <p class="soft">
         Score 0 to 10 as it feels to each taster.
@@ -124,7 +124,7 @@ async function save(sure: boolean) {
         <NButton type="primary" attr-type="submit" :disabled="busy">Keep it</NButton>
         <NButton v-if="askSure" :disabled="busy" @click="save(true)">I am sure, use it</NButton>
       </div>
-    </form>
+    </NForm>
   </SheetCard>
 </template>
 

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { NForm } from 'naive-ui';
 import { computed } from 'vue';
 import type { OwnIngredient } from '@roskel/contract';
 import { ACIDS, IngredientSchema, ingredientProblems, type Acid, type Ingredient } from '@roskel/core';
@@ -54,7 +55,7 @@ const setPh = (end: 'lo' | 'typ' | 'hi', x: number | null) => row.value!.pH && x
 
 <template>
   <SheetCard v-model:show="show" :title="editing ? 'Your ingredient' : 'An ingredient of your own'" :width="640">
-    <form v-if="row" class="form" @submit.prevent="save">
+    <NForm v-if="row" class="form" @submit.prevent="save">
       <DraftBar :show="draft.takenUp.value" @anew="draft.anew" />
       <TextField class="wide" label="Name" :maxlength="120" :model-value="row.name" @update:model-value="set({ name: $event })" />
       <NumberField
@@ -117,7 +118,7 @@ const setPh = (end: 'lo' | 'typ' | 'hi', x: number | null) => row.value!.pH && x
         well="It hangs together: water and solids add up, and the pH fits the acids."
         :verb="editing ? 'Keep the changes' : 'Add the ingredient'"
       />
-    </form>
+    </NForm>
   </SheetCard>
 </template>
 

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { NButton } from 'naive-ui';
+import { NButton, NForm } from 'naive-ui';
 import { computed, reactive, ref, toRef, watch } from 'vue';
 import { heatOfRow } from '@roskel/core';
 import { LarderFactsSchema, NO_FACTS, type LarderFacts, type LarderRecord, type LedgerLine } from '@roskel/contract';
@@ -104,7 +104,7 @@ async function off() {
 
 <template>
   <SheetCard v-model:show="show" :title="item && row ? row.name : 'Add to the larder'" :width="600">
-    <form class="form" @submit.prevent="act(1, 'in')">
+    <NForm class="form" @submit.prevent="act(1, 'in')">
       <DraftBar :show="draft.takenUp.value" @anew="draft.anew" />
       <PickField v-if="!item" v-model="key" label="Ingredient" :options="free" />
       <p v-else>
@@ -154,7 +154,7 @@ async function off() {
         </template>
       </div>
       <LedgerList v-if="item" :moves="moves" />
-    </form>
+    </NForm>
   </SheetCard>
 </template>
 

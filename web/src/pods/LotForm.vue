@@ -1,11 +1,11 @@
 <script setup lang="ts">
-import { NButton } from 'naive-ui';
+import { NButton, NForm } from 'naive-ui';
 import { computed, reactive, ref } from 'vue';
 import { BARE_LOT, RIPENESS, type PodLotRecord, type Ripeness } from '@roskel/contract';
 import {
+  buildLot,
   FORM_NAMES,
   hasPods,
-  heatFromSaid,
   lotOfVariety,
   LotSchema,
   MIXED_UNKNOWN,
@@ -109,35 +109,12 @@ const says = computed(() => {
     : 'no heat';
 });
 
-/** What a lot is made of, as against what is believed of its heat. */
-const madeOf = ({ waterPct, sugarsPct, podMassG, anatomy, capsaicinoidClass, hex, like }: PodLot) => ({
-  ...{ waterPct, sugarsPct, podMassG, anatomy, capsaicinoidClass, hex, like },
-});
-
 function build(id: string): PodLot {
-  const kept = props.item?.lot;
-  // A lot that was dried here, or left by a batch, keeps the water and sugar it has.
-  const same = kept && kept.varietyId === form.varietyId && kept.form === form.form;
-  const name = form.name.trim() || chosen.value.name;
-  const table = lotOfVariety(chosen.value, { id, name, form: form.form });
-  const base: PodLot = same ? { ...table, ...madeOf(kept), heat: kept.heat && table.heat } : table;
-  // A variety that was put away: the lot stays what it is.
-  if (kept && !varieties.find(form.varietyId)) return { ...kept, name: form.name.trim() || kept.name };
-  const salted = form.form === 'paste' || form.form === 'ferment';
-  const lot: PodLot = {
-    ...base,
-    ...(salted && form.saltPct !== null ? { saltPct: form.saltPct } : {}),
-    ...(salted && form.oilPct ? { oilPct: form.oilPct } : {}),
-    ...(salted && form.pH !== null ? { pH: form.pH } : {}),
-  };
-  if (!lot.heat) return lot;
-  if (form.said !== null) {
-    const stated = kept?.heat?.said;
-    const unchanged = stated && stated.value === form.said && stated.basis === form.basis && kept.heat!.source === form.source;
-    return { ...lot, heat: unchanged ? kept.heat : heatFromSaid(form.said, form.basis, form.source, lot.waterPct) };
-  }
-  // What was learnt of the lot stays while its variety does; another form of it is as hot per gram of dry matter.
-  return kept?.heat && kept.varietyId === lot.varietyId && !kept.heat.said ? { ...lot, heat: kept.heat } : lot;
+  const { name, said, basis, source, saltPct, oilPct, pH } = form;
+  const say = { name, form: form.form, said: said === null ? null : { value: said, basis, source }, saltPct, oilPct, pH };
+  const kept = props.item?.lot ?? null;
+  // Of a variety that was archived the lot stays what it is.
+  return buildLot(id, varieties.find(form.varietyId) ?? (kept ? null : MIXED_UNKNOWN), say, kept);
 }
 async function save() {
   commitTyping();
@@ -173,7 +150,7 @@ const RIPE: Record<Ripeness, string> = { '': 'not said', green: 'green', turning
 </script>
 
 <template>
-  <form class="form" @submit.prevent="save">
+  <NForm class="form" @submit.prevent="save">
     <DraftBar :show="draft.takenUp.value" @anew="draft.anew" />
     <PickField
       v-model="form.varietyId"
@@ -238,7 +215,7 @@ const RIPE: Record<Ripeness, string> = { '': 'not said', green: 'green', turning
     <TickField v-model="form.useFirst" class="wide" label="Use this first" />
     <p v-if="problem" class="field-error wide" role="alert">{{ problem }}</p>
     <NButton type="primary" attr-type="submit" class="wide">{{ item ? 'Keep the changes' : 'Add the lot' }}</NButton>
-  </form>
+  </NForm>
 </template>
 
 <style scoped>

@@ -7,7 +7,7 @@ import PickField from '../ui/PickField.vue';
 import OwnRowEnd from '../ui/OwnRowEnd.vue';
 import { useOwnRow } from '../house/useOwnRow';
 import SheetCard from '../ui/SheetCard.vue';
-import { NColorPicker } from 'naive-ui';
+import { NColorPicker, NForm } from 'naive-ui';
 import TextField from '../ui/TextField.vue';
 import LabelledField from '../ui/LabelledField.vue';
 import DraftBar from '../ui/DraftBar.vue';
@@ -54,7 +54,7 @@ const CLASSES: { value: CapsaicinoidClass; label: string }[] = [
 
 <template>
   <SheetCard v-model:show="show" :title="editing ? 'Your variety' : 'A variety of your own'" :width="640">
-    <form v-if="v" class="form" @submit.prevent="save">
+    <NForm v-if="v" class="form" @submit.prevent="save">
       <DraftBar :show="draft.takenUp.value" @anew="draft.anew" />
       <TextField class="wide" label="Name" :maxlength="80" :model-value="v.name" @update:model-value="set({ name: $event })" />
       <NumberField
@@ -128,7 +128,7 @@ const CLASSES: { value: CapsaicinoidClass; label: string }[] = [
         well="It hangs together: water and solids, heat range and pod add up."
         :verb="editing ? 'Keep the changes' : 'Add the variety'"
       />
-    </form>
+    </NForm>
   </SheetCard>
 </template>
 

@@ -28,7 +28,7 @@ export const useLarder = defineStore('larder', () => {
     return [...own.items.map((o) => o.value), ...INGREDIENTS].map((r) => withOwnPh(r, measured.get(r.key) ?? null));
   });
   const byKey = computed(() => new Map(rows.value.map((r) => [r.key, r])));
-  /** The row of a key; an own one that was put away falls back to its bare key. */
+  /** The row of a key; an own one that is archived falls back to its bare key. */
   const row = (key: string): Ingredient | undefined => byKey.value.get(key);
 
   async function loadAll() {
