@@ -1,4 +1,4 @@
-import { expect, importExample, pick, startBatch, test } from './test';
+import { expect, found, importExample, pick, startBatch, test } from './test';
 
 test('dragging a share moves the blur in the bottle at once', async ({ page }) => {
   await page.goto('/batches/gorse-gold/pods');
@@ -47,7 +47,7 @@ test('too much of a lot is refused at the field', async ({ page }) => {
 test('the demo pods meet a middling bracket in three distinct ways, and 40 bottles say what is short', async ({ page }) => {
   const id = await startBatch(page, 'Three Ways', { lowShu: 1300, highShu: 3200, bottles: 6, bottleMl: 100 });
   await page.goto(`/batches/${id}/pods`);
-  await expect(page.getByRole('heading', { name: 'Three ways to get there' })).toBeVisible();
+  await found(page, 'Three ways to get there');
   const ways = page.getByRole('region', { name: 'Ways to get there' }).getByRole('button');
   const middles = new Set<string>();
   for (let i = 0; i < 3; i++) {

@@ -7,6 +7,7 @@ export default defineConfig({
   testDir: '.',
   testMatch: '*.spec.ts',
   outputDir: '../test-results',
+  // One: the solver's patience is by the clock, and a second browser would use it up.
   workers: 1,
   // These machines are shared: a test that fails is run once more, and told as flaky.
   retries: 1,

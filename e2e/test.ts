@@ -71,6 +71,16 @@ export async function upload(page: Page, file: string | { name: string; mimeType
   await page.locator('input[type=file]').first().setInputFiles(file);
 }
 
+/** Waits for what the solver finds. It has a second or two by the clock: on a busy machine it is asked again, as a maker would. */
+export async function found(page: Page, title: string | RegExp): Promise<void> {
+  const heading = page.getByRole('heading', { name: title });
+  await expect(async () => {
+    const again = page.getByRole('button', { name: 'Find mixes' });
+    if (!(await heading.isVisible()) && (await again.isEnabled().catch(() => false))) await again.click({ timeout: 2000 });
+    await expect(heading).toBeVisible({ timeout: 8000 });
+  }).toPass({ timeout: 60_000 });
+}
+
 const OWN = { 'X-Roskel': '1' };
 /** A batch without pods, by the API. */
 export async function startBatch(page: Page, name: string, goal: { lowShu: number; highShu: number; bottles: number; bottleMl: number }) {

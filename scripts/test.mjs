@@ -1,5 +1,5 @@
 // Everything from a bare clone: install, Chromium, lint, types, unit, build, end-to-end. Ends with one plain line.
-import { spawnSync } from 'node:child_process';
+import { spawn, spawnSync } from 'node:child_process';
 import { existsSync, mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
@@ -39,12 +39,41 @@ function suite(name, command, args, count) {
   totals.failed += failed + (ok || failed > 0 ? 0 : 1);
 }
 
-check('eslint', bin('eslint'), ['.']);
-check('prettier', bin('prettier'), ['--check', '--log-level', 'warn', '.']);
-check('dependency rules', bin('depcruise'), ['--config', '.dependency-cruiser.cjs', 'core/src', 'contract/src', 'server/src', 'web/src']);
-check('types', bin('tsc'), ['--noEmit', '-p', 'tsconfig.json']);
-check('types of the browser tests', bin('tsc'), ['--noEmit', '-p', 'e2e/tsconfig.json']);
-check('types of the interface', bin('vue-tsc'), ['--noEmit', '-p', 'web/tsconfig.json']);
+/** Checks that only read, two at a time; each is printed whole when it ends. */
+async function checks(list) {
+  const queue = [...list];
+  const lane = async () => {
+    for (let next = queue.shift(); next; next = queue.shift()) {
+      const [name, command, args] = next;
+      const start = Date.now();
+      const { code, out } = await captured(command, args);
+      console.log(
+        `\n== ${name}\n${out.trimEnd()}${out.trim() ? '\n' : ''}== ${name}: ${code === 0 ? 'ok' : 'FAILED'}, ${Math.round((Date.now() - start) / 1000)} s`,
+      );
+      if (code === 0) totals.passed++;
+      else totals.failed++;
+    }
+  };
+  await Promise.all([lane(), lane()]);
+}
+function captured(command, args) {
+  return new Promise((done) => {
+    const child = spawn(command, args, { cwd: ROOT });
+    let out = '';
+    for (const stream of [child.stdout, child.stderr]) stream.on('data', (chunk) => (out += chunk));
+    child.on('error', (error) => done({ code: 1, out: String(error) }));
+    child.on('close', (code) => done({ code, out }));
+  });
+}
+
+await checks([
+  ['types of the interface', bin('vue-tsc'), ['--noEmit', '-p', 'web/tsconfig.json']],
+  ['eslint', bin('eslint'), ['.']],
+  ['prettier', bin('prettier'), ['--check', '--log-level', 'warn', '.']],
+  ['types', bin('tsc'), ['--noEmit', '-p', 'tsconfig.json']],
+  ['types of the browser tests', bin('tsc'), ['--noEmit', '-p', 'e2e/tsconfig.json']],
+  ['dependency rules', bin('depcruise'), ['--config', '.dependency-cruiser.cjs', 'core/src', 'contract/src', 'server/src', 'web/src']],
+]);
 suite('unit', bin('vitest'), ['run'], (r) => ({
   passed: r.numPassedTests,
   failed: r.numFailedTests + r.numFailedTestSuites * (r.numFailedTests ? 0 : 1),

@@ -56,6 +56,7 @@ span span {
   font-weight: 600;
 }
 .done {
-  opacity: 0.55;
+  color: var(--soft);
+  text-decoration: line-through;
 }
 </style>

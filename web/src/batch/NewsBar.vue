@@ -49,6 +49,6 @@ const say = ({ name, of, before, after }: News) =>
 }
 .news button {
   flex: none;
-  min-height: 36px;
+  min-height: 44px;
 }
 </style>

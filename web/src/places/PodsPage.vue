@@ -296,8 +296,10 @@ svg text {
   color: var(--warn);
   font-weight: 600;
 }
-.none {
-  opacity: 0.55;
+/* An empty lot: its colour fades, its words stay readable. */
+.none .name > i,
+.none svg {
+  opacity: 0.4;
 }
 .foot {
   margin: 0;

@@ -108,7 +108,7 @@ function typed(value: number) {
   font-size: 13px;
 }
 .lot.out .name i,
-.lot.out .hill {
+.lot.out .hill svg {
   opacity: 0.55;
 }
 .lot.out .name b {
