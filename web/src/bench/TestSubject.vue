@@ -27,5 +27,5 @@ const options = computed(() =>
 </script>
 
 <template>
-  <PickField v-model="chosen" data-first label="Test" :options="options" />
+  <PickField data-first label="Test" :model-value="chosen || null" :options="options" @update:model-value="chosen = $event" />
 </template>

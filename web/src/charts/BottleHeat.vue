@@ -23,7 +23,7 @@ const chance = computed(() => props.oddsNow ?? (props.blur ? oddsWithin(props.bl
 </script>
 
 <template>
-  <section class="plate bottle" :aria-label="bowl ? 'Heat in the bowl' : 'Heat in the bottle'">
+  <section class="plate bottle" :class="{ bowl }" :aria-label="bowl ? 'Heat in the bowl' : 'Heat in the bottle'">
     <h2>
       {{ bowl ? 'Heat in the bowl' : 'Heat in the bottle' }}
       <span v-if="quant" class="soft" data-fact="middle">about {{ shu(quant.p50) }} SHU, {{ levelName(quant.p50) }}</span>
@@ -72,9 +72,18 @@ svg {
   height: auto;
   display: block;
 }
+/* The picture is drawn wider than it stands, in a bowl and on a phone more so. */
 svg text {
-  font-size: 21px;
+  font-size: 15px;
   fill: var(--soft);
+}
+@media (max-width: 1000px) {
+  svg text {
+    font-size: 21px;
+  }
+}
+.bowl svg text {
+  font-size: 21px;
 }
 .bracket {
   fill: none;

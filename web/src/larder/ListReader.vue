@@ -78,11 +78,6 @@ function setKitchen(item: ReadItem, k: Kitchen) {
 </template>
 
 <style scoped>
-textarea {
-  resize: vertical;
-  font: inherit;
-  line-height: 1.45;
-}
 ul {
   list-style: none;
   margin: 6px 0 0;
@@ -92,7 +87,7 @@ ul {
 }
 li {
   display: grid;
-  grid-template-columns: minmax(0, 1fr) 100px;
+  grid-template-columns: minmax(0, 1fr) 112px;
   gap: 1px 12px;
   padding: 5px 8px;
   border-bottom: 1px dashed var(--line);
@@ -101,7 +96,7 @@ li {
 li > * {
   grid-column: 1;
 }
-li > select {
+li > .which {
   grid-column: 2;
   grid-row: 1 / span 2;
   align-self: center;

@@ -12,12 +12,17 @@ const percent = (x: number) => `${Math.round(100 * x)} %`;
 const ways = computed(() =>
   PREPARATIONS.map((p) => {
     const { share } = heatKept(p, props.lot.capsaicinoidClass, props.lot.anatomy);
-    return { value: p, label: share < 1 && props.lot.heat ? `${KNIFE[p].name}, keeps ${percent(share)} of the heat` : KNIFE[p].name };
+    return {
+      value: p,
+      short: KNIFE[p].name,
+      label: share < 1 && props.lot.heat ? `${KNIFE[p].name}, keeps ${percent(share)} of the heat` : KNIFE[p].name,
+    };
   }),
 );
 const fires = computed(() =>
   firesFor(props.lot.form).map((f) => ({
     value: f,
+    short: FIRE[f].name,
     label: f === 'none' ? FIRE[f].name : `${FIRE[f].name}, keeps ${percent(FIRE[f].heat.typical)} of the heat`,
   })),
 );

@@ -7,6 +7,8 @@ import LabelledField from './LabelledField.vue';
 export interface Choice<V> {
   value: V;
   label: string;
+  /** What stands in the closed field, where the whole label would not fit. */
+  short?: string;
   disabled?: boolean;
 }
 export interface ChoiceGroup<V> {
@@ -65,6 +67,7 @@ onUpdated(tell);
         :placeholder="placeholder ?? 'Choose'"
         :consistent-menu-width="false"
         :menu-props="{ role: 'listbox', 'aria-label': label } as never"
+        :render-tag="({ option }) => String(option.short ?? option.label)"
         :node-props="() => ({ role: 'option' })"
         @update:value="emit('update:modelValue', $event as V)"
         @update:show="open = $event"
