@@ -57,7 +57,7 @@ describe('choosing pods keeps its promise in the line', () => {
     const d = dice(31);
     let mixes = 0;
     let short = 0;
-    for (let i = 0; i < 60; i++) {
+    for (let i = 0; i < 30; i++) {
       const choices = randomChoices(d);
       const low = Math.round(d.between(100, 6000));
       const goal = { lowShu: low, highShu: Math.round(low * d.between(1.4, 3)), bottles: d.whole(1, 14), bottleMl: d.pick([50, 100, 150]) };
@@ -82,8 +82,8 @@ describe('choosing pods keeps its promise in the line', () => {
         expect(Object.keys(mix.gramsByLot).length).toBeLessThanOrEqual(kinds);
       }
     }
-    expect(mixes).toBeGreaterThan(25);
-    expect(short).toBeGreaterThan(5);
+    expect(mixes).toBeGreaterThan(12);
+    expect(short).toBeGreaterThan(2);
   });
   it('15 hot pods for six bottles: sweet pods, or carrot, vinegar and water, in grams that fill them', () => {
     const batch = newBatch('Few', '2026-10-01', { lowShu: 500, highShu: 8000, bottles: 6, bottleMl: 100 });
@@ -210,7 +210,7 @@ describe('what the bench says holds', () => {
   it('random stuff and wishes: found mixes meet them, every repair and every largest blend does when asked again', () => {
     const d = dice(53);
     const seen = { found: 0, repairs: 0, largest: 0 };
-    for (let i = 0; i < 80; i++) {
+    for (let i = 0; i < 40; i++) {
       const problem = benchProblem(randomStuff(d), randomWish(d));
       const answer = solveBlend(highs, problem);
       const { gist, lines } = answerInWords(answer, problem);

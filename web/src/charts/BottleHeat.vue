@@ -74,7 +74,7 @@ svg {
 }
 /* The picture is drawn wider than it stands, in a bowl and on a phone more so. */
 svg text {
-  font-size: 15px;
+  font-size: 15.5px;
   fill: var(--soft);
 }
 @media (max-width: 1000px) {
