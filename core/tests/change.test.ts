@@ -68,15 +68,42 @@ describe('changes of a document', () => {
         // Nothing of theirs is lost where mine changed nothing.
         if (same(base.goal, mine.goal)) expect(same(value.goal, theirs.goal)).toBe(true);
         if (same(base.name, mine.name)) expect(value.name).toEqual(theirs.name);
-        // Settled for mine, each clash has what mine had, where it can still be put.
-        for (const c of clashes) {
-          const settled = forceChange(value, c);
-          const holder = valueAt(value, c.path.slice(0, -1));
-          if (holder !== undefined && c.path.at(-1) !== '@order') expect(same(valueAt(settled, c.path), c.after)).toBe(true);
-        }
+        // Settled for mine, whatever was asked about is as mine had it: neither side can be lost by a choice.
+        const settled = clashes.reduce((v, c) => forceChange(v, c), value);
+        for (const c of clashes) if (c.path.at(-1) !== '@order') expect(same(valueAt(settled, c.path), valueAt(mine, c.path))).toBe(true);
       }),
       { numRuns: 1500 },
     );
+  });
+
+  it('a pH never comes apart from what it was read on, nor an amount from its words', () => {
+    const log = (pH: number, on: string, more = {}) => ({
+      stations: [{ id: 's', log: { pH, instrument: 'meter', phOn: on, note: 'x', ...more } }],
+    });
+    const both = mergeChanges(log(4.8, 'A'), log(4.8, 'A', { phSure: true }), log(1.6, 'B'));
+    // Theirs is another reading: what was vouched for mine does not vouch for it.
+    expect(both.value).toEqual(log(1.6, 'B'));
+    expect(both.clashes).toMatchObject([{ path: ['stations', '#s', 'log', '@pH'], after: { pH: 4.8, phOn: 'A', phSure: true } }]);
+    expect(forceChange(both.value, both.clashes[0]!)).toEqual(log(4.8, 'A', { phSure: true }));
+    const pot = (massG: number, words: string) => ({ additions: [{ id: 'garlic', massG, words }] });
+    const said = mergeChanges(pot(12, '3 cloves'), pot(20, '5 cloves'), pot(200, '200 g'));
+    expect(said.clashes).toHaveLength(1);
+    expect(forceChange(said.value, said.clashes[0]!)).toEqual(pot(20, '5 cloves'));
+  });
+
+  it('what was changed in an entry that the other took away is asked about, and can be had back whole', () => {
+    const doc = (rows: object[]) => ({ readings: rows });
+    const base = doc([
+      { id: 'a', pH: 4 },
+      { id: 'b', pH: 5, note: 'n' },
+    ]);
+    const mine = doc([
+      { id: 'a', pH: 4 },
+      { id: 'b', pH: 4.4, note: 'm' },
+    ]);
+    const { value, clashes } = mergeChanges(base, mine, doc([{ id: 'a', pH: 4 }]));
+    expect(clashes).toMatchObject([{ path: ['readings', '#b'], after: { id: 'b', pH: 4.4, note: 'm' }, now: undefined }]);
+    expect(forceChange(value, clashes[0]!)).toEqual(mine);
   });
 
   it('two windows on one batch: other fields come together, the same one is named', () => {

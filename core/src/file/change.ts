@@ -3,7 +3,7 @@ export type Json = unknown;
 
 /**
  * One thing that changed between two documents. A step of the path is a field name, or "#id" for the entry of a list
- * whose entries have a name of their own, or "@order" for their order. `undefined` on one side: it was not there.
+ * whose entries have a name of their own, "@order" for their order, or "@pH" for fields that belong together. `undefined` on one side: it was not there.
  */
 export interface Change {
   path: readonly string[];
@@ -21,6 +21,21 @@ export interface Clash extends Change {
 
 type Entries = Map<string, Json>;
 const ORDER = '@order';
+/**
+ * Fields that mean nothing without each other: a pH and what it was read with and on, an amount and the words it was said
+ * in, a share and how it is counted. They change, clash and are taken back as one (step "@pH", the first of them).
+ */
+const TOGETHER: readonly (readonly string[])[] = [
+  ['pH', 'instrument', 'phOn', 'phSure'],
+  ['massG', 'words'],
+  ['pct', 'school'],
+];
+const groupOf = (step: string) => TOGETHER.find((g) => step === `@${g[0]!}`);
+/** The fields of a group that an object has; undefined when it has none. */
+function picked(o: Record<string, Json>, group: readonly string[]): Json {
+  const found = group.filter((k) => o[k] !== undefined).map((k) => [k, o[k]]);
+  return found.length > 0 ? (Object.fromEntries(found) as Json) : undefined;
+}
 const NAMES = ['id', 'key', 'lotId'] as const;
 
 const isObject = (v: Json): v is Record<string, Json> => typeof v === 'object' && v !== null && !Array.isArray(v);
@@ -52,12 +67,21 @@ function entriesOf(list: readonly Json[]): Entries | null {
 /** What has to change in `a` to make it `b`. */
 export function changesBetween(a: Json, b: Json, path: readonly string[] = []): Change[] {
   if (same(a, b)) return [];
-  if (isObject(a) && isObject(b)) {
-    return [...new Set([...Object.keys(a), ...Object.keys(b)])].flatMap((key) => changesBetween(a[key], b[key], [...path, key]));
-  }
+  if (isObject(a) && isObject(b)) return fieldChanges(a, b, path);
   const [listA, listB] = [Array.isArray(a) ? entriesOf(a) : null, Array.isArray(b) ? entriesOf(b) : null];
   if (listA && listB) return listChanges(listA, listB, path);
   return [{ path, before: a, after: b }];
+}
+
+function fieldChanges(a: Record<string, Json>, b: Record<string, Json>, path: readonly string[]): Change[] {
+  const keys = new Set([...Object.keys(a), ...Object.keys(b)]);
+  const out: Change[] = [];
+  for (const group of TOGETHER.filter((g) => g.filter((k) => keys.has(k)).length > 1)) {
+    const [before, after] = [picked(a, group), picked(b, group)];
+    if (!same(before, after)) out.push({ path: [...path, `@${group[0]!}`], before, after });
+    for (const k of group) keys.delete(k);
+  }
+  return [...out, ...[...keys].flatMap((key) => changesBetween(a[key], b[key], [...path, key]))];
 }
 
 function behindOf(ids: readonly string[], id: string): string | null {
@@ -89,7 +113,9 @@ export function valueAt(value: Json, path: readonly string[]): Json {
   let at = value;
   for (const step of path) {
     if (step === ORDER) return Array.isArray(at) ? [...(entriesOf(at)?.keys() ?? [])] : undefined;
-    if (step.startsWith('#')) at = Array.isArray(at) ? entriesOf(at)?.get(step.slice(1)) : undefined;
+    const group = groupOf(step);
+    if (group) at = isObject(at) ? picked(at, group) : undefined;
+    else if (step.startsWith('#')) at = Array.isArray(at) ? entriesOf(at)?.get(step.slice(1)) : undefined;
     else at = isObject(at) ? at[step] : undefined;
   }
   return at;
@@ -128,6 +154,8 @@ function put(value: Json, path: readonly string[], next: Json, behind?: string |
     return withEntry(value, id, put(entriesOf(value)?.get(id), rest, next, behind), null);
   }
   if (!isObject(value)) return value;
+  const group = groupOf(step);
+  if (group) return { ...Object.fromEntries(Object.entries(value).filter(([k]) => !group.includes(k))), ...(next as object | undefined) };
   const inner = rest.length === 0 ? next : put(value[step], rest, next, behind);
   if (inner !== undefined) return { ...value, [step]: inner };
   return Object.fromEntries(Object.entries(value).filter(([key]) => key !== step));
@@ -157,10 +185,28 @@ export function forceChange<T>(value: T, change: Change): T {
   return put(value, change.path, change.after, change.behind) as T;
 }
 
+/** What a clash lies in, an entry or an object, where that is gone: its path, else null. */
+function goneHolder(value: Json, path: readonly string[]): readonly string[] | null {
+  for (let n = 1; n < path.length; n++) {
+    const upTo = path.slice(0, n);
+    if (valueAt(value, upTo) === undefined) return upTo;
+  }
+  return null;
+}
+
 /**
  * What two sides made of the same document. Different fields come together; where both changed the same field, theirs
- * stands and the clash says what mine was.
+ * stands and the clash says what mine was. What mine changed inside an entry that they took away is one clash about the
+ * whole entry, so that it can be had back whole.
  */
 export function mergeChanges<T>(base: T, mine: T, theirs: T): { value: T; clashes: Clash[] } {
-  return applyChanges(theirs, changesBetween(base, mine));
+  const { value, clashes } = applyChanges(theirs, changesBetween(base, mine));
+  const byPath = new Map<string, Clash>();
+  for (const clash of clashes) {
+    const holder = goneHolder(value, clash.path);
+    const whole = holder && { path: holder, before: valueAt(base, holder), after: valueAt(mine, holder), now: undefined };
+    const kept = whole ?? clash;
+    byPath.set(kept.path.join('/'), kept);
+  }
+  return { value, clashes: [...byPath.values()] };
 }
