@@ -153,6 +153,46 @@ describe('a batch on the page', () => {
     }
   });
 
+  it('a reload while two windows are asked about loses neither: the question comes again', async () => {
+    let batch = await opened();
+    server.elsewhere(20);
+    batch.setParams('ferment', { tempC: 19, days: 7, targetPh: 3.8 });
+    await settle();
+    expect(batch.state).toBe('stale');
+    // An undo by key works under the question as well.
+    batch.change('the name', { ...batch.file!, name: 'Typed under the question' });
+    for (let reload = 0; reload < 3; reload++) {
+      setActivePinia(createPinia());
+      batch = await opened();
+      await settle();
+      expect(batch.state).toBe('stale');
+      expect(batch.clashes).toMatchObject([{ path: ['stations', '#ferment', 'params', 'days'], before: 14, after: 7, now: 20 }]);
+      expect(server.puts).toBe(1);
+    }
+    batch.settle(batch.clashes);
+    await settle();
+    expect(batch.state).toBe('saved');
+    expect([server.record.file.name, daysOf(server.record.file)]).toEqual(['Typed under the question', 7]);
+    expect(kept.size).toBe(0);
+  });
+
+  it('a browser that keeps nothing says so once, and every change still reaches the server', async () => {
+    const { useNotices } = await import('../src/stores/notices');
+    const said = vi.spyOn(useNotices(), 'fail');
+    vi.stubGlobal('localStorage', {
+      getItem: () => null,
+      setItem: () => {
+        throw new DOMException('full', 'QuotaExceededError');
+      },
+      removeItem: () => undefined,
+    });
+    const batch = await opened();
+    for (const days of [8, 9]) batch.setParams('ferment', { tempC: 21, days, targetPh: 3.8 });
+    await settle();
+    expect(daysOf(server.record.file)).toBe(9);
+    expect(said).toHaveBeenCalledOnce();
+  });
+
   it('follows a change that is announced while nothing is typed here', async () => {
     const batch = await opened();
     server.elsewhere(20);

@@ -79,6 +79,22 @@ describe('pods in the window', () => {
     await expect(store.move(store.items[0]!, { deltaG: 1, reason: 'in', words: '' })).rejects.toThrow('It was refused.');
     expect(undo.last).toBeNull();
   });
+  it('an undo of several requests that broke off goes on where it was, and never does the first twice', async () => {
+    const { undo } = await stores();
+    undo.screen = '/pods';
+    const move = (g: number) => ({ method: 'post' as const, path: '/pods/a/moves', body: { deltaG: g } });
+    undo.push('two moves', 'pods', { kind: 'calls', undo: [move(1), move(2)], redo: [move(-2), move(-1)] });
+    const fetched = fetch as unknown as (url: string, init: { method: string; body: string }) => Promise<unknown>;
+    vi.stubGlobal('fetch', (url: string, init: { method: string; body: string }) => {
+      broken = init.body.includes('2') && writes().length === 1 ? 503 : null;
+      return fetched(url, init);
+    });
+    await undo.undo();
+    expect(undo.last).toBe('two moves');
+    await undo.undo();
+    await undo.redo();
+    expect(writes().map((c) => (c.body as { deltaG: number }).deltaG)).toEqual([1, 2, 2, -2, -1]);
+  });
   it('a failed undo says so and stays undoable', async () => {
     const { pods: store, undo, notices } = await stores();
     await store.load();

@@ -2,6 +2,13 @@
 export const SCHOOLS = ['wholeJar', 'waterOnly', 'mash'] as const;
 export type School = (typeof SCHOOLS)[number];
 
+/** What makers call them. */
+export const SCHOOL_NAMES: Readonly<Record<School, string>> = {
+  wholeJar: '% of the whole jar',
+  waterOnly: '% of the water only',
+  mash: 'dry mash, % of the pods',
+};
+
 /** A jar: grams of produce, of added water, and the produce's own water share (0 to 1). */
 export interface JarMasses {
   produceG: number;

@@ -1,6 +1,6 @@
 import { schemaAt } from '@roskel/contract';
-import { stationKind, type BatchFile } from '@roskel/core';
-import { day, shu } from '../format';
+import { SCHOOL_NAMES, stationKind, type BatchFile, type School } from '@roskel/core';
+import { day, grams, shu } from '../format';
 
 const PLAIN: Record<string, string> = {
   name: 'the name',
@@ -27,8 +27,11 @@ export function wordsOf(file: BatchFile, path: readonly string[]): string {
   const station = file.stations.find((s) => `#${s.id}` === path[1]);
   if (!station) return 'a step';
   const kind = stationKind(station.kind);
-  const title = path[2] === 'params' && path[3] ? schemaAt(kind.schema, path[3])?.title : undefined;
-  const last = [...path].reverse().find((p) => PLAIN[p]);
+  const title = path[2] === 'params' && path[3] ? schemaAt(kind.schema, path[3].replace(/^@/, ''))?.title : undefined;
+  const last = [...path]
+    .reverse()
+    .map((p) => p.replace(/^@/, ''))
+    .find((p) => PLAIN[p]);
   const what = title ? title.replace(/^The /, 'the ').replace(/^[A-Z](?=[a-z])/, (c) => c.toLowerCase()) : last ? PLAIN[last] : null;
   return what ? `${kind.name}, ${what}` : kind.name;
 }
@@ -40,8 +43,15 @@ export function sayValue(value: unknown): string {
   if (typeof value === 'number') return value >= 1000 ? shu(value) : String(Number(value.toFixed(2)));
   if (typeof value === 'string') return /^\d{4}-\d{2}-\d{2}$/.test(value) ? day(value) : value;
   if (Array.isArray(value)) return value.length === 0 ? 'nothing' : `${value.length} of them`;
-  const { name, lotId, id, massG, pH } = value as Record<string, unknown>;
-  const who = [name, lotId, id].find((x) => typeof x === 'string');
-  const parts = [who, typeof massG === 'number' ? `${Math.round(massG)} g` : '', typeof pH === 'number' ? `pH ${pH}` : ''];
+  const { name, lotId, id, massG, words, pH, instrument, pct, school } = value as Record<string, unknown>;
+  const who = [name, lotId, words, id].find((x) => typeof x === 'string');
+  const parts = [
+    who,
+    typeof massG === 'number' ? grams(massG) : '',
+    typeof pH === 'number' ? `pH ${pH}` : '',
+    instrument,
+    typeof pct === 'number' ? `${Number(pct.toFixed(2))} %` : '',
+    typeof school === 'string' ? SCHOOL_NAMES[school as School] : '',
+  ];
   return parts.filter(Boolean).join(', ') || 'changed';
 }

@@ -6,6 +6,7 @@ import { KITCHENS, varietyOfRow, VOLUMES_ML } from '@roskel/core';
 import { useBenchMix } from '../stores/benchMix';
 import { useLarder } from '../stores/larder';
 import ListReader from '../larder/ListReader.vue';
+import { keepHere, readHere } from '../ui/keepHere';
 
 /** Kitchen measures in grams: a pasted recipe, read line by line; what was read can go into the heat mix. */
 const larder = useLarder();
@@ -14,14 +15,14 @@ const router = useRouter();
 void larder.load();
 const KEEP = 'roskel.bench.list';
 const text = ref(
-  localStorage.getItem(KEEP) ??
+  readHere<string>(KEEP) ??
     '3 cloves garlic, crushed\n1 1/2 cups diced carrot\njuice of 2 limes\n1 x 410 g tin chopped tomatoes\na handful of coriander\n2 limes',
 );
 const reader = ref<InstanceType<typeof ListReader> | null>(null);
 const count = computed(() => reader.value?.read.length ?? 0);
 function keep(t: string) {
   text.value = t;
-  localStorage.setItem(KEEP, t);
+  keepHere(KEEP, t);
 }
 async function toMix() {
   for (const i of reader.value?.read ?? []) {

@@ -1,6 +1,7 @@
 import { computed, ref, watch } from 'vue';
 import { calibrateThreshold, dilutionLadder, estimateFromLadders, mixingPlan, ofMash } from '@roskel/core';
 import { useSettings } from '../stores/settings';
+import { keepHere, readHere } from '../ui/keepHere';
 
 export type Step = 'what' | 'mix' | 'taste' | 'result';
 
@@ -33,21 +34,14 @@ const fresh = (): Test => ({
   places: [[place()]],
   person: 0,
 });
-function kept(): Test {
-  try {
-    return { ...fresh(), ...(JSON.parse(localStorage.getItem(KEEP) ?? '{}') as Partial<Test>) };
-  } catch {
-    return fresh();
-  }
-}
 
 /** The dilution test as it goes along: what is tested, the ladder, each person's way up, the estimate. Kept in this browser. */
 export function useDilution() {
   /** Set by the page: one part of pods in so many of mash. */
   const mashParts = ref(1);
   const settings = useSettings();
-  const test = ref<Test>(kept());
-  watch(test, (t) => localStorage.setItem(KEEP, JSON.stringify(t)), { deep: true });
+  const test = ref<Test>({ ...fresh(), ...readHere<Partial<Test>>(KEEP) });
+  watch(test, (t) => keepHere(KEEP, t), { deep: true });
   const ladder = computed(() =>
     dilutionLadder(test.value.subject === 'label' ? test.value.labelShu : test.value.guessShu / mashParts.value),
   );

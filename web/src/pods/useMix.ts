@@ -24,6 +24,7 @@ import { useOpenBatch } from '../stores/openBatch';
 import { usePods } from '../stores/pods';
 import { useSettings } from '../stores/settings';
 import { bench, stoppable } from '../worker/client';
+import { keepHere, readHere } from '../ui/keepHere';
 
 /** What is in the mix of one lot: grams, whether the solver may use it, knife and fire, and bounds in grams. */
 export interface Entry {
@@ -36,13 +37,6 @@ export interface Entry {
 }
 
 const keepKey = (batchId: string) => `roskel.mix.${batchId}`;
-function keptEntries(batchId: string): [string, Entry][] | null {
-  try {
-    return JSON.parse(sessionStorage.getItem(keepKey(batchId)) ?? 'null') as [string, Entry][] | null;
-  } catch {
-    return null;
-  }
-}
 
 /** The mix of a batch while it is being chosen: entries by lot, the live blur, and the solver's answers. */
 export function useMix(file: ComputedRef<BatchFile | null>) {
@@ -78,13 +72,13 @@ export function useMix(file: ComputedRef<BatchFile | null>) {
     }
     // What is in the mix stands on top; the order then stays put while shares move.
     order.value = new Map([...pods.items].sort((a, b) => Number(planned.has(b.id)) - Number(planned.has(a.id))).map((p, i) => [p.id, i]));
-    const left = keptEntries(batch.id);
+    const left = readHere<[string, Entry][]>(keepKey(batch.id), sessionStorage);
     if (left) for (const [id, e] of left) if (entries.has(id)) Object.assign(entries.get(id)!, e);
     ready.value = true;
     return planned.size > 0 || left !== null;
   }
   // A mix that was not taken over yet is there again after a look elsewhere or a reload.
-  watch(entries, () => ready.value && sessionStorage.setItem(keepKey(batch.id), JSON.stringify([...entries])), { deep: true });
+  watch(entries, () => ready.value && keepHere(keepKey(batch.id), [...entries], sessionStorage), { deep: true });
 
   /** What is free of a lot: its stock without what other batches are promised, and with what this one has taken already. */
   function stockOf(p: PodLotRecord): number {
@@ -173,7 +167,7 @@ export function useMix(file: ComputedRef<BatchFile | null>) {
   /** Puts the mix into the batch. */
   function confirm() {
     batch.change('the pods', mixInto(file.value!, choices.value, gramsByLot.value));
-    sessionStorage.removeItem(keepKey(batch.id));
+    keepHere(keepKey(batch.id), null, sessionStorage);
   }
   /** Lots whose amount or cut here is not that of the batch yet. */
   const pending = computed(() => {

@@ -1,6 +1,17 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue';
-import { CUTS, recount, saltType, SALT_TYPES, spoonsOf, VOLUMES_ML, type Cut, type School, type StationReport } from '@roskel/core';
+import {
+  CUTS,
+  recount,
+  saltType,
+  SCHOOL_NAMES,
+  SALT_TYPES,
+  spoonsOf,
+  VOLUMES_ML,
+  type Cut,
+  type School,
+  type StationReport,
+} from '@roskel/core';
 import { grams, percent } from '../format';
 import { useSettings } from '../stores/settings';
 import { usePanel } from './panel';
@@ -14,11 +25,6 @@ import FactRows from '../ui/FactRows.vue';
 const props = defineProps<{ station: StationReport<'salt'> }>();
 const { params, set, facts } = usePanel<'salt'>(props);
 const settings = useSettings();
-const SCHOOL_NAMES: Record<School, string> = {
-  wholeJar: '% of the whole jar',
-  waterOnly: '% of the water only',
-  mash: 'dry mash, % of the pods',
-};
 const schools = (Object.keys(SCHOOL_NAMES) as School[]).map((value) => ({ value, label: SCHOOL_NAMES[value] }));
 const salts = SALT_TYPES.map((s) => ({ value: s.id, label: s.name }));
 const cuts = (Object.keys(CUTS) as Cut[]).map((value) => ({ value, label: CUTS[value].label }));

@@ -21,6 +21,7 @@ import {
   type PodChoice,
   type Preparation,
 } from '@roskel/core';
+import { keepHere, readHere } from '../ui/keepHere';
 import { bench, stoppable } from '../worker/client';
 import { perKg, useLarder } from './larder';
 import { useVarieties } from './own';
@@ -47,13 +48,6 @@ interface Kept {
   items: BenchItem[];
   wish: BlendWish;
 }
-function kept(): Kept | null {
-  try {
-    return JSON.parse(localStorage.getItem(KEEP) ?? 'null') as Kept | null;
-  } catch {
-    return null;
-  }
-}
 const startWish = (): BlendWish => ({
   ...NO_WISH,
   massG: 500,
@@ -73,7 +67,7 @@ export const useBenchMix = defineStore('benchMix', () => {
   const larder = useLarder();
   const varieties = useVarieties();
   const settings = useSettings();
-  const before = kept();
+  const before = readHere<Kept>(KEEP);
   const items = ref<BenchItem[]>(before?.items ?? []);
   const wish = shallowRef<BlendWish>(before?.wish ?? startWish());
   const answer = shallowRef<BenchAnswer | null>(null);
@@ -81,9 +75,7 @@ export const useBenchMix = defineStore('benchMix', () => {
   const trouble = ref('');
   const picked = ref(-1);
   const ready = ref(false);
-  watch([items, wish], () => localStorage.setItem(KEEP, JSON.stringify({ items: items.value, wish: wish.value } satisfies Kept)), {
-    deep: true,
-  });
+  watch([items, wish], () => keepHere(KEEP, { items: items.value, wish: wish.value } satisfies Kept), { deep: true });
 
   async function load() {
     await Promise.all([pods.load(), larder.load(), varieties.load()]);

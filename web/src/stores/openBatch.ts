@@ -20,6 +20,7 @@ import { api, ApiProblem, Offline } from '../api/client';
 import { onChange } from '../api/events';
 import { today } from '../format';
 import { wordsOf } from '../batch/words';
+import { keepHere, readHere } from '../ui/keepHere';
 import { latest, reportOf } from '../worker/client';
 import type { ReportAnswer } from '../worker/worker';
 import { useLarder } from './larder';
@@ -43,14 +44,6 @@ export interface Trouble {
   message: string;
 }
 
-function readDraft(id: string): Draft | null {
-  try {
-    return JSON.parse(localStorage.getItem(draftKey(id)) ?? 'null') as Draft | null;
-  } catch {
-    return null;
-  }
-}
-
 /**
  * The batch on the page: what it is now, what is stored, and what the line makes of it. Every change is kept in this
  * browser at once and saved shortly after; when the server is away it is tried again until it answers.
@@ -69,6 +62,9 @@ export const useOpenBatch = defineStore('openBatch', () => {
   const undo = useUndo();
   /** The file as it was last known to be stored. */
   let base: BatchFile | null = null;
+  /** While two windows' changes are asked about: what stood here, and on what. A reload must find it again. */
+  let mineThen: Draft | null = null;
+  let toldFull = false;
   let timer: ReturnType<typeof setTimeout> | undefined;
   /** One save at a time: a second one would carry a revision that is about to be old. */
   let saving = false;
@@ -104,7 +100,7 @@ export const useOpenBatch = defineStore('openBatch', () => {
     state.value = 'saved';
     clashes.value = [];
     refused.value = [];
-    localStorage.removeItem(draftKey(record.id));
+    keepHere(draftKey(record.id), null);
     void recompute();
   }
 
@@ -120,6 +116,8 @@ export const useOpenBatch = defineStore('openBatch', () => {
       file.value = null;
       report.value = null;
       lineTrouble.value = null;
+      clashes.value = [];
+      mineThen = null;
     }
     id.value = batchId;
     state.value = 'loading';
@@ -127,13 +125,14 @@ export const useOpenBatch = defineStore('openBatch', () => {
       const news = e.topic === 'all' || (e.topic === 'batches' && e.id === id.value && (e.revision ?? 0) > revision.value);
       if (news && id.value && state.value === 'saved') void open(id.value);
     });
-    const draft = readDraft(batchId);
+    const draft = readHere<Draft>(draftKey(batchId));
     try {
       const record = await api.get<BatchRecord>(`/batches/${batchId}`);
       if (draft && JSON.stringify(draft.file) !== JSON.stringify(record.file)) {
         // Something typed here was never stored: carry on with it, on top of what is stored now.
         base = draft.base ?? record.file;
         file.value = draft.file;
+        revision.value = draft.revision;
         bringTogether(record);
         if (clashes.value.length === 0) await save();
       } else take(record);
@@ -171,7 +170,7 @@ export const useOpenBatch = defineStore('openBatch', () => {
       refused.value = [];
       if (file.value === sent) {
         state.value = 'saved';
-        localStorage.removeItem(draftKey(sentId));
+        keepHere(draftKey(sentId), null);
       } else later(SAVE_AFTER_MS);
     } catch (error) {
       if (sentId !== id.value) return;
@@ -194,8 +193,13 @@ export const useOpenBatch = defineStore('openBatch', () => {
   }
 
   function put(next: BatchFile) {
+    if (mineThen && file.value) mineThen.file = applyChanges(mineThen.file, changesBetween(file.value, next)).value;
     file.value = next;
-    localStorage.setItem(draftKey(id.value), JSON.stringify({ revision: revision.value, base: base ?? next, file: next } satisfies Draft));
+    const draft: Draft = mineThen ?? { revision: revision.value, base: base ?? next, file: next };
+    if (!keepHere(draftKey(id.value), draft) && !toldFull) {
+      toldFull = true;
+      useNotices().fail(new Error('This browser keeps no copy of what you type. Leave this page only when it says that all is saved.'));
+    }
     if (state.value !== 'stale') {
       state.value = 'waiting';
       later(SAVE_AFTER_MS);
@@ -225,10 +229,13 @@ export const useOpenBatch = defineStore('openBatch', () => {
 
   /** What was typed here on top of what is stored now: other fields come together, the same field is asked about. */
   function bringTogether(record: BatchRecord) {
-    const merged = mergeChanges(base ?? record.file, file.value ?? record.file, record.file);
+    const mine: Draft = { revision: revision.value, base: base ?? record.file, file: file.value ?? record.file };
+    const merged = mergeChanges(mine.base, mine.file, record.file);
     base = record.file;
     revision.value = record.revision;
     clashes.value = merged.clashes;
+    file.value = merged.value;
+    mineThen = merged.clashes.length > 0 ? mine : null;
     put(merged.value);
     if (merged.clashes.length > 0) state.value = 'stale';
     else if (JSON.stringify(merged.value) !== JSON.stringify(record.file))
@@ -237,6 +244,7 @@ export const useOpenBatch = defineStore('openBatch', () => {
   /** Settles what two windows changed: those of `mine` as they stand here, the others as they were stored. */
   function settle(mine: readonly Clash[]) {
     clashes.value = [];
+    mineThen = null;
     state.value = 'waiting';
     put(mine.reduce((f, c) => forceChange(f, c), file.value!));
   }

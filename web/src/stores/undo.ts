@@ -1,7 +1,8 @@
 import { defineStore } from 'pinia';
 import { computed, ref, watch } from 'vue';
 import { applyChanges, reversed, type Change } from '@roskel/core';
-import { api } from '../api/client';
+import { api, ApiProblem } from '../api/client';
+import { keepHere, readHere } from '../ui/keepHere';
 import { useNotices } from './notices';
 
 /** One request; `{name}` in its path is filled from what earlier ones answered. */
@@ -22,6 +23,8 @@ export type Act =
       undo: Call[];
       redo: Call[];
       names?: Record<string, string>;
+      /** How many of its calls went through, when a later one failed: the next try goes on from there. */
+      ran?: number;
       /** Only while this record is still at this revision: work done since is never taken away. */
       onlyAt?: { path: string; revision: number; says: string };
     };
@@ -41,13 +44,7 @@ interface Kept {
   done: Step[];
   undone: Step[];
 }
-function kept(): Kept {
-  try {
-    return { done: [], undone: [], ...(JSON.parse(sessionStorage.getItem(KEEP) ?? '{}') as Partial<Kept>) };
-  } catch {
-    return { done: [], undone: [] };
-  }
-}
+const kept = (): Kept => ({ done: [], undone: [], ...readHere<Partial<Kept>>(KEEP, sessionStorage) });
 
 /** Thrown when a step cannot be taken back any more; it is dropped, and nothing is touched. */
 class Gone extends Error {}
@@ -74,9 +71,7 @@ export const useUndo = defineStore('undo', () => {
   const busy = ref(false);
   /** How a change to a batch is made; the open batch tells. */
   let amend: (batchId: string, changes: readonly Change[]) => Promise<string[]> = () => Promise.reject(new Gone('Open the batch first.'));
-  watch([steps, back], () => sessionStorage.setItem(KEEP, JSON.stringify({ done: steps.value, undone: back.value } satisfies Kept)), {
-    deep: true,
-  });
+  watch([steps, back], () => keepHere(KEEP, { done: steps.value, undone: back.value } satisfies Kept, sessionStorage), { deep: true });
 
   const here = (s: Step) => {
     const scopes = scopesOf(screen.value);
@@ -116,12 +111,16 @@ export const useUndo = defineStore('undo', () => {
       await api.put(act.put, act.whole ? value : { revision: record.revision, ...bodyOf(act.path, value) });
       return;
     }
-    if (act.onlyAt && way === 'undo') {
+    if (act.onlyAt && way === 'undo' && !act.ran) {
       const now = await api.get<{ revision: number }>(act.onlyAt.path);
       if (now.revision !== act.onlyAt.revision) throw new Gone(act.onlyAt.says);
     }
     const names = (act.names ??= {});
-    for (const c of act[way]) await call(c, names);
+    for (let i = act.ran ?? 0; i < act[way].length; i++) {
+      await call(act[way][i]!, names);
+      act.ran = i + 1;
+    }
+    delete act.ran;
   }
 
   async function go(from: typeof steps, to: typeof back, way: 'undo' | 'redo') {
@@ -136,7 +135,8 @@ export const useUndo = defineStore('undo', () => {
       to.value.push(step);
       notices.say(`${way === 'undo' ? 'Undone' : 'Done again'}: ${step.label}.`);
     } catch (error) {
-      if (error instanceof Gone) notices.fail(new Error(`${step.label}: ${error.message}`));
+      if (error instanceof ApiProblem && error.problem.status === 404) notices.fail(new Error(`${step.label}: it is not there any more.`));
+      else if (error instanceof Gone) notices.fail(new Error(`${step.label}: ${error.message}`));
       else {
         from.value.splice(at, 0, step);
         notices.fail(error);

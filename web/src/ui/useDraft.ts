@@ -1,4 +1,5 @@
 import { nextTick, onScopeDispose, ref, watch, type Ref } from 'vue';
+import { keepHere, readHere } from './keepHere';
 
 const KEEP_DAYS = 14;
 interface Kept {
@@ -8,12 +9,8 @@ interface Kept {
 const keyOf = (name: string) => `roskel.form.${name}`;
 
 function kept(name: string): unknown {
-  try {
-    const found = JSON.parse(localStorage.getItem(keyOf(name)) ?? 'null') as Kept | null;
-    return found && Date.now() - found.at < KEEP_DAYS * 86_400_000 ? found.value : null;
-  } catch {
-    return null;
-  }
+  const found = readHere<Kept>(keyOf(name));
+  return found && Date.now() - found.at < KEEP_DAYS * 86_400_000 ? found.value : null;
 }
 
 /**
@@ -24,7 +21,7 @@ export function useDraft<T extends object>(name: () => string, form: T, blank: (
   const takenUp = ref(false);
   let first = '';
   const put = (value: Partial<T>) => Object.assign(form, JSON.parse(JSON.stringify(value)) as Partial<T>);
-  const forget = () => localStorage.removeItem(keyOf(name()));
+  const forget = () => keepHere(keyOf(name()), null);
   function begin() {
     put(blank());
     first = JSON.stringify(form);
@@ -39,7 +36,7 @@ export function useDraft<T extends object>(name: () => string, form: T, blank: (
     (now) => {
       if (!open.value) return;
       if (now === first) forget();
-      else localStorage.setItem(keyOf(name()), JSON.stringify({ at: Date.now(), value: JSON.parse(now) as unknown } satisfies Kept));
+      else keepHere(keyOf(name()), { at: Date.now(), value: JSON.parse(now) as unknown } satisfies Kept);
     },
     { flush: 'sync' },
   );
