@@ -2,9 +2,12 @@ import { describe, expect, it } from 'vitest';
 import {
   extrasOf,
   HEAT_WORDS,
+  ingredient,
+  INGREDIENTS,
   levelName,
   MIXED_UNKNOWN,
   planBatch,
+  type Wish,
   podUses,
   readHave,
   reportLine,
@@ -78,45 +81,88 @@ it('heat has six words from mild up, each a factor of four or so, without gaps',
 
 describe('a plan from what is there', () => {
   const FRESH = VARIETIES.filter((v) => v.form === 'fresh' && v.pod);
-  const THINGS = ['garlic', 'vinegar_cider', 'carrot', 'onion', 'mango_ripe', 'honey', 'lime_juice'];
+  const THINGS = ['garlic', 'vinegar_cider', 'carrot', 'onion', 'mango_ripe', 'honey', 'lime_juice', 'salt_sea_fine'];
+  const own = { ...ingredient('carrot'), key: 'own-carrot', name: 'My carrots', like: 'carrot' };
+  const rows = [...INGREDIENTS, own];
+  type Asked = Pick<Wish, 'goal' | 'pods' | 'things'> & Partial<Wish>;
+  const ask = (w: Asked) => planBatch(solver, { name: 'P', startDate: TODAY, rows, boughtId: 'bought', ...w }, TODAY);
+  const goalOf = (word: string, bottles: number, bottleMl = 100) => {
+    const w = HEAT_WORDS.find((h) => h.name === word)!;
+    return { lowShu: w.lowShu, highShu: w.highShu, bottles, bottleMl };
+  };
+  const thing = (id: string, massG: number | null = null) => ({ id, name: id, massG, says: id });
+
+  /** The promises of a plan, worked out again from its file alone. */
+  function holds(plan: ReturnType<typeof ask>, wish: Asked, which: string) {
+    const { goal } = wish;
+    const report = reportLine(plan.file, { today: TODAY, forecast: false });
+    expect(report.odds).toBeCloseTo(plan.odds, 9);
+    expect(report.bottles.possible).toBe(plan.bottles);
+    const tell = plan.notes.join(' ');
+    if (plan.bottles < goal.bottles) expect(tell).toMatch(/This fills/);
+    if (report.heat.p50 < goal.lowShu) expect(tell).toMatch(/too few or too mild/);
+    if (report.heat.p50 > goal.highShu) expect(tell).toMatch(/hotter than you wish/);
+    for (const p of podUses(plan.file))
+      if (p.lotId === 'bought') expect(plan.bought?.id).toBe('bought');
+      else expect(p.massG).toBeLessThanOrEqual(wish.pods.find((x) => x.lot.id === p.lotId)!.stockG + 0.5);
+    const listed = [...plan.uses, ...plan.toBuy];
+    for (const x of extrasOf(plan.file).filter((e) => e.id !== 'water' && !e.id.startsWith('salt') && e.massG >= 0.5))
+      expect(
+        listed.some((l) => Math.abs(l.needG - x.massG) < 1e-6),
+        `${x.id} of ${which}`,
+      ).toBe(true);
+    for (const u of plan.uses) if (u.haveG !== null) expect(u.haveG).toBeGreaterThanOrEqual(u.needG - 0.5);
+    // What fills a jug up is sour enough by what goes in, or the page's cautions say otherwise.
+    if (report.finished.pH !== null && report.finished.pH > 4.6) expect(report.keeping?.place).not.toBe('cupboard');
+    return report;
+  }
 
   it('whatever is there: it runs, fills the bottles or says so, takes no more than there is, and lists all that it needs', () => {
     const d = dice(20261125);
-    let found = 0;
-    for (let n = 0; n < 10; n++) {
+    for (let n = 0; n < 12; n++) {
       const pods = Array.from({ length: d.whole(1, 4) }, (_, i) => ({
         lot: lotOfVariety(d.pick(FRESH), { id: `l${i}` }),
         stockG: d.pick([5, 40, 120, 300, 900, 4000]),
       }));
-      const things = THINGS.filter(() => d.chance(0.4)).map((id) => ({ id, name: id, massG: d.pick([null, 30, 400]), says: id }));
+      const things = THINGS.filter(() => d.chance(0.4)).map((id) => thing(id, d.pick([null, 30, 400])));
       const w = d.pick(HEAT_WORDS.slice(0, 5));
       const goal = { lowShu: w.lowShu, highShu: w.highShu, bottles: d.pick([1, 3, 6, 12]), bottleMl: d.pick([50, 100, 250]) };
-      const plan = planBatch(solver, { name: `P${n}`, startDate: TODAY, goal, pods, things }, TODAY);
-      found++;
-      // The promises, worked out again from the file alone.
-      const report = reportLine(plan.file, { today: TODAY, forecast: false });
-      expect(report.odds).toBeCloseTo(plan.odds, 9);
-      expect(report.bottles.possible).toBe(plan.bottles);
-      const tell = plan.notes.join(' ');
-      if (plan.bottles < goal.bottles) expect(tell).toMatch(/This fills/);
-      if (report.heat.p50 < goal.lowShu) expect(tell).toMatch(/too few or too mild/);
-      if (report.heat.p50 > goal.highShu) expect(tell).toMatch(/hotter than you wish/);
-      for (const p of podUses(plan.file)) expect(p.massG).toBeLessThanOrEqual(pods.find((x) => x.lot.id === p.lotId)!.stockG + 0.5);
-      const listed = [...plan.uses, ...plan.toBuy];
-      for (const x of extrasOf(plan.file).filter((e) => e.id !== 'water' && e.massG >= 0.5))
-        expect(
-          listed.some((l) => Math.abs(l.needG - x.massG) < 1e-6),
-          `${x.id} of ${n}`,
-        ).toBe(true);
-      for (const u of plan.uses) if (u.haveG !== null) expect(u.haveG).toBeGreaterThanOrEqual(u.needG - 0.5);
-      // What fills a jug up is sour enough by what goes in, or the page's cautions say otherwise.
-      if (report.finished.pH !== null && report.finished.pH > 4.6) expect(report.keeping?.place).not.toBe('cupboard');
+      const wish = { goal, pods, things };
+      holds(ask(wish), wish, String(n));
     }
-    expect(found).toBe(10);
+  });
+
+  it('two ghost peppers for a dozen mild bottles: carried by what is filled up, salted as a sauce is, as hot as wished', () => {
+    const ghost = VARIETIES.find((v) => v.id.startsWith('ghost') && v.form === 'fresh')!;
+    const wish = { goal: goalOf('mild', 12), pods: [{ lot: lotOfVariety(ghost, { id: 'g' }), stockG: 14 }], things: [thing('garlic')] };
+    const plan = ask(wish);
+    const report = holds(plan, wish, 'ghost');
+    expect([plan.bottles >= 12, plan.heat.p50 >= wish.goal.lowShu, plan.heat.p50 <= wish.goal.highShu], plan.notes.join(' ')).toEqual([
+      true,
+      true,
+      true,
+    ]);
+    expect(report.finished.saltPct).toBeGreaterThan(1);
+  });
+
+  it('the makers own ingredient fills a jug like what it is like; the same thing named twice is one thing', () => {
+    const pods = [
+      {
+        lot: lotOfVariety(
+          FRESH.find((v) => v.id.startsWith('cayenne'))!,
+          { id: 'c' },
+        ),
+        stockG: 60,
+      },
+    ];
+    const wish = { goal: goalOf('medium', 6), pods, things: [thing('own-carrot', 800), thing('garlic', 10), thing('garlic', 15)] };
+    const plan = ask(wish);
+    holds(plan, wish, 'own');
+    expect(extrasOf(plan.file).filter((x) => x.id === 'garlic')).toEqual([{ id: 'garlic', massG: 25 }]);
+    expect(extrasOf(plan.file).some((x) => x.id === 'own-carrot' && x.massG > 0)).toBe(true);
   });
 
   it('without any pods it says what to type', () => {
-    const goal = { lowShu: 500, highShu: 2000, bottles: 6, bottleMl: 100 };
-    expect(() => planBatch(solver, { name: 'X', startDate: TODAY, goal, pods: [], things: [] }, TODAY)).toThrow(/15 hot pods/);
+    expect(() => ask({ goal: goalOf('medium', 6), pods: [], things: [] })).toThrow(/15 hot pods/);
   });
 });

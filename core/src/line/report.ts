@@ -14,7 +14,7 @@ import { drawEnsemble, TYPICAL } from '../stat/draw';
 import { quantileSorted } from '../stat/normal';
 import { jarReadings, stationKind, type Duty, type FactsOf, type KindName, type StationView } from '../stations';
 import type { PhState } from './reading';
-import { runLine, type StationRun } from './run';
+import { runLine, UNWEIGHED, type StationRun } from './run';
 import { schedule, type StationDates } from './schedule';
 import { seedOfFile, tryLine } from './worlds';
 
@@ -132,6 +132,13 @@ function bandsOf(file: BatchFile, typical: readonly StationRun[], members: numbe
 
 function flowReport(flows: StationRun['sides']): FlowReport[] {
   return flows.map((f) => ({ id: f.id, name: f.name, massG: massOf(f.stream), hex: colourOf(f.stream), kept: f.kept ?? false }));
+}
+
+/** What comes in at stations that take neither pods nor what the maker puts into the jug: salt and water over the pods. */
+export function packedIn(report: LineReport): FlowReport[] {
+  return report.stations
+    .filter((s) => !stationKind(s.kind).pods && !stationKind(s.kind).extras)
+    .flatMap((s) => s.additions.filter((f) => f.id !== UNWEIGHED));
 }
 
 /**

@@ -37,6 +37,9 @@ export class LineProblem extends Error {
   }
 }
 
+/** The flow that a weighing lost or found: on a side what went missing, among the additions what nobody put in. */
+export const UNWEIGHED = 'unweighed';
+
 /** More than this over what went in is no matter of the scale (our judgement). */
 const SCALE_SLACK = 1.05;
 
@@ -62,9 +65,9 @@ function pinMass(outcome: Outcome, input: Parcel, massG: number, typical: boolea
   const pinned = scaleParcel(out, massG / mass);
   const rest = scaleParcel(out, Math.abs(massG / mass - 1));
   if (massG < mass) {
-    return { ...outcome, out: pinned, sides: [...outcome.sides, { id: 'unweighed', name: 'lost on the way', ...rest }] };
+    return { ...outcome, out: pinned, sides: [...outcome.sides, { id: UNWEIGHED, name: 'lost on the way', ...rest }] };
   }
-  return { ...outcome, out: pinned, additions: [...outcome.additions, { id: 'unweighed', name: 'not accounted for', ...rest }] };
+  return { ...outcome, out: pinned, additions: [...outcome.additions, { id: UNWEIGHED, name: 'not accounted for', ...rest }] };
 }
 
 /** Which readings of a file belong to amounts that have changed since, by station. */

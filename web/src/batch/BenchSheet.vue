@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue';
-import { extrasOf, FIRE, KNIFE, podUses, type BatchFile, type LineReport } from '@roskel/core';
+import { extrasOf, FIRE, KNIFE, packedIn, podUses, type BatchFile, type LineReport } from '@roskel/core';
 import { day, grams, odds, plural, shu } from '../format';
 
 /** What lies beside the board while one works: every gram, every step with its day, and lines to write on. On paper only. */
@@ -14,10 +14,7 @@ const pods = computed(() =>
     how: [KNIFE[p.prep].name, p.fire && p.fire !== 'none' ? FIRE[p.fire].name : ''].filter(Boolean).join(', '),
   })),
 );
-const jar = computed(() => {
-  const facts = props.report.stations.find((s) => s.kind === 'salt')?.facts as { saltG: number; waterG: number } | null | undefined;
-  return facts ? [`salt ${grams(facts.saltG)}`, ...(facts.waterG ? [`water ${grams(facts.waterG)}`] : [])] : [];
-});
+const jar = computed(() => packedIn(props.report).map((f) => `${f.name} ${grams(f.massG)}`));
 const extras = computed(() => extrasOf(props.file).map((x) => `${rowName(x.id)} ${grams(x.massG)}${x.words ? ` (${x.words})` : ''}`));
 const cautions = computed(() => [...new Set(props.report.cautions.filter((c) => c.severity !== 'note').map((c) => c.text))]);
 </script>

@@ -3,7 +3,7 @@ import { computed, onMounted, reactive, ref, shallowRef, watch } from 'vue';
 import { useRouter } from 'vue-router';
 import { NButton, NForm, NSpin } from 'naive-ui';
 import { BARE_LOT } from '@roskel/contract';
-import { BOTTLE_SIZES, GoalSchema, HEAT_WORDS, readHave, type Have, type Needed, type Plan } from '@roskel/core';
+import { BOTTLE_SIZES, GoalSchema, HEAT_WORDS, readHave, seedOf, type Have, type Needed, type Plan, type PodLot } from '@roskel/core';
 import { grams, odds, plural, shu, today } from '../format';
 import { useBatches } from '../stores/batches';
 import { useLarder } from '../stores/larder';
@@ -38,7 +38,10 @@ const busy = ref(false);
 onMounted(() => void Promise.all([pods.load(), larder.load(), batches.load()]).catch((e: unknown) => notices.fail(e)));
 
 const own = computed(() => larder.rows.filter((r) => r.key.startsWith('own')));
-const have = computed<Have>(() => readHave(form.text, manner.kitchen, own.value));
+/** What is only named becomes a lot of the store when the batch starts: it has its number from the beginning. */
+const stamp = Date.now().toString(36);
+const lotId = (n: number | string) => `lot-${stamp}-${seedOf(form.text).toString(36)}-${n}`;
+const have = computed<Have>(() => readHave(form.text, manner.kitchen, own.value, lotId));
 /** What stands in the words themselves wins over the fields, and shows in them. */
 watch(have, (h) => {
   if (h.bottles) form.bottles = h.bottles;
@@ -69,6 +72,8 @@ const wish = computed(() => ({
       : []),
   ],
   things: have.value.things,
+  rows: larder.rows,
+  boughtId: lotId('bought'),
   larder: larder.items
     .filter((l) => l.stockG > 0)
     .map((l) => ({ id: l.ingredientKey, name: larder.row(l.ingredientKey)?.name ?? l.ingredientKey, massG: l.stockG, says: '' })),
@@ -77,7 +82,7 @@ const planned = (w: typeof wish.value) => stoppable(bench().plan(JSON.parse(JSON
 const ask = latest(planned);
 let timer: ReturnType<typeof setTimeout> | undefined;
 watch(
-  () => JSON.stringify({ ...wish.value, name: '' }),
+  () => JSON.stringify({ ...wish.value, name: '', rows: own.value }),
   () => {
     clearTimeout(timer);
     trouble.value = '';
@@ -99,7 +104,13 @@ async function work() {
 }
 const list = (things: readonly Needed[]) => things.map((t) => `${grams(t.needG)} ${t.name.split(',')[0]!.toLowerCase()}`).join(', ');
 
+/** A lot of the plan comes into the store, unless an attempt before this one brought it there. */
+async function stock(lot: PodLot, stockG: number, says: string) {
+  if (!pods.items.some((p) => p.lot.id === lot.id)) await pods.add({ ...BARE_LOT, lot, gotOn: today() }, stockG, says);
+}
+
 async function start() {
+  if (busy.value) return;
   commitTyping();
   if (wish.value.pods.length === 0)
     return void (trouble.value = pods.items.length
@@ -111,13 +122,9 @@ async function start() {
     clearTimeout(timer);
     const answer = await planned(wish.value);
     if (!answer?.ok) return void (trouble.value = answer?.message ?? 'That was stopped. Try again.');
-    let { file } = answer.answer;
-    // What was only named becomes a lot of the store, so that it is there for the next batch too.
-    for (const p of have.value.pods) {
-      const id = `lot-${Date.now().toString(36)}-${p.lot.id}`;
-      await pods.add({ ...BARE_LOT, lot: { ...p.lot, id }, gotOn: today() }, p.stockG, p.says.slice(0, 80));
-      file = JSON.parse(JSON.stringify(file).replaceAll(`"${p.lot.id}"`, `"${id}"`)) as typeof file;
-    }
+    const { file, bought } = answer.answer;
+    for (const p of have.value.pods) await stock(p.lot, p.stockG, p.says.slice(0, 80));
+    if (bought) await stock(bought, 0, 'to be bought');
     const record = await batches.startFile({ ...file, name: wish.value.name });
     await draft.done();
     emit('done');

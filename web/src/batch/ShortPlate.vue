@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue';
 import type { Promised } from '@roskel/contract';
+import { podsAreIn, podUses } from '@roskel/core';
 import { useLarder } from '../stores/larder';
 import { useOpenBatch } from '../stores/openBatch';
 import { usePods } from '../stores/pods';
@@ -39,7 +40,16 @@ const missing = computed(() => {
     .filter((a) => a.massG > 0 && a.id !== 'water' && a.id !== 'brine' && !has.has(a.id))
     .map((a) => `${grams(a.massG)} ${(larder.row(a.id)?.name ?? a.id).split(',')[0]!.toLowerCase()}`);
 });
-const buy = computed(() => [...toBuy.value, ...missing.value]);
+/** Pods that the plan names and that no lot of the store stands for. */
+const noLot = computed(() => {
+  if (!batch.file || pods.state !== 'ready' || podsAreIn(batch.file)) return [];
+  const has = new Set(pods.items.map((p) => p.lot.id));
+  const lots = new Map(batch.file.lots.map((l) => [l.id, l.name]));
+  return podUses(batch.file)
+    .filter((p) => p.massG > 0 && !has.has(p.lotId))
+    .map((p) => `${grams(p.massG)} ${lots.get(p.lotId) ?? p.lotId}`);
+});
+const buy = computed(() => [...noLot.value, ...toBuy.value, ...missing.value]);
 </script>
 
 <template>
