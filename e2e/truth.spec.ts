@@ -5,8 +5,8 @@ test('a measured pH belongs to what it was measured on, and one that cannot be i
   await page.goto(`/batches/${id}?at=strain`);
   await type(page, 'Measured pH', '3.42');
   // Nothing said about the instrument is a strip.
-  await expect(page.getByRole('combobox', { name: 'With a' })).toHaveText('paper strip');
-  await pick(page, 'With a', 'calibrated meter');
+  await expect(page.getByRole('combobox', { name: 'With a' })).toHaveText('strip');
+  await pick(page, 'With a', 'meter');
   const tied = (await stored(page, id)).record.file.stations.find((s) => s.id === 'strain')!.log;
   expect(tied.phOn!.parts).toHaveProperty('garlic');
 

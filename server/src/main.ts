@@ -3,12 +3,13 @@ import { resolve } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { parseArgs } from 'node:util';
 import { keepDaily } from './backup/daily';
+import { isEmpty } from './backup/kitchen';
 import { FolderUnfit } from './db/folder';
 import { FolderLocked } from './db/lock';
 import { openDb } from './db/open';
 import { createApp, localDay } from './http/app';
 import { seedDemo } from './seed/demo';
-import { listBatches, refreshShelf } from './store/batches';
+import { refreshShelf } from './store/batches';
 
 /** Something the caller said that cannot be; the sentence is all they need. */
 class Misused extends Error {}
@@ -63,8 +64,8 @@ async function listen(server: ReturnType<typeof createServer>, first: number): P
 try {
   const { data, demo, fresh, port: first } = told();
   const folder = resolve(data);
-  const { db, close } = await openDb(folder, demo && fresh);
-  if (demo && (await listBatches(db)).length === 0) await seedDemo(db, localDay());
+  const { db, close } = await openDb(folder, { demo, fresh });
+  if (demo && (await isEmpty(db))) await seedDemo(db, localDay());
   await refreshShelf(db, localDay());
   const daily = demo ? null : keepDaily(db, folder);
   const webRoot = fileURLToPath(new URL('../../web/dist', import.meta.url));

@@ -65,8 +65,26 @@ it('what is no backup is refused with a sentence, and nothing of it stays', asyn
     await expect(writeKitchen(to.db, file)).rejects.toThrow(why);
     expect((await readKitchen(to.db)).tables.pod_lots).toEqual([]);
   }
+  for (const [change, why] of [
+    [(f: KitchenFile) => (f.tables.settings = [{ id: 'maker', value: { kitchen: 'moon' } }]), /cannot be/],
+    [(f: KitchenFile) => (f.tables.larder_lots![0]!.ownPh = 40), /cannot be/],
+    [(f: KitchenFile) => (f.tables.own_rows = [{ id: 'own-x', kind: 'ingredients', value: { key: 'own-x' } }]), /cannot be/],
+  ] as const) {
+    await expect(writeKitchen(to.db, bad(change))).rejects.toThrow(why);
+    expect((await readKitchen(to.db)).tables.pod_lots).toEqual([]);
+  }
   expect(() => unpackKitchen(new Uint8Array([1, 2, 3]))).toThrow(/no zip/);
   await writeKitchen(to.db, good);
+});
+
+it('a file that promises more than its batches hold is told by the rules', async () => {
+  await seedDemo(from.db, TODAY);
+  const good = await readKitchen(from.db);
+  const forged = structuredClone(good);
+  for (const b of forged.tables.bottlings!)
+    Object.assign(b, { place: 'cupboard', keeping: 'Keeps for ever.', useBy: '2999-01-01', phMeasured: true });
+  await writeKitchen(to.db, forged, TODAY);
+  expect((await readKitchen(to.db)).tables.bottlings).toEqual(good.tables.bottlings);
 });
 
 it('seven daily backups are kept, one a day, none of an empty kitchen', async () => {

@@ -43,7 +43,7 @@ describe('a data folder', () => {
     for (const [path, text] of Object.entries(files as Record<string, string>)) put(path, text);
     const before = readdirSync(folder, { recursive: true }).sort();
     await expect(openDb(folder)).rejects.toThrow(why as RegExp);
-    await expect(openDb(folder, true)).rejects.toThrow(FolderUnfit);
+    await expect(openDb(folder, { fresh: true })).rejects.toThrow(FolderUnfit);
     expect(readdirSync(folder, { recursive: true }).sort()).toEqual(before);
   });
   it('a file, a folder below a file', () => {
@@ -55,6 +55,27 @@ describe('a data folder', () => {
     chmodSync(folder, 0o500);
     expect(() => prepareFolder(folder)).toThrow(/may not be written/);
     chmodSync(folder, 0o700);
+  });
+});
+
+describe('beginning anew', () => {
+  const count = async (start: Parameters<typeof openDb>[1]) => {
+    const { db, close } = await openDb(folder, start);
+    const rows = await db.select().from(settings);
+    await db.insert(settings).values({ id: 'mine', value: {} }).onConflictDoNothing();
+    await close();
+    return rows.length;
+  };
+  it('empties a demo, and never a kitchen that is none', async () => {
+    await count({});
+    await expect(openDb(folder, { demo: true, fresh: true })).rejects.toThrow(/no demo, and is not emptied/);
+    expect(await count({ demo: true })).toBe(1);
+    // Looking at a kitchen as a demo does not make it one.
+    await expect(openDb(folder, { demo: true, fresh: true })).rejects.toThrow(FolderUnfit);
+    folder = mkdtempSync(join(folder, 'inner-'));
+    await count({ demo: true });
+    expect([await count({ demo: true }), await count({ demo: true, fresh: true })]).toEqual([1, 0]);
+    folder = join(folder, '..');
   });
 });
 

@@ -1,11 +1,11 @@
 // @vitest-environment happy-dom
 import { mount } from '@vue/test-utils';
-import { beforeEach, describe, expect, it } from 'vitest';
+import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { defineComponent, h, nextTick, reactive, ref } from 'vue';
 import { DEFAULT_SETTINGS } from '@roskel/contract';
 import { StationLogSchema } from '@roskel/core';
 import { degrees, grams, money, one, plural } from '../src/format';
-import { day, fullDay, readClock, readDay, today } from '../src/ui/days';
+import { day, fullDay, readClock, readDay } from '../src/ui/days';
 import { figureOf, plainNumber } from '../src/ui/figures';
 import { setManner } from '../src/ui/manner';
 import NumberField from '../src/ui/NumberField.vue';
@@ -15,8 +15,10 @@ import { useDraft } from '../src/ui/useDraft';
 beforeEach(() => {
   localStorage.clear();
   setManner({ ...DEFAULT_SETTINGS, dates: 'day-month-year' });
+  vi.useFakeTimers({ toFake: ['Date'], now: new Date(2026, 10, 25, 12) });
 });
-const year = today().slice(0, 4);
+afterEach(() => vi.useRealTimers());
+const year = '2026';
 
 describe('figures as the maker writes them', () => {
   it('weights, temperatures and money follow the settings; what is stored does not', () => {
@@ -36,6 +38,9 @@ describe('figures as the maker writes them', () => {
     ['g', '1 lb', 453.59237],
     ['g', '1,5 kg', 1500],
     ['g', '1 1/2', 1.5],
+    ['g', '1,500', 1500],
+    ['SHU', '1,250,000', 1_250_000],
+    ['g', '0,125 kg', 125],
     ['°C', '80 F', (80 - 32) / 1.8],
     ['ml', '1 l', 1000],
     ['ml', '2 cups', 500],
@@ -73,13 +78,17 @@ describe('days as the maker writes them', () => {
     ['25.11.', `${year}-11-25`],
     ['2025-11-25', '2025-11-25'],
     ['3rd Oct', `${year}-10-03`],
-    ['today', today()],
+    ['today', '2026-11-25'],
     ['30 Feb', null],
     ['2026-02-30', null],
     ['31/4', null],
     ['soon', null],
     ['', null],
   ])('"%s"', (text, iso) => expect(readDay(text)).toBe(iso));
+  it('without a year it is the nearest one', () => {
+    vi.setSystemTime(new Date(2027, 0, 5, 12));
+    expect(['28 Dec', '2 Jan', '3rd March', '31/12'].map(readDay)).toEqual(['2026-12-28', '2027-01-02', '2027-03-03', '2026-12-31']);
+  });
   it('the order of figures is that of the setting', () => {
     expect(readDay('3/4/2026')).toBe('2026-04-03');
     setManner({ ...DEFAULT_SETTINGS, dates: 'month-day-year' });

@@ -52,8 +52,12 @@ function handful(what: Pieces): Weighed {
   return { massG: g, assumed: [`a handful of ${round(g)} g, ${leaves ? 'a cup of loose leaves' : 'half a cup'}`] };
 }
 
-/** Grams of one amount. `bare` says what a number without a unit means. Throws QuantityError. */
-export function weigh(amount: Amount, what: Pieces, kitchen: Kitchen, bare: 'g' | 'piece'): Weighed {
+/** What a number without a unit means. */
+export type Bare = 'g' | 'oz' | 'piece';
+const BARE_NAMES = { g: 'grams', oz: 'ounces' } as const;
+
+/** Grams of one amount. Throws QuantityError. */
+export function weigh(amount: Amount, what: Pieces, kitchen: Kitchen, bare: Bare): Weighed {
   const { unit, value } = amount;
   const spread = amount.low < amount.high ? [`middle of ${amount.low} to ${amount.high}`] : [];
   if (unit?.kind === 'mass') return { massG: value * MASSES_G[unit.id as keyof typeof MASSES_G], assumed: spread };
@@ -76,7 +80,8 @@ export function weigh(amount: Amount, what: Pieces, kitchen: Kitchen, bare: 'g' 
     const inches = value * LENGTHS_IN[unit.id as keyof typeof LENGTHS_IN];
     return { massG: inches * perInch, assumed: [...spread, `${round(inches * 2.54)} cm of it, ${perInch} g for 2.5 cm`] };
   }
-  if (amount.piece === null && bare === 'g') return { massG: value, assumed: [...spread, 'a bare number means grams'] };
+  if (amount.piece === null && bare !== 'piece')
+    return { massG: value * MASSES_G[bare], assumed: [...spread, `a bare number means ${BARE_NAMES[bare]}`] };
   const piece = pieceOf(what, amount.piece);
   if (!piece) {
     const known = Object.keys(what.pieces);
@@ -92,10 +97,10 @@ function round(x: number): number {
 }
 
 /**
- * Grams of an ingredient from what was typed ("1 1/2 cups", "3 cloves", "1 lb 4 oz", "12"). A bare number is grams.
+ * Grams of an ingredient from what was typed ("1 1/2 cups", "3 cloves", "1 lb 4 oz", "12"). `bare` says what a number without a unit means.
  * Throws QuantityError with a sentence that says what to do.
  */
-export function toGrams(text: string, what: Pieces, kitchen: Kitchen, bare: 'g' | 'piece' = 'g'): Weighed {
+export function toGrams(text: string, what: Pieces, kitchen: Kitchen, bare: Bare = 'g'): Weighed {
   // "a bowl of 15": a count, in whatever it stands.
   const counted = /^(?:an?|one|the)?\s*(?:bowl|bag|box|handful|basket)\s+of\s+(\d+)(?:\s+\w+)?$/i.exec(text.trim());
   if (counted && Object.keys(what.pieces).length > 0) return toGrams(`${counted[1]} ${Object.keys(what.pieces)[0]}`, what, kitchen, bare);

@@ -1,10 +1,23 @@
 import { getTableColumns, getTableName, sql, type Table } from 'drizzle-orm';
-import { KITCHEN_FORMAT, KITCHEN_VERSION, KitchenFileSchema, PodLotInputSchema, type KitchenFile } from '@roskel/contract';
+import {
+  DEFAULT_SETTINGS,
+  KITCHEN_FORMAT,
+  KITCHEN_VERSION,
+  KitchenFileSchema,
+  LarderFactsSchema,
+  OwnIngredientSchema,
+  OwnVarietySchema,
+  PodLotInputSchema,
+  SettingsSchema,
+  type KitchenFile,
+} from '@roskel/contract';
 import { checkBatchFile, errorsOf, type FieldError } from '@roskel/contract/validate';
+import { localDay } from '../day';
 import type { Db } from '../db/open';
 import * as schema from '../db/schema';
-import { everyBatch } from '../store/batches';
+import { everyBatch, refreshShelf } from '../store/batches';
 import { Unfit } from '../store/errors';
+import { ownProblems } from '../store/own';
 
 /** Every table of a kitchen, each after those it refers to. */
 const TABLES: readonly Table[] = [
@@ -86,11 +99,27 @@ async function checkMeaning(db: Db): Promise<void> {
     const input = { lot, gotOn, place, note, useFirst, ripeness, pricePerKg };
     errors.push(...errorsOf(PodLotInputSchema, input).map((e) => ({ path: `pod_lots/${id}/${e.path}`, message: e.message })));
   }
+  const at = (path: string, found: FieldError[]) => errors.push(...found.map((e) => ({ path: `${path}/${e.path}`, message: e.message })));
+  for (const { id, note, packG, packPrice, openedOn, ownPh, useFirst } of await db.select().from(schema.larderLots))
+    at(`larder_lots/${id}`, errorsOf(LarderFactsSchema, { note, packG, packPrice, openedOn, ownPh, useFirst }));
+  for (const { id, kind, value } of await db.select().from(schema.ownRows)) {
+    at(`own_rows/${id}`, errorsOf(kind === 'varieties' ? OwnVarietySchema : OwnIngredientSchema, { value }));
+    if (errors.length === 0)
+      at(
+        `own_rows/${id}`,
+        ownProblems(kind, value).map((p) => ({ path: `value/${p.field}`, message: p.message })),
+      );
+  }
+  for (const { id, value } of await db.select().from(schema.settings))
+    at(`settings/${id}`, errorsOf(SettingsSchema, { ...DEFAULT_SETTINGS, ...(value as object) }));
   if (errors.length > 0) throw new Unfit('Some of this backup cannot be. Nothing was read in.', errors.slice(0, 50));
 }
 
-/** Reads a whole kitchen into an empty one: all of it, or none. Throws Unfit. */
-export async function writeKitchen(db: Db, value: unknown): Promise<void> {
+/**
+ * Reads a whole kitchen into an empty one: all of it, or none. How bottles keep is told by the rules of now, whatever the
+ * file says of them. Throws Unfit.
+ */
+export async function writeKitchen(db: Db, value: unknown, today = localDay()): Promise<void> {
   const errors = errorsOf(KitchenFileSchema, value);
   if (errors.length > 0) throw new Unfit('This is not a backup of a Roskel kitchen.', errors);
   const file = value as KitchenFile;
@@ -120,5 +149,6 @@ export async function writeKitchen(db: Db, value: unknown): Promise<void> {
       }
     }
     await checkMeaning(t);
+    await refreshShelf(t, today);
   });
 }

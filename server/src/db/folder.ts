@@ -1,5 +1,5 @@
 import { accessSync, constants, existsSync, mkdirSync, readdirSync, readFileSync, rmSync, statSync, writeFileSync } from 'node:fs';
-import { join } from 'node:path';
+import { basename, join } from 'node:path';
 
 /** A data folder that cannot be used; the sentence says why and what to do. Nothing in it was touched. */
 export class FolderUnfit extends Error {}
@@ -13,6 +13,7 @@ const ENGINE = '18';
 /** What may lie in a folder that is new to us. */
 const HARMLESS = new Set(['roskel.lock', 'backups', '.DS_Store', '.gitkeep']);
 
+const ANOTHER_SMALL = 'say another folder with --data.';
 const ANOTHER = 'Say another folder with --data.';
 
 function problemOf(error: unknown, folder: string): FolderUnfit {
@@ -45,6 +46,8 @@ interface Mark {
   version?: unknown;
   /** The first start is at work here; what it left when it was cut short may go. */
   making?: unknown;
+  /** It holds the made-up kitchen, and may be emptied to begin anew. */
+  demo?: unknown;
 }
 
 function readMark(folder: string): Mark | null {
@@ -98,17 +101,28 @@ export function inspectFolder(folder: string): 'new' | 'ours' {
   return 'ours';
 }
 
+/** Folders of demos from before they were marked. */
+const DEMO_NAME = 'demo';
+
+/** Makes sure that what is to be emptied is a demo, never a maker's kitchen. Throws FolderUnfit. */
+export function mayEmpty(folder: string): void {
+  const mark = readMark(folder);
+  if (mark?.demo === true || (mark?.demo === undefined && basename(folder) === DEMO_NAME)) return;
+  throw new FolderUnfit(`${folder} holds a kitchen that is no demo, and is not emptied. Leave out --fresh, or ${ANOTHER_SMALL}`);
+}
+
 /** Begins a kitchen in a folder that is new or to be emptied. */
-export function beginFolder(folder: string): void {
+export function beginFolder(folder: string, demo = false): void {
   rmSync(join(folder, 'pg'), { recursive: true, force: true });
-  writeMark(folder, { making: true });
+  writeMark(folder, { making: true, demo });
 }
 
-/** Marks the folder as ours, once its database is there. */
+/** Marks the folder as ours, once its database is there; a demo stays one. */
 export function markFolder(folder: string): void {
-  writeMark(folder, {});
+  const demo = readMark(folder)?.demo;
+  writeMark(folder, typeof demo === 'boolean' ? { demo } : {});
 }
 
-function writeMark(folder: string, more: { making?: true }): void {
+function writeMark(folder: string, more: { making?: true; demo?: boolean }): void {
   writeFileSync(join(folder, MARK), `${JSON.stringify({ format: FORMAT, version: VERSION, ...more })}\n`);
 }

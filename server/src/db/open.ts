@@ -3,7 +3,7 @@ import type { PgDatabase, PgQueryResultHKT } from 'drizzle-orm/pg-core';
 import { drizzle } from 'drizzle-orm/pglite';
 import { migrate } from 'drizzle-orm/pglite/migrator';
 import { openEngine, syncTree } from './durable';
-import { beginFolder, inspectFolder, markFolder, prepareFolder } from './folder';
+import { beginFolder, inspectFolder, markFolder, mayEmpty, prepareFolder } from './folder';
 import { lockFolder } from './lock';
 import * as schema from './schema';
 
@@ -19,16 +19,18 @@ const MIGRATIONS = fileURLToPath(new URL('../../drizzle', import.meta.url));
 
 /**
  * Opens (and first makes) the database in a folder, brings it up to date and locks it; `null` keeps it in memory.
- * `fresh` empties the folder first, once the lock says that nobody else uses it and it is known to be ours.
+ * `fresh` empties a demo first, once the lock says that nobody else uses it and it is known to be one.
  * Throws FolderLocked, and FolderUnfit for a folder that is not ours, damaged or not to be written.
  */
-export async function openDb(folder: string | null, fresh = false): Promise<OpenDb> {
+export async function openDb(folder: string | null, { demo = false, fresh = false } = {}): Promise<OpenDb> {
   if (folder === null) return ready(null, () => {});
   prepareFolder(folder);
   const unlock = await lockFolder(folder);
   try {
-    const begin = inspectFolder(folder) === 'new' || fresh;
-    if (begin) beginFolder(folder);
+    const isNew = inspectFolder(folder) === 'new';
+    if (fresh && !isNew) mayEmpty(folder);
+    const begin = isNew || fresh;
+    if (begin) beginFolder(folder, demo);
     const open = await ready(`${folder}/pg`, unlock);
     if (begin) syncTree(`${folder}/pg`);
     markFolder(folder);

@@ -19,7 +19,7 @@ import type { Db } from '../db/open';
 import { batches, dutiesDone, larderLots, podLots, readings, stations } from '../db/schema';
 import { NotFound, Stale, Unfit } from './errors';
 import { podLotsOf } from './pods';
-import { settleShelf } from './shelf';
+import { coldOnly, settleShelf } from './shelf';
 import { settleUse, type StoreName } from './stock';
 
 type Row = typeof batches.$inferSelect;
@@ -218,8 +218,9 @@ export async function refreshShelf(db: Db, today: string): Promise<void> {
     try {
       await settleShelf(db, id, file, today);
     } catch (error) {
-      // A line that cannot run any more says so on its page.
+      // A line that cannot run any more says so on its page; what came of it promises nothing.
       if (!(error instanceof LineProblem)) throw error;
+      await coldOnly(db, id);
     }
   }
 }

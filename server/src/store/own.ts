@@ -40,14 +40,18 @@ async function getOwn(db: Db, kind: OwnKind, id: string): Promise<Own> {
   return record(row);
 }
 
+/** What is wrong with a row of a maker's own, field by field. */
+export function ownProblems(kind: OwnKind, value: Variety | Ingredient): { field: string; message: string }[] {
+  return (KINDS[kind].problems as (v: unknown) => { field: string; message: string }[])(value);
+}
+
 /** Checks a row and gives its id. Throws Unfit with every field that cannot be. */
 function fit(kind: OwnKind, value: Variety | Ingredient): string {
   const rules = KINDS[kind] as {
     id(v: unknown): string;
-    problems(v: unknown): { field: string; message: string }[];
     taken(id: string): boolean;
   };
-  const problems = rules.problems(value);
+  const problems = ownProblems(kind, value);
   if (problems.length > 0)
     throw new Unfit(
       problems[0]!.message,

@@ -38,6 +38,15 @@ export async function settleShelf(db: Db, batchId: string, file: BatchFile, toda
   return true;
 }
 
+/** Bottles of a batch of which nothing can be worked out any more: cold, and not for long. */
+export async function coldOnly(db: Db, batchId: string): Promise<void> {
+  const keeping = 'Keep in the fridge and use it soon: how it keeps cannot be worked out any more. See the batch.';
+  await db
+    .update(bottlings)
+    .set({ keeping, place: 'fridge', useBy: bottlings.bottledOn, phMeasured: false })
+    .where(eq(bottlings.batchId, batchId));
+}
+
 export async function listShelf(db: Db): Promise<BottlingRecord[]> {
   const rows = await db.select().from(bottlings).where(eq(bottlings.archived, false)).orderBy(desc(bottlings.bottledOn));
   const moved = await db

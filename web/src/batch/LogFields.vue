@@ -78,26 +78,27 @@ const trouble = (field: string) => batch.troubleAt(props.station.id, `log/${fiel
       :trouble="trouble('bottles')"
       @update:model-value="set({ bottles: $event })"
     />
-    <NumberField
-      v-if="ph"
-      :label="heated ? 'Measured pH, heated and cooled' : 'Measured pH'"
-      :model-value="log.pH"
-      :schema="P.pH"
-      optional
-      :placeholder="station.now.pH === null ? '' : `about ${station.now.pH.toFixed(1)}`"
-      :trouble="trouble('pH')"
-      @update:model-value="set({ pH: $event })"
-    />
-    <PickField
-      v-if="ph && log.pH !== undefined"
-      label="With a"
-      :model-value="instrumentOf(log.instrument)"
-      :options="[
-        { value: 'meter', label: 'calibrated meter' },
-        { value: 'strip', label: 'paper strip' },
-      ]"
-      @update:model-value="set({ instrument: $event })"
-    />
+    <div v-if="ph" class="read" :class="{ two: log.pH !== undefined }">
+      <NumberField
+        :label="heated ? 'pH, heated and cooled' : 'Measured pH'"
+        :model-value="log.pH"
+        :schema="P.pH"
+        optional
+        :placeholder="station.now.pH === null ? '' : `about ${station.now.pH.toFixed(1)}`"
+        :trouble="trouble('pH')"
+        @update:model-value="set({ pH: $event })"
+      />
+      <PickField
+        v-if="log.pH !== undefined"
+        label="With a"
+        :model-value="instrumentOf(log.instrument)"
+        :options="[
+          { value: 'meter', label: 'meter' },
+          { value: 'strip', label: 'strip' },
+        ]"
+        @update:model-value="set({ instrument: $event })"
+      />
+    </div>
     <div v-if="station.ph.note && log.pH !== undefined" class="asked" role="status">
       <p>{{ station.ph.note }}</p>
       <NButton v-if="station.ph.status === 'unlikely'" @click="set({ phSure: true })"> It was checked, it is right </NButton>
@@ -111,7 +112,7 @@ const trouble = (field: string) => batch.troubleAt(props.station.id, `log/${fiel
         :model-value="log.doneOn ?? null"
         optional
         :trouble="trouble('doneOn')"
-        @update:model-value="$event && setDone($event)"
+        @update:model-value="$event ? setDone($event) : undoDone()"
       />
       <NButton v-if="!log.doneOn" type="primary" @click="set({ doneOn: today() })">Done today</NButton>
       <NButton v-else @click="undoDone">Not done</NButton>
@@ -125,6 +126,12 @@ const trouble = (field: string) => batch.troubleAt(props.station.id, `log/${fiel
   display: grid;
   gap: 6px;
   align-content: start;
+}
+.two {
+  display: grid;
+  grid-template-columns: 1.15fr 1fr;
+  gap: 8px;
+  align-items: end;
 }
 .asked {
   background: var(--warn-plate);

@@ -83,8 +83,8 @@ async function remove() {
         class="wide"
         label="With a"
         :options="[
-          { value: 'meter', label: 'calibrated meter' },
-          { value: 'strip', label: 'paper strip' },
+          { value: 'meter', label: 'meter' },
+          { value: 'strip', label: 'strip' },
         ]"
       />
       <TextField v-model="form.note" class="wide" label="Note" placeholder="cloudy, smells of apples" />

@@ -24,8 +24,8 @@ const fewer = computed(() => (facts.value ? facts.value.wanted - filled.value : 
         label="Filling"
         :model-value="params.fill"
         :options="[
-          { value: 'cold', label: 'cold, kept live' },
-          { value: 'hot', label: 'hot: 82 °C for 10 min, filled hot' },
+          { value: 'cold', label: 'cold, live' },
+          { value: 'hot', label: 'hot-filled' },
         ]"
         @update:model-value="set({ fill: $event })"
       />
@@ -52,6 +52,7 @@ const fewer = computed(() => (facts.value ? facts.value.wanted - filled.value : 
           >, {{ fewer }} fewer than wanted</template
         >; {{ over }} ml left over.
       </p>
+      <p v-if="params.fill === 'hot'" class="keep">Hot-filled: the whole sauce held at 82 °C for 10 min, and filled hot.</p>
       <p v-if="batch.report?.keeping" class="keep" data-fact="keep"><b>Keep:</b> {{ batch.report.keeping.text }}</p>
     </template>
   </StationFrame>

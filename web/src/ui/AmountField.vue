@@ -15,6 +15,7 @@ const props = defineProps<{
   what: Pick<Ingredient, 'name' | 'pieces' | 'measure' | 'density' | 'key'>;
   trouble?: string | null;
   hideLabel?: boolean;
+  small?: boolean;
 }>();
 const emit = defineEmits<{ change: [massG: number, words: string] }>();
 const id = useId();
@@ -24,9 +25,11 @@ const own = ref<string | null>(null);
 const focused = ref(false);
 const { typed: typing, taken } = useTyping(typed);
 
+/** A bare number is what this kitchen's scale shows. */
+const inGrams = () => toGrams(text.value, props.what, manner.kitchen, manner.weight === 'lb' ? 'oz' : 'g');
 const read = computed(() => {
   try {
-    return toGrams(text.value, props.what, manner.kitchen);
+    return inGrams();
   } catch {
     return null;
   }
@@ -42,7 +45,7 @@ function typed() {
   own.value = null;
   if (text.value === shown()) return;
   try {
-    const { massG } = toGrams(text.value, props.what, manner.kitchen);
+    const { massG } = inGrams();
     if (massG > 50_000) own.value = `${grams(massG)} is more than a kitchen holds. Check the amount.`;
     else emit('change', massG, text.value.trim());
   } catch (e) {
@@ -56,7 +59,8 @@ function typed() {
     <NInput
       v-model:value="text"
       class="figure"
-      placeholder="0 g, 2 tbsp"
+      :size="small ? 'small' : 'medium'"
+      :placeholder="manner.weight === 'lb' ? '0 oz, 2 tbsp' : '0 g, 2 tbsp'"
       :status="problem ? 'error' : undefined"
       :input-props="{
         id,

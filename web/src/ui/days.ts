@@ -42,6 +42,21 @@ const FIGURES: Record<Order, string[]> = {
 const WORDS = ['D MMM YYYY', 'D MMMM YYYY', 'D MMM', 'D MMMM', 'MMM D YYYY', 'MMMM D YYYY', 'MMM D', 'MMMM D'];
 const NEAR: Record<string, number> = { today: 0, now: 0, yesterday: -1, tomorrow: 1 };
 
+/** A day and month without a year, in the year in which it is nearest: "28 Dec" said in January was a week ago. */
+function nearestYear(parsed: dayjs.Dayjs): string {
+  const now = dayjs();
+  const far = (d: dayjs.Dayjs) => Math.abs(d.diff(now, 'day'));
+  return [-1, 0, 1]
+    .map((y) => parsed.year(now.year() + y))
+    .filter((d) => d.date() === parsed.date() && d.month() === parsed.month())
+    .reduce((best, d) => (far(d) < far(best) ? d : best), parsed)
+    .format(ISO);
+}
+const read = (text: string, form: string): string | null => {
+  const found = dayjs(text, form, true);
+  return !found.isValid() ? null : form.includes('Y') ? found.format(ISO) : nearestYear(found);
+};
+
 /** Reads a day as people type it ("25 Nov", "25/11", "yesterday", "2026-11-25"); null when it is none. */
 export function readDay(text: string): string | null {
   const t = text.trim().toLowerCase().replace(/[,]/g, ' ').replace(/\s+/g, ' ');
@@ -54,8 +69,8 @@ export function readDay(text: string): string | null {
   const figures = t.replace(/[.\-\s]+/g, '/').replace(/\/$/, '');
   if (/^[\d/]+$/.test(figures)) {
     for (const f of FIGURES[dateOrder()]) {
-      const found = dayjs(figures, f, true);
-      if (found.isValid()) return found.format(ISO);
+      const found = read(figures, f);
+      if (found) return found;
     }
     return null;
   }
@@ -65,8 +80,8 @@ export function readDay(text: string): string | null {
     .replace(/\.(?=\s|$)/g, '')
     .replace(/\b[a-z]/g, (c) => c.toUpperCase());
   for (const f of WORDS) {
-    const found = dayjs(words, f, true);
-    if (found.isValid()) return found.format(ISO);
+    const found = read(words, f);
+    if (found) return found;
   }
   return null;
 }

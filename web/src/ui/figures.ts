@@ -14,12 +14,14 @@ const PLAIN = /^([-+]?[\d\s./,½¼¾⅓⅔⅛]*\d?[\d½¼¾⅓⅔⅛]*)\s*(.*)$/
 
 const PARTS: Record<string, string> = { '½': '1/2', '¼': '1/4', '¾': '3/4', '⅓': '1/3', '⅔': '2/3', '⅛': '1/8' };
 
-/** A number as people type it ("1 1/2", "3,5", "2½"); NaN when it is none. */
+/** A number as people type it ("1 1/2", "3,5", "1,500", "2½"); NaN when it is none. */
 export function plainNumber(text: string): number {
   const t = text
     .trim()
     .replace(/[½¼¾⅓⅔⅛]/gu, (c) => ` ${PARTS[c]}`)
     .trim()
+    // "1,500" and "1,234,567" are thousands; "3,5" is three and a half.
+    .replace(/^([-+]?[1-9]\d{0,2})((?:,\d{3})+)$/, (_, first: string, more: string) => first + more.replaceAll(',', ''))
     .replace(/^([-+]?\d+),(\d+)$/, '$1.$2');
   if (/^[-+]?\d*\.?\d+$/.test(t)) return Number(t);
   const sign = t.startsWith('-') ? -1 : 1;
