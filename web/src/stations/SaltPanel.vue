@@ -26,7 +26,7 @@ const props = defineProps<{ station: StationReport<'salt'> }>();
 const { params, set, facts } = usePanel<'salt'>(props);
 const settings = useSettings();
 const schools = (Object.keys(SCHOOL_NAMES) as School[]).map((value) => ({ value, label: SCHOOL_NAMES[value] }));
-const salts = SALT_TYPES.map((s) => ({ value: s.id, label: s.name }));
+const salts = SALT_TYPES.map((s) => ({ value: s.id, label: s.name, short: s.name.split(',')[0]! }));
 const cuts = (Object.keys(CUTS) as Cut[]).map((value) => ({ value, label: CUTS[value].label }));
 const spoons = computed(() => {
   const g = facts.value?.saltG;
@@ -109,7 +109,7 @@ const leftover = computed(() => facts.value?.leftoverMl ?? null);
 <style scoped>
 .three {
   display: grid;
-  grid-template-columns: minmax(0, 1fr) minmax(0, 1fr) minmax(0, 1.25fr);
+  grid-template-columns: minmax(0, 1fr) minmax(0, 1fr) minmax(0, 1.4fr);
   gap: 6px 8px;
 }
 .span {

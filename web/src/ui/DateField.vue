@@ -73,14 +73,17 @@ function picked(ms: number) {
               ><IconCalendar :size="20" stroke="1.7"
             /></NButton>
           </template>
-          <NDatePicker
-            panel
-            type="date"
-            :value="modelValue ? dayjs(modelValue).valueOf() : null"
-            :actions="null"
-            :first-day-of-week="firstWeekday()"
-            @update:value="picked"
-          />
+          <!-- As large as the calendar will be, so that it opens where there is room. -->
+          <div class="room">
+            <NDatePicker
+              panel
+              type="date"
+              :value="modelValue ? dayjs(modelValue).valueOf() : null"
+              :actions="null"
+              :first-day-of-week="firstWeekday()"
+              @update:value="picked"
+            />
+          </div>
         </NPopover>
       </template>
     </NInput>
@@ -88,6 +91,11 @@ function picked(ms: number) {
 </template>
 
 <style scoped>
+.room {
+  min-width: 318px;
+  min-height: 362px;
+  background: var(--plate);
+}
 .calendar {
   min-width: 32px;
   min-height: 44px;
