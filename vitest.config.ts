@@ -1,12 +1,17 @@
 import vue from '@vitejs/plugin-vue';
 import { defineConfig } from 'vitest/config';
 
+const test = { testTimeout: 60_000, hookTimeout: 60_000 };
+
 export default defineConfig({
   plugins: [vue()],
   test: {
-    include: ['{core,contract,server,web}/tests/**/*.test.ts'],
-    testTimeout: 60_000,
-    hookTimeout: 60_000,
     reporters: process.env.ROSKEL_REPORT ? ['default', ['json', { outputFile: process.env.ROSKEL_REPORT }]] : ['default'],
+    projects: [
+      // Pure computation: nothing to keep apart, so that it is read in once.
+      { extends: true, test: { ...test, name: 'core', include: ['{core,contract}/tests/**/*.test.ts'], isolate: false } },
+      { extends: true, test: { ...test, name: 'server', include: ['server/tests/**/*.test.ts'], globalSetup: 'server/tests/image.ts' } },
+      { extends: true, test: { ...test, name: 'web', include: ['web/tests/**/*.test.ts'] } },
+    ],
   },
 });

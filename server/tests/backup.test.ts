@@ -7,10 +7,11 @@ import type { KitchenFile } from '@roskel/contract';
 import { backupOfDay } from '../src/backup/daily';
 import { readKitchen, writeKitchen } from '../src/backup/kitchen';
 import { packKitchen, unpackKitchen } from '../src/backup/zip';
-import { openDb, type OpenDb } from '../src/db/open';
+import type { OpenDb } from '../src/db/open';
 import { seedDemo } from '../src/seed/demo';
 import { addLarder } from '../src/store/larder';
 import { addHeat } from '../src/store/tasting';
+import { memoryDb } from './kit';
 
 const TODAY = '2026-11-24';
 let folder = '';
@@ -18,7 +19,7 @@ let from: OpenDb;
 let to: OpenDb;
 beforeEach(async () => {
   folder = mkdtempSync(join(tmpdir(), 'roskel-backup-'));
-  [from, to] = [await openDb(null), await openDb(null)];
+  [from, to] = [await memoryDb(), await memoryDb()];
 });
 afterEach(async () => {
   await from.close();

@@ -1,6 +1,8 @@
+import { readFileSync } from 'node:fs';
 import { createServer, type Server } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import { lotOfVariety, variety, type BatchFile } from '@roskel/core';
+import { inject } from 'vitest';
 import { BARE_LOT } from '@roskel/contract';
 import { errorsOf } from '@roskel/contract/validate';
 import type { TSchema } from '@sinclair/typebox';
@@ -32,9 +34,12 @@ function promised(method: string, path: string): TSchema | null {
   return route && !('file' in route.answer) ? (route.answer as TSchema) : null;
 }
 
+/** An empty kitchen in memory, begun from the image that was made once for all tests. */
+export const memoryDb = (): Promise<OpenDb> => openDb(null, { image: new Blob([readFileSync(inject('image'))]) });
+
 /** A kitchen in memory behind a real port. Every good answer is held against what the API says of itself. */
 export async function startKitchen(today = '2026-11-23', webRoot?: string): Promise<Running> {
-  const open = await openDb(null);
+  const open = await memoryDb();
   const { app, announcer } = createApp({ db: open.db, today: () => today, ...(webRoot ? { webRoot } : {}) });
   const server: Server = createServer(app).listen(0, '127.0.0.1');
   await new Promise((done) => server.once('listening', done));

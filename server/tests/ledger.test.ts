@@ -2,16 +2,17 @@ import fc from 'fast-check';
 import { afterAll, beforeAll, expect, it } from 'vitest';
 import { carry, lotOfVariety, newBatch, variety, withParams, type BatchFile } from '@roskel/core';
 import { BARE_LOT } from '@roskel/contract';
-import { openDb, type OpenDb } from '../src/db/open';
+import type { OpenDb } from '../src/db/open';
 import { stockMoves } from '../src/db/schema';
 import { addBatch, saveBatch } from '../src/store/batches';
 import { addLarder } from '../src/store/larder';
 import { addPod, archivePod, listPods } from '../src/store/pods';
 import { stockOf } from '../src/store/stock';
+import { memoryDb } from './kit';
 
 let open: OpenDb;
 beforeAll(async () => {
-  open = await openDb(null);
+  open = await memoryDb();
   for (const id of ['a', 'b']) {
     const lot = lotOfVariety(variety(id === 'a' ? 'cayenne-red' : 'pointed-red'), { id });
     await addPod(open.db, { lot, ...BARE_LOT }, 5000, '', '2026-11-23');

@@ -36,9 +36,13 @@ export class DurableFolder extends NodeFS {
  */
 const DURABLE = [...PGlite.defaultStartParams.filter((p) => p !== '-F'), '-c', 'fsync=on', '-c', 'wal_sync_method=fsync'];
 
-/** The database in a folder; a commit that was acknowledged is on the disk. `null` keeps it in memory. */
-export async function openEngine(folder: string | null): Promise<PGliteInterface> {
-  const client = folder === null ? new PGlite() : new PGlite({ fs: new DurableFolder(folder), startParams: DURABLE });
+/**
+ * The database in a folder; a commit that was acknowledged is on the disk. `null` keeps it in memory, begun from an
+ * image of a data folder (a tar) when there is one.
+ */
+export async function openEngine(folder: string | null, image?: Blob): Promise<PGliteInterface> {
+  const client =
+    folder === null ? new PGlite(image ? { loadDataDir: image } : {}) : new PGlite({ fs: new DurableFolder(folder), startParams: DURABLE });
   await client.waitReady;
   return client;
 }

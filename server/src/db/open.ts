@@ -12,18 +12,27 @@ export type Db = PgDatabase<PgQueryResultHKT, typeof schema>;
 
 export interface OpenDb {
   db: Db;
+  /** Its files as they are now, to begin another from. */
+  image(): Promise<Blob>;
   close(): Promise<void>;
 }
 
 const MIGRATIONS = fileURLToPath(new URL('../../drizzle', import.meta.url));
+
+export interface Start {
+  demo?: boolean;
+  fresh?: boolean;
+  /** What a database in memory begins with. */
+  image?: Blob;
+}
 
 /**
  * Opens (and first makes) the database in a folder, brings it up to date and locks it; `null` keeps it in memory.
  * `fresh` empties a demo first, once the lock says that nobody else uses it and it is known to be one.
  * Throws FolderLocked, and FolderUnfit for a folder that is not ours, damaged or not to be written.
  */
-export async function openDb(folder: string | null, { demo = false, fresh = false } = {}): Promise<OpenDb> {
-  if (folder === null) return ready(null, () => {});
+export async function openDb(folder: string | null, { demo = false, fresh = false, image }: Start = {}): Promise<OpenDb> {
+  if (folder === null) return ready(null, () => {}, image);
   prepareFolder(folder);
   const unlock = await lockFolder(folder);
   try {
@@ -41,12 +50,13 @@ export async function openDb(folder: string | null, { demo = false, fresh = fals
   }
 }
 
-async function ready(folder: string | null, unlock: () => void): Promise<OpenDb> {
-  const client = await openEngine(folder);
+async function ready(folder: string | null, unlock: () => void, image?: Blob): Promise<OpenDb> {
+  const client = await openEngine(folder, image);
   const db = drizzle(client as never, { schema });
   await migrate(db, { migrationsFolder: MIGRATIONS });
   return {
     db: db as unknown as Db,
+    image: () => client.dumpDataDir('none'),
     close: async () => {
       await client.close();
       unlock();
