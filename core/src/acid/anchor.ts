@@ -1,5 +1,5 @@
 import { chargeAt } from './charge';
-import { ionicStrengthAt } from './solve';
+import { ionicStrengthAt, settleIonicStrength } from './solve';
 import { ACID_CONSTANTS } from './constants';
 import { poolOf, TYPICAL_ACIDS, type AcidPool, type AcidWorld } from './pool';
 import type { Stream } from '../matter/stream';
@@ -7,20 +7,17 @@ import type { Stream } from '../matter/stream';
 /**
  * Strong ion difference (eq) that makes a pool show `pH`, with `extraWaterKg` of slurry water
  * (chapter 3, equation 6). At a fixed pH the charge without strong ions is known for each ionic strength, and the
- * ionic strength contains |SID|: one fixed point, averaged once it may swing.
+ * ionic strength contains |SID|: one fixed point.
  */
 export function sidForPh(pool: AcidPool, pH: number, extraWaterKg = 0): number {
   const bare: AcidPool = { ...pool, sidEq: 0 };
   const waterKg = pool.waterKg + extraWaterKg;
-  let I = 0.3;
   let sid = 0;
-  for (let pass = 0; pass < 80; pass++) {
+  settleIonicStrength((I) => {
     const state = chargeAt(bare, pH, I, extraWaterKg);
     sid = -state.charge;
-    const implied = Math.min(6, state.ionicStrength + Math.abs(sid) / (2 * waterKg));
-    if (Math.abs(implied - I) < 1e-11) break;
-    I = pass < 4 ? implied : (I + implied) / 2;
-  }
+    return state.ionicStrength + Math.abs(sid) / (2 * waterKg);
+  });
   return sid;
 }
 
@@ -39,11 +36,13 @@ export function lacticForPh(stream: Stream, pH: number, world: AcidWorld = TYPIC
   const lactic = ACID_CONSTANTS.lactic;
   const acid = { mol: 0, z0: lactic.z0, pKa: lactic.pKa.map((p) => p + world.pKaShift), eps: lactic.eps };
   let mol = 0;
+  let I = 0.3;
+  const alone: AcidPool = { ...pool, sidEq: 0, waterKg: 0, naclMol: 0, acids: [{ ...acid, mol: 1 }] };
   for (let pass = 0; pass < 40; pass++) {
     const trial: AcidPool = { ...pool, acids: [...pool.acids, { ...acid, mol }] };
-    const I = ionicStrengthAt(trial, pH);
+    I = ionicStrengthAt(trial, pH, 0, I);
     const without = chargeAt(pool, pH, I).charge;
-    const one = chargeAt({ ...pool, sidEq: 0, waterKg: 0, naclMol: 0, acids: [{ ...acid, mol: 1 }] }, pH, I).charge;
+    const one = chargeAt(alone, pH, I).charge;
     const next = Math.max(0, -without / one);
     if (Math.abs(next - mol) < 1e-10) {
       mol = next;

@@ -33,7 +33,10 @@ function meanCharge(acid: PoolAcid, pH: number, D: number, I: number, out: { z: 
   let s1 = 0;
   let s2 = 0;
   for (let k = 0; k <= n; k++) {
-    const w = Math.exp((logs[k]! - top) * Math.LN10);
+    const below = logs[k]! - top;
+    // A form this rare adds nothing to a double.
+    if (below < RAREST) continue;
+    const w = below === 0 ? 1 : Math.exp(below * Math.LN10);
     const z = z0 - k;
     sum += w;
     s1 += w * z;
@@ -42,6 +45,8 @@ function meanCharge(acid: PoolAcid, pH: number, D: number, I: number, out: { z: 
   out.z = s1 / sum;
   out.z2 = s2 / sum;
 }
+/** Decades under the commonest form. */
+const RAREST = -18;
 const scratch = new Float64Array(8);
 const mean = { z: 0, z2: 0 };
 

@@ -3,6 +3,8 @@ import { chargeAt } from './charge';
 import type { AcidPool } from './pool';
 
 const CLAMP = 6;
+/** Far below what any instrument shows, pH and mol/kg. */
+const SETTLED = 1e-10;
 
 export interface PhResult {
   pH: number;
@@ -36,10 +38,14 @@ function phAt(pool: AcidPool, ionicStrength: number, start: number): number {
  * Valid for aqueous mixtures up to I of about 3.5 mol/kg water; flagged above 3.
  * Throws RangeError when the pool has no water, for pH has no meaning then.
  */
-export function solvePh(pool: AcidPool): PhResult {
+export function solvePh(pool: AcidPool, near: PhStart = MIDDLE): PhResult {
   if (!(pool.waterKg > 0)) throw new RangeError('pH needs water in the mix');
-  return together(pool) ?? nested(pool);
+  return together(pool, near) ?? nested(pool);
 }
+
+/** Where the search begins: the answer for much the same stuff, or the middle of what sauces are. */
+export type PhStart = Pick<PhResult, 'pH' | 'ionicStrength'>;
+const MIDDLE: PhStart = { pH: 4.5, ionicStrength: 0.3 };
 
 const result = (pH: number, ionicStrength: number, beta: number): PhResult => ({
   pH,
@@ -49,15 +55,15 @@ const result = (pH: number, ionicStrength: number, beta: number): PhResult => ({
 });
 
 /** pH and ionic strength in one Newton iteration: the one hardly moves the other. Null where they do not settle. */
-function together(pool: AcidPool): PhResult | null {
-  let I = 0.3;
-  let pH = 4.5;
+function together(pool: AcidPool, near: PhStart): PhResult | null {
+  let I = near.ionicStrength;
+  let pH = near.pH;
   for (let i = 0; i < 40; i++) {
     const { charge, beta, ionicStrength } = chargeAt(pool, pH, I);
     const step = charge / beta;
     const next = pH + Math.max(-1.5, Math.min(1.5, step));
     const implied = Math.min(CLAMP, ionicStrength);
-    if (Math.abs(step) < 1e-10 && Math.abs(implied - I) < 1e-10) return next > -1 && next < 14 ? result(next, implied, beta) : null;
+    if (Math.abs(step) < SETTLED && Math.abs(implied - I) < SETTLED) return next > -1 && next < 14 ? result(next, implied, beta) : null;
     pH = next;
     I = implied;
   }
@@ -77,13 +83,26 @@ function nested(pool: AcidPool): PhResult {
   return result(pH, I, chargeAt(pool, pH, I).beta);
 }
 
-/** Ionic strength (mol/kg water) of a pool held at a given pH, by fixed point; clamped at 6. */
-export function ionicStrengthAt(pool: AcidPool, pH: number, extraWaterKg = 0): number {
-  let I = 0.3;
-  for (let pass = 0; pass < 30; pass++) {
-    const implied = Math.min(CLAMP, chargeAt(pool, pH, I, extraWaterKg).ionicStrength);
-    if (Math.abs(implied - I) < 1e-9) break;
-    I = implied;
+/**
+ * The ionic strength (mol/kg water, at most 6) that implies itself. Secant steps, for what it implies hardly bends; where
+ * one would leave the range or the last did not help, half a plain step.
+ */
+export function settleIonicStrength(implied: (ionicStrength: number) => number, start = 0.3): number {
+  const off = (x: number) => Math.min(CLAMP, implied(x)) - x;
+  let x = start;
+  let miss = off(x);
+  let next = x + miss;
+  for (let pass = 0; pass < 60 && Math.abs(miss) > SETTLED; pass++) {
+    const now = off(next);
+    if (Math.abs(now) <= SETTLED) return next;
+    const secant = next - (now * (next - x)) / (now - miss);
+    const good = Number.isFinite(secant) && secant >= 0 && secant <= CLAMP && Math.abs(now) < Math.abs(miss);
+    [x, miss, next] = [next, now, good ? secant : next + now / 2];
   }
-  return I;
+  return x;
+}
+
+/** Ionic strength (mol/kg water) of a pool held at a given pH; at most 6. */
+export function ionicStrengthAt(pool: AcidPool, pH: number, extraWaterKg = 0, start = 0.3): number {
+  return settleIonicStrength((I) => chargeAt(pool, pH, I, extraWaterKg).ionicStrength, start);
 }

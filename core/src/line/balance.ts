@@ -42,12 +42,19 @@ function size(of: (s: Stream) => number, input: Stream, outcome: Outcome): numbe
 /** Conservation holds to this share of what is in play. */
 const EXACT = 1e-9;
 
-/** Checks conservation of grams, heat load and strong ions, and that all of them are numbers. Throws BalanceError. */
-export function checkBalance(kind: string, input: Stream, outcome: Outcome): void {
+/**
+ * Checks conservation of grams, heat load and strong ions, and that all of them are numbers. With `each` every component
+ * is looked at, else their sum. Throws BalanceError.
+ */
+export function checkBalance(kind: string, input: Stream, outcome: Outcome, each = true): void {
   const fail = (what: string): never => {
     throw new BalanceError(`${kind} does not balance: ${what}`);
   };
-  const worst = imbalance(input, outcome);
+  if (!each) {
+    const grams = missing(massOf, input, outcome, 0);
+    if (!(Math.abs(grams) <= EXACT * Math.max(1, size(massOf, input, outcome)))) fail(`${grams} g`);
+  }
+  const worst = each ? imbalance(input, outcome) : { component: 'water', grams: 0 };
   // Written so that NaN fails too.
   if (!(worst.grams <= EXACT * Math.max(1, size(massOf, input, outcome)))) fail(`${worst.grams} g of ${worst.component}`);
   const lost = heatImbalance(input, outcome);

@@ -7,7 +7,7 @@ import type { Keeping } from '../keep';
 import type { Limit } from '../keep/limit';
 import { colourOf } from '../matter/colour';
 import { massOf } from '../matter/stream';
-import { BANDED, NO_PARCEL, phOf, propsOf, type Banded, type Props } from '../parcel';
+import { BANDED, bandedOf, NO_PARCEL, phOf, propsOf, type Banded, type Props } from '../parcel';
 import { acidWorld } from '../pantry';
 import { addDays, type Day } from '../plan';
 import { drawEnsemble, TYPICAL } from '../stat/draw';
@@ -105,6 +105,7 @@ function widenPh(band: Quantiles, run: StationRun): Quantiles {
 /** The ensemble: each member's values are read in the world it was run in. */
 function bandsOf(file: BatchFile, typical: readonly StationRun[], members: number, seed: number) {
   const values = typical.map(() => Object.fromEntries(BANDED.map((b) => [b, [] as number[]])) as Record<Banded, number[]>);
+  const near = typical.map((run) => phOf(run.out.stream) ?? undefined);
   let failed = 0;
   for (const draw of drawEnsemble(seed, members)) {
     const runs = tryLine(file, draw);
@@ -114,7 +115,7 @@ function bandsOf(file: BatchFile, typical: readonly StationRun[], members: numbe
     }
     const acids = acidWorld(draw);
     runs.forEach((run, i) => {
-      const props = propsOf(run.out.stream, acids);
+      const props = bandedOf(run.out.stream, acids, near[i]);
       for (const b of BANDED) {
         const v = props[b];
         if (v !== null) values[i]![b].push(v);

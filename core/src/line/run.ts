@@ -9,7 +9,7 @@ import { TYPICAL, type Draw } from '../stat/draw';
 import { stationKind, StationProblem, type FactsOf, type Flow, type KindName, type Outcome } from '../stations';
 import { checkBalance } from './balance';
 import { changedSince, NO_READING, phOn, readingAt, unlikely, type PhState } from './reading';
-import { schedule } from './schedule';
+import { schedule, type StationDates } from './schedule';
 
 interface RunOf<K extends KindName> extends Outcome<FactsOf<K>> {
   id: string;
@@ -70,6 +70,26 @@ function pinMass(outcome: Outcome, input: Parcel, massG: number, typical: boolea
   return { ...outcome, out: pinned, additions: [...outcome.additions, { id: UNWEIGHED, name: 'not accounted for', ...rest }] };
 }
 
+interface Known {
+  lots: Map<string, PodLot>;
+  rows: Map<string, Ingredient>;
+  dates: StationDates[];
+}
+const known = new WeakMap<BatchFile, Known>();
+/** What every world of a file shares. Files are never changed in place. */
+function knownOf(file: BatchFile): Known {
+  let had = known.get(file);
+  if (!had) {
+    had = {
+      lots: new Map(file.lots.map((l) => [l.id, l])),
+      rows: new Map(file.ingredients.map((i) => [i.key, i])),
+      dates: schedule(file),
+    };
+    known.set(file, had);
+  }
+  return had;
+}
+
 /** Which readings of a file belong to amounts that have changed since, by station. */
 const oldReadings = new WeakMap<BatchFile, ReadonlySet<string>>();
 function oldOf(file: BatchFile, runs?: readonly StationRun[]): ReadonlySet<string> {
@@ -107,10 +127,8 @@ function judge(file: BatchFile, at: number, read: MeasuredPh, outcome: Outcome, 
  * every station. Throws LineProblem when a parameter cannot work.
  */
 export function runLine(file: BatchFile, draw: Draw, measured = true): StationRun[] {
-  const lots = new Map(file.lots.map((l) => [l.id, l]));
-  const rows = new Map(file.ingredients.map((i) => [i.key, i]));
+  const { lots, rows, dates } = knownOf(file);
   const acids = acidWorld(draw);
-  const dates = schedule(file);
   const kept = new Map<string, Flow>();
   const old = measured && !draw.typical ? oldOf(file) : null;
   const runs: StationRun[] = [];
@@ -136,7 +154,7 @@ export function runLine(file: BatchFile, draw: Draw, measured = true): StationRu
       const context = { draw, acids, lot, ingredient, log, pH: shown, readings, from, to, goal: file.goal, kept };
       outcome = kind.apply(input, entry.params, context);
       if (log.massG !== undefined) outcome = pinMass(outcome, input, log.massG, draw.typical);
-      checkBalance(entry.kind, input.stream, outcome);
+      checkBalance(entry.kind, input.stream, outcome, draw.typical);
     } catch (error) {
       if (error instanceof StationProblem) throw new LineProblem(entry.id, error.field, error.message);
       throw error;

@@ -68,3 +68,93 @@ export function noGrams(): Grams {
     glutamic: 0,
   };
 }
+
+// Written out by component: these run thousands of times for one picture, and a loop over names costs several times as much.
+
+/** The sum over all components, g. */
+export function sumGrams(g: Readonly<Grams>): number {
+  return (
+    g.water +
+    g.salt +
+    g.sugars +
+    g.fat +
+    g.ethanol +
+    g.protein +
+    g.hydrolysate +
+    g.pulp +
+    g.starch +
+    g.gum +
+    g.other +
+    g.carbonDioxide +
+    g.acetic +
+    g.lactic +
+    g.citric +
+    g.malic +
+    g.tartaric +
+    g.ascorbic +
+    g.phosphoric +
+    g.oxalic +
+    g.succinic +
+    g.gluconic +
+    g.uronic +
+    g.glutamic
+  );
+}
+
+/** Every component times `f`. */
+export function scaleGrams(g: Readonly<Grams>, f: number): Grams {
+  return {
+    water: g.water * f,
+    salt: g.salt * f,
+    sugars: g.sugars * f,
+    fat: g.fat * f,
+    ethanol: g.ethanol * f,
+    protein: g.protein * f,
+    hydrolysate: g.hydrolysate * f,
+    pulp: g.pulp * f,
+    starch: g.starch * f,
+    gum: g.gum * f,
+    other: g.other * f,
+    carbonDioxide: g.carbonDioxide * f,
+    acetic: g.acetic * f,
+    lactic: g.lactic * f,
+    citric: g.citric * f,
+    malic: g.malic * f,
+    tartaric: g.tartaric * f,
+    ascorbic: g.ascorbic * f,
+    phosphoric: g.phosphoric * f,
+    oxalic: g.oxalic * f,
+    succinic: g.succinic * f,
+    gluconic: g.gluconic * f,
+    uronic: g.uronic * f,
+    glutamic: g.glutamic * f,
+  };
+}
+
+/** Adds `g` to `into`. */
+export function addGrams(into: Grams, g: Readonly<Grams>): void {
+  into.water += g.water;
+  into.salt += g.salt;
+  into.sugars += g.sugars;
+  into.fat += g.fat;
+  into.ethanol += g.ethanol;
+  into.protein += g.protein;
+  into.hydrolysate += g.hydrolysate;
+  into.pulp += g.pulp;
+  into.starch += g.starch;
+  into.gum += g.gum;
+  into.other += g.other;
+  into.carbonDioxide += g.carbonDioxide;
+  into.acetic += g.acetic;
+  into.lactic += g.lactic;
+  into.citric += g.citric;
+  into.malic += g.malic;
+  into.tartaric += g.tartaric;
+  into.ascorbic += g.ascorbic;
+  into.phosphoric += g.phosphoric;
+  into.oxalic += g.oxalic;
+  into.succinic += g.succinic;
+  into.gluconic += g.gluconic;
+  into.uronic += g.uronic;
+  into.glutamic += g.glutamic;
+}

@@ -1,4 +1,4 @@
-import { COMPONENTS, noGrams, type Component, type Grams } from './component';
+import { addGrams, COMPONENTS, noGrams, scaleGrams, sumGrams, type Component, type Grams } from './component';
 
 /** One thing that went into a stream and how much of it is still there. */
 export interface LedgerEntry {
@@ -26,17 +26,13 @@ export const EMPTY: Stream = { grams: noGrams(), heatShuG: 0, sidEq: 0, ledger: 
 
 /** Total mass of a stream in g. */
 export function massOf(stream: Stream): number {
-  let sum = 0;
-  for (const c of COMPONENTS) sum += stream.grams[c];
-  return sum;
+  return sumGrams(stream.grams);
 }
 
 /** Every component of `stream` times `factor` (0 or more): a portion, or the same stuff in another amount. */
 export function scale(stream: Stream, factor: number): Stream {
-  const grams = noGrams();
-  for (const c of COMPONENTS) grams[c] = stream.grams[c] * factor;
   return {
-    grams,
+    grams: scaleGrams(stream.grams, factor),
     heatShuG: stream.heatShuG * factor,
     sidEq: stream.sidEq * factor,
     ledger: stream.ledger.map((e) => ({ ...e, massG: e.massG * factor })),
@@ -50,7 +46,7 @@ export function mix(...streams: readonly Stream[]): Stream {
   let sidEq = 0;
   const ledger = new Map<string, LedgerEntry>();
   for (const s of streams) {
-    for (const c of COMPONENTS) grams[c] += s.grams[c];
+    addGrams(grams, s.grams);
     heatShuG += s.heatShuG;
     sidEq += s.sidEq;
     for (const e of s.ledger) {
