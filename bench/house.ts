@@ -3,11 +3,11 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { chromium, type Browser } from '@playwright/test';
 import { sql } from 'drizzle-orm';
-import { withParams, type BatchFile } from '@roskel/core';
+import { changesBetween, withParams, type BatchFile } from '@roskel/core';
 import { DemoServer } from '../e2e/server';
 import { openDb } from '../server/src/db/open';
 import { seedDemo } from '../server/src/seed/demo';
-import { getBatch, listBatches, saveBatch } from '../server/src/store/batches';
+import { changeBatch, everyBatch, getBatch } from '../server/src/store/batches';
 
 /** The built product as a browser and a disk feel it: `npm run bench -- --house`. */
 const TODAY = new Date().toISOString().slice(0, 10);
@@ -61,7 +61,7 @@ async function saveAgainstRaw(): Promise<{ save: number; raw: number }> {
   const { db, close } = await openDb(join(folder, 'data'));
   try {
     await seedDemo(db, TODAY);
-    const { id } = (await listBatches(db))[0]!;
+    const { id } = (await everyBatch(db))[0]!;
     const median = async (run: (n: number) => Promise<unknown>) => {
       const ms: number[] = [];
       for (let n = 0; n < 25; n++) {
@@ -74,7 +74,7 @@ async function saveAgainstRaw(): Promise<{ save: number; raw: number }> {
     const save = await median(async (n) => {
       const { revision, file } = await getBatch(db, id);
       const days = { tempC: 21, days: 10 + n, targetPh: 3.8 };
-      await saveBatch(db, id, revision, withParams(file, 'ferment', days), TODAY);
+      await changeBatch(db, id, revision, changesBetween(file, withParams(file, 'ferment', days)), TODAY);
     });
     const file: BatchFile = (await getBatch(db, id)).file;
     const raw = await median((n) => db.execute(sql`update settings set value = ${JSON.stringify({ n, file })}::json where id = 'raw'`));
@@ -102,7 +102,9 @@ export async function houseBench(): Promise<void> {
       return performance.now() - start;
     };
     const fewList = await list();
-    const all = (await (await fetch(`${base}/api/batches`)).json()) as { file: BatchFile }[];
+    const rows = (await (await fetch(`${base}/api/batches`)).json()) as { id: string }[];
+    const all: { file: BatchFile }[] = [];
+    for (const { id } of rows) all.push((await (await fetch(`${base}/api/batches/${id}`)).json()) as { file: BatchFile });
     for (let n = all.length; n < 300; n++) {
       const file = { ...all[n % all.length]!.file, name: `Batch ${n}` };
       await fetch(`${base}/api/batches/import`, { method: 'POST', headers: OWN, body: JSON.stringify({ file }) });

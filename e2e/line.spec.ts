@@ -130,7 +130,7 @@ test('from pods to bottles on the shelf', async ({ page }) => {
   const shelf = (await (await page.request.get('/api/shelf')).json()) as BottlingRecord[];
   const bottling = shelf.find((b) => b.name === 'Harbour Test')!;
   await expect(row).toContainText(
-    `${twoFigures(bottling.heat.p10).toLocaleString('en')} to ${twoFigures(bottling.heat.p90).toLocaleString('en')} SHU`,
+    `${twoFigures(bottling.heat.dry.p10).toLocaleString('en')} to ${twoFigures(bottling.heat.dry.p90).toLocaleString('en')} SHU`,
   );
   await row.getByRole('button', { name: 'Open one' }).click();
   await expect(row.locator('[data-fact=left]')).toHaveText(`${report.bottles.filled - 1} of ${report.bottles.filled} bottles left`);

@@ -1,7 +1,9 @@
 import { strFromU8, unzipSync } from 'fflate';
 import type { Page } from '@playwright/test';
 import { DemoServer } from './server';
-import { expect, importExample, startBatch, stored, test, type } from './test';
+import type { BatchRecord } from '@roskel/contract';
+import type { PodLot } from '@roskel/core';
+import { changeStored, expect, importExample, startBatch, stored, test, type } from './test';
 
 const OWN = { 'X-Roskel': '1' };
 interface Record_ {
@@ -35,8 +37,7 @@ test('undo takes back its own change and leaves what another window did; redo an
   await type(page, 'Days', '20');
   const { record } = await stored(page, id);
   // Another window renames the batch.
-  const file = { ...record.file, name: 'Renamed There' };
-  expect((await page.request.put(`/api/batches/${id}`, { data: { revision: record.revision, file }, headers: OWN })).status()).toBe(200);
+  await changeStored(page, record, { ...record.file, name: 'Renamed There' });
   await expect(page.getByRole('heading', { name: 'Renamed There' })).toBeVisible();
   await page.reload();
   await expect(page.getByLabel('Days', { exact: true })).toHaveValue('20');
@@ -112,15 +113,11 @@ test('planned batches reserve: what one is promised is not free for the next, an
   const fresno = lots.find((l) => l.id === 'lot-fresno')!;
   const plan = async (name: string, massG: number) => {
     const id = await startBatch(page, name, { lowShu: 500, highShu: 2000, bottles: 4, bottleMl: 100 });
-    const { revision, file } = (await (await page.request.get(`/api/batches/${id}`)).json()) as {
-      revision: number;
-      file: { stations: { kind: string; params: object }[]; lots: object[] };
-    };
-    const stations = file.stations.map((s) =>
+    const record = (await (await page.request.get(`/api/batches/${id}`)).json()) as BatchRecord;
+    const stations = record.file.stations.map((s) =>
       s.kind === 'prep' ? { ...s, params: { pods: [{ lotId: fresno.id, massG, prep: 'whole' }] } } : s,
     );
-    const data = { revision, file: { ...file, stations, lots: [fresno.lot] } };
-    expect((await page.request.put(`/api/batches/${id}`, { data, headers: OWN })).status()).toBe(200);
+    await changeStored(page, record, { ...record.file, stations, lots: [fresno.lot as PodLot] });
     return id;
   };
   const free = fresno.stockG - fresno.promised.reduce((s, p) => s + p.g, 0);
@@ -147,7 +144,7 @@ test('a backup is read back into an empty kitchen, bit by bit the same', async (
   const other = await (await browser.newContext({ baseURL: base })).newPage();
   try {
     await other.goto('/');
-    await other.getByRole('button', { name: 'Kitchen' }).click();
+    await other.getByRole('button', { name: 'Kitchen', exact: true }).click();
     const chooser = other.waitForEvent('filechooser');
     await other.getByRole('button', { name: /Read a backup/ }).click();
     await (await chooser).setFiles({ name: 'kitchen.zip', mimeType: 'application/zip', buffer: zip });
@@ -159,7 +156,7 @@ test('a backup is read back into an empty kitchen, bit by bit the same', async (
     expect(tables(await (await other.request.get('/api/kitchen')).body())).toBe(tables(zip));
     // A second time it is not empty any more, and says so.
     const again = other.waitForEvent('filechooser');
-    await other.getByRole('button', { name: 'Kitchen' }).click();
+    await other.getByRole('button', { name: 'Kitchen', exact: true }).click();
     await other.getByRole('button', { name: /Read a backup/ }).click();
     await (await again).setFiles({ name: 'kitchen.zip', mimeType: 'application/zip', buffer: zip });
     await expect(other.getByText(/This kitchen is not empty/)).toBeVisible();

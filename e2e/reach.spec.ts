@@ -166,7 +166,7 @@ test('on paper a batch is a bench sheet: every gram, every step, lines to write 
   };
   for (const { massG } of file.stations[0]!.params.pods!)
     await expect(sheet).toContainText(`${massG < 10 ? massG.toFixed(1) : Math.round(massG)} g`);
-  await expect(sheet).toContainText(/salt \d+ g, water \d+ g/);
+  await expect(sheet).toContainText(/water \d+ g, salt \d+ g/);
   await expect(sheet.getByText('weighed')).toHaveCount(7);
   await expect(page.getByRole('navigation')).toBeHidden();
 });

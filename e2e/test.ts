@@ -1,5 +1,5 @@
 import { test as base, expect, type Page } from '@playwright/test';
-import { reportLine, type LineReport } from '@roskel/core';
+import { changesBetween, reportLine, type BatchFile, type LineReport } from '@roskel/core';
 import type { BatchRecord } from '@roskel/contract';
 import { DemoServer } from './server';
 
@@ -35,6 +35,12 @@ export async function stored(page: Page, id: string): Promise<{ record: BatchRec
   const record = (await (await page.request.get(`/api/batches/${id}`)).json()) as BatchRecord;
   const today = await page.evaluate(() => new Date(Date.now() - new Date().getTimezoneOffset() * 60_000).toISOString().slice(0, 10));
   return { record, report: reportLine(record.file, { today }) };
+}
+
+/** What another window would do: changes a stored batch into `file`. */
+export async function changeStored(page: Page, record: BatchRecord, file: BatchFile): Promise<void> {
+  const data = { revision: record.revision, changes: changesBetween(record.file, file) };
+  expect((await page.request.patch(`/api/batches/${record.id}`, { data, headers: OWN })).status()).toBe(200);
 }
 
 /** Opens a station of the batch page by its place in the line. */

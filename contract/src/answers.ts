@@ -25,15 +25,22 @@ export const HistoryAnswer = Type.Object(
 );
 export const OwnVarietyAnswer = Type.Object({ id: Text, revision: Count, value: VarietySchema }, closed);
 export const OwnIngredientAnswer = Type.Object({ id: Text, revision: Count, value: IngredientSchema }, closed);
-export const BatchAnswer = Type.Object(
+const BatchFileAnswer = Type.Object(
+  { format: Text, version: Count, name: Text },
+  { description: 'a batch file, see docs/formats/batch.md' },
+);
+export const BatchAnswer = Type.Object({ id: Text, revision: Count, updatedAt: Text, file: BatchFileAnswer }, closed);
+export const BatchRowAnswer = Type.Object(
   {
     id: Text,
     revision: Count,
     updatedAt: Text,
-    file: Type.Object({ format: Text, version: Count, name: Text }, { description: 'a batch file, see docs/formats/batch.md' }),
+    summary: Type.Object({ name: Text, startDate: Text, massG: Real, bottles: Count }, { description: 'what lists show of a batch' }),
   },
   closed,
 );
+export const BatchSavedAnswer = Type.Object({ revision: Count, updatedAt: Text, file: orNull(BatchFileAnswer) }, closed);
+const HeatBand = Type.Object({ p10: Real, p50: Real, p90: Real }, closed);
 export const BottlingAnswer = Type.Object(
   {
     id: Text,
@@ -45,7 +52,7 @@ export const BottlingAnswer = Type.Object(
     bottleMl: Real,
     pH: orNull(Real),
     phMeasured: Type.Boolean(),
-    heat: Type.Object({ p10: Real, p50: Real, p90: Real }, closed),
+    heat: Type.Object({ dry: HeatBand, fresh: HeatBand }, closed),
     hex: Text,
     keeping: Text,
     place: Text,

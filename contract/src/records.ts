@@ -8,6 +8,9 @@ import {
   LotSchema,
   TURNS,
   type BatchFile,
+  type BatchSummary,
+  type Change,
+  type HeatSchool,
   type HeatEvent,
   type HeatStep,
   type Ingredient,
@@ -290,11 +293,26 @@ export interface HeatBook {
   scales: { taster: string; scale: Scale }[];
 }
 
+/** A batch whole. */
 export interface BatchRecord {
   id: string;
   revision: number;
   updatedAt: string;
   file: BatchFile;
+}
+/** A batch as lists show it. */
+export interface BatchRow {
+  id: string;
+  revision: number;
+  updatedAt: string;
+  summary: BatchSummary;
+}
+/** What became of an edit. */
+export interface BatchSaved {
+  revision: number;
+  updatedAt: string;
+  /** The whole batch, when it holds more than the window knows: another one had changed it, or the server put it in order. */
+  file: BatchFile | null;
 }
 
 /** A file is checked by `checkBatchFile`, not by this outer shape alone. */
@@ -307,7 +325,17 @@ export const NewBatchSchema = Type.Object(
   exact,
 );
 export const FileBodySchema = Type.Object({ file: Type.Unknown() }, exact);
-export const EditBatchSchema = Type.Object({ revision: Revision, file: Type.Unknown() }, exact);
+const ChangeSchema = Type.Object(
+  {
+    path: Type.Array(Type.String({ maxLength: 120 }), { minItems: 1, maxItems: 16 }),
+    before: Type.Optional(Type.Unknown()),
+    after: Type.Optional(Type.Unknown()),
+    behind: Type.Optional(Type.Union([Type.String({ maxLength: 120 }), Type.Null()])),
+  },
+  exact,
+);
+/** What an edit changed in a batch: see `Change` in core. */
+export const EditBatchSchema = Type.Object({ revision: Revision, changes: Type.Array(ChangeSchema, { maxItems: 2000 }) }, exact);
 
 export interface BottlingRecord {
   id: string;
@@ -319,7 +347,8 @@ export interface BottlingRecord {
   bottleMl: number;
   pH: number | null;
   phMeasured: boolean;
-  heat: { p10: number; p50: number; p90: number };
+  /** 10, 50 and 90 %, by each way of counting heat, SHU. */
+  heat: Record<HeatSchool, { p10: number; p50: number; p90: number }>;
   hex: string;
   keeping: string;
   place: string;
@@ -339,6 +368,12 @@ export interface ChangeEvent {
   topic: 'batches' | 'pods' | 'larder' | 'shelf' | 'settings' | 'heat' | 'varieties' | 'ingredients' | 'all';
   id: string;
   revision?: number;
+  /** The record as lists have it now: no need to fetch it. */
+  record?: unknown;
+  /** It is archived: lists leave it out. */
+  gone?: boolean;
+  /** What was changed in a batch, from the revision before this one. */
+  changes?: readonly Change[];
 }
 
 /** RFC 9457 problem details; `errors` names fields by path. */

@@ -9,13 +9,15 @@ import { FolderLocked } from './db/lock';
 import { openDb } from './db/open';
 import { createApp, localDay } from './http/app';
 import { seedDemo } from './seed/demo';
-import { refreshShelf } from './store/batches';
+import { refreshAll, refreshDay } from './store/batches';
 
 /** Something the caller said that cannot be; the sentence is all they need. */
 class Misused extends Error {}
 
 const USAGE = 'Known are --data FOLDER, --port NUMBER, --demo and --fresh (with --demo).';
 const LAST_PORT = 65_535;
+/** How often the server looks whether a new day has come. */
+const LOOK_AT_THE_DAY_MS = 60_000;
 
 function told() {
   try {
@@ -66,17 +68,21 @@ try {
   const folder = resolve(data);
   const { db, close } = await openDb(folder, { demo, fresh });
   if (demo && (await isEmpty(db))) await seedDemo(db, localDay());
-  await refreshShelf(db, localDay());
+  await refreshAll(db, localDay());
   const daily = demo ? null : keepDaily(db, folder);
   const webRoot = fileURLToPath(new URL('../../web/dist', import.meta.url));
   const { app, announcer } = createApp({ db, webRoot });
   const server = createServer(app);
   const port = await listen(server, first);
+  const midnight = setInterval(() => {
+    void refreshDay(db, localDay()).then((changed) => changed && announcer.say({ topic: 'batches', id: '' }));
+  }, LOOK_AT_THE_DAY_MS).unref();
   console.log(`Roskel${demo ? ' (demo)' : ''} is ready: http://localhost:${port}`);
   let stopping = false;
   const stop = () => {
     if (stopping) return;
     stopping = true;
+    clearInterval(midnight);
     announcer.close();
     server.close(
       () =>

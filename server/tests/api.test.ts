@@ -1,5 +1,5 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { withParams } from '@roskel/core';
+import { withParams, type BatchFile } from '@roskel/core';
 import {
   DEFAULT_SETTINGS,
   type BatchRecord,
@@ -22,12 +22,11 @@ afterAll(() => k.close());
 async function batchWithPods(name: string): Promise<BatchRecord> {
   const { value } = await call<BatchRecord>('POST', '/batches', { name, startDate: '2026-11-01', goal });
   const pods = [{ lotId: 'lot-a', massG: 700, prep: 'whole' }];
-  const put = await call<BatchRecord>('PUT', `/batches/${value.id}`, {
-    revision: value.revision,
-    file: withParams(value.file, 'prep', { pods }),
-  });
-  expect(put.status).toBe(200);
-  return put.value;
+  return edited(value, withParams(value.file, 'prep', { pods }));
+}
+async function edited(record: BatchRecord, file: BatchFile): Promise<BatchRecord> {
+  expect((await k.change(record, file)).status).toBe(200);
+  return (await call<BatchRecord>('GET', `/batches/${record.id}`)).value;
 }
 const podStock = async () => (await call<PodLotRecord[]>('GET', '/pods')).value.find((p) => p.id === 'lot-a')!.stockG;
 
@@ -42,28 +41,36 @@ describe('stock and batches', () => {
   it('finishing a station takes stock, undoing it gives it back, changing it settles the difference', async () => {
     const batch = await batchWithPods('Stock');
     expect(await podStock()).toBe(1000);
-    const ticked = await call<BatchRecord>('PUT', `/batches/${batch.id}`, {
-      revision: batch.revision,
-      file: done(batch.file, 'prep', '2026-11-01'),
-    });
+    const ticked = await edited(batch, done(batch.file, 'prep', '2026-11-01'));
     expect(await podStock()).toBe(300);
-    const less = withParams(ticked.value.file, 'prep', { pods: [{ lotId: 'lot-a', massG: 600, prep: 'whole' }] });
-    const changed = await call<BatchRecord>('PUT', `/batches/${batch.id}`, { revision: ticked.value.revision, file: less });
+    const less = withParams(ticked.file, 'prep', { pods: [{ lotId: 'lot-a', massG: 600, prep: 'whole' }] });
+    const changed = await edited(ticked, less);
     expect(await podStock()).toBe(400);
-    await call('PUT', `/batches/${batch.id}`, { revision: changed.value.revision, file: batch.file });
+    await edited(changed, batch.file);
     expect(await podStock()).toBe(1000);
   });
 
-  it('a stale write is refused with what is there now', async () => {
+  it('edits of two windows come together; the same field is refused with what is there now, and a repeated edit is one', async () => {
     const batch = await batchWithPods('Stale');
-    const mine = { ...batch.file, name: 'Mine' };
-    expect((await call('PUT', `/batches/${batch.id}`, { revision: batch.revision, file: { ...batch.file, name: 'Theirs' } })).status).toBe(
-      200,
-    );
-    const refused = await call<Problem>('PUT', `/batches/${batch.id}`, { revision: batch.revision, file: mine });
+    await edited(batch, { ...batch.file, name: 'Theirs' });
+    const days = { tempC: 22, days: 11, targetPh: 3.8 };
+    const mine = withParams(batch.file, 'ferment', days);
+    const both = await k.change(batch, mine);
+    expect(both.status).toBe(200);
+    expect(both.value).toMatchObject({ revision: batch.revision + 2, file: { name: 'Theirs' } });
+    // The answer was lost, and the window says it again.
+    expect((await k.change(batch, mine)).value.revision).toBe(batch.revision + 2);
+    const refused = await k.change<Problem>(batch, { ...batch.file, name: 'Mine' });
     expect(refused.status).toBe(409);
     expect(refused.type).toMatch(/problem\+json/);
-    expect((refused.value.current as BatchRecord).file.name).toBe('Theirs');
+    const current = refused.value.current as BatchRecord;
+    expect([current.file.name, current.file.stations.find((s) => s.id === 'ferment')!.params]).toEqual(['Theirs', days]);
+  });
+
+  it('an edit that is just what is stored answers without the file', async () => {
+    const batch = await batchWithPods('Small');
+    const answer = await k.change(batch, { ...batch.file, name: 'Smaller' });
+    expect(answer.value).toEqual({ revision: batch.revision + 1, updatedAt: expect.any(String) as string, file: null });
   });
 
   it('bottling puts bottles on the shelf as core counts them, and they can be taken', async () => {
@@ -79,7 +86,7 @@ describe('stock and batches', () => {
       ['bottle', '2026-11-16', {}],
     ] as const)
       file = done(file, id, day, log);
-    batch = (await call<BatchRecord>('PUT', `/batches/${batch.id}`, { revision: batch.revision, file })).value;
+    batch = await edited(batch, file);
     const [shelf] = (await call<BottlingRecord[]>('GET', '/shelf')).value;
     // 850 g at about 1.04 g/ml in bottles filled to 95 ml.
     expect(shelf).toMatchObject({ name: 'Shelf', bottledOn: '2026-11-16', bottles: 8, left: 8, phMeasured: false, live: true });
@@ -87,7 +94,7 @@ describe('stock and batches', () => {
     expect((await call<BottlingRecord>('POST', `/shelf/${shelf!.id}/moves`, { delta: -1, reason: 'opened' })).value.left).toBe(7);
     expect((await call<Problem>('POST', `/shelf/${shelf!.id}/moves`, { delta: -8, reason: 'opened' })).status).toBe(422);
     const reopened = { ...file, stations: file.stations.map((s) => (s.id === 'bottle' ? { ...s, log: {} } : s)) };
-    await call('PUT', `/batches/${batch.id}`, { revision: batch.revision, file: reopened });
+    await edited(batch, reopened as BatchFile);
     expect((await call<BottlingRecord[]>('GET', '/shelf')).value).toHaveLength(0);
     const vinegar = (await call<LarderRecord[]>('GET', '/larder')).value.find((l) => l.id === 'vinegar_cider')!;
     expect(vinegar.stockG).toBe(500);
@@ -133,7 +140,7 @@ describe('bad input', () => {
     const batch = await batchWithPods('Jar');
     const salt = batch.file.stations.find((s) => s.id === 'salt')!.params as object;
     const tight = withParams(batch.file, 'salt', { ...salt, jarMl: 300 });
-    const { status, value } = await call<Problem>('PUT', `/batches/${batch.id}`, { revision: batch.revision, file: tight });
+    const { status, value } = await k.change<Problem>(batch, tight);
     expect(status).toBe(422);
     expect(value.errors![0]!.path).toBe('stations/1/params/jarMl');
     expect((await call<BatchRecord>('GET', `/batches/${batch.id}`)).value.revision).toBe(batch.revision);

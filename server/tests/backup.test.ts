@@ -4,6 +4,7 @@ import { join } from 'node:path';
 import { unzipSync } from 'fflate';
 import { afterEach, beforeEach, expect, it } from 'vitest';
 import type { KitchenFile } from '@roskel/contract';
+import type { BatchFile } from '@roskel/core';
 import { backupOfDay } from '../src/backup/daily';
 import { readKitchen, writeKitchen } from '../src/backup/kitchen';
 import { packKitchen, unpackKitchen } from '../src/backup/zip';
@@ -59,7 +60,8 @@ it('what is no backup is refused with a sentence, and nothing of it stays', asyn
     [bad((f) => (f.tables.recipes = [])), /not known/],
     [bad((f) => (f.tables.pod_lots![0]!.colour = 'red')), /not known/],
     [bad((f) => (f.tables.pod_lots![0] = { ...lots[0], lot: { name: 'x' } })), /cannot be/],
-    [bad((f) => (f.tables.stations![0]!.kind = 'oven')), /Nothing was read in/],
+    [bad((f) => ((f.tables.batches![0]!.document as { stations: { kind: string }[] }).stations[0]!.kind = 'oven')), /Nothing was read in/],
+    [bad((f) => (f.tables.batches![0]!.summary = {})), /not known/],
     [bad((f) => (f.tables.readings![0]!.batchId = 'nobody')), /do not fit/],
     [bad((f) => (f.tables.stock_moves![0]!.deltaG = 'lots')), /do not fit/],
   ] as const) {
@@ -76,6 +78,22 @@ it('what is no backup is refused with a sentence, and nothing of it stays', asyn
   }
   expect(() => unpackKitchen(new Uint8Array([1, 2, 3]))).toThrow(/no zip/);
   await writeKitchen(to.db, good);
+});
+
+it('a backup of version 1 is read as the same kitchen', async () => {
+  await seedDemo(from.db, TODAY);
+  const now = await readKitchen(from.db);
+  const tables: KitchenFile['tables'] = { ...now.tables, stations: [], duties_done: [] };
+  tables.batches = now.tables.batches!.map(({ document, ...row }) => {
+    const { style, seed, goal, stations, dutiesDone, lots, ingredients } = document as BatchFile;
+    // In any order: the position counts.
+    tables.stations!.unshift(...stations.map((s, position) => ({ batchId: row.id, position, ...s })));
+    tables.duties_done!.push(...dutiesDone.map((key) => ({ batchId: row.id, key, at: TODAY })));
+    return { ...row, style, seed: seed ?? null, goal, lots, ingredients };
+  });
+  tables.bottlings = now.tables.bottlings!.map((b) => ({ ...b, heat: (b.heat as { dry: object }).dry }));
+  await writeKitchen(to.db, { ...now, version: 1, tables }, TODAY);
+  expect(await readKitchen(to.db, now.made)).toEqual(now);
 });
 
 it('a file that promises more than its batches hold is told by the rules', async () => {

@@ -6,7 +6,7 @@ import { reportLine } from '@roskel/core';
 import { checkBatchFile } from '@roskel/contract/validate';
 import { openDb, type OpenDb } from '../src/db/open';
 import { seedDemo } from '../src/seed/demo';
-import { getBatch, listBatches } from '../src/store/batches';
+import { everyBatch, getBatch, listBatches } from '../src/store/batches';
 import { listLarder } from '../src/store/larder';
 import { listPods } from '../src/store/pods';
 import { listShelf } from '../src/store/shelf';
@@ -27,7 +27,11 @@ describe('the demo kitchen', () => {
   it('has eight lots or more, a larder of about 25 things, and three batches on real lines', async () => {
     expect((await listPods(open.db)).length).toBeGreaterThanOrEqual(8);
     expect((await listLarder(open.db)).length).toBeGreaterThanOrEqual(25);
-    expect((await listBatches(open.db)).map((b) => b.file.name).sort()).toEqual(['Gorse Gold', 'Slipway Red no. 2', 'Slipway Red no. 3']);
+    expect((await listBatches(open.db)).map((b) => b.summary.name).sort()).toEqual([
+      'Gorse Gold',
+      'Slipway Red no. 2',
+      'Slipway Red no. 3',
+    ]);
   });
   it('one finished and on the shelf, one fermenting with readings, one only planned', async () => {
     const done = async (id: string) => (await getBatch(open.db, id)).file.stations.filter((s) => s.log.doneOn).length;
@@ -38,7 +42,7 @@ describe('the demo kitchen', () => {
     expect(bottles!.left).toBe(bottles!.bottles - 1);
   });
   it('each aims at its bracket and each file can be read by anyone', async () => {
-    for (const b of await listBatches(open.db)) {
+    for (const b of await everyBatch(open.db)) {
       expect(checkBatchFile(JSON.parse(JSON.stringify(b.file))).ok, b.id).toBe(true);
       const report = reportLine(b.file, { today: TODAY, members: 60 });
       expect(report.odds, b.id).toBeGreaterThan(0.5);
@@ -48,7 +52,7 @@ describe('the demo kitchen', () => {
   });
   it('stock is what came in less what the finished steps took', async () => {
     const cayenne = (await listPods(open.db)).find((p) => p.id === 'lot-cayenne')!;
-    const used = (await listBatches(open.db))
+    const used = (await everyBatch(open.db))
       .filter((b) => b.file.stations[0]!.log.doneOn)
       .flatMap((b) => (b.file.stations[0]!.params as { pods: { lotId: string; massG: number }[] }).pods)
       .filter((p) => p.lotId === 'lot-cayenne')

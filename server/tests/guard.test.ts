@@ -4,9 +4,11 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { gzipSync } from 'node:zlib';
 import { createConfig, lintFromString } from '@redocly/openapi-core';
+import fc from 'fast-check';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { newBatch } from '@roskel/core';
+import { newBatch, valueAt } from '@roskel/core';
 import type { BatchRecord, ChangeEvent, Problem } from '@roskel/contract';
+import { checkBatchFile } from '@roskel/contract/validate';
 import { GOAL, lotInput, startKitchen, type Running } from './kit';
 
 // A folder with a dot in its path, as a home folder may have.
@@ -75,6 +77,34 @@ describe('nothing that is asked is our fault', () => {
     const answer = await k.call<Problem>(method, path, body);
     expect(answer.status).toBe(status);
     expect(answer.value.detail).toMatch(/\.$/);
+  });
+  it('whatever is said to have changed in a batch: it is done, refused or asked about, and what is stored stays sound', async () => {
+    const { value: record } = await k.call<BatchRecord>('POST', '/batches', { name: 'Fuzzed', startDate: '2026-11-01', goal: GOAL });
+    const step = fc.oneof(
+      fc.constantFrom('stations', '#salt', '#ferment', 'params', 'log', '@order', '@pH', 'name', 'goal', 'lots', 'readings', 'dutiesDone'),
+      fc.constantFrom('__proto__', 'constructor', '#', '@', '', 'format', 'version', 'seed', 'pct', 'doneOn', 'ingredients'),
+    );
+    const value = fc.oneof(
+      fc.constantFrom(null, '', 'x', -1, 0, 1e308, true, [], {}, '2026-11-02', ['salt', 'salt'], { id: 'salt' }, undefined),
+      fc.jsonValue({ maxDepth: 2 }),
+    );
+    const change = fc.record({ path: fc.array(step, { minLength: 1, maxLength: 4 }), before: value, after: value, force: fc.boolean() });
+    const known: Record<number, number> = {};
+    await fc.assert(
+      fc.asyncProperty(fc.array(change, { minLength: 1, maxLength: 3 }), async (said) => {
+        const now = (await k.call<BatchRecord>('GET', `/batches/${record.id}`)).value;
+        // Half of them begin from what is there, so that they are not only clashes.
+        const changes = said.map(({ force, ...c }) => (force ? { ...c, before: valueAt(now.file, c.path) } : c));
+        const { status } = await k.call('PATCH', `/batches/${record.id}`, { revision: now.revision, changes });
+        known[status] = (known[status] ?? 0) + 1;
+        expect([200, 409, 422]).toContain(status);
+        const after = (await k.call<BatchRecord>('GET', `/batches/${record.id}`)).value;
+        expect(checkBatchFile(after.file).ok).toBe(true);
+        expect(after.revision - now.revision).toBeLessThanOrEqual(status === 200 ? 1 : 0);
+      }),
+      { numRuns: 150 },
+    );
+    for (const status of [200, 409, 422]) expect(known[status], JSON.stringify(known)).toBeGreaterThan(0);
   });
   it('an id that exists is told as such', async () => {
     expect((await k.call('POST', '/pods', { input: lotInput('twice'), stockG: 1, words: '' })).status).toBe(201);

@@ -1,14 +1,15 @@
 import { readFileSync } from 'node:fs';
 import { createServer, type Server } from 'node:http';
 import type { AddressInfo } from 'node:net';
-import { lotOfVariety, variety, type BatchFile } from '@roskel/core';
+import { changesBetween, lotOfVariety, variety, type BatchFile } from '@roskel/core';
 import { inject } from 'vitest';
-import { BARE_LOT } from '@roskel/contract';
+import { BARE_LOT, type BatchRecord, type BatchSaved } from '@roskel/contract';
 import { errorsOf } from '@roskel/contract/validate';
 import type { TSchema } from '@sinclair/typebox';
 import { openDb, type OpenDb } from '../src/db/open';
 import { createApp } from '../src/http/app';
 import { ROUTES } from '../src/http/routes';
+import { changeBatch, getBatch, type Saved } from '../src/store/batches';
 
 export interface Answer<T> {
   status: number;
@@ -23,6 +24,8 @@ export interface Running {
   base: string;
   port: number;
   call: Call;
+  /** Changes a batch into `file`, as a window does that has it as `record`. */
+  change<T = BatchSaved>(record: BatchRecord, file: BatchFile): Promise<Answer<T>>;
   close(): Promise<void>;
 }
 
@@ -36,6 +39,12 @@ function promised(method: string, path: string): TSchema | null {
 
 /** An empty kitchen in memory, begun from the image that was made once for all tests. */
 export const memoryDb = (): Promise<OpenDb> => openDb(null, { image: new Blob([readFileSync(inject('image'))]) });
+
+/** Stores a batch as it stands in `file`: what differs from what is there. */
+export async function saveFile(db: OpenDb['db'], id: string, file: BatchFile, today: string): Promise<Saved> {
+  const now = await getBatch(db, id);
+  return changeBatch(db, id, now.revision, changesBetween(now.file, file), today);
+}
 
 /** A kitchen in memory behind a real port. Every good answer is held against what the API says of itself. */
 export async function startKitchen(today = '2026-11-23', webRoot?: string): Promise<Running> {
@@ -62,6 +71,8 @@ export async function startKitchen(today = '2026-11-23', webRoot?: string): Prom
     base,
     port,
     call,
+    change: (record, file) =>
+      call('PATCH', `/batches/${record.id}`, { revision: record.revision, changes: changesBetween(record.file, file) }),
     close: async () => {
       announcer.close();
       server.closeAllConnections();

@@ -4,11 +4,11 @@ import { carry, lotOfVariety, newBatch, variety, withParams, type BatchFile } fr
 import { BARE_LOT } from '@roskel/contract';
 import type { OpenDb } from '../src/db/open';
 import { stockMoves } from '../src/db/schema';
-import { addBatch, saveBatch } from '../src/store/batches';
+import { addBatch } from '../src/store/batches';
 import { addLarder } from '../src/store/larder';
 import { addPod, archivePod, listPods } from '../src/store/pods';
 import { stockOf } from '../src/store/stock';
-import { memoryDb } from './kit';
+import { memoryDb, saveFile } from './kit';
 
 let open: OpenDb;
 beforeAll(async () => {
@@ -49,7 +49,7 @@ it('whatever is ticked, unticked or changed, stock is what came in less what fin
   let moves = 0;
   await fc.assert(
     fc.asyncProperty(state, async (s) => {
-      ({ record } = await saveBatch(open.db, record.id, record.revision, fileOf({ ...record.file, lots }, s), '2026-10-20'));
+      ({ record } = await saveFile(open.db, record.id, fileOf({ ...record.file, lots }, s), '2026-10-20'));
       const pods = await stockOf(open.db, 'pods');
       expect(pods.get('a')).toBeCloseTo(5000 - (s.done > 0 ? s.a : 0), 6);
       expect(pods.get('b')).toBeCloseTo(5000 - (s.done > 0 ? s.b : 0), 6);
@@ -77,7 +77,7 @@ it('saving a batch whose lot was put away gives nothing back', async () => {
   );
   await archivePod(open.db, 'a', true);
   const renamed = { ...made.record.file, name: 'Away still' };
-  await saveBatch(open.db, made.record.id, made.record.revision, renamed, '2026-10-20');
+  await saveFile(open.db, made.record.id, renamed, '2026-10-20');
   expect((await stockOf(open.db, 'pods')).get('a')).toBeCloseTo(before - 300, 6);
   await archivePod(open.db, 'a', false);
 });

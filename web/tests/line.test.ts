@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { lotOfVariety, carry, newBatch, reportLine, variety, withParams } from '@roskel/core';
+import { lotOfVariety, carry, newBatch, reportLine, stationSummary, variety, withParams } from '@roskel/core';
 import { ribbonShape } from '../src/line/geometry';
 import { TRACKS, trackPoints } from '../src/line/tracks';
 import { grams, odds, ph, shu } from '../src/format';
@@ -9,7 +9,7 @@ const file = carry(withParams(newBatch('G', '2026-10-01'), 'prep', { pods: [{ lo
 const report = reportLine(file, { today: '2026-10-05' });
 
 describe('the drawn line', () => {
-  const shape = ribbonShape(report, { left: 50, right: 750, centre: 100, most: 90, today: '2026-10-05' });
+  const shape = ribbonShape(report.stations.map(stationSummary), { left: 50, right: 750, centre: 100, most: 90, today: '2026-10-05' });
   it('thickness is mass', () => {
     const [prep, salt] = shape.columns;
     expect(salt!.thickness / prep!.thickness).toBeCloseTo(salt!.massG / prep!.massG, 6);
@@ -21,7 +21,7 @@ describe('the drawn line', () => {
       ...file,
       stations: file.stations.map((s) => (['prep', 'salt'].includes(s.id) ? { ...s, log: { doneOn: '2026-10-01' } } : s)),
     };
-    const half = ribbonShape(reportLine(going, { today: '2026-10-08' }), {
+    const half = ribbonShape(reportLine(going, { today: '2026-10-08' }).stations.map(stationSummary), {
       left: 50,
       right: 750,
       centre: 100,

@@ -1,7 +1,16 @@
 // @vitest-environment happy-dom
 import { createPinia, setActivePinia } from 'pinia';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
-import { newBatch, reportLine, withParams, type BatchFile, type FermentParams } from '@roskel/core';
+import {
+  newBatch,
+  reportLine,
+  withParams,
+  type BatchFile,
+  type FermentParams,
+  applyChanges,
+  changesBetween,
+  type Change,
+} from '@roskel/core';
 import type { BatchRecord, ChangeEvent } from '@roskel/contract';
 
 // The worker is asked for real reports, only without a worker.
@@ -24,13 +33,15 @@ class FakeServer {
     if (!this.up) return Promise.reject(new TypeError('connection refused'));
     const answer = (status: number, value: unknown) =>
       Promise.resolve({ ok: status < 400, status, json: () => Promise.resolve(JSON.parse(JSON.stringify(value))) });
-    if (init?.method !== 'PUT') return answer(200, this.record);
+    if (init?.method !== 'PATCH') return answer(200, this.record);
     this.puts++;
-    const body = JSON.parse(init.body!) as { revision: number; file: BatchFile };
+    const body = JSON.parse(init.body!) as { revision: number; changes: Change[] };
     if (this.refuse) return answer(422, { title: '', status: 422, detail: 'no', errors: this.refuse });
-    if (body.revision !== this.record.revision) return answer(409, { title: '', status: 409, detail: 'stale', current: this.record });
-    this.record = { ...this.record, revision: this.record.revision + 1, file: body.file };
-    return answer(200, this.record);
+    const merged = body.revision !== this.record.revision;
+    const { value, clashes } = applyChanges(this.record.file, body.changes);
+    if (clashes.length > 0) return answer(409, { title: '', status: 409, detail: 'stale', current: this.record });
+    this.record = { ...this.record, revision: this.record.revision + 1, file: value };
+    return answer(200, { revision: this.record.revision, updatedAt: '', file: merged ? value : null });
   };
   /** Another window saves. */
   elsewhere(days: number) {
@@ -199,6 +210,29 @@ describe('a batch on the page', () => {
     listener?.({ data: JSON.stringify({ topic: 'batches', id: 'b', revision: 2 } satisfies ChangeEvent) });
     await settle();
     expect(daysOf(batch.file)).toBe(20);
+  });
+
+  it('takes over what is announced without asking for it, and asks where it missed something', async () => {
+    const batch = await opened();
+    const asked = vi.spyOn(server, 'fetch');
+    vi.stubGlobal('fetch', server.fetch);
+    const hear = (event: Omit<ChangeEvent, 'topic' | 'id'>) =>
+      listener?.({ data: JSON.stringify({ topic: 'batches', id: 'b', ...event } satisfies ChangeEvent) });
+    const before = server.record.file;
+    server.elsewhere(20);
+    hear({ revision: 2, changes: changesBetween(before, server.record.file) });
+    await settle();
+    expect([daysOf(batch.file), batch.revision, asked.mock.calls.length]).toEqual([20, 2, 0]);
+    // What is typed next goes on from there.
+    batch.setParams('ferment', { tempC: 21, days: 22, targetPh: 3.8 });
+    await settle();
+    expect([daysOf(server.record.file), server.record.revision, batch.state]).toEqual([22, 3, 'saved']);
+    const missed = server.record.file;
+    server.elsewhere(23);
+    server.elsewhere(24);
+    hear({ revision: 5, changes: changesBetween(missed, server.record.file) });
+    await settle();
+    expect([daysOf(batch.file), batch.revision]).toEqual([24, 5]);
   });
 
   it('what the server refuses stays here with its sentence at the field', async () => {

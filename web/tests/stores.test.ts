@@ -67,7 +67,7 @@ describe('pods in the window', () => {
   it('archiving and back', async () => {
     const { pods: store, undo } = await stores();
     await store.load();
-    await store.archive.put(store.items[0]!);
+    await store.archive.put('a', 'A lot');
     await undo.undo();
     await undo.redo();
     expect(writes().map((c) => `${c.method} ${c.path}`)).toEqual(['DELETE /pods/a', 'POST /pods/a/restore', 'DELETE /pods/a']);

@@ -121,6 +121,8 @@ export function valueAt(value: Json, path: readonly string[]): Json {
   return at;
 }
 
+const isNames = (v: Json): v is string[] => Array.isArray(v) && v.every((x) => typeof x === 'string');
+
 function inOrder(list: readonly Json[], ids: readonly string[]): Json[] {
   const entries = entriesOf(list);
   if (!entries) return [...list];
@@ -146,7 +148,8 @@ function withEntry(list: readonly Json[], id: string, value: Json, behind: strin
 function put(value: Json, path: readonly string[], next: Json, behind?: string | null): Json {
   const [step, ...rest] = path;
   if (step === undefined) return next;
-  if (step === ORDER) return Array.isArray(value) ? inOrder(value, next as string[]) : value;
+  // Nothing lies below an order, and only names can be one.
+  if (step === ORDER) return rest.length === 0 && Array.isArray(value) && isNames(next) ? inOrder(value, next) : value;
   if (step.startsWith('#')) {
     if (!Array.isArray(value)) return value;
     const id = step.slice(1);

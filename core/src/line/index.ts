@@ -4,6 +4,7 @@ export * from './worlds';
 export * from './run';
 export * from './schedule';
 export * from './report';
+export * from './summary';
 export * from './compose';
 export * from './balance';
 export * from './why';

@@ -26,15 +26,13 @@ export interface FlowReport {
   kept: boolean;
 }
 
-interface ReportOf<K extends KindName> extends StationDates {
+interface TypicalOf<K extends KindName> extends StationDates {
   id: string;
   kind: K;
   name: string;
   /** What the plan alone says, and what it says with everything measured so far. */
   planned: Props;
   now: Props;
-  /** 10, 50 and 90 % of the ensemble after this station. */
-  band: Record<Banded, Quantiles | null>;
   inG: number;
   additions: FlowReport[];
   sides: FlowReport[];
@@ -47,8 +45,12 @@ interface ReportOf<K extends KindName> extends StationDates {
   cautions: Caution[];
   duties: Duty[];
 }
+/** What is typical of a station, without bands. */
+export type TypicalStation<K extends KindName = KindName> = { [N in K]: TypicalOf<N> }[K];
+/** 10, 50 and 90 % of the ensemble after a station. */
+export type Bands = Record<Banded, Quantiles | null>;
 /** The report of a station, by its kind: a panel gets its own kind's. */
-export type StationReport<K extends KindName = KindName> = { [N in K]: ReportOf<N> }[K];
+export type StationReport<K extends KindName = KindName> = { [N in K]: TypicalOf<N> & { band: Bands } }[K];
 
 export interface JarForecast extends Forecast {
   stationId: string;
@@ -56,18 +58,24 @@ export interface JarForecast extends Forecast {
   passed: { legal: Passed | null; house: Passed | null; target: Passed | null };
 }
 
-export interface LineReport {
-  stations: StationReport[];
+/** What a batch typically comes to: the first answer, ready in a few milliseconds. */
+export interface TypicalReport {
+  stations: TypicalStation[];
   finished: Props;
-  heat: Quantiles;
-  /** Share of members whose finished heat lands in the bracket, 0 to 1; a member that cannot run misses. */
-  odds: number;
   bottles: { filled: number; wanted: number; possible: number; bottleMl: number; overMl: number };
   keeping: Keeping | null;
-  forecast: JarForecast | null;
   duties: (Duty & { stationId: string; done: boolean })[];
   cautions: (Caution & { stationId: string })[];
   readyOn: Day;
+}
+
+/** The same with everything that only many possible worlds can say. */
+export interface LineReport extends Omit<TypicalReport, 'stations'> {
+  stations: StationReport[];
+  heat: Quantiles;
+  /** Share of members whose finished heat lands in the bracket, 0 to 1; a member that cannot run misses. */
+  odds: number;
+  forecast: JarForecast | null;
   members: number;
   /** Members in which the line could not run. */
   failed: number;
@@ -142,19 +150,14 @@ export function packedIn(report: LineReport): FlowReport[] {
     .flatMap((s) => s.additions.filter((f) => f.id !== UNWEIGHED));
 }
 
-/**
- * Everything there is to say about a batch: the plan, what measurements made of it, bands, dates, duties and
- * cautions. The batch page, the worker, the server and the `line` command all call this. Throws LineProblem for
- * parameters that cannot work.
- */
-export function reportLine(file: BatchFile, options: ReportOptions): LineReport {
-  const members = Math.max(60, options.members ?? 100);
-  const seed = options.seed ?? seedOfFile(file);
+/** Typical values of the whole line, its dates, duties, cautions and keeping. Throws LineProblem. */
+export function reportTypical(file: BatchFile, today: Day): TypicalReport {
+  return typicalOf(file, runLine(file, TYPICAL, true), today);
+}
+
+function typicalOf(file: BatchFile, runs: readonly StationRun[], today: Day): TypicalReport {
   const dates = schedule(file);
   const plan = runLine(file, TYPICAL, false);
-  const runs = runLine(file, TYPICAL, true);
-  const { bands, finalHeat, failed } = bandsOf(file, runs, members, seed);
-
   const views: StationView<unknown, unknown>[] = [];
   const stations = runs.map((run, i) => {
     const entry = file.stations[i]!;
@@ -168,7 +171,7 @@ export function reportLine(file: BatchFile, options: ReportOptions): LineReport 
       goal: file.goal,
       from: date.from,
       to: date.to,
-      today: options.today,
+      today,
       done: date.done,
       active: date.active,
       after: now,
@@ -186,7 +189,6 @@ export function reportLine(file: BatchFile, options: ReportOptions): LineReport 
       name: kind.name,
       planned: propsOf(plan[i]!.out.stream),
       now,
-      band: bands[i]!,
       inG: massOf(run.input.stream),
       additions: flowReport(run.additions),
       sides: flowReport(run.sides),
@@ -196,28 +198,45 @@ export function reportLine(file: BatchFile, options: ReportOptions): LineReport 
       phMeasured: view.phMeasured,
       cautions: [...(doubt ? [doubt] : []), ...(kind.cautions?.(view) ?? [])],
       duties: date.done ? [] : (kind.duties?.(view) ?? []),
-    } as StationReport;
+    } as TypicalStation;
   });
 
   const cautions = stations.flatMap((s) => s.cautions.map((c) => ({ ...c, stationId: s.id })));
   const end = stations.at(-1);
   const last = end && stationKind(end.kind);
   const bottled = last?.bottled && end!.facts ? last.bottled(end!.facts) : { filled: 0, possible: 0, overMl: 0 };
-  const { lowShu, highShu } = file.goal;
-  const inside = finalHeat.filter((h) => h >= lowShu && h <= highShu).length;
   const finished = end?.now ?? propsOf(NO_PARCEL.stream);
   const limits = cautions.flatMap((c): Limit[] => (c.keep ? [c.keep] : []));
   return {
     stations,
     finished,
-    heat: end?.band.heatShu ?? { p10: 0, p50: 0, p90: 0 },
-    odds: inside / members,
     bottles: { ...bottled, wanted: file.goal.bottles, bottleMl: file.goal.bottleMl },
     keeping: last?.keeping && finished.massG > 0 ? last.keeping(views.at(-1)!, limits) : null,
-    forecast: options.forecast === false ? null : jarForecast(file, runs, members, seed),
     duties: stations.flatMap((s) => s.duties.map((d) => ({ ...d, stationId: s.id, done: file.dutiesDone.includes(d.key) }))),
     cautions,
     readyOn: end?.to ?? addDays(file.startDate, 0),
+  };
+}
+
+/**
+ * Everything there is to say about a batch: the plan, what measurements made of it, bands, dates, duties and
+ * cautions. The batch page, the worker, the server and the `line` command all call this. Throws LineProblem for
+ * parameters that cannot work.
+ */
+export function reportLine(file: BatchFile, options: ReportOptions): LineReport {
+  const members = Math.max(60, options.members ?? 100);
+  const seed = options.seed ?? seedOfFile(file);
+  const runs = runLine(file, TYPICAL, true);
+  const typical = typicalOf(file, runs, options.today);
+  const { bands, finalHeat, failed } = bandsOf(file, runs, members, seed);
+  const { lowShu, highShu } = file.goal;
+  const inside = finalHeat.filter((h) => h >= lowShu && h <= highShu).length;
+  return {
+    ...typical,
+    stations: typical.stations.map((s, i) => ({ ...s, band: bands[i]! }) as StationReport),
+    heat: bands.at(-1)?.heatShu ?? { p10: 0, p50: 0, p90: 0 },
+    odds: inside / members,
+    forecast: options.forecast === false ? null : jarForecast(file, runs, members, seed),
     members,
     failed,
   };

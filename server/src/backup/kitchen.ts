@@ -15,9 +15,10 @@ import { checkBatchFile, errorsOf, type FieldError } from '@roskel/contract/vali
 import { localDay } from '../day';
 import type { Db } from '../db/open';
 import * as schema from '../db/schema';
-import { everyBatch, refreshShelf } from '../store/batches';
+import { everyBatch, refreshAll } from '../store/batches';
 import { Unfit } from '../store/errors';
 import { ownProblems } from '../store/own';
+import { upgradeKitchen } from './upgrade';
 
 /** Every table of a kitchen, each after those it refers to. */
 const TABLES: readonly Table[] = [
@@ -26,18 +27,23 @@ const TABLES: readonly Table[] = [
   schema.podLots,
   schema.larderLots,
   schema.batches,
-  schema.stations,
   schema.readings,
-  schema.dutiesDone,
   schema.heatEvents,
   schema.stockMoves,
   schema.bottlings,
   schema.shelfMoves,
 ];
 const ROWS_AT_ONCE = 200;
+/** Columns that follow from others: worked out anew, never in a backup. */
+const DERIVED: ReadonlySet<string> = new Set(['summary', 'needs', 'summedOn']);
 
 type Row = Record<string, unknown>;
-const columnsOf = (table: Table) => getTableColumns(table) as Record<string, { name: string; columnType: string; primary: boolean }>;
+const columnsOf = (table: Table) =>
+  Object.fromEntries(Object.entries(getTableColumns(table)).filter(([key]) => !DERIVED.has(key))) as Record<
+    string,
+    { name: string; columnType: string; primary: boolean }
+  >;
+const kept = (row: Row): Row => Object.fromEntries(Object.entries(row).filter(([key]) => !DERIVED.has(key)));
 
 /** Everything a kitchen holds, rows in the order in which they came in. */
 export async function readKitchen(db: Db, made = new Date().toISOString()): Promise<KitchenFile> {
@@ -49,10 +55,11 @@ export async function readKitchen(db: Db, made = new Date().toISOString()): Prom
         .filter((c) => c.columnType !== 'PgJson')
         .slice(0, 2)
         .map((c) => sql`${sql.identifier(c.name)}`);
-      tables[getTableName(table)] = (await tx
+      const rows = (await tx
         .select()
         .from(table as never)
         .orderBy(...order)) as Row[];
+      tables[getTableName(table)] = rows.map(kept);
     }
     return { format: KITCHEN_FORMAT, version: KITCHEN_VERSION, made, tables };
   });
@@ -122,7 +129,7 @@ async function checkMeaning(db: Db): Promise<void> {
 export async function writeKitchen(db: Db, value: unknown, today = localDay()): Promise<void> {
   const errors = errorsOf(KitchenFileSchema, value);
   if (errors.length > 0) throw new Unfit('This is not a backup of a Roskel kitchen.', errors);
-  const file = value as KitchenFile;
+  const file = upgradeKitchen(value as KitchenFile);
   checkedRows(file);
   if (!(await isEmpty(db))) {
     const message = 'This kitchen is not empty. Start with an empty data folder (--data FOLDER) and restore there.';
@@ -149,6 +156,6 @@ export async function writeKitchen(db: Db, value: unknown, today = localDay()): 
       }
     }
     await checkMeaning(t);
-    await refreshShelf(t, today);
+    await refreshAll(t, today, true);
   });
 }

@@ -1,5 +1,5 @@
-import { bigint, boolean, doublePrecision, index, integer, json, pgTable, primaryKey, serial, text, timestamp } from 'drizzle-orm/pg-core';
-import type { Goal, HeatEvent, Ingredient, PodLot, StationLog, Variety } from '@roskel/core';
+import { boolean, doublePrecision, index, integer, json, pgTable, primaryKey, serial, text, timestamp } from 'drizzle-orm/pg-core';
+import type { BatchFile, BatchSummary, HeatEvent, HeatSchool, Ingredient, Need, PodLot, Variety } from '@roskel/core';
 
 const at = (name: string) => timestamp(name, { withTimezone: true, mode: 'string' }).notNull().defaultNow();
 
@@ -75,34 +75,19 @@ export const stockMoves = pgTable(
 export const batches = pgTable('batches', {
   id: text('id').primaryKey(),
   revision: integer('revision').notNull().default(1),
+  /** The batch file but for its readings, which are rows of their own. */
+  document: json('document').$type<Omit<BatchFile, 'readings'>>().notNull(),
   name: text('name').notNull(),
-  style: text('style').notNull(),
   startDate: text('start_date').notNull(),
-  /** Of the random worlds behind its bands: fixed once, so that a new name moves nothing. */
-  seed: bigint('seed', { mode: 'number' }),
-  goal: json('goal').$type<Goal>().notNull(),
-  /** What the batch file carries: the lots and ingredients it names, as they were when chosen. */
-  lots: json('lots').$type<PodLot[]>().notNull(),
-  ingredients: json('ingredients').$type<Ingredient[]>().notNull(),
+  /** What lists show and what is still to be taken from the stores, worked out from the document; null: not yet. */
+  summary: json('summary').$type<BatchSummary>(),
+  needs: json('needs').$type<Need[]>(),
+  /** The day as of which the summary was worked out. */
+  summedOn: text('summed_on'),
   archived: boolean('archived').notNull().default(false),
   createdAt: at('created_at'),
   updatedAt: at('updated_at'),
 });
-
-export const stations = pgTable(
-  'stations',
-  {
-    batchId: text('batch_id')
-      .notNull()
-      .references(() => batches.id),
-    position: integer('position').notNull(),
-    id: text('id').notNull(),
-    kind: text('kind').notNull(),
-    params: json('params').notNull(),
-    log: json('log').$type<StationLog>().notNull(),
-  },
-  (t) => [primaryKey({ columns: [t.batchId, t.position] })],
-);
 
 export const readings = pgTable(
   'readings',
@@ -121,18 +106,6 @@ export const readings = pgTable(
   (t) => [primaryKey({ columns: [t.batchId, t.id] })],
 );
 
-export const dutiesDone = pgTable(
-  'duties_done',
-  {
-    batchId: text('batch_id')
-      .notNull()
-      .references(() => batches.id),
-    key: text('key').notNull(),
-    at: at('at'),
-  },
-  (t) => [primaryKey({ columns: [t.batchId, t.key] })],
-);
-
 export const bottlings = pgTable('bottlings', {
   id: text('id').primaryKey(),
   batchId: text('batch_id')
@@ -145,7 +118,8 @@ export const bottlings = pgTable('bottlings', {
   bottleMl: doublePrecision('bottle_ml').notNull(),
   pH: doublePrecision('ph'),
   phMeasured: boolean('ph_measured').notNull(),
-  heat: json('heat').$type<{ p10: number; p50: number; p90: number }>().notNull(),
+  /** 10, 50 and 90 % by each way of counting heat, SHU. */
+  heat: json('heat').$type<Record<HeatSchool, { p10: number; p50: number; p90: number }>>().notNull(),
   hex: text('hex').notNull(),
   keeping: text('keeping').notNull(),
   place: text('place').notNull(),

@@ -46,9 +46,12 @@ export class Announcer {
   }
 
   say(event: ChangeEvent): void {
-    this.said.push({ number: ++this.number, event });
+    const number = ++this.number;
+    this.said.push({ number, event });
     if (this.said.length > KEPT) this.said.shift();
-    for (const w of this.windows) this.write(w, this.number, event);
+    // After the answer to whoever made the change: they know first. Who joins meanwhile is told by `missed`.
+    const now = [...this.windows];
+    setImmediate(() => now.forEach((w) => this.windows.has(w) && this.write(w, number, event)));
   }
 
   close(): void {

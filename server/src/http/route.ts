@@ -13,7 +13,7 @@ export interface Kitchen {
 
 /** One thing the API does. The list of these is the API: registered, checked and described from the same place. */
 export interface Route {
-  method: 'get' | 'post' | 'put' | 'delete';
+  method: 'get' | 'post' | 'put' | 'patch' | 'delete';
   path: string;
   summary: string;
   body?: TSchema;
@@ -48,9 +48,15 @@ export function serial(req: Request, name: string): number {
 /** A body that says nothing. */
 export const Empty = Type.Object({}, { additionalProperties: false });
 
-/** Tells every window that a record changed, and gives it back. */
-export function announced<T extends { id: string }>(k: Kitchen, topic: ChangeEvent['topic'], record: T): T {
+/** Tells every window that a record changed and others of its list with it, and gives it back. */
+export function announcedMore<T extends { id: string }>(k: Kitchen, topic: ChangeEvent['topic'], record: T): T {
   k.announcer.say({ topic, id: record.id });
+  return record;
+}
+
+/** Tells every window that a record changed, and what it is now, and gives it back. */
+export function announced<T extends { id: string }>(k: Kitchen, topic: ChangeEvent['topic'], record: T): T {
+  k.announcer.say({ topic, id: record.id, record });
   return record;
 }
 
@@ -66,7 +72,8 @@ export interface Archive {
 /** Archiving a thing and bringing it back: nothing is ever deleted. */
 export function archiveRoutes(topic: ChangeEvent['topic'], archive: Archive): Route[] {
   const put = async (k: Kitchen, req: Request, away: boolean) => {
-    const record = announced(k, topic, await archive.put(k.db, param(req, 'id'), away));
+    const record = await archive.put(k.db, param(req, 'id'), away);
+    k.announcer.say({ topic, id: record.id, ...(away ? { gone: true } : {}) });
     for (const other of archive.also ?? []) k.announcer.say({ topic: other, id: record.id });
     return record;
   };

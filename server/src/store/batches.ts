@@ -1,125 +1,60 @@
 import { randomUUID } from 'node:crypto';
-import { and, asc, desc, eq, inArray, sql } from 'drizzle-orm';
+import { and, asc, desc, eq, isNull, ne, or, sql } from 'drizzle-orm';
 import {
-  addDays,
-  BATCH_FORMAT,
-  BATCH_VERSION,
-  carry,
+  applyChanges,
+  changesBetween,
   LineProblem,
-  runLine,
+  same,
   seedOfFile,
   stationKind,
   tieReadings,
-  TYPICAL,
   type BatchFile,
+  type Change,
 } from '@roskel/core';
-import type { BatchRecord } from '@roskel/contract';
-import { checkBatchFile } from '@roskel/contract/validate';
+import type { BatchRecord, BatchRow } from '@roskel/contract';
 import type { Db } from '../db/open';
-import { batches, dutiesDone, larderLots, podLots, readings, stations } from '../db/schema';
-import { NotFound, Stale, Unfit } from './errors';
-import { podLotsOf } from './pods';
+import { batches, larderLots, podLots } from '../db/schema';
+import { columnsOf, derivedOf, fileOf, readingsOf, writeReadings } from './batchRows';
+import { NotFound, Stale } from './errors';
+import { fitFile, refuseFuture } from './fit';
 import { coldOnly, settleShelf } from './shelf';
 import { settleUse, type StoreName } from './stock';
 
 type Row = typeof batches.$inferSelect;
 
-async function assemble(db: Db, rows: readonly Row[]): Promise<BatchRecord[]> {
-  if (rows.length === 0) return [];
-  const ids = rows.map((r) => r.id);
-  const [allStations, allReadings, allDuties] = [
-    await db.select().from(stations).where(inArray(stations.batchId, ids)).orderBy(asc(stations.position)),
-    await db.select().from(readings).where(inArray(readings.batchId, ids)).orderBy(asc(readings.at)),
-    await db.select().from(dutiesDone).where(inArray(dutiesDone.batchId, ids)).orderBy(asc(dutiesDone.key)),
-  ];
-  const by = <T extends { batchId: string }>(list: readonly T[]) => {
-    const found = new Map<string, T[]>();
-    for (const x of list) {
-      const all = found.get(x.batchId);
-      if (all) all.push(x);
-      else found.set(x.batchId, [x]);
-    }
-    return found;
-  };
-  const [stationsOf, readingsOf, dutiesOf] = [by(allStations), by(allReadings), by(allDuties)];
-  return rows.map((row) => ({
-    id: row.id,
-    revision: row.revision,
-    updatedAt: row.updatedAt,
-    file: {
-      format: BATCH_FORMAT,
-      version: BATCH_VERSION,
-      name: row.name,
-      style: row.style as BatchFile['style'],
-      startDate: row.startDate,
-      ...(row.seed === null ? {} : { seed: row.seed }),
-      goal: row.goal,
-      stations: (stationsOf.get(row.id) ?? []).map(({ id, kind, params, log }) => ({ id, kind, params, log })),
-      readings: (readingsOf.get(row.id) ?? []).map(({ id, stationId, at, pH, tempC, instrument, note }) => ({
-        id,
-        stationId,
-        at,
-        ...(pH === null ? {} : { pH }),
-        ...(tempC === null ? {} : { tempC }),
-        instrument,
-        ...(note === null ? {} : { note }),
-      })),
-      dutiesDone: (dutiesOf.get(row.id) ?? []).map((d) => d.key),
-      lots: row.lots,
-      ingredients: row.ingredients,
-    },
-  }));
-}
+const LISTED = { id: batches.id, revision: batches.revision, updatedAt: batches.updatedAt, summary: batches.summary } as const;
+const listed = async (db: Db, archived: boolean): Promise<BatchRow[]> =>
+  (await db
+    .select(LISTED)
+    .from(batches)
+    .where(eq(batches.archived, archived))
+    .orderBy(desc(batches.startDate), asc(batches.id))) as BatchRow[];
+/** The shelf of batches, newest first: what a list shows, nothing is worked out. */
+export const listBatches = (db: Db): Promise<BatchRow[]> => listed(db, false);
+export const archivedBatches = (db: Db): Promise<BatchRow[]> => listed(db, true);
 
-const listed = async (db: Db, archived: boolean) =>
-  assemble(db, await db.select().from(batches).where(eq(batches.archived, archived)).orderBy(desc(batches.startDate), asc(batches.id)));
-export const listBatches = (db: Db): Promise<BatchRecord[]> => listed(db, false);
-export const archivedBatches = (db: Db): Promise<BatchRecord[]> => listed(db, true);
-/** Archived or not. */
-export const everyBatch = async (db: Db): Promise<BatchRecord[]> => assemble(db, await db.select().from(batches).orderBy(asc(batches.id)));
+const recordOf = ({ id, revision, updatedAt }: Row, file: BatchFile): BatchRecord => ({ id, revision, updatedAt, file });
+
+/** Whole batches, archived or not. */
+export async function everyBatch(db: Db): Promise<BatchRecord[]> {
+  const rows = await db.select().from(batches).orderBy(asc(batches.id));
+  const own = await readingsOf(
+    db,
+    rows.map((r) => r.id),
+  );
+  return rows.map((r) => recordOf(r, fileOf(r, own.get(r.id)!)));
+}
 
 export async function getBatch(db: Db, id: string): Promise<BatchRecord> {
-  const rows = await db.select().from(batches).where(eq(batches.id, id));
-  if (rows.length === 0) throw new NotFound('This batch is not there any more.');
-  return (await assemble(db, rows))[0]!;
+  const [row] = await db.select().from(batches).where(eq(batches.id, id));
+  if (!row) throw new NotFound('This batch is not there any more.');
+  return recordOf(row, fileOf(row, (await readingsOf(db, [id])).get(id)!));
 }
 
-/** A file that is fit to be stored: shape, meaning, and its line runs. Throws Unfit with every field that is wrong. */
-export async function fitFile(db: Db, value: unknown): Promise<BatchFile> {
-  const checked = checkBatchFile(value);
-  if (!checked.ok) throw new Unfit('Some of this cannot be.', checked.errors);
-  let file: BatchFile;
-  try {
-    file = carry(
-      checked.file,
-      (await podLotsOf(db)).filter((l) => !checked.file.lots.some((x) => x.id === l.id)),
-      [],
-    );
-  } catch (error) {
-    throw new Unfit((error as Error).message, [{ path: 'lots', message: (error as Error).message }]);
-  }
-  for (const measured of [true, false]) {
-    try {
-      runLine(file, TYPICAL, measured);
-    } catch (error) {
-      if (!(error instanceof LineProblem)) throw error;
-      const at = file.stations.findIndex((s) => s.id === error.stationId);
-      const inner = error.field.startsWith('log/') ? error.field : `params/${error.field}`;
-      throw new Unfit(error.message, [{ path: `stations/${at}/${inner}`, message: error.message }]);
-    }
-  }
-  return file;
-}
-
-/** Nothing is done, and nothing read, on a day that has not come; a day of grace for makers east of the server. */
-function refuseFuture(file: BatchFile, today: string): void {
-  const last = addDays(today, 1);
-  const message = 'That day has not come yet. Log what was done, not what is planned.';
-  const errors = [
-    ...file.stations.flatMap((s, i) => ((s.log.doneOn ?? '') > last ? [{ path: `stations/${i}/log/doneOn`, message }] : [])),
-    ...file.readings.flatMap((r, i) => (r.at.slice(0, 10) > last ? [{ path: `readings/${i}/at`, message }] : [])),
-  ];
-  if (errors.length > 0) throw new Unfit('Some of this cannot be.', errors);
+async function rowOf(db: Db, id: string): Promise<BatchRow> {
+  const [row] = await db.select(LISTED).from(batches).where(eq(batches.id, id));
+  if (!row) throw new NotFound('This batch is not there any more.');
+  return row as BatchRow;
 }
 
 /** A file as it is stored: the seed of its worlds fixed once, and every measured pH tied to what it was measured on. */
@@ -127,29 +62,27 @@ function settled(file: BatchFile, before: BatchFile | null): BatchFile {
   return tieReadings(before, { ...file, seed: before?.seed ?? seedOfFile(file) });
 }
 
-async function writeParts(tx: Db, id: string, file: BatchFile): Promise<void> {
-  for (const table of [stations, readings, dutiesDone]) await tx.delete(table).where(eq(table.batchId, id));
-  await tx.insert(stations).values(file.stations.map((s, position) => ({ batchId: id, position, ...s })));
-  if (file.readings.length > 0) await tx.insert(readings).values(file.readings.map((r) => ({ batchId: id, ...r })));
-  const keys = [...new Set(file.dutiesDone)];
-  if (keys.length > 0) await tx.insert(dutiesDone).values(keys.map((key) => ({ batchId: id, key })));
-}
-
-/** What else changed besides the batch. */
+/** A batch as it was stored, and what else that changed. */
 export interface Saved {
   record: BatchRecord;
+  /** What lists show of it. */
+  row: BatchRow;
+  /** What it changed, from the revision before. */
+  changes: Change[];
+  /** Somebody else had changed it since the revision that the edit began from. */
+  merged: boolean;
+  /** What is stored holds more than what was sent: the program put something in order. */
+  more: boolean;
   touched: Set<StoreName | 'shelf'>;
 }
 
 /** Stores of which a batch is to take something else than before. */
 function newlyWanted(before: BatchFile | null, after: BatchFile): StoreName[] {
   const wanted = (file: BatchFile | null, store: StoreName) =>
-    JSON.stringify(
-      (file?.stations ?? [])
-        .filter((s) => s.log.doneOn === undefined)
-        .flatMap((s) => (stationKind(s.kind).needs?.(s.params) ?? []).filter((n) => n.store === store)),
-    );
-  return (['pods', 'larder'] as const).filter((store) => wanted(before, store) !== wanted(after, store));
+    (file?.stations ?? [])
+      .filter((s) => s.log.doneOn === undefined)
+      .flatMap((s) => (stationKind(s.kind).needs?.(s.params) ?? []).filter((n) => n.store === store));
+  return (['pods', 'larder'] as const).filter((store) => !same(wanted(before, store), wanted(after, store)));
 }
 
 async function settle(tx: Db, id: string, file: BatchFile, today: string): Promise<Saved['touched']> {
@@ -161,66 +94,95 @@ async function settle(tx: Db, id: string, file: BatchFile, today: string): Promi
   return touched;
 }
 
-const head = (file: BatchFile) => ({
-  name: file.name,
-  style: file.style,
-  startDate: file.startDate,
-  seed: file.seed ?? null,
-  goal: file.goal,
-  lots: file.lots,
-  ingredients: file.ingredients,
-});
-
 export async function addBatch(db: Db, value: unknown, today: string, id: string = randomUUID()): Promise<Saved> {
   const file = settled(await fitFile(db, value), null);
   refuseFuture(file, today);
   const touched = await db.transaction(async (tx) => {
     const t = tx as unknown as Db;
-    await t.insert(batches).values({ id, ...head(file) });
-    await writeParts(t, id, file);
+    await t.insert(batches).values({ id, ...columnsOf(file, today) });
+    await writeReadings(t, id, [], file.readings);
     return settle(t, id, file, today);
   });
   for (const store of newlyWanted(null, file)) touched.add(store);
-  return { record: await getBatch(db, id), touched };
+  return { record: await getBatch(db, id), row: await rowOf(db, id), changes: [], merged: false, more: false, touched };
 }
 
-/** Saves a batch whole. Throws Stale when another window saved since `revision`. */
-export async function saveBatch(db: Db, id: string, revision: number, value: unknown, today: string): Promise<Saved> {
-  const before = (await getBatch(db, id)).file;
-  const file = settled(await fitFile(db, value), before);
-  refuseFuture(file, today);
-  const touched = await db.transaction(async (tx) => {
-    const t = tx as unknown as Db;
-    const done = await t
-      .update(batches)
-      .set({ ...head(file), revision: sql`${batches.revision} + 1`, updatedAt: sql`now()` })
-      .where(and(eq(batches.id, id), eq(batches.revision, revision)))
-      .returning({ id: batches.id });
-    if (done.length === 0) return null;
-    await writeParts(t, id, file);
-    return settle(t, id, file, today);
-  });
-  const record = await getBatch(db, id);
-  if (!touched) throw new Stale(record);
-  for (const store of newlyWanted(before, file)) touched.add(store);
-  return { record, touched };
+/** An edit that meets one made at the very same moment is tried again on top of it, this often. */
+const TRIES = 5;
+
+/**
+ * Makes changes in a batch, on top of whatever else was changed since `revision`. Throws Stale, with what is there now,
+ * when the same fields were changed otherwise meanwhile; then nothing is stored.
+ */
+export async function changeBatch(db: Db, id: string, revision: number, changes: readonly Change[], today: string): Promise<Saved> {
+  for (let tried = 0; tried < TRIES; tried++) {
+    const now = await getBatch(db, id);
+    const before = now.file;
+    const { value, clashes } = applyChanges(before, changes);
+    if (clashes.length > 0) throw new Stale(now);
+    const file = settled(await fitFile(db, value), before);
+    refuseFuture(file, today);
+    const merged = now.revision !== revision;
+    const made = changesBetween(before, file);
+    // Said twice, after an answer that was lost: it is there already.
+    if (made.length === 0)
+      return { record: now, row: await rowOf(db, id), changes: [], merged, more: !same(value, before), touched: new Set() };
+    const touched = await db.transaction(async (tx) => {
+      const t = tx as unknown as Db;
+      const done = await t
+        .update(batches)
+        .set({ ...columnsOf(file, today), revision: sql`${batches.revision} + 1`, updatedAt: sql`now()` })
+        .where(and(eq(batches.id, id), eq(batches.revision, now.revision)))
+        .returning({ id: batches.id });
+      if (done.length === 0) return null;
+      await writeReadings(t, id, before.readings, file.readings);
+      return settle(t, id, file, today);
+    });
+    if (!touched) continue;
+    for (const store of newlyWanted(before, file)) touched.add(store);
+    return { record: await getBatch(db, id), row: await rowOf(db, id), changes: made, merged, more: !same(value, file), touched };
+  }
+  throw new Stale(await getBatch(db, id));
 }
 
 /** Archives a batch or brings it back; nothing of it is deleted, and what it took stays taken. */
-export async function archiveBatch(db: Db, id: string, archived: boolean): Promise<BatchRecord> {
+export async function archiveBatch(db: Db, id: string, archived: boolean): Promise<BatchRow> {
   await db.update(batches).set({ archived }).where(eq(batches.id, id));
-  return getBatch(db, id);
+  return rowOf(db, id);
 }
 
-/** Bottles stored by an older program are told by the rules of now: how they keep is never read off an old label. */
-export async function refreshShelf(db: Db, today: string): Promise<void> {
+/**
+ * Bottles and summaries are told by the rules of now, never read off an old label: done whenever the kitchen opens, for
+ * an older program may have written them. With `bands` the heat of bottles is run through all its worlds again too.
+ */
+export async function refreshAll(db: Db, today: string, bands = false): Promise<void> {
   for (const { id, file } of await everyBatch(db)) {
+    await db.update(batches).set(derivedOf(file, today)).where(eq(batches.id, id));
     try {
-      await settleShelf(db, id, file, today);
+      await settleShelf(db, id, file, today, bands);
     } catch (error) {
       // A line that cannot run any more says so on its page; what came of it promises nothing.
       if (!(error instanceof LineProblem)) throw error;
       await coldOnly(db, id);
     }
   }
+}
+
+/** Summaries of batches on their way, once a new day has come: what is to be done next goes by the day. */
+export async function refreshDay(db: Db, today: string): Promise<boolean> {
+  const old = await db
+    .select()
+    .from(batches)
+    .where(and(eq(batches.archived, false), or(isNull(batches.summedOn), ne(batches.summedOn, today))));
+  const running = old.filter((r) => !r.summary?.doneOn);
+  const own = await readingsOf(
+    db,
+    running.map((r) => r.id),
+  );
+  for (const row of running)
+    await db
+      .update(batches)
+      .set(derivedOf(fileOf(row, own.get(row.id)!), today))
+      .where(and(eq(batches.id, row.id), eq(batches.revision, row.revision)));
+  return running.length > 0;
 }

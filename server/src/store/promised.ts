@@ -1,8 +1,7 @@
-import { and, asc, eq, sql } from 'drizzle-orm';
-import { stationKind } from '@roskel/core';
+import { asc, eq } from 'drizzle-orm';
 import type { Promised } from '@roskel/contract';
 import type { Db } from '../db/open';
-import { batches, stations } from '../db/schema';
+import { batches } from '../db/schema';
 import { stockOf, type StoreName } from './stock';
 
 /** What is there of an item, and what is promised of it. */
@@ -18,14 +17,13 @@ interface Wanted {
 /** What the batches on their way are still to take out of a store: their stations that are not done, oldest start first. */
 async function wantedOf(db: Db, store: StoreName): Promise<Wanted[]> {
   const rows = await db
-    .select({ batchId: batches.id, batch: batches.name, startDate: batches.startDate, kind: stations.kind, params: stations.params })
-    .from(stations)
-    .innerJoin(batches, eq(stations.batchId, batches.id))
-    .where(and(eq(batches.archived, false), sql`(${stations.log} ->> 'doneOn') is null`))
-    .orderBy(asc(batches.startDate), asc(batches.createdAt), asc(batches.id), asc(stations.position));
+    .select({ batchId: batches.id, batch: batches.name, startDate: batches.startDate, needs: batches.needs })
+    .from(batches)
+    .where(eq(batches.archived, false))
+    .orderBy(asc(batches.startDate), asc(batches.createdAt), asc(batches.id));
   const found = new Map<string, Wanted>();
-  for (const { kind, params, ...of } of rows) {
-    for (const need of stationKind(kind).needs?.(params) ?? []) {
+  for (const { needs, ...of } of rows) {
+    for (const need of needs ?? []) {
       if (need.store !== store) continue;
       if (!found.has(of.batchId)) found.set(of.batchId, { ...of, byItem: new Map() });
       const { byItem } = found.get(of.batchId)!;

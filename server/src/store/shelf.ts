@@ -1,20 +1,24 @@
 import { desc, eq, sql } from 'drizzle-orm';
-import { addDays, reportLine, stationKind, type BatchFile } from '@roskel/core';
+import { addDays, countedIn, reportLine, reportTypical, same, stationKind, type BatchFile, type HeatSchool } from '@roskel/core';
 import type { BottlingRecord } from '@roskel/contract';
 import type { Db } from '../db/open';
 import { bottlings, shelfMoves } from '../db/schema';
 import { NotFound, Unfit } from './errors';
 
-/** Keeps the shelf in step with a batch: bottles are there exactly while its last station is done. */
-export async function settleShelf(db: Db, batchId: string, file: BatchFile, today: string): Promise<boolean> {
+/**
+ * Keeps the shelf in step with a batch: bottles are there exactly while its last station is done. Without `bands`, a row
+ * that says what the rules say keeps its heat. Tells whether the shelf changed.
+ */
+export async function settleShelf(db: Db, batchId: string, file: BatchFile, today: string, bands = true): Promise<boolean> {
   const end = file.stations.at(-1);
   const [had] = await db.select().from(bottlings).where(eq(bottlings.batchId, batchId));
   if (!end || !stationKind(end.kind).keeping || end.log.doneOn === undefined) {
-    if (had) await db.update(bottlings).set({ archived: true }).where(eq(bottlings.id, had.id));
-    return had !== undefined;
+    if (!had || had.archived) return false;
+    await db.update(bottlings).set({ archived: true }).where(eq(bottlings.id, had.id));
+    return true;
   }
-  const report = reportLine(file, { today, members: 60, forecast: false });
-  const { finished, heat, bottles, keeping } = report;
+  const report = reportTypical(file, today);
+  const { finished, bottles, keeping } = report;
   if (!keeping) return false;
   const values = {
     name: file.name,
@@ -23,7 +27,6 @@ export async function settleShelf(db: Db, batchId: string, file: BatchFile, toda
     bottleMl: bottles.bottleMl,
     pH: finished.pH,
     phMeasured: report.stations.at(-1)!.phMeasured,
-    heat,
     hex: finished.hex,
     keeping: keeping.text,
     place: keeping.place,
@@ -31,10 +34,13 @@ export async function settleShelf(db: Db, batchId: string, file: BatchFile, toda
     live: report.cautions.some((c) => c.id === 'live-pressure'),
     archived: false,
   };
+  if (!bands && had && same({ ...had, ...values }, had)) return false;
+  const heatIn = (school: HeatSchool) => reportLine(countedIn(file, school), { today, members: 60, forecast: false }).heat;
+  const heat = { dry: heatIn('dry'), fresh: heatIn('fresh') };
   await db
     .insert(bottlings)
-    .values({ id: batchId, batchId, ...values })
-    .onConflictDoUpdate({ target: bottlings.batchId, set: values });
+    .values({ id: batchId, batchId, ...values, heat })
+    .onConflictDoUpdate({ target: bottlings.batchId, set: { ...values, heat } });
   return true;
 }
 

@@ -44,5 +44,6 @@ export const api = {
   get: <T>(path: string) => call<T>('GET', path),
   post: <T>(path: string, body: unknown) => call<T>('POST', path, body),
   put: <T>(path: string, body: unknown) => call<T>('PUT', path, body),
+  patch: <T>(path: string, body: unknown) => call<T>('PATCH', path, body),
   remove: <T>(path: string) => call<T>('DELETE', path),
 };

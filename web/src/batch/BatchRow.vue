@@ -1,56 +1,51 @@
 <script setup lang="ts">
 import { computed } from 'vue';
 import { RouterLink } from 'vue-router';
-import type { BatchRecord } from '@roskel/contract';
+import type { BatchRow } from '@roskel/contract';
 import { daysBetween } from '@roskel/core';
 import { day, due, plural, shu, today } from '../format';
 import MiniRibbon from '../line/MiniRibbon.vue';
-import { useShortReport } from '../worker/reports';
+import { useSettings } from '../stores/settings';
 
 /** A batch on the shelf of lines: who, its small ribbon, what comes next. */
-const props = defineProps<{ batch: BatchRecord }>();
-const short = useShortReport(() => props.batch);
-const report = computed(() => short.value?.report ?? null);
-const file = computed(() => props.batch.file);
-const doneOn = computed(() => file.value.stations.at(-1)?.log.doneOn);
-const active = computed(() => report.value?.stations.find((s) => s.active));
+const props = defineProps<{ batch: BatchRow }>();
+const settings = useSettings();
+const s = computed(() => props.batch.summary);
+const active = computed(() => s.value.stations.find((x) => x.active));
 const stage = computed(() => {
-  if (doneOn.value) return `bottled ${day(doneOn.value)}`;
-  if (!report.value) return file.value.stations.some((s) => s.log.doneOn) ? 'on its way' : `planned, starts ${day(file.value.startDate)}`;
-  if (!report.value.stations.some((s) => s.done)) return `planned, starts ${day(file.value.startDate)}`;
+  const { doneOn, startDate, stations } = s.value;
+  if (doneOn) return `bottled ${day(doneOn)}`;
+  if (!stations.some((x) => x.done)) return `planned, starts ${day(startDate)}`;
   const a = active.value;
   if (a && a.from !== a.to) return `day ${daysBetween(a.from, today())} of about ${daysBetween(a.from, a.to)}`;
   return `next: ${a?.name.toLowerCase() ?? 'done'}`;
-});
-const next = computed(() => {
-  const duties = report.value?.duties.filter((d) => !d.done && d.stationId === active.value?.id) ?? [];
-  return duties.sort((a, b) => a.due.localeCompare(b.due))[0] ?? null;
 });
 </script>
 
 <template>
   <RouterLink class="plate batch" :to="{ name: 'batch', params: { id: batch.id } }">
     <div class="who">
-      <h2>{{ file.name }}</h2>
+      <h2>{{ s.name }}</h2>
       <span class="soft">brine ferment, {{ stage }}</span>
-      <span v-if="report"
-        ><b class="hot">{{ shu(report.heat.p50) }}</b> of {{ shu(file.goal.lowShu) }} to {{ shu(file.goal.highShu) }} SHU</span
+      <span v-if="s.massG > 0"
+        ><b class="hot">about {{ shu(s.heatShu[settings.value.school]) }}</b> of {{ shu(s.goal.lowShu) }} to
+        {{ shu(s.goal.highShu) }} SHU</span
       >
-      <span>{{ plural(file.goal.bottles, 'bottle') }} of {{ file.goal.bottleMl }} ml</span>
+      <span>{{ plural(s.goal.bottles, 'bottle') }} of {{ s.goal.bottleMl }} ml</span>
     </div>
     <div class="ribbon">
-      <MiniRibbon v-if="report && report.finished.massG > 0" :report="report" :name="file.name" />
-      <span v-else-if="short?.trouble" class="field-error">{{ short.trouble }}</span>
-      <span v-else-if="report" class="soft">No pods chosen yet.</span>
+      <MiniRibbon v-if="s.massG > 0" :stations="s.stations" :name="s.name" />
+      <span v-else-if="s.trouble" class="field-error">{{ s.trouble }}</span>
+      <span v-else class="soft">No pods chosen yet.</span>
     </div>
     <div class="next">
-      <template v-if="next">
-        <b>{{ next.text }}</b>
-        <span :class="{ late: due(next.due).late }">{{ due(next.due).text }}</span>
+      <template v-if="s.next">
+        <b>{{ s.next.text }}</b>
+        <span :class="{ late: due(s.next.due).late }">{{ due(s.next.due).text }}</span>
       </template>
-      <template v-else-if="report && doneOn">
+      <template v-else-if="s.doneOn">
         <b>On the shelf</b>
-        <span class="soft">{{ plural(report.bottles.filled, 'bottle') }}</span>
+        <span class="soft">{{ plural(s.bottles, 'bottle') }}</span>
       </template>
     </div>
   </RouterLink>

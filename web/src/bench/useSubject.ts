@@ -20,7 +20,7 @@ export function useSubject(chosen: Ref<string>) {
   /** What the heat is taken for now, SHU; null when nothing is known. */
   const guess = computed(() => {
     const [kind, id] = parts.value;
-    if (kind === 'batch') return shelf.items.find((b) => b.batchId === id)?.heat.p50 ?? null;
+    if (kind === 'batch') return shelf.items.find((b) => b.batchId === id)?.heat.dry.p50 ?? null;
     const lot = kind === 'lot' ? lots.value.find((p) => p.id === id)?.lot : undefined;
     return lot ? lotShu(lot) : null;
   });

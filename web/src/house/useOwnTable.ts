@@ -28,7 +28,7 @@ export function useOwnTable<O extends Row<unknown>>(own: { readonly items: reado
   }
   async function away(row: O) {
     try {
-      await own.archive.put(row);
+      await own.archive.put(row.id, own.archive.nameOf(row));
       notices.say('Archived. Undo brings it back, and so does the archive.');
     } catch (e) {
       notices.fail(e);

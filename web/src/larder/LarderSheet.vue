@@ -97,7 +97,7 @@ async function keep() {
   }
 }
 async function off() {
-  await larder.archive.put(props.item!).catch((e: unknown) => notices.fail(e));
+  await larder.archive.put(props.item!.id, larder.archive.nameOf(props.item!)).catch((e: unknown) => notices.fail(e));
   show.value = false;
 }
 </script>

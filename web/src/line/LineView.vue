@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, onBeforeUnmount, onMounted, ref, useId } from 'vue';
-import type { FlowReport, LineReport, StationReport } from '@roskel/core';
+import { stationSummary, type FlowReport, type LineReport, type StationReport } from '@roskel/core';
 import { area, curveMonotoneX, line } from 'd3-shape';
 import { day, grams, today } from '../format';
 import { limb, ribbonShape } from './geometry';
@@ -25,7 +25,9 @@ const LEFT = 58;
 const RIBBON = 190;
 const STRIP = 38;
 const height = RIBBON + STRIP * TRACKS.length + 4;
-const shape = computed(() => ribbonShape(props.report, { left: LEFT, right: width.value, centre: 118, most: 88, today: today() }));
+const shape = computed(() =>
+  ribbonShape(props.report.stations.map(stationSummary), { left: LEFT, right: width.value, centre: 118, most: 88, today: today() }),
+);
 const mids = computed(() => shape.value.columns.map((c) => c.mid));
 const tracks = computed(() =>
   TRACKS.map((track, i) => {

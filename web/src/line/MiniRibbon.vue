@@ -1,19 +1,19 @@
 <script setup lang="ts">
 import { computed, useId } from 'vue';
-import type { LineReport } from '@roskel/core';
+import type { StationSummary } from '@roskel/core';
 import { today } from '../format';
 import { ribbonShape } from './geometry';
 
 /** The small ribbon on the shelf of batches. */
-const props = defineProps<{ report: LineReport; name: string }>();
+const props = defineProps<{ stations: readonly StationSummary[]; name: string }>();
 const id = useId();
 const W = 560;
 const H = 92;
-const shape = computed(() => ribbonShape(props.report, { left: 0, right: W, centre: 56, most: 58, today: today() }));
+const shape = computed(() => ribbonShape(props.stations, { left: 0, right: W, centre: 56, most: 58, today: today() }));
 </script>
 
 <template>
-  <svg :viewBox="`0 0 ${W} ${H}`" role="img" :aria-label="`The line of ${name}, ${report.stations.map((s) => s.name).join(', ')}`">
+  <svg :viewBox="`0 0 ${W} ${H}`" role="img" :aria-label="`The line of ${name}, ${stations.map((s) => s.name).join(', ')}`">
     <defs>
       <linearGradient :id="`${id}-g`" x1="0" x2="1" y1="0" y2="0">
         <stop v-for="s in shape.stops" :key="s.offset" :offset="s.offset" :stop-color="s.hex" />
@@ -21,7 +21,7 @@ const shape = computed(() => ribbonShape(props.report, { left: 0, right: W, cent
       <clipPath :id="`${id}-d`"><rect x="0" y="0" :width="shape.doneTo" :height="H" /></clipPath>
       <clipPath :id="`${id}-p`"><rect :x="shape.doneTo" y="0" :width="W - shape.doneTo" :height="H" /></clipPath>
     </defs>
-    <text v-for="(c, i) in shape.columns" :key="c.id" :x="c.x0 + 6" y="14">{{ report.stations[i]!.name.toLowerCase() }}</text>
+    <text v-for="(c, i) in shape.columns" :key="c.id" :x="c.x0 + 6" y="14">{{ stations[i]!.name.toLowerCase() }}</text>
     <path :d="shape.body" :fill="`url(#${id}-g)`" :clip-path="`url(#${id}-d)`" />
     <g :clip-path="`url(#${id}-p)`">
       <path :d="shape.body" :fill="`url(#${id}-g)`" opacity="0.32" />

@@ -1,5 +1,5 @@
 import { area, curveMonotoneX, line } from 'd3-shape';
-import type { LineReport } from '@roskel/core';
+import type { StationSummary } from '@roskel/core';
 
 /** One column of the drawn line: where it sits and how thick the stream leaves it. */
 export interface Column {
@@ -35,20 +35,20 @@ function elapsed(from: string, to: string, now: string): number {
  * The ribbon of a line: thickness is mass, drawn about `centre` between `left` and `right`, at most `most` thick.
  */
 export function ribbonShape(
-  report: LineReport,
+  stations: readonly StationSummary[],
   box: { left: number; right: number; centre: number; most: number; today: string },
 ): RibbonShape {
-  const n = report.stations.length;
+  const n = stations.length;
   const width = (box.right - box.left) / Math.max(1, n);
-  const heaviest = Math.max(1, ...report.stations.map((s) => Math.max(s.now.massG, s.inG)));
+  const heaviest = Math.max(1, ...stations.map((s) => Math.max(s.massG, s.inG)));
   const perG = box.most / heaviest;
-  const columns = report.stations.map((s, i) => ({
+  const columns = stations.map((s, i) => ({
     id: s.id,
     x0: box.left + i * width,
     x1: box.left + (i + 1) * width,
     mid: box.left + (i + 0.5) * width,
-    thickness: Math.max(s.now.massG > 0 ? 3 : 0, s.now.massG * perG),
-    massG: s.now.massG,
+    thickness: Math.max(s.massG > 0 ? 3 : 0, s.massG * perG),
+    massG: s.massG,
   }));
   const points: [number, number][] = [];
   columns.forEach((c, i) => {
@@ -67,7 +67,7 @@ export function ribbonShape(
       .y((p) => box.centre + (sign * p[1]) / 2)
       .curve(curveMonotoneX);
   let doneTo = box.left;
-  report.stations.forEach((s, i) => {
+  stations.forEach((s, i) => {
     const c = columns[i]!;
     if (s.done) doneTo = c.x1;
     else if (s.active && s.from !== s.to) doneTo = c.x0 + (c.x1 - c.x0) * elapsed(s.from, s.to, box.today);
@@ -78,7 +78,7 @@ export function ribbonShape(
     top: edge(-1)(points) ?? '',
     bottom: edge(1)(points) ?? '',
     doneTo,
-    stops: report.stations.map((s, i) => ({ offset: (i + 0.5) / n, hex: s.now.hex })),
+    stops: stations.map((s, i) => ({ offset: (i + 0.5) / n, hex: s.hex })),
     perG,
     centre: box.centre,
   };

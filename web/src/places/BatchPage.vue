@@ -117,7 +117,7 @@ async function archive() {
   asking.value = false;
   try {
     await batch.save();
-    await batches.archive.put({ id: batch.id, revision: batch.revision, updatedAt: '', file: batch.file! });
+    await batches.archive.put(batch.id, batch.file!.name);
     await router.push('/batches');
     notices.say('Archived. Undo brings it back, and so does the archive.');
   } catch (e) {

@@ -2,7 +2,7 @@
 import { NButton, NVirtualList, type UploadCustomRequestOptions } from 'naive-ui';
 import { computed, defineAsyncComponent, onMounted, ref } from 'vue';
 import { useRouter } from 'vue-router';
-import type { BatchRecord } from '@roskel/contract';
+import type { BatchRow as Row } from '@roskel/contract';
 import { useBatches } from '../stores/batches';
 import { useNotices } from '../stores/notices';
 import { ApiProblem } from '../api/client';
@@ -30,10 +30,9 @@ const archived = ref(false);
 onMounted(() => void batches.load());
 useKeys('Batches', [{ key: 'n', says: 'start a batch', run: () => (starting.value = true) }]);
 
-const done = (b: BatchRecord) => b.file.stations.at(-1)?.log.doneOn !== undefined;
-const shown = computed(() => batches.items.filter((b) => b.file.name.toLowerCase().includes(find.value.trim().toLowerCase())));
+const shown = computed(() => batches.items.filter((b) => b.summary.name.toLowerCase().includes(find.value.trim().toLowerCase())));
 const rows = computed(() => shown.value.map((b) => ({ key: b.id, b })));
-const running = computed(() => batches.items.filter((b) => !done(b)).length);
+const running = computed(() => batches.items.filter((b) => !b.summary.doneOn).length);
 
 /** An example to look at: a batch on its way, imported like any file. */
 async function openExample() {
@@ -95,7 +94,7 @@ async function importFile({ file: chosen }: UploadCustomRequestOptions) {
         <p class="soft example">Or look around first: <NButton text class="link" @click="openExample">open an example batch</NButton>.</p>
       </template>
       <NVirtualList class="rows" :items="rows" :item-size="138" item-resizable>
-        <template #default="{ item }: { item: { key: string; b: BatchRecord } }"><BatchRow :key="item.key" :batch="item.b" /></template>
+        <template #default="{ item }: { item: { key: string; b: Row } }"><BatchRow :key="item.key" :batch="item.b" /></template>
       </NVirtualList>
     </ListState>
     <StartSheet v-model:show="starting" />

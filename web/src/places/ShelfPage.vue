@@ -5,7 +5,6 @@ import { RouterLink } from 'vue-router';
 import type { BottlingRecord } from '@roskel/contract';
 import { levelName } from '@roskel/core';
 import { day, plural, shu, today } from '../format';
-import { useBatches } from '../stores/batches';
 import { useNotices } from '../stores/notices';
 import { useSettings } from '../stores/settings';
 import { useShelf } from '../stores/shelf';
@@ -13,7 +12,6 @@ import BottleShape from '../ui/BottleShape.vue';
 import ListState from '../ui/ListState.vue';
 import SchoolStamp from '../heat/SchoolStamp.vue';
 import TasteSheet from '../heat/TasteSheet.vue';
-import QuotedHeat from '../heat/QuotedHeat.vue';
 import FindField from '../ui/FindField.vue';
 
 const shelf = useShelf();
@@ -36,13 +34,11 @@ function taste(b: BottlingRecord) {
   tasted.value = b;
   tasting.value = true;
 }
-/** Bottled heat is stored on dry matter; counted as quoted it is worked out anew from the batch. */
 const settings = useSettings();
-const batches = useBatches();
-const quoted = computed(() => settings.value.school === 'fresh');
-watch(quoted, (on) => on && void batches.load(), { immediate: true });
-const batchOf = (b: BottlingRecord) => (quoted.value ? batches.items.find((x) => x.id === b.batchId) : undefined);
-const range = (heat: { p10: number; p50: number; p90: number }) => `${levelName(heat.p50)}: ${shu(heat.p10)} to ${shu(heat.p90)} SHU`;
+function range(b: BottlingRecord): string {
+  const { p10, p50, p90 } = b.heat[settings.value.school];
+  return `${levelName(p50)}: ${shu(p10)} to ${shu(p90)} SHU`;
+}
 const PLACES: Record<string, string> = { bin: 'Throw it away', fridge: 'Fridge', cupboard: 'Cool cupboard' };
 const late = (b: BottlingRecord) => b.useBy < today();
 </script>
@@ -95,9 +91,7 @@ const late = (b: BottlingRecord) => b.useBy < today();
             {{ b.pH === null ? 'no pH' : b.phMeasured ? `pH ${b.pH.toFixed(2)} measured` : `pH about ${b.pH.toFixed(1)}, not measured` }}
           </p>
           <p class="soft">
-            <span :data-heat="b.batchId"
-              ><QuotedHeat v-if="batchOf(b)" :batch="batchOf(b)!" :say="range" /> <template v-else>{{ range(b.heat) }}</template></span
-            >, {{ b.bottleMl }} ml
+            <span :data-heat="b.batchId">{{ range(b) }}</span>, {{ b.bottleMl }} ml
           </p>
           <p>
             <b :class="{ late: late(b) }"
@@ -124,7 +118,7 @@ const late = (b: BottlingRecord) => b.useBy < today();
       v-model:show="tasting"
       :subject="{ batchId: tasted.batchId }"
       :name="tasted.name"
-      :forecast-shu="tasted.heat.p50"
+      :forecast-shu="tasted.heat.dry.p50"
     />
   </div>
 </template>

@@ -60,7 +60,7 @@ async function turn() {
 }
 async function away() {
   try {
-    await pods.archive.put(props.item);
+    await pods.archive.put(props.item.id, props.item.lot.name);
     notices.say('Archived. Undo brings it back, and so does the archive.');
     emit('done');
   } catch (e) {

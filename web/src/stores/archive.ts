@@ -5,7 +5,7 @@ export type ArchiveTopic = 'batches' | 'pods' | 'larder' | 'varieties' | 'ingred
 
 /** Archiving things of a list, seeing what is archived, and bringing it back. */
 export interface Archive<T> {
-  put(item: T): Promise<void>;
+  put(id: string, name: string): Promise<void>;
   restore(item: T): Promise<void>;
   list(): Promise<readonly T[]>;
   nameOf(item: T): string;
@@ -22,9 +22,9 @@ export function archiveOf<T extends { id: string }>(
   return {
     nameOf,
     list: () => api.get<T[]>(`/${topic}/archive`),
-    async put(item) {
-      await api.remove(`/${topic}/${item.id}`);
-      undo.push(`${nameOf(item)} archived`, topic, { kind: 'calls', undo: [back(item.id)], redo: [away(item.id)] });
+    async put(id, name) {
+      await api.remove(`/${topic}/${id}`);
+      undo.push(`${name} archived`, topic, { kind: 'calls', undo: [back(id)], redo: [away(id)] });
       await load();
     },
     async restore(item) {

@@ -1,5 +1,5 @@
 import { defineStore } from 'pinia';
-import type { BatchRecord } from '@roskel/contract';
+import type { BatchRecord, BatchRow } from '@roskel/contract';
 import type { BatchFile, Goal } from '@roskel/core';
 import { api } from '../api/client';
 import { archiveOf } from './archive';
@@ -8,9 +8,9 @@ import { useUndo } from './undo';
 
 /** The shelf of lines. One open batch lives in `openBatch.ts`. */
 export const useBatches = defineStore('batches', () => {
-  const list = collection<BatchRecord>('/batches', 'batches');
+  const list = collection<BatchRow>('/batches', 'batches');
   const undo = useUndo();
-  const archive = archiveOf<BatchRecord>('batches', (b) => b.file.name, list.load);
+  const archive = archiveOf<BatchRow>('batches', (b) => b.summary.name, list.load);
 
   function undoable(record: BatchRecord, label: string) {
     undo.push(label, 'batches', {

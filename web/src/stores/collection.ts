@@ -4,7 +4,7 @@ import { api } from '../api/client';
 import { concerns, onChange } from '../api/events';
 
 /** A list kept in step with the server: loaded once, again whenever its topic changes anywhere. */
-export function collection<T extends { id: string; revision?: number }>(path: string, topic: ChangeEvent['topic']) {
+export function collection<T extends { id: string }>(path: string, topic: ChangeEvent['topic']) {
   const items = shallowRef<readonly T[]>([]);
   const state = ref<'empty' | 'loading' | 'ready' | 'failed'>('empty');
   const error = ref('');
@@ -24,21 +24,16 @@ export function collection<T extends { id: string; revision?: number }>(path: st
       if (state.value !== 'ready') state.value = 'failed';
     }
   }
-  /** One record that only has a newer revision is fetched alone; anything else is the whole list anew. */
-  async function hear(event: ChangeEvent): Promise<void> {
-    const at = items.value.findIndex((i) => i.id === event.id);
-    if (at < 0 || event.revision === undefined || running) return load();
-    if ((items.value[at]!.revision ?? 0) >= event.revision) return;
-    try {
-      const fresh = await api.get<T>(`${path}/${event.id}`);
-      items.value = items.value.map((i) => (i.id === fresh.id ? fresh : i));
-    } catch {
-      await load();
-    }
+  /** What an announcement says is taken over as it stands; what it does not say is the whole list anew. */
+  function hear({ id, record, gone }: ChangeEvent): void {
+    const known = items.value.some((i) => i.id === id);
+    if (gone && known && !running) items.value = items.value.filter((i) => i.id !== id);
+    else if (record && known && !running) items.value = items.value.map((i) => (i.id === id ? (record as T) : i));
+    else void load();
   }
   function load(): Promise<void> {
     stop ??= onChange((event) => {
-      if (concerns(event, topic)) void hear(event);
+      if (concerns(event, topic)) hear(event);
     });
     if (running) {
       again = true;

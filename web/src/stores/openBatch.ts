@@ -1,6 +1,6 @@
 import { defineStore } from 'pinia';
 import { computed, ref, shallowRef, watch } from 'vue';
-import type { BatchRecord } from '@roskel/contract';
+import type { BatchRecord, BatchSaved, ChangeEvent } from '@roskel/contract';
 import {
   applyChanges,
   carry,
@@ -8,6 +8,7 @@ import {
   countedIn,
   forceChange,
   mergeChanges,
+  same,
   tieReadings,
   type BatchFile,
   type Change,
@@ -107,6 +108,17 @@ export const useOpenBatch = defineStore('openBatch', () => {
   /** True while something typed here is on its way to the server. */
   const unsaved = () => ['waiting', 'saving', 'offline', 'refused', 'stale'].includes(state.value);
 
+  /** What another window changed: taken over as it is announced, fetched where something was missed. */
+  function hear({ topic, id: of, revision: at = 0, changes }: ChangeEvent) {
+    const mine = topic === 'all' || (topic === 'batches' && of === id.value && at > revision.value);
+    if (!mine || !id.value || state.value !== 'saved' || !file.value) return;
+    const next = changes && at === revision.value + 1 ? applyChanges(file.value, changes) : null;
+    if (!next || next.clashes.length > 0) return void open(id.value);
+    file.value = base = next.value;
+    revision.value = at;
+    void recompute();
+  }
+
   async function open(batchId: string) {
     // Coming back to a page of the same batch must not fetch over, or save twice, what is still being stored.
     if (batchId === id.value && file.value && unsaved()) return recompute();
@@ -121,10 +133,7 @@ export const useOpenBatch = defineStore('openBatch', () => {
     }
     id.value = batchId;
     state.value = 'loading';
-    stop ??= onChange((e) => {
-      const news = e.topic === 'all' || (e.topic === 'batches' && e.id === id.value && (e.revision ?? 0) > revision.value);
-      if (news && id.value && state.value === 'saved') void open(id.value);
-    });
+    stop ??= onChange(hear);
     const draft = readHere<Draft>(draftKey(batchId));
     try {
       const record = await api.get<BatchRecord>(`/batches/${batchId}`);
@@ -163,11 +172,26 @@ export const useOpenBatch = defineStore('openBatch', () => {
     state.value = 'saving';
     saving = true;
     try {
-      const record = await api.put<BatchRecord>(`/batches/${sentId}`, { revision: revision.value, file: sent });
+      const changes = changesBetween(base, sent);
+      if (changes.length === 0) {
+        if (file.value === sent) {
+          state.value = 'saved';
+          keepHere(draftKey(sentId), null);
+        } else later(SAVE_AFTER_MS);
+        return;
+      }
+      const saved = await api.patch<BatchSaved>(`/batches/${sentId}`, { revision: revision.value, changes });
       if (sentId !== id.value) return;
-      revision.value = record.revision;
-      base = sent;
       refused.value = [];
+      if (saved.file) {
+        base = sent;
+        // One revision on is our own edit, put in order; more than that, and others were at work too.
+        bringTogether({ ...saved, id: sentId, file: saved.file }, saved.revision !== revision.value + 1);
+        if (clashes.value.length === 0) later(0);
+        return;
+      }
+      revision.value = saved.revision;
+      base = sent;
       if (file.value === sent) {
         state.value = 'saved';
         keepHere(draftKey(sentId), null);
@@ -228,7 +252,7 @@ export const useOpenBatch = defineStore('openBatch', () => {
   undo.onBatch(amend);
 
   /** What was typed here on top of what is stored now: other fields come together, the same field is asked about. */
-  function bringTogether(record: BatchRecord) {
+  function bringTogether(record: BatchRecord, others = true) {
     const mine: Draft = { revision: revision.value, base: base ?? record.file, file: file.value ?? record.file };
     const merged = mergeChanges(mine.base, mine.file, record.file);
     base = record.file;
@@ -236,10 +260,13 @@ export const useOpenBatch = defineStore('openBatch', () => {
     clashes.value = merged.clashes;
     file.value = merged.value;
     mineThen = merged.clashes.length > 0 ? mine : null;
+    if (merged.clashes.length === 0 && same(merged.value, record.file)) {
+      if (others && !same(mine.file, record.file)) useNotices().say('Brought together with what another window changed.');
+      return take(record);
+    }
     put(merged.value);
     if (merged.clashes.length > 0) state.value = 'stale';
-    else if (JSON.stringify(merged.value) !== JSON.stringify(record.file))
-      useNotices().say('Brought together with what another window changed.');
+    else if (others) useNotices().say('Brought together with what another window changed.');
   }
   /** Settles what two windows changed: those of `mine` as they stand here, the others as they were stored. */
   function settle(mine: readonly Clash[]) {

@@ -1,16 +1,38 @@
-import { newBatch } from '@roskel/core';
-import { BatchAnswer, EditBatchSchema, FileBodySchema, listAnswer, NewBatchSchema } from '@roskel/contract';
-import { addBatch, archiveBatch, archivedBatches, getBatch, listBatches, saveBatch, type Saved } from '../../store/batches';
+import { newBatch, type Change } from '@roskel/core';
+import {
+  BatchAnswer,
+  BatchRowAnswer,
+  BatchSavedAnswer,
+  EditBatchSchema,
+  FileBodySchema,
+  listAnswer,
+  NewBatchSchema,
+  type BatchSaved,
+} from '@roskel/contract';
+import { addBatch, archiveBatch, archivedBatches, changeBatch, getBatch, listBatches, type Saved } from '../../store/batches';
 import { archiveRoutes, param, type Kitchen, type Route } from '../route';
 
-function announceBatch(k: Kitchen, { record, touched }: Saved) {
-  k.announcer.say({ topic: 'batches', id: record.id, revision: record.revision });
-  for (const topic of touched) k.announcer.say({ topic, id: record.id });
-  return record;
+/** Changes larger than this are fetched by those who want them. */
+const MOST_SAID = 20_000;
+
+function announceBatch(k: Kitchen, { record: { id, revision }, row, changes, touched }: Saved): void {
+  const small = changes.length > 0 && JSON.stringify(changes).length <= MOST_SAID;
+  k.announcer.say({ topic: 'batches', id, revision, record: row, ...(small ? { changes } : {}) });
+  for (const topic of touched) k.announcer.say({ topic, id });
+}
+function added(k: Kitchen, saved: Saved) {
+  announceBatch(k, saved);
+  return saved.record;
 }
 
 export const batchRoutes: readonly Route[] = [
-  { method: 'get', path: '/batches', summary: 'All batches, newest first', answer: listAnswer(BatchAnswer), run: (k) => listBatches(k.db) },
+  {
+    method: 'get',
+    path: '/batches',
+    summary: 'All batches, newest first, as lists show them',
+    answer: listAnswer(BatchRowAnswer),
+    run: (k) => listBatches(k.db),
+  },
   {
     method: 'post',
     path: '/batches',
@@ -20,7 +42,7 @@ export const batchRoutes: readonly Route[] = [
     status: 201,
     run: async (k, req) => {
       const { name, startDate, goal } = req.body;
-      return announceBatch(k, await addBatch(k.db, newBatch(name, startDate, goal), k.today()));
+      return added(k, await addBatch(k.db, newBatch(name, startDate, goal), k.today()));
     },
   },
   {
@@ -30,16 +52,22 @@ export const batchRoutes: readonly Route[] = [
     body: FileBodySchema,
     answer: BatchAnswer,
     status: 201,
-    run: async (k, req) => announceBatch(k, await addBatch(k.db, req.body.file, k.today())),
+    run: async (k, req) => added(k, await addBatch(k.db, req.body.file, k.today())),
   },
-  ...archiveRoutes('batches', { put: archiveBatch, list: archivedBatches, answer: BatchAnswer, also: ['pods', 'larder'] }),
+  ...archiveRoutes('batches', { put: archiveBatch, list: archivedBatches, answer: BatchRowAnswer, also: ['pods', 'larder'] }),
   { method: 'get', path: '/batches/:id', summary: 'One batch', answer: BatchAnswer, run: (k, req) => getBatch(k.db, param(req, 'id')) },
   {
-    method: 'put',
+    method: 'patch',
     path: '/batches/:id',
-    summary: 'Save a batch whole; 409 when it was changed elsewhere',
+    summary: 'Change a batch, on top of what others changed; 409 when the same field was changed otherwise',
     body: EditBatchSchema,
-    answer: BatchAnswer,
-    run: async (k, req) => announceBatch(k, await saveBatch(k.db, param(req, 'id'), req.body.revision, req.body.file, k.today())),
+    answer: BatchSavedAnswer,
+    run: async (k, req): Promise<BatchSaved> => {
+      const { revision, changes } = req.body as { revision: number; changes: Change[] };
+      const saved = await changeBatch(k.db, param(req, 'id'), revision, changes, k.today());
+      if (saved.changes.length > 0) announceBatch(k, saved);
+      const { record, merged, more } = saved;
+      return { revision: record.revision, updatedAt: record.updatedAt, file: merged || more ? record.file : null };
+    },
   },
 ];

@@ -1,6 +1,6 @@
 import { EditPodLotSchema, HistoryAnswer, listAnswer, MoveSchema, NewPodLotSchema, PodLotAnswer, TurnSchema } from '@roskel/contract';
 import { addPod, archivedPods, archivePod, editPod, listPods, movePod, podHistory, turnPod, unturnPod } from '../../store/pods';
-import { announced, archiveRoutes, Empty, param, type Route } from '../route';
+import { announced, announcedMore, archiveRoutes, Empty, param, type Route } from '../route';
 
 export const podRoutes: readonly Route[] = [
   { method: 'get', path: '/pods', summary: 'Pod lots with their stock', answer: listAnswer(PodLotAnswer), run: (k) => listPods(k.db) },
@@ -43,7 +43,7 @@ export const podRoutes: readonly Route[] = [
     body: TurnSchema,
     answer: PodLotAnswer,
     status: 201,
-    run: async (k, req) => announced(k, 'pods', await turnPod(k.db, param(req, 'id'), req.body, k.today())),
+    run: async (k, req) => announcedMore(k, 'pods', await turnPod(k.db, param(req, 'id'), req.body, k.today())),
   },
   {
     method: 'post',
@@ -51,7 +51,7 @@ export const podRoutes: readonly Route[] = [
     summary: 'Take such a turning back',
     body: Empty,
     answer: PodLotAnswer,
-    run: async (k, req) => announced(k, 'pods', await unturnPod(k.db, param(req, 'id'))),
+    run: async (k, req) => announcedMore(k, 'pods', await unturnPod(k.db, param(req, 'id'))),
   },
   ...archiveRoutes('pods', { put: archivePod, list: archivedPods, answer: PodLotAnswer }),
 ];

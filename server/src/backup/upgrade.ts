@@ -1,0 +1,48 @@
+import { BATCH_FORMAT } from '@roskel/core';
+import type { KitchenFile } from '@roskel/contract';
+
+type Row = Record<string, unknown>;
+
+/** Rows of a table by the batch they belong to. */
+function byBatch(rows: readonly Row[] = []): (id: unknown) => Row[] {
+  const found = new Map<unknown, Row[]>();
+  for (const r of rows) {
+    const had = found.get(r.batchId);
+    if (had) had.push(r);
+    else found.set(r.batchId, [r]);
+  }
+  return (id) => found.get(id) ?? [];
+}
+
+/** A backup of version 1, where a batch was a head with stations and ticks in tables of their own, as one of version 2. */
+export function upgradeKitchen(file: Omit<KitchenFile, 'version'> & { version: number }): KitchenFile {
+  if (file.version === 2) return file as KitchenFile;
+  const { stations, duties_done, ...tables } = file.tables;
+  const [stationsOf, dutiesOf] = [byBatch(stations), byBatch(duties_done)];
+  return {
+    ...file,
+    version: 2,
+    tables: {
+      ...tables,
+      batches: (tables.batches ?? []).map(({ style, seed, goal, lots, ingredients, ...row }) => ({
+        ...row,
+        document: {
+          format: BATCH_FORMAT,
+          version: 1,
+          name: row.name,
+          style,
+          startDate: row.startDate,
+          ...(seed === null || seed === undefined ? {} : { seed }),
+          goal,
+          stations: stationsOf(row.id)
+            .sort((a, b) => Number(a.position) - Number(b.position))
+            .map(({ id, kind, params, log }) => ({ id, kind, params, log })),
+          dutiesDone: dutiesOf(row.id).map((d) => d.key),
+          lots,
+          ingredients,
+        },
+      })),
+      bottlings: (tables.bottlings ?? []).map((b) => ({ ...b, heat: { dry: b.heat, fresh: b.heat } })),
+    },
+  };
+}

@@ -1,0 +1,72 @@
+import { asc, and, eq, inArray } from 'drizzle-orm';
+import { openNeeds, same, summaryOf, type BatchFile, type Reading } from '@roskel/core';
+import type { Db } from '../db/open';
+import { batches, readings } from '../db/schema';
+
+/** A batch file as rows: one document, and its readings. */
+
+type ReadingRow = typeof readings.$inferSelect;
+
+const readingOf = ({ id, stationId, at, pH, tempC, instrument, note }: ReadingRow): Reading => ({
+  id,
+  stationId,
+  at,
+  ...(pH === null ? {} : { pH }),
+  ...(tempC === null ? {} : { tempC }),
+  instrument,
+  ...(note === null ? {} : { note }),
+});
+
+/** The readings of batches, in the order of their times. */
+export async function readingsOf(db: Db, ids: readonly string[]): Promise<Map<string, Reading[]>> {
+  const found = new Map<string, Reading[]>(ids.map((id) => [id, []]));
+  if (ids.length === 0) return found;
+  const rows = await db
+    .select()
+    .from(readings)
+    .where(inArray(readings.batchId, [...ids]))
+    .orderBy(asc(readings.at), asc(readings.id));
+  for (const r of rows) found.get(r.batchId)!.push(readingOf(r));
+  return found;
+}
+
+export function fileOf(row: Pick<typeof batches.$inferSelect, 'document'>, own: Reading[]): BatchFile {
+  const { dutiesDone, lots, ingredients, ...head } = row.document;
+  return { ...head, readings: own, dutiesDone, lots, ingredients };
+}
+
+/** What is worked out from a file, as of a day. */
+export const derivedOf = (file: BatchFile, today: string) => ({
+  summary: summaryOf(file, today),
+  needs: openNeeds(file),
+  summedOn: today,
+});
+
+/** The columns of a batch's row, from its file. */
+export function columnsOf(file: BatchFile, today: string) {
+  const { readings: _, ...rest } = file;
+  const document = { ...rest, dutiesDone: [...new Set(rest.dutiesDone)] };
+  return { document, name: file.name, startDate: file.startDate, ...derivedOf(file, today) };
+}
+
+/** Writes the readings that came, changed or went. */
+export async function writeReadings(tx: Db, batchId: string, before: readonly Reading[], after: readonly Reading[]): Promise<void> {
+  const had = new Map(before.map((r) => [r.id, r]));
+  const stay = new Set(after.map((r) => r.id));
+  const gone = before.filter((r) => !stay.has(r.id)).map((r) => r.id);
+  if (gone.length > 0) await tx.delete(readings).where(and(eq(readings.batchId, batchId), inArray(readings.id, gone)));
+  for (const r of after.filter((x) => !same(had.get(x.id), x))) {
+    const values = {
+      stationId: r.stationId,
+      at: r.at,
+      pH: r.pH ?? null,
+      tempC: r.tempC ?? null,
+      instrument: r.instrument,
+      note: r.note ?? null,
+    };
+    await tx
+      .insert(readings)
+      .values({ batchId, id: r.id, ...values })
+      .onConflictDoUpdate({ target: [readings.batchId, readings.id], set: values });
+  }
+}
