@@ -1,5 +1,6 @@
 import { createRequire } from 'node:module';
 import {
+  acidWorld,
   blurOfMix,
   choosePods,
   drawEnsemble,
@@ -7,17 +8,22 @@ import {
   jarParameters,
   jarSystem,
   lineGain,
+  LineMemo,
   lotOfVariety,
   newBatch,
   podVariance,
   poolOf,
+  propsOf,
   reportLine,
+  reportTypical,
+  runLine,
   simulateJar,
   solvePh,
   chargeAt,
   TYPICAL,
   useMix,
   variety,
+  withParams,
   type JarConditions,
   type LinearModel,
   type LinearSolver,
@@ -156,13 +162,49 @@ lines.push({
   against: 'bisection, 50 halvings in 8 passes over ionic strength',
 });
 
-// 5. A whole report of the batch page against its typical run alone.
+// 5. A report of the batch page against the same worlds run one by one, from pods to bottles, with plain pH solves.
 const file = useMix(batch, choices, grams);
+const TODAY = '2026-10-05';
+const MEMBERS = 300;
+const say = { today: TODAY, members: MEMBERS, forecast: false };
+const plainly = () => {
+  for (const draw of drawEnsemble(5, MEMBERS)) {
+    const acids = acidWorld(draw);
+    for (const run of runLine(file, draw)) propsOf(run.out.stream, acids);
+  }
+};
+const plain = measure(plainly, 8, 2);
+const stationsTimes = `${file.stations.length} stations x ${MEMBERS} worlds`;
 lines.push({
-  what: 'report of the batch page, 100 members with forecast',
-  ours: measure(() => reportLine(file, { today: '2026-10-05' }), 15),
-  reference: measure(() => reportLine(file, { today: '2026-10-05', members: 60, forecast: false }), 15),
-  against: 'the same with 60 members and no forecast',
+  what: `bands of the batch page, ${stationsTimes}`,
+  ours: measure(() => reportLine(file, say), 8, 2),
+  reference: plain,
+  against: 'every world run alone, all properties of every station',
+  wantedMs: 200,
+});
+lines.push({
+  what: 'the first answer of the batch page: typical values',
+  ours: measure(() => reportTypical(file, TODAY), 100, 20),
+  reference: plain,
+  against: 'the same worlds plainly',
+  wantedMs: 20,
+});
+const memo = new LineMemo();
+let headspacePct = 1;
+reportLine(file, say, memo);
+lines.push({
+  what: `an edit of the last station, ${stationsTimes}`,
+  ours: measure(
+    () => {
+      headspacePct += 0.1;
+      const bottle = file.stations.at(-1)!;
+      return reportLine(withParams(file, bottle.id, { ...(bottle.params as object), headspacePct }), say, memo);
+    },
+    30,
+    5,
+  ),
+  reference: measure(() => reportLine(file, say), 8, 2),
+  against: 'the whole report anew; wanted: at most a quarter',
 });
 lines.push(...blendLines(highs));
 print(lines);

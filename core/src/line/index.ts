@@ -3,6 +3,7 @@ export * from './reading';
 export * from './worlds';
 export * from './run';
 export * from './schedule';
+export * from './ensemble';
 export * from './report';
 export * from './summary';
 export * from './compose';

@@ -7,16 +7,16 @@ import type { Keeping } from '../keep';
 import type { Limit } from '../keep/limit';
 import { colourOf } from '../matter/colour';
 import { massOf } from '../matter/stream';
-import { BANDED, bandedOf, NO_PARCEL, phOf, propsOf, type Banded, type Props } from '../parcel';
-import { acidWorld } from '../pantry';
+import { BANDED, NO_PARCEL, phOf, propsOf, type Banded, type Props } from '../parcel';
 import { addDays, type Day } from '../plan';
-import { drawEnsemble, TYPICAL } from '../stat/draw';
+import { TYPICAL } from '../stat/draw';
 import { quantileSorted } from '../stat/normal';
 import { jarReadings, stationKind, type Duty, type FactsOf, type KindName, type StationView } from '../stations';
+import { runWorlds, valuesOf, type LineMemo, type StationWorlds } from './ensemble';
 import type { PhState } from './reading';
 import { runLine, UNWEIGHED, type StationRun } from './run';
 import { schedule, type StationDates } from './schedule';
-import { seedOfFile, tryLine } from './worlds';
+import { seedOfFile } from './worlds';
 
 export interface FlowReport {
   id: string;
@@ -110,33 +110,15 @@ function widenPh(band: Quantiles, run: StationRun): Quantiles {
   return { p10: Math.min(band.p10, result.pH - claim), p50: band.p50, p90: Math.max(band.p90, result.pH + claim) };
 }
 
-/** The ensemble: each member's values are read in the world it was run in. */
-function bandsOf(file: BatchFile, typical: readonly StationRun[], members: number, seed: number) {
-  const values = typical.map(() => Object.fromEntries(BANDED.map((b) => [b, [] as number[]])) as Record<Banded, number[]>);
-  const near = typical.map((run) => phOf(run.out.stream) ?? undefined);
-  let failed = 0;
-  for (const draw of drawEnsemble(seed, members)) {
-    const runs = tryLine(file, draw);
-    if (!runs) {
-      failed++;
-      continue;
-    }
-    const acids = acidWorld(draw);
-    runs.forEach((run, i) => {
-      const props = bandedOf(run.out.stream, acids, near[i]);
-      for (const b of BANDED) {
-        const v = props[b];
-        if (v !== null) values[i]![b].push(v);
-      }
-    });
-  }
-  const bands = values.map((v, i) => {
-    const band = {} as Record<Banded, Quantiles | null>;
-    for (const b of BANDED) band[b] = v[b].length > 1 ? quantiles([...v[b]]) : null;
-    if (band.pH) band.pH = widenPh(band.pH, typical[i]!);
+/** 10, 50 and 90 % of everything that carries a band, at each station. */
+function bandsOf(worlds: readonly StationWorlds[], typical: readonly StationRun[]): Bands[] {
+  return typical.map((run, at) => {
+    const values = valuesOf(worlds, at);
+    const band = {} as Bands;
+    for (const b of BANDED) band[b] = values[b].length > 1 ? quantiles(values[b]) : null;
+    if (band.pH) band.pH = widenPh(band.pH, run);
     return band;
   });
-  return { bands, finalHeat: values.at(-1)?.heatShu ?? [], failed };
 }
 
 function flowReport(flows: StationRun['sides']): FlowReport[] {
@@ -219,27 +201,58 @@ function typicalOf(file: BatchFile, runs: readonly StationRun[], today: Day): Ty
 }
 
 /**
- * Everything there is to say about a batch: the plan, what measurements made of it, bands, dates, duties and
- * cautions. The batch page, the worker, the server and the `line` command all call this. Throws LineProblem for
- * parameters that cannot work.
+ * The report of a batch in steps: first what is typical, then, station by station, its many worlds; the whole at the end.
+ * Whoever drives it may stop between two steps. Throws LineProblem for parameters that cannot work.
  */
-export function reportLine(file: BatchFile, options: ReportOptions): LineReport {
+export function* reportSteps(
+  file: BatchFile,
+  options: ReportOptions,
+  memo: LineMemo | null = null,
+): Generator<TypicalReport | null, LineReport> {
   const members = Math.max(60, options.members ?? 100);
   const seed = options.seed ?? seedOfFile(file);
   const runs = runLine(file, TYPICAL, true);
   const typical = typicalOf(file, runs, options.today);
-  const { bands, finalHeat, failed } = bandsOf(file, runs, members, seed);
+  yield typical;
+  const steps = runWorlds(file, runs, members, seed, memo);
+  let step = steps.next();
+  while (!step.done) {
+    yield null;
+    step = steps.next();
+  }
+  const worlds = step.value;
+  const bands = bandsOf(worlds, runs);
   const { lowShu, highShu } = file.goal;
-  const inside = finalHeat.filter((h) => h >= lowShu && h <= highShu).length;
+  const finalHeat = worlds.length > 0 ? valuesOf(worlds, worlds.length - 1).heatShu : [];
   return {
     ...typical,
     stations: typical.stations.map((s, i) => ({ ...s, band: bands[i]! }) as StationReport),
     heat: bands.at(-1)?.heatShu ?? { p10: 0, p50: 0, p90: 0 },
-    odds: inside / members,
+    odds: finalHeat.filter((h) => h >= lowShu && h <= highShu).length / members,
     forecast: options.forecast === false ? null : jarForecast(file, runs, members, seed),
     members,
-    failed,
+    failed: (worlds.at(-1)?.runs ?? []).filter((r) => r === null).length,
   };
+}
+
+/**
+ * Everything there is to say about a batch: the plan, what measurements made of it, bands, dates, duties and
+ * cautions. The batch page, the worker, the server and the `line` command all call this. Throws LineProblem for
+ * parameters that cannot work.
+ */
+export function reportLine(file: BatchFile, options: ReportOptions, memo: LineMemo | null = null): LineReport {
+  const steps = reportSteps(file, options, memo);
+  for (;;) {
+    const step = steps.next();
+    if (step.done) return step.value;
+  }
+}
+
+/** New typical values with the bands of the report before, until theirs are there; null when it was of another line. */
+export function firstLook(typical: TypicalReport, before: LineReport | null): LineReport | null {
+  if (!before || before.stations.length !== typical.stations.length) return null;
+  if (typical.stations.some((s, i) => s.id !== before.stations[i]!.id)) return null;
+  return { ...before, ...typical, stations: typical.stations.map((s, i) => ({ ...s, band: before.stations[i]!.band }) as StationReport) };
 }
 
 /** A reading that does not count is named as long as it stands there. */

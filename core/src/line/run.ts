@@ -16,6 +16,8 @@ interface RunOf<K extends KindName> extends Outcome<FactsOf<K>> {
   kind: K;
   input: Parcel;
   ph: PhState;
+  /** By-products that may be taken further on, after this station. */
+  kept: ReadonlyMap<string, Flow>;
 }
 
 /** What a station did in one run of the line. */
@@ -91,11 +93,12 @@ function knownOf(file: BatchFile): Known {
 }
 
 /** Which readings of a file belong to amounts that have changed since, by station. */
+const NONE_OLD: ReadonlySet<string> = new Set();
 const oldReadings = new WeakMap<BatchFile, ReadonlySet<string>>();
-function oldOf(file: BatchFile, runs?: readonly StationRun[]): ReadonlySet<string> {
+export function oldOf(file: BatchFile, runs?: readonly StationRun[]): ReadonlySet<string> {
   let had = oldReadings.get(file);
   if (!had) {
-    if (!runs && !file.stations.some((s) => s.log.phOn)) return new Set();
+    if (!runs && !file.stations.some((s) => s.log.phOn)) return NONE_OLD;
     had = new Set((runs ?? runLine(file, TYPICAL)).filter((r) => r.ph.status === 'old').map((r) => r.id));
     oldReadings.set(file, had);
   }
@@ -121,63 +124,73 @@ function judge(file: BatchFile, at: number, read: MeasuredPh, outcome: Outcome, 
   return far ? told('unlikely', `${far} Until you have, keep it cold.`) : told('measured', null);
 }
 
+/** One station in one world, on top of what came before it (null: it is the first). Throws LineProblem. */
+export function runStation(
+  file: BatchFile,
+  at: number,
+  before: StationRun | null,
+  draw: Draw,
+  measured: boolean,
+  old: ReadonlySet<string>,
+): StationRun {
+  const { lots, rows, dates } = knownOf(file);
+  const acids = acidWorld(draw);
+  const entry = file.stations[at]!;
+  const input = before?.out ?? NO_PARCEL;
+  const kept = new Map(before?.kept);
+  const kind = stationKind(entry.kind);
+  const lives = kind.lives === true;
+  const log = measured ? entry.log : {};
+  const read = measured ? readingAt(file, entry, lives) : null;
+  const find = <T>(map: Map<string, T>, key: string, what: string): T => {
+    const found = map.get(key);
+    if (!found) throw new LineProblem(entry.id, '', `The file does not carry the ${what} "${key}" that ${kind.name} names.`);
+    return found;
+  };
+  const lot = (id: string): PodLot => find(lots, id, 'pod lot');
+  const ingredient = (key: string): Ingredient => find(rows, key, 'ingredient');
+  const shown = read ? read.value + INSTRUMENT_SD[read.instrument] * draw.z(`reading.${entry.id}`) : null;
+  const readings = measured ? file.readings.filter((r) => r.stationId === entry.id) : [];
+  const { from, to } = dates[at]!;
+  let outcome: Outcome;
+  let ph: PhState = NO_READING;
+  try {
+    const context = { draw, acids, lot, ingredient, log, pH: shown, readings, from, to, goal: file.goal, kept };
+    outcome = kind.apply(input, entry.params, context);
+    if (log.massG !== undefined) outcome = pinMass(outcome, input, log.massG, draw.typical);
+    checkBalance(entry.kind, input.stream, outcome, draw.typical);
+  } catch (error) {
+    if (error instanceof StationProblem) throw new LineProblem(entry.id, error.field, error.message);
+    throw error;
+  }
+  const { out } = outcome;
+  if (read && out.stream.grams.water > 0) {
+    const predicted = draw.typical && out.past.blended ? (phOf(out.stream)?.pH ?? null) : null;
+    ph = draw.typical
+      ? judge(file, at, read, outcome, predicted, lives)
+      : { ...NO_READING, status: old.has(entry.id) ? 'old' : 'measured' };
+    if (ph.status !== 'old') {
+      // An unlikely reading lengthens nothing until it is confirmed; one above the line shortens at once.
+      const counts = ph.status === 'measured' || read.value > LEGAL_PH;
+      // Pods out of a jar that are read above the line tell what the jar was.
+      const soured = out.past.ferment !== null && !out.past.blended && read.value > LEGAL_PH && out.past.ferment !== 'condemned';
+      const past = { ...out.past, ph: counts ? read : null, ferment: soured ? ('doubtful' as const) : out.past.ferment };
+      outcome = { ...outcome, out: { stream: pinPh(out.stream, shown!, acids), past } };
+    } else outcome = { ...outcome, out: { ...out, past: { ...out.past, ph: null } } };
+  }
+  for (const side of outcome.sides) if (side.kept) kept.set(side.id, side);
+  return { ...outcome, id: entry.id, kind: kind.kind, input, ph, kept } as StationRun;
+}
+
 /**
  * Runs the stations of a batch in order, in one possible world. With `measured` false the log is ignored
  * and the pure plan is run. Pure: the same file and draw give the same numbers. Mass, heat and strong ions are checked at
  * every station. Throws LineProblem when a parameter cannot work.
  */
 export function runLine(file: BatchFile, draw: Draw, measured = true): StationRun[] {
-  const { lots, rows, dates } = knownOf(file);
-  const acids = acidWorld(draw);
-  const kept = new Map<string, Flow>();
-  const old = measured && !draw.typical ? oldOf(file) : null;
+  const old = measured && !draw.typical ? oldOf(file) : NONE_OLD;
   const runs: StationRun[] = [];
-  let input = NO_PARCEL;
-  file.stations.forEach((entry, at) => {
-    const kind = stationKind(entry.kind);
-    const lives = kind.lives === true;
-    const log = measured ? entry.log : {};
-    const read = measured ? readingAt(file, entry, lives) : null;
-    const find = <T>(map: Map<string, T>, key: string, what: string): T => {
-      const found = map.get(key);
-      if (!found) throw new LineProblem(entry.id, '', `The file does not carry the ${what} "${key}" that ${kind.name} names.`);
-      return found;
-    };
-    const lot = (id: string): PodLot => find(lots, id, 'pod lot');
-    const ingredient = (key: string): Ingredient => find(rows, key, 'ingredient');
-    const shown = read ? read.value + INSTRUMENT_SD[read.instrument] * draw.z(`reading.${entry.id}`) : null;
-    const readings = measured ? file.readings.filter((r) => r.stationId === entry.id) : [];
-    const { from, to } = dates[at]!;
-    let outcome: Outcome;
-    let ph: PhState = NO_READING;
-    try {
-      const context = { draw, acids, lot, ingredient, log, pH: shown, readings, from, to, goal: file.goal, kept };
-      outcome = kind.apply(input, entry.params, context);
-      if (log.massG !== undefined) outcome = pinMass(outcome, input, log.massG, draw.typical);
-      checkBalance(entry.kind, input.stream, outcome, draw.typical);
-    } catch (error) {
-      if (error instanceof StationProblem) throw new LineProblem(entry.id, error.field, error.message);
-      throw error;
-    }
-    const { out } = outcome;
-    if (read && out.stream.grams.water > 0) {
-      const predicted = draw.typical && out.past.blended ? (phOf(out.stream)?.pH ?? null) : null;
-      ph = draw.typical
-        ? judge(file, at, read, outcome, predicted, lives)
-        : { ...NO_READING, status: old?.has(entry.id) ? 'old' : 'measured' };
-      if (ph.status !== 'old') {
-        // An unlikely reading lengthens nothing until it is confirmed; one above the line shortens at once.
-        const counts = ph.status === 'measured' || read.value > LEGAL_PH;
-        // Pods out of a jar that are read above the line tell what the jar was.
-        const soured = out.past.ferment !== null && !out.past.blended && read.value > LEGAL_PH && out.past.ferment !== 'condemned';
-        const past = { ...out.past, ph: counts ? read : null, ferment: soured ? ('doubtful' as const) : out.past.ferment };
-        outcome = { ...outcome, out: { stream: pinPh(out.stream, shown!, acids), past } };
-      } else outcome = { ...outcome, out: { ...out, past: { ...out.past, ph: null } } };
-    }
-    runs.push({ ...outcome, id: entry.id, kind: kind.kind, input, ph } as StationRun);
-    for (const side of outcome.sides) if (side.kept) kept.set(side.id, side);
-    input = outcome.out;
-  });
+  for (let at = 0; at < file.stations.length; at++) runs.push(runStation(file, at, runs.at(-1) ?? null, draw, measured, old));
   if (measured && draw.typical) oldOf(file, runs);
   return runs;
 }

@@ -6,6 +6,7 @@ import {
   carry,
   changesBetween,
   countedIn,
+  firstLook,
   forceChange,
   mergeChanges,
   same,
@@ -16,14 +17,14 @@ import {
   type LineReport,
   type PodLot,
   type StationLog,
+  type TypicalReport,
 } from '@roskel/core';
 import { api, ApiProblem, Offline } from '../api/client';
 import { onChange } from '../api/events';
 import { today } from '../format';
 import { wordsOf } from '../batch/words';
 import { keepHere, readHere } from '../ui/keepHere';
-import { latest, reportOf } from '../worker/client';
-import type { ReportAnswer } from '../worker/worker';
+import { reportOf } from '../worker/client';
 import { useLarder } from './larder';
 import { useNotices } from './notices';
 import { useSettings } from './settings';
@@ -72,9 +73,8 @@ export const useOpenBatch = defineStore('openBatch', () => {
   let stop: (() => void) | null = null;
 
   const settings = useSettings();
+  let asked = 0;
 
-  /** Heat is counted by the school of the settings; the file itself is never touched by it. */
-  const ask = latest((f: BatchFile): Promise<ReportAnswer> => reportOf(countedIn(f, settings.value.school), { today: today() }));
   watch(
     () => settings.value.school,
     () => void recompute(),
@@ -83,12 +83,20 @@ export const useOpenBatch = defineStore('openBatch', () => {
   async function recompute() {
     if (!file.value) return;
     busy.value = true;
-    const answer = await ask(file.value).catch((e: unknown) => {
+    const mine = ++asked;
+    // Heat is counted by the school of the settings; the file itself is never touched by it.
+    const counted = countedIn(file.value, settings.value.school);
+    const of = id.value;
+    const look = (typical: TypicalReport) => {
+      if (mine === asked && of === id.value) report.value = firstLook(typical, report.value) ?? report.value;
+    };
+    const answer = await reportOf(counted, { today: today() }, look).catch((e: unknown) => {
       useNotices().fail(e);
       return null;
     });
+    if (mine !== asked) return;
     busy.value = false;
-    if (!answer) return;
+    if (!answer || of !== id.value) return;
     if (answer.ok) {
       report.value = answer.report;
       lineTrouble.value = null;

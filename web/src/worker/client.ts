@@ -1,5 +1,5 @@
-import { wrap, type Remote } from 'comlink';
-import type { BatchFile, ReportOptions } from '@roskel/core';
+import { proxy, wrap, type Remote } from 'comlink';
+import type { BatchFile, ReportOptions, TypicalReport } from '@roskel/core';
 import type { Bench, ReportAnswer } from './worker';
 
 let worker: Worker | null = null;
@@ -23,10 +23,21 @@ export function stoppable<P extends Promise<unknown>>(job: P): Promise<Awaited<P
   });
 }
 
-/** A report of the worker; asked again when the worker was stopped for something else, so that none is ever lost. */
-export async function reportOf(file: BatchFile, options: ReportOptions): Promise<ReportAnswer> {
+let asked = 0;
+/**
+ * A report of the worker; `first` hears what is typical as soon as it is known. Asked again when the worker was stopped
+ * for something else; null when a newer report was asked for meanwhile.
+ */
+export async function reportOf(
+  file: BatchFile,
+  options: ReportOptions,
+  first: (typical: TypicalReport) => void,
+): Promise<ReportAnswer | null> {
+  const mine = ++asked;
+  const early = proxy((typical: TypicalReport) => void (mine === asked && first(typical)));
   for (;;) {
-    const answer = await stoppable(bench().report(file, options));
+    const answer = await stoppable(bench().report(file, options, early));
+    if (mine !== asked) return null;
     if (answer) return answer;
   }
 }

@@ -4,7 +4,8 @@ import {
   choosePods,
   LineProblem,
   planBatch,
-  reportLine,
+  LineMemo,
+  reportSteps,
   solveBench,
   type BatchFile,
   type BenchAnswer,
@@ -14,6 +15,7 @@ import {
   type Leftover,
   type LinearSolver,
   type LineReport,
+  type TypicalReport,
   type PodAnswer,
   type PodChoice,
   type PodWish,
@@ -28,6 +30,12 @@ const getSolver = () => (solver ??= highsSolver(() => wasmUrl));
 
 /** A report, or the parameter that cannot work. Errors lose their class on the way out of a worker, hence data. */
 export type ReportAnswer = { ok: true; report: LineReport } | { ok: false; stationId: string; field: string; message: string };
+
+/** What was run of the batch that is edited, so that an edit runs only what comes after it. */
+const memo = new LineMemo();
+let reports = 0;
+/** Lets messages in: one of them may be a newer question. */
+const breath = () => new Promise<void>((go) => setTimeout(go));
 
 /** An answer and how long it took, or the sentence why there is none. */
 export type Timed<A> = { ok: true; answer: A; ms: number } | { ok: false; message: string };
@@ -48,9 +56,17 @@ function answered<A>(ask: () => A): Timed<A> {
 }
 
 const bench = {
-  report(file: BatchFile, options: ReportOptions): ReportAnswer {
+  /** The newest question wins: one that is overtaken stops between two stations and answers null. */
+  async report(file: BatchFile, options: ReportOptions, first: (typical: TypicalReport) => void): Promise<ReportAnswer | null> {
+    const mine = ++reports;
     try {
-      return { ok: true, report: reportLine(file, options) };
+      const steps = reportSteps(file, options, memo);
+      for (let step = steps.next(); ; step = steps.next()) {
+        if (step.done) return { ok: true, report: step.value };
+        if (step.value) first(step.value);
+        await breath();
+        if (mine !== reports) return null;
+      }
     } catch (error) {
       if (error instanceof LineProblem) return { ok: false, stationId: error.stationId, field: error.field, message: error.message };
       throw error;
