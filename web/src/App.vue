@@ -6,6 +6,7 @@ import { IconArrowBackUp, IconArrowForwardUp, IconKeyboard, IconSettings } from 
 import { PLACES } from './router';
 import { naive } from './theme';
 import { useKeys } from './ui/keys';
+import { useClash } from './stores/clash';
 import { useUndo } from './stores/undo';
 import { useSettings } from './stores/settings';
 import { lazySheet } from './ui/lazySheet';
@@ -17,7 +18,9 @@ const router = useRouter();
 const undo = useUndo();
 const settings = useSettings();
 const notices = useNotices();
+const clash = useClash();
 /** Sheets come when they are first opened. */
+const ClashSheet = lazySheet(() => import('./ui/ClashSheet.vue'));
 const HelpSheet = lazySheet(() => import('./house/HelpSheet.vue'));
 const SettingsSheet = lazySheet(() => import('./house/SettingsSheet.vue'));
 const help = ref(false);
@@ -76,6 +79,7 @@ onMounted(() => {
       <RouterView />
     </main>
     <HelpSheet v-model:show="help" />
+    <ClashSheet :show="clash.asked !== null" :clashes="clash.asked?.clashes ?? []" @settle="clash.asked?.settle($event)" />
     <SettingsSheet v-model:show="setup" />
     <NMessageProvider placement="bottom-right" :max="4"><NoticeList /></NMessageProvider>
   </NConfigProvider>

@@ -47,7 +47,7 @@ describe('the larder in the window', () => {
     const larder = useLarder();
     await larder.load();
     const before = larder.items[0]!;
-    await larder.edit(before, 'Tomato', { ...factsOf(before), ownPh: 4.1 });
+    await larder.edit(before.id, 'Tomato', { revision: before.revision, value: factsOf(before) }, { ...factsOf(before), ownPh: 4.1 });
     expect(kitchen.writes[0]!.body).toMatchObject({ revision: 2, facts: { ownPh: 4.1 } });
     kitchen.has['/larder'] = [larderRow('tomato', 600, { ownPh: 4.1, revision: 3 })];
     await useUndo().undo();

@@ -12,12 +12,15 @@ interface Call {
 let calls: Call[];
 let pods: PodLotRecord[];
 let broken: number | null;
+/** What another window wrote meanwhile: the next write that does not know it is refused. */
+let stale: PodLotRecord | null;
 
 beforeEach(() => {
   sessionStorage.clear();
   setActivePinia(createPinia());
   calls = [];
   broken = null;
+  stale = null;
   const base = { lot: lotOfVariety(variety('cayenne-red'), { id: 'a' }), ...BARE_LOT };
   pods = [{ id: 'a', revision: 3, stockG: 100, promised: [], ...base }];
   vi.stubGlobal(
@@ -29,16 +32,21 @@ beforeEach(() => {
   vi.stubGlobal('fetch', (url: string, init: { method: string; body: string | null }) => {
     const body = init.body === null ? null : (JSON.parse(init.body) as unknown);
     calls.push({ method: init.method, path: url.replace('/api', ''), body });
+    const outdated = init.method === 'PUT' && stale && (body as { revision: number }).revision !== stale.revision;
+    if (outdated) {
+      const problem = { title: 'Changed', status: 409, detail: 'It was changed.', current: stale };
+      return Promise.resolve({ ok: false, status: 409, json: () => Promise.resolve(JSON.parse(JSON.stringify(problem))) });
+    }
     const status = broken ?? 200;
     const value = broken ? { title: 'No', status, detail: 'It was refused.' } : init.method === 'GET' ? pods : pods[0];
     return Promise.resolve({ ok: status < 400, status, json: () => Promise.resolve(JSON.parse(JSON.stringify(value))) });
   });
 });
 const stores = async () => {
-  const { usePods } = await import('../src/stores/pods');
+  const { inputOf, usePods } = await import('../src/stores/pods');
   const { useUndo } = await import('../src/stores/undo');
   const { useNotices } = await import('../src/stores/notices');
-  return { pods: usePods(), undo: useUndo(), notices: useNotices() };
+  return { inputOf, pods: usePods(), undo: useUndo(), notices: useNotices() };
 };
 const writes = () => calls.filter((c) => c.method !== 'GET');
 
@@ -55,14 +63,41 @@ describe('pods in the window', () => {
     ]);
   });
   it('an edit sends the revision it was based on, its undo the one of now', async () => {
-    const { pods: store, undo } = await stores();
+    const { inputOf, pods: store, undo } = await stores();
     await store.load();
     const before = store.items[0]!;
-    await store.edit(before, { lot: before.lot, ...BARE_LOT, place: 'bed 9', useFirst: true });
+    await store.edit(
+      'a',
+      { revision: before.revision, value: inputOf(before) },
+      { lot: before.lot, ...BARE_LOT, place: 'bed 9', useFirst: true },
+    );
     expect(writes()[0]!.body).toMatchObject({ revision: 3, input: { place: 'bed 9' } });
     pods = [{ ...pods[0]!, revision: 4 }];
     await undo.undo();
     expect(writes()[1]!.body).toMatchObject({ revision: 4, input: { place: '', useFirst: false } });
+  });
+  it('two windows: other fields come together, the same field is asked about, and neither is dropped unasked', async () => {
+    const { inputOf, pods: store, undo } = await stores();
+    const { useClash } = await import('../src/stores/clash');
+    await store.load();
+    const before = store.items[0]!;
+    // The other window moved it and said use first.
+    const theirs: PodLotRecord = { ...before, revision: 4, place: 'bed 2', useFirst: true };
+    stale = theirs;
+    const mine = { ...inputOf(before), place: 'bed 9', note: 'thin walls' };
+    const done = store.edit('a', { revision: 3, value: inputOf(before) }, mine);
+    await vi.waitFor(() => expect(useClash().asked).not.toBeNull());
+    expect(useClash().asked!.clashes).toEqual([{ key: 'place', title: 'The place', mine: 'bed 9', theirs: 'bed 2' }]);
+    pods = [theirs];
+    useClash().asked!.settle(['place']);
+    await done;
+    expect(useClash().asked).toBeNull();
+    expect(writes().at(-1)!.body).toEqual({ revision: 4, input: { ...mine, useFirst: true } });
+    expect(undo.last).toBe('change to Cayenne, red');
+    stale = { ...theirs, revision: 6, ripeness: 'ripe' };
+    await store.edit('a', { revision: 5, value: inputOf(theirs) }, { ...inputOf(theirs), note: 'other' });
+    expect(useClash().asked).toBeNull();
+    expect(writes().at(-1)!.body).toMatchObject({ revision: 6, input: { ripeness: 'ripe', note: 'other', place: 'bed 2' } });
   });
   it('archiving and back', async () => {
     const { pods: store, undo } = await stores();
@@ -104,6 +139,7 @@ describe('pods in the window', () => {
     expect(notices.waiting.at(-1)).toMatchObject({ kind: 'error', text: 'It was refused.' });
     expect(undo.last).not.toBeNull();
     broken = null;
+    stale = null;
     await undo.undo();
     expect(undo.last).toBeNull();
     await undo.undo();
@@ -116,6 +152,7 @@ describe('pods in the window', () => {
     expect(store.state).toBe('failed');
     expect(store.error).toBe('It was refused.');
     broken = null;
+    stale = null;
     await store.load();
     expect(store.state).toBe('ready');
     expect(store.items).toHaveLength(1);

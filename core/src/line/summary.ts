@@ -1,9 +1,6 @@
 import type { BatchFile, Goal } from '../file';
-import { colourOf } from '../matter/colour';
-import { heatShu, massOf } from '../matter/stream';
 import { HEAT_SCHOOLS, inSchool, type HeatSchool } from '../pantry';
 import type { Day } from '../plan';
-import { TYPICAL } from '../stat/draw';
 import { stationKind, type Need } from '../stations';
 import { LineProblem } from './run';
 import { reportTypical, type TypicalStation } from './report';

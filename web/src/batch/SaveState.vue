@@ -1,9 +1,7 @@
 <script setup lang="ts">
-import { computed, reactive, watch } from 'vue';
-import { NButton } from 'naive-ui';
+import { computed } from 'vue';
 import { useOpenBatch } from '../stores/openBatch';
-import RadioCards from '../ui/RadioCards.vue';
-import SheetCard from '../ui/SheetCard.vue';
+import ClashSheet from '../ui/ClashSheet.vue';
 import { typing } from '../ui/typing';
 import { sayValue, wordsOf } from './words';
 
@@ -26,27 +24,15 @@ const elsewhere = computed(() =>
     return name ? `${name}: ${t.message}` : t.message;
   }),
 );
-const choices = reactive<Record<string, 'mine' | 'theirs' | null>>({});
 const clashes = computed(() =>
-  batch.clashes.map((c) => {
-    const key = c.path.join('/');
-    return {
-      c,
-      key,
-      title: batch.file ? wordsOf(batch.file, c.path) : key,
-      options: [
-        { value: 'mine' as const, title: sayValue(c.after), says: 'typed here' },
-        { value: 'theirs' as const, title: sayValue(c.now), says: 'from the other window' },
-      ],
-    };
-  }),
+  batch.clashes.map((c) => ({
+    key: c.path.join('/'),
+    title: batch.file ? wordsOf(batch.file, c.path) : c.path.join(' '),
+    mine: sayValue(c.after),
+    theirs: sayValue(c.now),
+  })),
 );
-watch(clashes, (list) => list.forEach((c) => (choices[c.key] ??= null)), { immediate: true });
-const open = computed(() => clashes.value.some((c) => !choices[c.key]));
-function settle() {
-  batch.settle(clashes.value.filter((c) => choices[c.key] === 'mine').map((c) => c.c));
-  for (const key of Object.keys(choices)) choices[key] = null;
-}
+const settle = (mine: string[]) => batch.settle(batch.clashes.filter((c) => mine.includes(c.path.join('/'))));
 </script>
 
 <template>
@@ -54,14 +40,7 @@ function settle() {
     <span class="save soft" :class="batch.state" role="status"
       >{{ text }}<template v-if="elsewhere.length"> {{ elsewhere.join(' ') }}</template></span
     >
-    <SheetCard :show="batch.state === 'stale'" title="Changed in two windows" :width="560" must>
-      <p>Both windows changed the same thing. Nothing is lost: say which one goes on. All other changes are together already.</p>
-      <section v-for="c in clashes" :key="c.key" class="clash">
-        <h3>{{ c.title.replace(/^./, (x) => x.toUpperCase()) }}</h3>
-        <RadioCards v-model="choices[c.key]!" :label="c.title" :columns="2" :options="c.options" />
-      </section>
-      <NButton type="primary" :disabled="open" @click="settle">Go on with these</NButton>
-    </SheetCard>
+    <ClashSheet :show="batch.state === 'stale'" :clashes="clashes" @settle="settle" />
   </div>
 </template>
 
@@ -76,12 +55,5 @@ function settle() {
 .refused {
   color: var(--warn);
   font-weight: 600;
-}
-.clash {
-  margin: 10px 0 14px;
-}
-h3 {
-  font-size: 15px;
-  margin-bottom: 6px;
 }
 </style>

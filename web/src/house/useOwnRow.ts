@@ -1,4 +1,5 @@
 import { computed, reactive, ref, toRef, watch, type Ref } from 'vue';
+import type { Begun } from '../stores/putRecord';
 import { commitTyping } from '../ui/typing';
 import { useDraft } from '../ui/useDraft';
 
@@ -6,8 +7,8 @@ interface Problem {
   field: string;
   message: string;
 }
-interface Kept<V> {
-  value: V;
+interface Kept<V> extends Begun<V> {
+  id: string;
 }
 
 /**
@@ -17,15 +18,22 @@ interface Kept<V> {
 export function useOwnRow<V extends { name: string }, O extends Kept<V>>(
   show: Ref<boolean>,
   props: { start: V | null; editing: O | null },
-  own: { fresh(copy: V): V; problems(row: V): Problem[]; add(row: V): Promise<void>; edit(before: O, row: V): Promise<void> },
+  own: {
+    fresh(copy: V): V;
+    problems(row: V): Problem[];
+    add(row: V): Promise<void>;
+    edit(id: string, begun: Begun<V>, row: V): Promise<void>;
+  },
 ) {
-  const form = reactive({ row: null }) as { row: V | null };
+  const form = reactive({ row: null, begun: null }) as { row: V | null; begun: Begun<V> | null };
   const row = toRef(form, 'row') as Ref<V | null>;
   const refused = ref('');
   const blank = () => {
-    if (!props.start) return { row: null };
-    const copy = JSON.parse(JSON.stringify(props.start)) as V;
-    return { row: props.editing ? copy : own.fresh(copy) };
+    if (!props.start) return { row: null, begun: null };
+    const copy = () => JSON.parse(JSON.stringify(props.start)) as V;
+    return props.editing
+      ? { row: copy(), begun: { revision: props.editing.revision, value: copy() } }
+      : { row: own.fresh(copy()), begun: null };
   };
   const draft = useDraft(() => `own.${props.start?.name ?? ''}.${props.editing ? 'edit' : 'copy'}`, form, blank, show);
   watch(show, () => (refused.value = ''));
@@ -35,7 +43,7 @@ export function useOwnRow<V extends { name: string }, O extends Kept<V>>(
     commitTyping();
     if (!row.value || problems.value.length > 0) return;
     try {
-      if (props.editing) await own.edit(props.editing, row.value);
+      if (props.editing) await own.edit(props.editing.id, form.begun!, row.value);
       else await own.add(row.value);
       await draft.done();
       show.value = false;

@@ -5,6 +5,7 @@ import { heatOfRow } from '@roskel/core';
 import { LarderFactsSchema, NO_FACTS, type LarderFacts, type LarderRecord, type LedgerLine } from '@roskel/contract';
 import { grams, money, one, shu } from '../format';
 import { factsOf, perKg, useLarder } from '../stores/larder';
+import type { Begun } from '../stores/putRecord';
 import { useNotices } from '../stores/notices';
 import AmountField from '../ui/AmountField.vue';
 import LedgerList from '../ui/LedgerList.vue';
@@ -27,6 +28,8 @@ const blank = () => ({
   key: props.item?.ingredientKey ?? null,
   move: { massG: 0, words: '' },
   facts: (props.item ? factsOf(props.item) : { ...NO_FACTS }) as LarderFacts,
+  /** The row as it was when the sheet was opened. */
+  begun: (props.item ? { revision: props.item.revision, value: factsOf(props.item) } : null) as Begun<LarderFacts> | null,
 });
 const form = reactive(blank());
 const key = toRef(form, 'key');
@@ -89,7 +92,7 @@ async function act(sign: 1 | -1, reason: 'in' | 'used' | 'thrown') {
 }
 async function keep() {
   try {
-    await larder.edit(props.item!, row.value!.name, { ...form.facts });
+    await larder.edit(props.item!.id, row.value!.name, form.begun!, { ...form.facts });
     await draft.done();
     show.value = false;
   } catch (e) {

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { NButton, NForm } from 'naive-ui';
 import { computed, reactive, ref } from 'vue';
-import { BARE_LOT, RIPENESS, type PodLotRecord, type Ripeness } from '@roskel/contract';
+import { BARE_LOT, RIPENESS, type PodLotInput, type PodLotRecord, type Ripeness } from '@roskel/contract';
 import {
   buildLot,
   FORM_NAMES,
@@ -16,7 +16,8 @@ import {
   type Variety,
 } from '@roskel/core';
 import { shu, today } from '../format';
-import { usePods } from '../stores/pods';
+import { inputOf, usePods } from '../stores/pods';
+import type { Begun } from '../stores/putRecord';
 import { useVarieties } from '../stores/own';
 import NumberField from '../ui/NumberField.vue';
 import AmountField from '../ui/AmountField.vue';
@@ -52,6 +53,8 @@ const fresh = () => ({
   saltPct: null as number | null,
   oilPct: null as number | null,
   pH: null as number | null,
+  /** The lot as it was when the form was opened. */
+  begun: null as Begun<PodLotInput> | null,
 });
 const form = reactive(fresh());
 const problem = ref('');
@@ -69,6 +72,7 @@ function blank(): ReturnType<typeof fresh> {
     ...{ varietyId: lot.varietyId, name: lot.name, form: lot.form, gotOn, place, note, useFirst, ripeness, pricePerKg },
     ...{ saltPct: lot.saltPct ?? null, oilPct: lot.oilPct ?? null, pH: lot.pH ?? null },
     ...{ said: stated?.value ?? null, basis: stated?.basis ?? 'dry' },
+    begun: { revision: it.revision, value: inputOf(it) },
     source: source === 'packet' || source === 'label' || source === 'lab' ? source : 'packet',
   };
 }
@@ -112,7 +116,7 @@ const says = computed(() => {
 function build(id: string): PodLot {
   const { name, said, basis, source, saltPct, oilPct, pH } = form;
   const say = { name, form: form.form, said: said === null ? null : { value: said, basis, source }, saltPct, oilPct, pH };
-  const kept = props.item?.lot ?? null;
+  const kept = form.begun?.value.lot ?? null;
   // Of a variety that was archived the lot stays what it is.
   return buildLot(id, varieties.find(form.varietyId) ?? (kept ? null : MIXED_UNKNOWN), say, kept);
 }
@@ -128,7 +132,7 @@ async function save() {
       ripeness: form.ripeness,
       pricePerKg: form.pricePerKg,
     });
-    if (props.item) await pods.edit(props.item, input(props.item.id));
+    if (props.item) await pods.edit(props.item.id, form.begun!, input(props.item.id));
     else await pods.add(input(`lot-${Date.now().toString(36)}`), form.stockG, form.words);
     await draft.done();
     emit('done');

@@ -23,8 +23,9 @@ import type { PodLotRecord } from '@roskel/contract';
 import { useOpenBatch } from '../stores/openBatch';
 import { usePods } from '../stores/pods';
 import { useSettings } from '../stores/settings';
-import { bench, stoppable } from '../worker/client';
+import { bench } from '../worker/client';
 import { keepHere, readHere } from '../ui/keepHere';
+import { choiceOf, useMixing } from './mixing';
 
 /** What is in the mix of one lot: grams, whether the solver may use it, knife and fire, and bounds in grams. */
 export interface Entry {
@@ -45,14 +46,16 @@ export function useMix(file: ComputedRef<BatchFile | null>) {
   const settings = useSettings();
   const entries = reactive(new Map<string, Entry>());
   const wish = shallowRef<PodWish>({ ...DEFAULT_POD_WISH });
-  const answer = shallowRef<PodAnswer | null>(null);
   const gain = shallowRef<LineGain | null>(null);
-  const trouble = ref('');
   /** Why the rest of the line cannot run, so that nothing can be said of any mix. */
   const stopped = ref('');
-  const solving = ref(false);
-  const solveMs = ref<number | null>(null);
-  const picked = ref(-1);
+  const mixing = useMixing<PodAnswer, Mix>({
+    ask: () => bench().choose(file.value!, allowed.value, wish.value),
+    mixesOf: (a) => (a.status === 'found' ? a.mixes : []),
+    put: (m) => entries.forEach((e, id) => (e.g = m.gramsByLot[id] ?? 0)),
+    about: () => batch.id,
+    stands: () => JSON.stringify([...entries]),
+  });
   const ready = ref(false);
   const order = shallowRef(new Map<string, number>());
 
@@ -91,8 +94,8 @@ export function useMix(file: ComputedRef<BatchFile | null>) {
     pods.items
       .filter((p) => entries.has(p.id))
       .map((p) => {
-        const e = entries.get(p.id)!;
-        return { lot: p.lot, stockG: stockOf(p), prep: e.prep, fire: e.fire, useFirst: p.useFirst, perKg: p.pricePerKg };
+        // As it is stored; what is computed with is `counted`.
+        return choiceOf(p, entries.get(p.id)!, stockOf(p), 'dry');
       }),
   );
   /** The same as this school counts heat: what is computed with; what is stored stays as it is. */
@@ -138,31 +141,10 @@ export function useMix(file: ComputedRef<BatchFile | null>) {
     return { counts, blur };
   });
 
-  /** Asks the solver; `use` puts its best answer into the mix, otherwise the mix stays as it is. */
-  async function solve(use = true) {
-    if (!file.value) return;
-    trouble.value = '';
-    solving.value = true;
-    const result = await stoppable(bench().choose(file.value, allowed.value, wish.value));
-    solving.value = false;
-    if (!result) return;
-    if (!result.ok) {
-      trouble.value = result.message;
-      answer.value = null;
-      return;
-    }
-    solveMs.value = result.ms;
-    answer.value = result.answer;
-    if (result.answer.status === 'found' && use) take(result.answer.mixes[0]!, 0);
-  }
-  function take(m: Mix, index: number) {
-    for (const [id, entry] of entries) entry.g = m.gramsByLot[id] ?? 0;
-    picked.value = index;
-  }
   function setGrams(id: string, value: number) {
     const stock = choices.value.find((c) => c.lot.id === id)!.stockG;
     entries.get(id)!.g = Math.max(0, Math.min(stock, value));
-    picked.value = -1;
+    mixing.byHand();
   }
   /** Puts the mix into the batch. */
   function confirm() {
@@ -195,13 +177,9 @@ export function useMix(file: ComputedRef<BatchFile | null>) {
   return {
     entries,
     wish,
-    answer,
+    ...mixing,
     gain,
-    trouble,
     stopped,
-    solving,
-    solveMs,
-    picked,
     ready,
     choices: counted,
     allowed,
@@ -213,8 +191,6 @@ export function useMix(file: ComputedRef<BatchFile | null>) {
     pending,
     hex,
     begin,
-    solve,
-    take,
     setGrams,
     confirm,
   };

@@ -22,7 +22,8 @@ import {
   type Preparation,
 } from '@roskel/core';
 import { keepHere, readHere } from '../ui/keepHere';
-import { bench, stoppable } from '../worker/client';
+import { choiceOf, useMixing } from '../pods/mixing';
+import { bench } from '../worker/client';
 import { perKg, useLarder } from './larder';
 import { useVarieties } from './own';
 import { usePods } from './pods';
@@ -70,10 +71,17 @@ export const useBenchMix = defineStore('benchMix', () => {
   const before = readHere<Kept>(KEEP);
   const items = ref<BenchItem[]>(before?.items ?? []);
   const wish = shallowRef<BlendWish>(before?.wish ?? startWish());
-  const answer = shallowRef<BenchAnswer | null>(null);
-  const solving = ref(false);
-  const trouble = ref('');
-  const picked = ref(-1);
+  const mixing = useMixing<BenchAnswer, BenchMix>({
+    ask: () => bench().mix(stuff.value, wish.value),
+    mixesOf: (a) => (a.status === 'found' ? a.ways : []),
+    put(m) {
+      for (const i of items.value) i.g = Math.round((m.grams[i.id] ?? 0) * 10) / 10;
+      // What is in the mix stands on top; the order then stays put while amounts move.
+      items.value = [...items.value].sort((a, b) => Number(b.g > 0) - Number(a.g > 0));
+    },
+    about: () => items.value.map((i) => i.id).join(' '),
+    stands: () => JSON.stringify(items.value),
+  });
   const ready = ref(false);
   watch([items, wish], () => keepHere(KEEP, { items: items.value, wish: wish.value } satisfies Kept), { deep: true });
 
@@ -85,7 +93,7 @@ export const useBenchMix = defineStore('benchMix', () => {
       add('larder', 'water');
     }
     ready.value = true;
-    if (items.value.every((i) => i.g === 0)) await solve();
+    if (items.value.every((i) => i.g === 0)) await mixing.solve();
   }
   function add(store: BenchItem['store'], id: string, g = 0) {
     const had = items.value.find((i) => i.id === id);
@@ -95,7 +103,7 @@ export const useBenchMix = defineStore('benchMix', () => {
   const drop = (id: string) => (items.value = items.value.filter((i) => i.id !== id));
   function clear() {
     items.value = [];
-    answer.value = null;
+    mixing.answer.value = null;
     wish.value = startWish();
   }
 
@@ -111,17 +119,7 @@ export const useBenchMix = defineStore('benchMix', () => {
       return lot ? { lot, stockG: PLENTY_G, prep, fire, useFirst: false, ...bounds(item) } : null;
     }
     const p = pods.items.find((x) => x.id === item.id);
-    return p
-      ? {
-          lot: inSchool(p.lot, settings.value.school),
-          stockG: p.stockG,
-          prep,
-          fire,
-          useFirst: p.useFirst,
-          perKg: p.pricePerKg,
-          ...bounds(item),
-        }
-      : null;
+    return p ? { ...choiceOf(p, item, p.stockG, settings.value.school), ...bounds(item) } : null;
   }
   function larderChoice(item: BenchItem): LarderChoice | null {
     const row: Ingredient | undefined = larder.row(item.id);
@@ -151,34 +149,10 @@ export const useBenchMix = defineStore('benchMix', () => {
   /** What stands in the bowl now, straight from core on every move of a finger. */
   const now = computed<BenchMix>(() => weighBench(stuff.value, grams.value, bracket.value));
 
-  const idsOf = () => items.value.map((i) => i.id).join(' ');
-  async function solve(use = true) {
-    trouble.value = '';
-    solving.value = true;
-    const asked = { ids: idsOf(), items: JSON.stringify(items.value) };
-    const result = await stoppable(bench().mix(stuff.value, wish.value));
-    solving.value = false;
-    // Stopped, or an answer about a bench that is not there any more.
-    if (!result || idsOf() !== asked.ids) return;
-    if (!result.ok) {
-      trouble.value = result.message;
-      answer.value = null;
-      return;
-    }
-    answer.value = result.answer;
-    // What was set by hand meanwhile stays.
-    if (result.answer.status === 'found' && use && JSON.stringify(items.value) === asked.items) take(result.answer.ways[0]!, 0);
-  }
-  function take(m: BenchMix, index: number) {
-    for (const i of items.value) i.g = Math.round((m.grams[i.id] ?? 0) * 10) / 10;
-    // What is in the mix stands on top; the order then stays put while amounts move.
-    items.value = [...items.value].sort((a, b) => Number(b.g > 0) - Number(a.g > 0));
-    picked.value = index;
-  }
   function setGrams(id: string, g: number) {
     const item = items.value.find((i) => i.id === id);
     if (item) item.g = Math.max(0, g);
-    picked.value = -1;
+    mixing.byHand();
   }
   /** The mix as the start of a batch. Lots keep their stored heat, whatever school counts now. */
   function asBatch(name: string, start: string, goal: Goal): BatchFile {
@@ -191,10 +165,7 @@ export const useBenchMix = defineStore('benchMix', () => {
   return {
     items,
     wish,
-    answer,
-    solving,
-    trouble,
-    picked,
+    ...mixing,
     ready,
     lines,
     stuff,
@@ -205,8 +176,6 @@ export const useBenchMix = defineStore('benchMix', () => {
     add,
     drop,
     clear,
-    solve,
-    take,
     setGrams,
     asBatch,
   };

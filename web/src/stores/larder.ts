@@ -1,11 +1,12 @@
 import { defineStore } from 'pinia';
 import { computed } from 'vue';
-import type { LarderFacts, LarderRecord, LedgerLine, Move } from '@roskel/contract';
+import { LarderFactsSchema, type LarderFacts, type LarderRecord, type LedgerLine, type Move } from '@roskel/contract';
 import { changesBetween, INGREDIENTS, withOwnPh, type Ingredient } from '@roskel/core';
 import { api } from '../api/client';
 import { archiveOf } from './archive';
 import { collection } from './collection';
 import { useOwnIngredients } from './own';
+import { putRecord, type Begun } from './putRecord';
 import { useUndo } from './undo';
 
 /** What a maker says of a larder row, out of its record. */
@@ -50,10 +51,12 @@ export const useLarder = defineStore('larder', () => {
     });
     await list.load();
   }
-  async function edit(before: LarderRecord, name: string, facts: LarderFacts) {
-    await api.put(`/larder/${before.id}`, { revision: before.revision, facts });
-    const changes = changesBetween(factsOf(before), facts);
-    undo.push(`change to ${name}`, 'larder', { kind: 'record', path: '/larder', of: before.id, put: `/larder/${before.id}`, changes });
+  async function edit(id: string, name: string, begun: Begun<LarderFacts>, mine: LarderFacts) {
+    const path = `/larder/${id}`;
+    const body = (facts: LarderFacts) => ({ facts });
+    await putRecord<LarderFacts, LarderRecord>({ path, begun, mine, body, valueOf: factsOf, schema: LarderFactsSchema });
+    const changes = changesBetween(begun.value, mine);
+    undo.push(`change to ${name}`, 'larder', { kind: 'record', path: '/larder', of: id, put: path, changes });
     await list.load();
   }
   async function move(id: string, name: string, m: Move) {

@@ -1,10 +1,11 @@
 import { defineStore } from 'pinia';
 import { computed } from 'vue';
-import type { OwnIngredient, OwnVariety } from '@roskel/contract';
-import { changesBetween, VARIETIES, type Variety } from '@roskel/core';
+import { VarietySchema, type OwnIngredient, type OwnVariety } from '@roskel/contract';
+import { changesBetween, IngredientSchema, VARIETIES, type Variety } from '@roskel/core';
 import { api } from '../api/client';
 import { archiveOf } from './archive';
 import { collection } from './collection';
+import { putRecord, type Begun } from './putRecord';
 import { useUndo } from './undo';
 
 /** The maker's own rows of a table: add, change, archive, each with a way back. */
@@ -23,16 +24,12 @@ function ownRows<T extends OwnVariety | OwnIngredient>(kind: 'varieties' | 'ingr
     });
     await list.load();
   }
-  async function edit(before: T, value: Value) {
-    await api.put(`/${kind}/${before.id}`, { revision: before.revision, value });
-    const changes = changesBetween({ value: before.value }, { value });
-    undo.push(`change to ${before.value.name}`, kind, {
-      kind: 'record',
-      path: `/${kind}`,
-      of: before.id,
-      put: `/${kind}/${before.id}`,
-      changes,
-    });
+  async function edit(id: string, begun: Begun<Value>, mine: Value) {
+    const path = `/${kind}/${id}`;
+    const schema = kind === 'varieties' ? VarietySchema : IngredientSchema;
+    await putRecord<Value, T>({ path, begun, mine, body: (value) => ({ value }), valueOf: (r) => r.value, schema });
+    const changes = changesBetween({ value: begun.value }, { value: mine });
+    undo.push(`change to ${begun.value.name}`, kind, { kind: 'record', path: `/${kind}`, of: id, put: path, changes });
     await list.load();
   }
   return { ...list, add, edit, archive };

@@ -1,9 +1,10 @@
 import { defineStore } from 'pinia';
-import type { LotHistory, Move, PodLotInput, PodLotRecord } from '@roskel/contract';
+import { PodLotInputSchema, type LotHistory, type Move, type PodLotInput, type PodLotRecord } from '@roskel/contract';
 import { changesBetween, TURNS, type Turn } from '@roskel/core';
 import { api } from '../api/client';
 import { archiveOf } from './archive';
 import { collection } from './collection';
+import { putRecord, type Begun } from './putRecord';
 import { useUndo } from './undo';
 
 /** What a maker says of a lot, out of its record. */
@@ -26,11 +27,12 @@ export const usePods = defineStore('pods', () => {
     await list.load();
     return made;
   }
-  async function edit(before: PodLotRecord, input: PodLotInput) {
-    const { id, revision } = before;
-    await api.put(`/pods/${id}`, { revision, input });
-    const changes = changesBetween(inputOf(before), input);
-    undo.push(`change to ${before.lot.name}`, 'pods', { kind: 'record', path: '/pods', of: id, put: `/pods/${id}`, changes });
+  async function edit(id: string, begun: Begun<PodLotInput>, mine: PodLotInput) {
+    const path = `/pods/${id}`;
+    const body = (input: PodLotInput) => ({ input });
+    await putRecord<PodLotInput, PodLotRecord>({ path, begun, mine, body, valueOf: inputOf, schema: PodLotInputSchema });
+    const changes = changesBetween(begun.value, mine);
+    undo.push(`change to ${begun.value.lot.name}`, 'pods', { kind: 'record', path: '/pods', of: id, put: path, changes });
     await list.load();
   }
   async function move(item: PodLotRecord, m: Move) {
