@@ -26,6 +26,25 @@ export function degrees(c: number, digits = 0): string {
   return manner.temperature === 'F' ? `${((c * 9) / 5 + 32).toFixed(digits)} °F` : `${c.toFixed(digits)} °C`;
 }
 
+/** From here up a temperature kills what grows: it is never rounded down. */
+const KILLS_C = 60;
+const toF = (c: string) => {
+  const f = (Number(c) * 9) / 5 + 32;
+  return String(Number(c) >= KILLS_C ? Math.ceil(f) : Math.round(f));
+};
+const NUMBER = String.raw`\d[\d,]*(?:\.\d+)?`;
+const IN_C = new RegExp(`(${NUMBER})((?: to | and )(${NUMBER}))? °C`, 'g');
+const IN_G = new RegExp(`(${NUMBER}) (g|kg)\\b(?! per)`, 'g');
+/** A sentence that core wrote, with its temperatures and weights as the maker's own. */
+export function inManner(text: string): string {
+  let said = text;
+  if (manner.temperature === 'F')
+    said = said.replace(IN_C, (_, a: string, more: string | undefined, b: string) => `${toF(a)}${more ? more.replace(b, toF(b)) : ''} °F`);
+  if (manner.weight === 'lb')
+    said = said.replace(IN_G, (_, n: string, unit: string) => pounds(Number(n.replaceAll(',', '')) * (unit === 'kg' ? 1000 : 1)));
+  return said;
+}
+
 /** Money in the maker's currency, or a bare number. */
 export function money(x: number): string {
   if (manner.currency === '') return x.toFixed(2);

@@ -4,7 +4,7 @@ import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { defineComponent, h, nextTick, reactive, ref } from 'vue';
 import { DEFAULT_SETTINGS } from '@roskel/contract';
 import { StationLogSchema } from '@roskel/core';
-import { degrees, grams, money, one, plural } from '../src/format';
+import { degrees, grams, inManner, money, one, plural } from '../src/format';
 import { day, fullDay, readClock, readDay } from '../src/ui/days';
 import { figureOf, plainNumber } from '../src/ui/figures';
 import { setManner } from '../src/ui/manner';
@@ -54,6 +54,12 @@ describe('figures as the maker writes them', () => {
     const got = figureOf(unit).read(text);
     if (Number.isNaN(value)) expect(got).toBeNaN();
     else expect(got).toBeCloseTo(value, 9);
+  });
+  it('sentences of core speak in the same units, and what kills is never rounded down', () => {
+    const said = 'Hold at 82 °C, dry at 50 to 60 °C, above 27 °C. Only 340 g went in; 1.5 kg more. 0.50 g per ml.';
+    expect(inManner(said)).toBe(said);
+    setManner({ ...DEFAULT_SETTINGS, weight: 'lb', temperature: 'F' });
+    expect(inManner(said)).toBe('Hold at 180 °F, dry at 122 to 140 °F, above 81 °F. Only 12 oz went in; 3 lb 5 oz more. 0.50 g per ml.');
   });
   it('no word is taken for a number', () => {
     for (const t of ['lots', '1e', '--3', '1..2', 'Infinity', '0x10', '1/0', '½½', '.', '1 2']) expect(plainNumber(t), t).toBeNaN();

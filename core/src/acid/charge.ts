@@ -45,6 +45,14 @@ function meanCharge(acid: PoolAcid, pH: number, D: number, I: number, out: { z: 
   out.z = s1 / sum;
   out.z2 = s2 / sum;
 }
+/** The same for an acid of one step, which most groups are: a share `p` has lost its proton. */
+function oneStep({ z0, pKa, eps }: PoolAcid, pH: number, D: number, I: number, out: { z: number; z2: number }): void {
+  const z1 = z0 - 1;
+  const p = 1 / (1 + Math.exp((pKa[0]! - pH - D * (z1 * z1 - z0 * z0) - I * (eps[0]! - eps[1]!)) * Math.LN10));
+  out.z = z0 - p;
+  out.z2 = z0 * z0 * (1 - p) + z1 * z1 * p;
+}
+
 /** Decades under the commonest form. */
 const RAREST = -18;
 const scratch = new Float64Array(8);
@@ -71,7 +79,8 @@ export function chargeAt(pool: AcidPool, pH: number, ionicStrength: number, extr
   let beta = 0;
   let ions = 2 * pool.naclMol + Math.abs(pool.sidEq);
   for (const acid of pool.acids) {
-    meanCharge(acid, pH, D, ionicStrength, mean);
+    if (acid.pKa.length === 1) oneStep(acid, pH, D, ionicStrength, mean);
+    else meanCharge(acid, pH, D, ionicStrength, mean);
     q += acid.mol * mean.z;
     beta += acid.mol * (mean.z2 - mean.z * mean.z) * Math.LN10;
     ions += acid.mol * mean.z2;

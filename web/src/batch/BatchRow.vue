@@ -3,7 +3,7 @@ import { computed } from 'vue';
 import { RouterLink } from 'vue-router';
 import type { BatchRow } from '@roskel/contract';
 import { daysBetween } from '@roskel/core';
-import { day, due, plural, shu, today } from '../format';
+import { day, due, plural, shu, today, inManner } from '../format';
 import MiniRibbon from '../line/MiniRibbon.vue';
 import { useSettings } from '../stores/settings';
 
@@ -40,7 +40,7 @@ const stage = computed(() => {
     </div>
     <div class="next">
       <template v-if="s.next">
-        <b>{{ s.next.text }}</b>
+        <b>{{ inManner(s.next.text) }}</b>
         <span :class="{ late: due(s.next.due).late }">{{ due(s.next.due).text }}</span>
       </template>
       <template v-else-if="s.doneOn">

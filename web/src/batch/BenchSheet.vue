@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue';
 import { extrasOf, FIRE, KNIFE, packedIn, podUses, type BatchFile, type LineReport } from '@roskel/core';
-import { day, grams, odds, plural, shu } from '../format';
+import { day, grams, inManner, odds, plural, shu } from '../format';
 
 /** What lies beside the board while one works: every gram, every step with its day, and lines to write on. On paper only. */
 const props = defineProps<{ file: BatchFile; report: LineReport }>();
@@ -16,7 +16,7 @@ const pods = computed(() =>
 );
 const jar = computed(() => packedIn(props.report).map((f) => `${f.name} ${grams(f.massG)}`));
 const extras = computed(() => extrasOf(props.file).map((x) => `${rowName(x.id)} ${grams(x.massG)}${x.words ? ` (${x.words})` : ''}`));
-const cautions = computed(() => [...new Set(props.report.cautions.filter((c) => c.severity !== 'note').map((c) => c.text))]);
+const cautions = computed(() => [...new Set(props.report.cautions.filter((c) => c.severity !== 'note').map((c) => inManner(c.text)))]);
 </script>
 
 <template>

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue';
 import type { LineReport } from '@roskel/core';
-import { due } from '../format';
+import { due, inManner } from '../format';
 import TickField from '../ui/TickField.vue';
 
 const props = defineProps<{ report: LineReport }>();
@@ -22,10 +22,10 @@ const list = computed(() => {
       <li v-for="d in list" :key="d.key">
         <TickField :label="d.text" :model-value="d.done" @update:model-value="emit('tick', d.key, $event)">
           <span :class="{ done: d.done }">
-            <b>{{ d.text }}</b>
+            <b>{{ inManner(d.text) }}</b>
             <span class="soft"
               ><span :class="{ late: due(d.due).late && !d.done }">{{ due(d.due).text }}</span
-              >. {{ d.why }}</span
+              >. {{ inManner(d.why) }}</span
             >
           </span>
         </TickField>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { inManner } from '../format';
 import { NButton } from 'naive-ui';
 import { computed } from 'vue';
 import { whyOf, type Banded, type BatchFile, type LineReport } from '@roskel/core';
@@ -26,7 +27,7 @@ const why = computed(() => (props.about ? whyOf(props.file, props.report, props.
         </button>
       </div>
       <ul>
-        <li v-for="f in why.from" :key="f">{{ f }}</li>
+        <li v-for="f in why.from" :key="f">{{ inManner(f) }}</li>
       </ul>
       <p class="formula">{{ why.formula }}</p>
       <p v-if="why.assumed.length" class="soft">Assumed: {{ why.assumed.join('; ') }}.</p>

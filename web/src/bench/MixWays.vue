@@ -2,7 +2,7 @@
 import { NButton } from 'naive-ui';
 import { computed } from 'vue';
 import type { BenchAnswer, BenchMix, LarderChoice, PodChoice } from '@roskel/core';
-import { money, odds, shu } from '../format';
+import { money, odds, shu, inManner } from '../format';
 import type { BenchItem } from '../stores/benchMix';
 
 /** The mixes that were found, or what gives way. */
@@ -58,10 +58,10 @@ const inWords = (m: BenchMix) =>
     </template>
     <div v-else-if="answer" role="status">
       <p>
-        <b>{{ answer.gist }}</b>
+        <b>{{ inManner(answer.gist) }}</b>
       </p>
       <ul>
-        <li v-for="l in answer.lines" :key="l">{{ l }}</li>
+        <li v-for="l in answer.lines" :key="l">{{ inManner(l) }}</li>
       </ul>
       <p v-if="answer.reach" class="soft">
         This stock reaches from {{ shu(answer.reach.mildestShu) }} to

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { NButton, NForm } from 'naive-ui';
-import { ref, watch } from 'vue';
+import { reactive, ref, watch } from 'vue';
 import { Type } from '@sinclair/typebox';
 import { useHeat } from '../stores/heat';
 import { useNotices } from '../stores/notices';
@@ -9,6 +9,8 @@ import SheetCard from '../ui/SheetCard.vue';
 import { NAutoComplete } from 'naive-ui';
 import TextField from '../ui/TextField.vue';
 import LabelledField from '../ui/LabelledField.vue';
+import DraftBar from '../ui/DraftBar.vue';
+import { useDraft } from '../ui/useDraft';
 
 /** A score for a sauce with its heat on the label: it teaches the taster's scale, nothing else. */
 const show = defineModel<boolean>('show', { required: true });
@@ -16,26 +18,18 @@ const heat = useHeat();
 const notices = useNotices();
 const Shu = Type.Number({ title: 'The heat on the label', minimum: 50, maximum: 3_000_000, unit: 'SHU' });
 const Score = Type.Number({ title: 'The score', minimum: 0, maximum: 10 });
-const name = ref('');
-const labelShu = ref<number | null>(null);
-const taster = ref('You');
-const score = ref<number | null>(null);
+const blank = () => ({ name: '', labelShu: null as number | null, taster: 'You', score: null as number | null });
+const form = reactive(blank());
+const draft = useDraft(() => 'labelled', form, blank, show);
 const problem = ref('');
-watch(show, (open) => {
-  if (!open) return;
-  name.value = '';
-  labelShu.value = score.value = null;
-  taster.value = 'You';
-  problem.value = '';
-});
+watch(show, () => (problem.value = ''));
 async function save() {
-  if (labelShu.value === null || score.value === null) return void (problem.value = 'Give the heat on the label and a score.');
+  const { labelShu, score } = form;
+  if (labelShu === null || score === null) return void (problem.value = 'Give the heat on the label and a score.');
   try {
-    const scores = [{ taster: taster.value.trim() || 'You', score: score.value }];
-    await heat.add(
-      { kind: 'reference', name: name.value.trim() || 'A labelled sauce', labelShu: labelShu.value, scores },
-      'score of a labelled sauce',
-    );
+    const scores = [{ taster: form.taster.trim() || 'You', score }];
+    await heat.add({ kind: 'reference', name: form.name.trim() || 'A labelled sauce', labelShu, scores }, 'score of a labelled sauce');
+    await draft.done();
     notices.say('Kept. The scale moved a little.');
     show.value = false;
   } catch (e) {
@@ -47,12 +41,13 @@ async function save() {
 <template>
   <SheetCard v-model:show="show" title="Score a labelled sauce" :width="460">
     <NForm class="form" @submit.prevent="save">
-      <TextField v-model="name" class="wide" label="What you call it" :maxlength="60" placeholder="A mild bottled sauce" />
-      <NumberField v-model="labelShu" label="Heat on the label" unit="SHU" :schema="Shu" :digits="0" optional />
-      <NumberField v-model="score" label="Score, 0 to 10" :schema="Score" :digits="1" optional />
+      <DraftBar :show="draft.takenUp.value" @anew="draft.anew" />
+      <TextField v-model="form.name" class="wide" label="What you call it" :maxlength="60" placeholder="A mild bottled sauce" />
+      <NumberField v-model="form.labelShu" label="Heat on the label" unit="SHU" :schema="Shu" :digits="0" optional />
+      <NumberField v-model="form.score" label="Score, 0 to 10" :schema="Score" :digits="1" optional />
       <LabelledField class="wide" label="Taster" for-id="reference-taster">
         <NAutoComplete
-          v-model:value="taster"
+          v-model:value="form.taster"
           :options="heat.tasters"
           :get-show="() => true"
           :input-props="{ id: 'reference-taster', maxlength: 20, autocomplete: 'off' }"

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { NButton, NForm } from 'naive-ui';
-import { computed, ref, watch } from 'vue';
+import { computed, reactive, ref, watch } from 'vue';
 import type { HeatSubject } from '@roskel/contract';
 import CautionList from '../ui/CautionList.vue';
 import { LEVEL_NAMES, levelName, scoreOf, shuOfScore, tastedHeat, tastingHot } from '@roskel/core';
@@ -13,6 +13,8 @@ import SheetCard from '../ui/SheetCard.vue';
 import { Type } from '@sinclair/typebox';
 import NumberField from '../ui/NumberField.vue';
 import ShareSlider from '../ui/ShareSlider.vue';
+import DraftBar from '../ui/DraftBar.vue';
+import { useDraft } from '../ui/useDraft';
 
 /** Scores of one or more tasters for a sauce or a lot; the lots behind it learn from them, by their share of the heat. */
 const show = defineModel<boolean>('show', { required: true });
@@ -20,8 +22,9 @@ const props = defineProps<{ subject: HeatSubject; name: string; forecastShu?: nu
 const heat = useHeat();
 const notices = useNotices();
 const settings = useSettings();
-const scores = ref<{ taster: string; score: number | null }[]>([]);
-const podCount = ref(1);
+const blank = () => ({ scores: [{ taster: 'You', score: null }] as { taster: string; score: number | null }[], pods: 1 });
+const form = reactive(blank());
+const draft = useDraft(() => `taste.${'lotId' in props.subject ? props.subject.lotId : props.subject.batchId}`, form, blank, show);
 const Pods = Type.Integer({ title: 'The pods tasted', minimum: 1, maximum: 200 });
 const problem = ref('');
 const askSure = ref(false);
@@ -31,13 +34,12 @@ watch(
   (open) => {
     if (!open) return;
     void heat.load().catch((e: unknown) => notices.fail(e));
-    scores.value = [{ taster: 'You', score: null }];
     problem.value = '';
     askSure.value = false;
   },
   { immediate: true },
 );
-const given = computed(() => scores.value.filter((s): s is { taster: string; score: number } => s.score !== null));
+const given = computed(() => form.scores.filter((s): s is { taster: string; score: number } => s.score !== null));
 const scaleMap = computed(() => new Map(heat.book.scales.map((s) => [s.taster, s.scale])));
 const read = computed(() => {
   if (given.value.length === 0) return null;
@@ -46,8 +48,8 @@ const read = computed(() => {
 });
 const expected = computed(() => (props.forecastShu ? scoreOf(heat.scaleOf('You'), props.forecastShu) : null));
 function more() {
-  const n = scores.value.length;
-  scores.value.push({ taster: `Guest ${n}`, score: null });
+  const n = form.scores.length;
+  form.scores.push({ taster: `Guest ${n}`, score: null });
 }
 const marks = LEVEL_NAMES.map((name, level) => ({ name, level }));
 async function save(sure: boolean) {
@@ -55,8 +57,9 @@ async function save(sure: boolean) {
   busy.value = true;
   problem.value = '';
   try {
-    const subject = 'lotId' in props.subject ? { ...props.subject, pods: podCount.value } : props.subject;
+    const subject = 'lotId' in props.subject ? { ...props.subject, pods: form.pods } : props.subject;
     const lots = await heat.add({ kind: 'tasting', subject, scores: given.value, ...(sure ? { sure } : {}) }, `tasting of ${props.name}`);
+    await draft.done();
     notices.say(lots.length > 0 ? `Kept. ${plural(lots.length, 'lot')} learnt from it.` : 'Kept.');
     show.value = false;
   } catch (e) {
@@ -71,6 +74,7 @@ async function save(sure: boolean) {
 <template>
   <SheetCard v-model:show="show" :title="`How hot was ${name}?`" :width="620">
     <NForm class="form" @submit.prevent="save(false)">
+      <DraftBar :show="draft.takenUp.value" @anew="draft.anew" />
       <CautionList :cautions="tastingHot()" />
       <p class="soft">
         Score 0 to 10 as it feels to each taster.
@@ -80,7 +84,7 @@ async function save(sure: boolean) {
         <template v-else-if="expected !== null">What was forecast stands here once there is a score.</template>
         <template v-if="settings.value.school === 'fresh'"> Tasting knows no convention: SHU here count dry matter, as labels do.</template>
       </p>
-      <div v-for="(s, i) in scores" :key="i" class="taster">
+      <div v-for="(s, i) in form.scores" :key="i" class="taster">
         <span class="who"
           ><b>{{ s.taster }}</b>
           <span class="soft">{{
@@ -104,15 +108,15 @@ async function save(sure: boolean) {
         }}</span>
       </div>
       <div class="acts">
-        <NButton v-if="scores.length < 8" text class="link" @click="more">One more taster</NButton>
+        <NButton v-if="form.scores.length < 8" text class="link" @click="more">One more taster</NButton>
         <NumberField
           v-if="'lotId' in subject"
           class="pods"
           small
           label="Pods tasted"
-          :model-value="podCount"
+          :model-value="form.pods"
           :schema="Pods"
-          @update:model-value="podCount = $event!"
+          @update:model-value="form.pods = $event!"
         />
       </div>
       <p v-if="read" data-fact="tasted">

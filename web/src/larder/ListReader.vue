@@ -2,7 +2,7 @@
 import { NButton } from 'naive-ui';
 import { computed, ref } from 'vue';
 import { KITCHENS, readLine, recipeLines, type Kitchen, type ReadItem } from '@roskel/core';
-import { grams } from '../format';
+import { grams, inManner } from '../format';
 import { useLarder } from '../stores/larder';
 import { useSettings } from '../stores/settings';
 import PickField from '../ui/PickField.vue';
@@ -60,7 +60,7 @@ function setKitchen(item: ReadItem, k: Kitchen) {
             ><b>{{ i.name }}</b> <b class="g" data-fact="grams">{{ grams(i.massG!) }}</b></span
           >
           <span class="soft"
-            >{{ i.text }}<template v-if="i.assumed.length">: {{ i.assumed.join('; ') }}</template></span
+            >{{ i.text }}<template v-if="i.assumed.length">: {{ inManner(i.assumed.join('; ')) }}</template></span
           >
         </template>
         <PickField

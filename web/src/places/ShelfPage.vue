@@ -4,7 +4,7 @@ import { computed, onMounted, ref } from 'vue';
 import { RouterLink } from 'vue-router';
 import type { BottlingRecord } from '@roskel/contract';
 import { levelName } from '@roskel/core';
-import { day, plural, shu, today } from '../format';
+import { day, plural, shu, today, inManner } from '../format';
 import { useNotices } from '../stores/notices';
 import { useSettings } from '../stores/settings';
 import { useShelf } from '../stores/shelf';
@@ -100,7 +100,7 @@ const late = (b: BottlingRecord) => b.useBy < today();
             ·
             <span data-fact="left">{{ b.left }} of {{ plural(b.bottles, 'bottle') }} left</span>
           </p>
-          <p class="soft small">{{ b.keeping }}</p>
+          <p class="soft small">{{ inManner(b.keeping) }}</p>
           <div class="acts">
             <NButton :disabled="b.left === 0" @click="take(b, 'opened')">Open one</NButton>
             <NButton :disabled="b.left === 0" @click="take(b, 'given')">Give one away</NButton>

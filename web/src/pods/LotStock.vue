@@ -4,7 +4,7 @@ import { computed, reactive, ref } from 'vue';
 import type { LedgerLine, PodLotRecord } from '@roskel/contract';
 import { turned, TURNS, turnsFor, type Turn } from '@roskel/core';
 import { RouterLink } from 'vue-router';
-import { day, grams } from '../format';
+import { day, grams, inManner } from '../format';
 import { usePods } from '../stores/pods';
 import { useNotices } from '../stores/notices';
 import AmountField from '../ui/AmountField.vue';
@@ -96,7 +96,7 @@ async function away() {
       </NButton>
     </div>
     <div v-if="into" class="turning">
-      <p class="soft">{{ TURNS[into].note }}</p>
+      <p class="soft">{{ inManner(TURNS[into].note) }}</p>
       <p>
         {{ move.massG > 0 ? grams(move.massG) : 'The amount above' }} should come to
         <b>{{ move.massG > 0 ? `about ${grams(expected)}` : 'a new lot' }}</b>{{

@@ -2,7 +2,7 @@
 import { NButton } from 'naive-ui';
 import { computed } from 'vue';
 import type { Mix, PodAnswer, PodChoice } from '@roskel/core';
-import { money, odds, shu } from '../format';
+import { money, odds, shu, inManner } from '../format';
 
 /** What the solver found: ways to get there, or what is short and what would help. */
 const props = defineProps<{ answer: PodAnswer | null; trouble: string; picked: number; choices: readonly PodChoice[] }>();
@@ -44,13 +44,13 @@ const inWords = (m: Mix) => Object.entries(m.gramsByLot).map(([id, g]) => `${lot
     </template>
     <div v-else-if="answer" class="short" role="status">
       <p>
-        <b>{{ answer.message }}</b>
+        <b>{{ inManner(answer.message) }}</b>
       </p>
       <p v-if="answer.nearestShu !== null">
         The nearest these pods reach is about <b data-fact="nearest">{{ shu(answer.nearestShu) }} SHU</b>.
       </p>
       <ul>
-        <li v-for="h in answer.help" :key="h">{{ h }}</li>
+        <li v-for="h in answer.help" :key="h">{{ inManner(h) }}</li>
       </ul>
       <NButton v-if="answer.nearest" @click="emit('take', answer.nearest, 0)">Take the nearest</NButton>
     </div>

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue';
 import type { StationReport } from '@roskel/core';
-import { plural } from '../format';
+import { plural, inManner } from '../format';
 import { usePanel } from './panel';
 import StationFrame from '../batch/StationFrame.vue';
 import LogFields from '../batch/LogFields.vue';
@@ -52,8 +52,10 @@ const fewer = computed(() => (facts.value ? facts.value.wanted - filled.value : 
           >, {{ fewer }} fewer than wanted</template
         >; {{ over }} ml left over.
       </p>
-      <p v-if="params.fill === 'hot'" class="keep">Hot-filled: the whole sauce held at 82 °C for 10 min, and filled hot.</p>
-      <p v-if="batch.report?.keeping" class="keep" data-fact="keep"><b>Keep:</b> {{ batch.report.keeping.text }}</p>
+      <p v-if="params.fill === 'hot'" class="keep">
+        {{ inManner('Hot-filled: the whole sauce held at 82 °C for 10 min, and filled hot.') }}
+      </p>
+      <p v-if="batch.report?.keeping" class="keep" data-fact="keep"><b>Keep:</b> {{ inManner(batch.report.keeping.text) }}</p>
     </template>
   </StationFrame>
 </template>

@@ -2,7 +2,7 @@
 import { computed, ref, useId, watch } from 'vue';
 import { NInput } from 'naive-ui';
 import { toGrams, type Ingredient } from '@roskel/core';
-import { grams } from '../format';
+import { grams, inManner } from '../format';
 import LabelledField from './LabelledField.vue';
 import { manner } from './manner';
 import { useTyping } from './typing';
@@ -77,7 +77,7 @@ function typed() {
     <template #below>
       <span :id="`${id}-d`" class="echo soft">
         <template v-if="read && (focused || words)"
-          >{{ grams(read.massG) }}<template v-if="read.assumed.length">, {{ read.assumed.join(', ') }}</template></template
+          >{{ grams(read.massG) }}<template v-if="read.assumed.length">, {{ inManner(read.assumed.join(', ')) }}</template></template
         >
       </span>
     </template>

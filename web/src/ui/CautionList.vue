@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { inManner } from '../format';
 import type { Caution } from '@roskel/core';
 import { IconAlertOctagon, IconAlertTriangle, IconInfoCircle } from '@tabler/icons-vue';
 
@@ -12,7 +13,7 @@ const WORDS = { danger: 'Danger', caution: 'Caution', note: 'Note' };
     <li v-for="c in cautions" :key="c.id" :class="c.severity">
       <component :is="ICONS[c.severity]" :size="20" stroke="1.8" aria-hidden="true" />
       <span>
-        <b>{{ WORDS[c.severity] }}.</b> {{ c.text }} <span class="why">{{ c.why }} ({{ c.authority }})</span>
+        <b>{{ WORDS[c.severity] }}.</b> {{ inManner(c.text) }} <span class="why">{{ inManner(c.why) }} ({{ c.authority }})</span>
       </span>
     </li>
   </ul>

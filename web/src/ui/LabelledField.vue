@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { inManner } from '../format';
 import { NFormItem } from 'naive-ui';
 
 /** A field with its name above and what is wrong below: how every field of the house stands. */
@@ -17,7 +18,7 @@ defineProps<{ label: string; forId: string; problem?: string | null; hideLabel?:
     <div class="inner">
       <label :for="forId" :class="{ 'visually-hidden': hideLabel }">{{ label }}</label>
       <slot />
-      <p v-if="problem" :id="`${forId}-e`" class="field-error" role="alert">{{ problem }}</p>
+      <p v-if="problem" :id="`${forId}-e`" class="field-error" role="alert">{{ inManner(problem) }}</p>
       <slot v-else name="below" />
     </div>
   </NFormItem>
