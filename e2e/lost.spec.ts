@@ -1,7 +1,7 @@
 import { strFromU8, unzipSync } from 'fflate';
 import type { Page } from '@playwright/test';
 import { DemoServer } from './server';
-import type { BatchRecord } from '@roskel/contract';
+import type { BatchRecord, PodLotInput, PodLotRecord } from '@roskel/contract';
 import type { PodLot } from '@roskel/core';
 import { changeStored, expect, importExample, startBatch, stored, test, type } from './test';
 
@@ -10,6 +10,15 @@ interface Record_ {
   revision: number;
   file: { name: string };
 }
+const inputOnly = ({ lot, gotOn, place, note, useFirst, ripeness, pricePerKg }: PodLotInput): PodLotInput => ({
+  lot,
+  gotOn,
+  place,
+  note,
+  useFirst,
+  ripeness,
+  pricePerKg,
+});
 const read = async (page: Page, id: string) => (await (await page.request.get(`/api/batches/${id}`)).json()) as Record_;
 
 test('undoing the start of a batch never takes away work that was done in it', async ({ page }) => {
@@ -74,6 +83,52 @@ test('a reload with the cursor in a field, and inside a form, loses nothing', as
   await expect(page.getByLabel('Note')).toHaveValue('smoky');
   await page.getByRole('button', { name: 'Start anew' }).click();
   await expect(page.getByLabel('Your name for it')).toHaveValue('');
+});
+
+test('the goal keeps its draft, and changes only what was changed in it', async ({ page }) => {
+  const id = await importExample(page, 'Aimed');
+  await page.goto(`/batches/${id}?at=ferment`);
+  const aim = page.getByRole('button', { name: /^Heat / });
+  const sheet = page.getByRole('dialog', { name: 'The goal' });
+  await aim.click();
+  await sheet.getByLabel('Bottles', { exact: true }).fill('7');
+  await page.keyboard.press('Escape');
+  await expect(sheet).toHaveCount(0);
+  // Another window renames the batch meanwhile.
+  const { record } = await stored(page, id);
+  await changeStored(page, record, { ...record.file, name: 'Aimed Elsewhere' });
+  await expect(page.getByRole('heading', { name: 'Aimed Elsewhere' })).toBeVisible();
+  await aim.click();
+  await expect(sheet.getByText('Taken up where you left it.')).toBeVisible();
+  await expect(sheet.getByLabel('Bottles', { exact: true })).toHaveValue('7');
+  await sheet.getByRole('button', { name: 'Keep this goal' }).click();
+  const { file } = (await stored(page, id)).record;
+  expect([file.name, file.goal.bottles]).toEqual(['Aimed Elsewhere', 7]);
+});
+
+test('two windows on one lot: other fields come together, the same one is asked about', async ({ page }) => {
+  const lot = async () =>
+    ((await (await page.request.get('/api/pods')).json()) as (PodLotRecord & { promised: unknown })[]).find((l) => l.id === 'lot-green')!;
+  await page.goto('/pods');
+  await page.getByRole('button', { name: /^Green jalape/ }).click();
+  await page.getByRole('button', { name: 'The lot' }).click();
+  await page.getByLabel('From', { exact: true }).fill('window sill');
+  await page.getByLabel('Note').fill('second picking');
+  const { id: _, revision, stockG: __, promised: ___, ...input } = await lot();
+  const theirs = await page.request.put('/api/pods/lot-green', {
+    data: { revision, input: inputOnly({ ...input, place: 'cellar', useFirst: false }) },
+    headers: OWN,
+  });
+  expect(theirs.status()).toBe(200);
+  await page.getByRole('button', { name: 'Keep the changes' }).click();
+  const asked = page.getByRole('dialog', { name: 'Changed in two windows' });
+  await expect(asked.getByText('cellar')).toBeVisible();
+  await asked.getByText('window sill').click();
+  await asked.getByRole('button', { name: 'Go on with these' }).click();
+  await expect(asked).toHaveCount(0);
+  await expect
+    .poll(async () => [(await lot()).place, (await lot()).note, (await lot()).useFirst])
+    .toEqual(['window sill', 'second picking', false]);
 });
 
 test('a reading can be put right and taken back, and its note is shown', async ({ page }) => {

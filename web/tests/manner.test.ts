@@ -160,6 +160,12 @@ describe('what is being typed', () => {
     second.draft.anew();
     expect(second.form.name).toBe('');
     second.form.g = 5;
+    // A sheet that stays mounted while it is shut takes up its draft as well.
+    open.value = false;
+    await nextTick();
+    open.value = true;
+    await nextTick();
+    expect([second.form.g, second.draft.takenUp.value]).toEqual([5, true]);
     await second.draft.done();
     second.w.unmount();
     expect(use().draft.takenUp.value).toBe(false);

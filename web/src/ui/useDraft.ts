@@ -20,21 +20,25 @@ function kept(name: string): unknown {
 export function useDraft<T extends object>(name: () => string, form: T, blank: () => T, open: Readonly<Ref<boolean>> = ref(true)) {
   const takenUp = ref(false);
   let first = '';
+  let beginning = false;
   const put = (value: Partial<T>) => Object.assign(form, JSON.parse(JSON.stringify(value)) as Partial<T>);
   const forget = () => keepHere(keyOf(name()), null);
   function begin() {
+    // Before the form is emptied: a sheet that stays mounted would forget its draft by that.
+    const draft = kept(name());
+    beginning = true;
     put(blank());
     first = JSON.stringify(form);
-    const draft = kept(name());
     takenUp.value = draft !== null && JSON.stringify(draft) !== first;
     if (takenUp.value) put(draft as Partial<T>);
+    beginning = false;
   }
   // After the props of the sheet are all in, and before it is drawn.
   watch(open, (now) => now && begin(), { immediate: true });
   const stop = watch(
     () => JSON.stringify(form),
     (now) => {
-      if (!open.value) return;
+      if (!open.value || beginning) return;
       if (now === first) forget();
       else keepHere(keyOf(name()), { at: Date.now(), value: JSON.parse(now) as unknown } satisfies Kept);
     },
