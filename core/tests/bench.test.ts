@@ -78,6 +78,8 @@ describe('a mix in a bowl', () => {
     const answer = solveBench(highs, stuff, WISH);
     if (answer.status !== 'found') throw new Error(answer.gist);
     expect(answer.ways).toHaveLength(3);
+    const odds = answer.ways.map((w) => w.band!.odds);
+    expect(odds).toEqual([...odds].sort((a, b) => b - a));
     for (const way of answer.ways) {
       expect(way.props.massG).toBeCloseTo(500, 0);
       expect(way.props.heatShu).toBeGreaterThan(1300);

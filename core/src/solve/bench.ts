@@ -184,7 +184,9 @@ export function solveBench(solver: LinearSolver, stuff: BenchStuff, wish: BlendW
   const answer = solveBlend(solver, problem, { alternatives });
   if (answer.status === 'found') {
     const mixes = answer.mixes.map((m) => mixOf(stuff, m, wish));
-    return { status: 'found', ways: mixes.map((m, i) => labelled(stuff, m, mixes, answer.mixes[i]!.proven)) };
+    const ways = mixes.map((m, i) => labelled(stuff, m, mixes, answer.mixes[i]!.proven));
+    // The surest first, as for a batch.
+    return { status: 'found', ways: ways.sort((a, b) => (b.band?.odds ?? 0) - (a.band?.odds ?? 0)) };
   }
   const { gist, lines } = answerInWords(answer, problem);
   return { status: 'short', gist, lines, nearest: answer.nearest && mixOf(stuff, answer.nearest, wish), reach: answer.reach };

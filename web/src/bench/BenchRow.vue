@@ -54,6 +54,7 @@ const tooMuch = computed(() => (item.value.g > stock.value + 0.5 ? `There are on
       class="amount"
       :label="`${name}, amount`"
       hide-label
+      small
       :mass-g="item.g"
       :what="what"
       :trouble="tooMuch"

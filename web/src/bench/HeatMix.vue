@@ -80,7 +80,7 @@ const total = computed(() => mix.now.props.massG);
           hide-label
           small
           label="Add to the bench"
-          placeholder="Add pods or something else"
+          placeholder="Add something"
           :model-value="null"
           :options="rest"
           @update:model-value="add"
