@@ -60,6 +60,9 @@ const boards = computed(() =>
 );
 const hints = computed(() => rows.value.filter((r) => r.hint !== null).length);
 const x = (pH: number) => 4 + (92 * (Math.min(PH.high, Math.max(PH.low, pH)) - PH.low)) / (PH.high - PH.low);
+/** What fits on two lines of a jar; the rest of a long name stands on its sheet. */
+const LONG = 34;
+const onJar = (name: string) => (name.length > LONG ? name.split(', ').slice(0, 2).join(', ') : name);
 </script>
 
 <template>
@@ -107,7 +110,7 @@ const x = (pH: number) => 4 + (92 * (Math.min(PH.high, Math.max(PH.low, pH)) - P
         <div class="jars">
           <button v-for="{ l, i, hint } in b.rows" :key="l.id" type="button" class="plate jar bare" @click="open(l)">
             <i class="lid" :style="{ background: i.hex }" />
-            <b class="n">{{ i.name }}</b>
+            <b class="n" :title="i.name">{{ onJar(i.name) }}</b>
             <span class="g" :class="{ low: hint?.urgent }" :data-stock="l.id"
               >{{ grams(l.stockG) }}<span v-if="hint" class="hint">, {{ hint.text }}</span></span
             >
