@@ -53,7 +53,7 @@ async function faults(page: Page): Promise<string[]> {
     return violations.flatMap((v) => v.nodes.slice(0, 3).map((n) => `${v.id}: ${n.html.slice(0, 140)} ${n.failureSummary.slice(0, 160)}`));
   });
 }
-/** What is cut at the side, and text smaller than 13 px. */
+/** What is cut at the side or ends in dots, text smaller than 13 px, and more than one thing that scrolls by itself. */
 async function misfits(page: Page): Promise<string[]> {
   return page.evaluate(() => {
     const out: string[] = [];
@@ -68,7 +68,15 @@ async function misfits(page: Page): Promise<string[]> {
       if (size < 12.9) out.push(`${size.toFixed(1)} px: ${el.textContent!.trim().slice(0, 40)}`);
       if (box.right > window.innerWidth + 1 && !el.closest('.n-data-table, .scroll-x'))
         out.push(`cut at the side: ${el.textContent!.trim().slice(0, 40)}`);
+      const style = getComputedStyle(el);
+      const dots = style.textOverflow === 'ellipsis' && el.scrollWidth > el.clientWidth + 1;
+      const clamped = style.webkitLineClamp !== 'none' && el.scrollHeight > el.clientHeight + 2;
+      if (dots || clamped) out.push(`ends in dots: ${el.textContent!.trim().slice(0, 40)}`);
     }
+    const scrolls = [...document.querySelectorAll<HTMLElement>('main *')].filter(
+      (el) => /auto|scroll/.test(getComputedStyle(el).overflowY) && el.clientHeight > 0 && el.scrollHeight > el.clientHeight + 1,
+    );
+    if (scrolls.length > 1) out.push(`${scrolls.length} things scroll: ${scrolls.map((el) => el.className).join(' | ')}`);
     return [...new Set(out)].slice(0, 8);
   });
 }
@@ -102,7 +110,7 @@ async function small(page: Page): Promise<string[]> {
 }
 async function settled(page: Page, path: string): Promise<void> {
   await page.goto(path);
-  await expect(page.locator('h1')).toBeVisible();
+  await expect(page.locator('h1').first()).toBeVisible();
   await page.waitForLoadState('networkidle').catch(() => undefined);
 }
 

@@ -37,7 +37,6 @@ const list = computed(() => {
 <style scoped>
 .now {
   padding: 10px 14px;
-  overflow: auto;
 }
 ul {
   list-style: none;

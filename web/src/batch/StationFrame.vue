@@ -34,7 +34,6 @@ const batch = useOpenBatch();
 .left,
 .right {
   padding: 10px 14px 12px;
-  overflow: auto;
   min-width: 0;
 }
 .right {
@@ -66,7 +65,8 @@ h2 .soft {
   align-content: start;
 }
 @media (max-width: 720px) {
-  .cols {
+  .cols,
+  .cols.wide {
     grid-template-columns: 1fr;
   }
 }

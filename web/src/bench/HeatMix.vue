@@ -99,7 +99,7 @@ const total = computed(() => mix.now.props.massG);
         @drop="mix.drop(l.item.id)"
       />
     </section>
-    <div class="right" tabindex="0" role="region" aria-label="What it comes to">
+    <div class="right" role="region" aria-label="What it comes to">
       <BottleHeat
         bowl
         :blur="
@@ -116,7 +116,7 @@ const total = computed(() => mix.now.props.massG);
         <DoubtPlate :doubts="mix.now.doubts" :remedies="mix.now.remedies" :now="mix.now.band?.odds ?? 0" />
       </section>
     </div>
-    <div class="right" tabindex="0" role="region" aria-label="Ways and cautions">
+    <div class="right" role="region" aria-label="Ways and cautions">
       <MixWays :answer="mix.answer" :trouble="mix.trouble" :picked="mix.picked" :lines="mix.lines" @take="mix.take" />
       <CautionList :cautions="mix.now.cautions" />
     </div>
@@ -131,11 +131,8 @@ const total = computed(() => mix.now.props.massG);
 
 <style scoped>
 .grid {
-  flex: 1;
-  min-height: 0;
   display: grid;
   grid-template-columns: minmax(0, 1.25fr) minmax(0, 0.95fr) minmax(0, 0.95fr);
-  grid-template-rows: auto minmax(0, 1fr);
   gap: 10px;
 }
 .wishes {
@@ -144,8 +141,10 @@ const total = computed(() => mix.now.props.massG);
 .wishes {
   padding: 6px 14px;
 }
+/* The one thing that scrolls by itself: amounts are moved while what they come to stays in sight. */
 .lots {
   overflow: auto;
+  max-height: max(420px, calc(100dvh - 218px));
   padding: 0 14px 6px;
 }
 .tophead {
@@ -167,8 +166,6 @@ const total = computed(() => mix.now.props.massG);
   display: flex;
   flex-direction: column;
   gap: 10px;
-  min-height: 0;
-  overflow: auto;
 }
 .sure {
   padding: 8px 14px;
@@ -176,14 +173,17 @@ const total = computed(() => mix.now.props.massG);
 @media (max-width: 1000px) {
   .grid {
     grid-template-columns: minmax(0, 1fr);
-    grid-template-rows: none;
   }
   .tophead {
     flex-wrap: wrap;
   }
-  .right,
+  .adding {
+    flex: 1 1 100%;
+    order: 3;
+  }
   .lots {
     overflow: visible;
+    max-height: none;
   }
 }
 </style>

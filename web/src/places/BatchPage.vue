@@ -175,8 +175,7 @@ async function archive() {
       <div v-if="batch.report && station" class="below no-print">
         <component :is="PANELS[station.kind]" :key="station.id" :station="station" />
         <div class="side">
-          <DoNow :report="batch.report" @tick="tick" />
-          <div v-if="cautions.length || elsewhere.length" class="warnings" tabindex="0" role="region" aria-label="Warnings">
+          <div v-if="cautions.length || elsewhere.length" class="warnings" role="region" aria-label="Warnings">
             <CautionList :cautions="cautions" />
             <p v-if="elsewhere.length" class="soft">
               See also the warning at
@@ -185,6 +184,7 @@ async function archive() {
               >.
             </p>
           </div>
+          <DoNow :report="batch.report" @tick="tick" />
         </div>
       </div>
       <BenchSheet v-if="batch.report" :file="file" :report="batch.report" />
@@ -217,9 +217,6 @@ async function archive() {
 </template>
 
 <style scoped>
-.page {
-  height: 100%;
-}
 .two {
   display: flex;
   gap: 12px;
@@ -257,32 +254,20 @@ async function archive() {
   display: grid;
   grid-template-columns: minmax(0, 1.42fr) minmax(0, 1.15fr) minmax(0, 0.93fr);
   gap: 12px;
+  align-items: start;
 }
 .side {
   display: grid;
-  grid-template-rows: minmax(0, 1fr) auto;
   gap: 8px;
-  min-height: 0;
-}
-.warnings {
-  max-height: 124px;
-  overflow: auto;
+  align-content: start;
 }
 .warnings p {
   margin: 4px 0 0;
   font-size: 13px;
 }
 @media (max-width: 1000px) {
-  .page {
-    height: auto;
-  }
   .below {
     grid-template-columns: 1fr;
-  }
-}
-@media (max-height: 700px) {
-  .page {
-    height: auto;
   }
 }
 </style>

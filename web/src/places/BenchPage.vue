@@ -40,9 +40,6 @@ const tool = computed(() => TOOLS.find((t) => t.name === route.params.tool) ?? T
 </template>
 
 <style scoped>
-.page {
-  height: 100%;
-}
 .tools {
   display: flex;
   gap: 6px;
@@ -66,8 +63,5 @@ const tool = computed(() => TOOLS.find((t) => t.name === route.params.tool) ?? T
   gap: 8px;
 }
 @media (max-width: 1000px) {
-  .page {
-    height: auto;
-  }
 }
 </style>

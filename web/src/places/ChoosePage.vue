@@ -173,19 +173,18 @@ const wholeText = computed(() => {
   background: var(--warn-plate);
   border-color: var(--warn);
 }
-.page {
-  height: 100%;
-}
 .grid {
-  flex: 1;
-  min-height: 0;
   display: grid;
   grid-template-columns: minmax(0, 1.6fr) minmax(0, 1fr);
-  grid-template-rows: minmax(0, 1fr) auto;
+  grid-template-rows: minmax(max(420px, calc(100dvh - 298px)), auto) auto;
   gap: 12px;
 }
+/* The one thing that scrolls by itself: shares are moved while the heat stays in sight. */
 .lots {
   overflow: auto;
+  /* As high as what stands beside it. */
+  height: 0;
+  min-height: 100%;
   padding: 0 14px 4px;
 }
 .wishes {
@@ -215,9 +214,8 @@ const wholeText = computed(() => {
 }
 .right {
   display: grid;
-  grid-template-rows: auto minmax(0, 1fr);
+  align-content: start;
   gap: 12px;
-  min-height: 0;
 }
 .notes {
   grid-column: 1 / -1;
@@ -225,8 +223,6 @@ const wholeText = computed(() => {
   grid-template-columns: 1.15fr 1.15fr 0.8fr;
   gap: 20px;
   padding: 8px 16px;
-  max-height: 188px;
-  overflow: auto;
 }
 .notes p {
   margin: 2px 0 0;
@@ -235,11 +231,12 @@ const wholeText = computed(() => {
   color: var(--soft);
 }
 @media (max-width: 1000px) {
-  .page {
+  .lots {
+    overflow: visible;
     height: auto;
   }
-  .notes {
-    max-height: none;
+  .grid {
+    grid-template-rows: none;
   }
   .grid,
   .notes {

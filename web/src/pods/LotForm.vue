@@ -145,8 +145,8 @@ const BASES: { value: HeatBasis; label: string }[] = [
   { value: 'asIs', label: 'of the pod as it is' },
   { value: 'freshConvention', label: 'quoted, taken for the fresh pod' },
 ];
-const SOURCES: { value: Source; label: string }[] = [
-  { value: 'packet', label: 'a seed packet or a website' },
+const SOURCES: { value: Source; label: string; short?: string }[] = [
+  { value: 'packet', label: 'a seed packet or a website', short: 'seed packet, website' },
   { value: 'label', label: 'a label' },
   { value: 'lab', label: 'a laboratory' },
 ];

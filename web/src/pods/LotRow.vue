@@ -59,7 +59,7 @@ function typed(value: number) {
           @update:model-value="typed($event ?? 0)"
         />
         <span class="soft">of {{ g(choice.stockG) }}</span>
-        <KnifeFire v-model:prep="entry.prep" v-model:fire="entry.fire" :lot="choice.lot" />
+        <KnifeFire class="knife" v-model:prep="entry.prep" v-model:fire="entry.fire" :lot="choice.lot" />
         <LeastMost v-model:least="entry.leastG" v-model:most="entry.mostG" :name="name" unit="g" />
       </div>
       <ShareSlider
@@ -155,6 +155,16 @@ function typed(value: number) {
   .dose,
   .hill {
     grid-column: 2;
+  }
+}
+/* Their words need a line of their own. */
+@media (max-width: 500px) {
+  .nums {
+    grid-template-columns: 80px minmax(0, 1fr) auto;
+  }
+  .knife {
+    grid-column: 1 / -1;
+    grid-row: 2;
   }
 }
 </style>

@@ -61,7 +61,6 @@ const inWords = (m: Mix) => Object.entries(m.gramsByLot).map(([id, g]) => `${lot
 <style scoped>
 .ways {
   padding: 10px 16px;
-  overflow: auto;
 }
 .way {
   display: grid;

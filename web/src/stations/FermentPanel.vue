@@ -113,7 +113,7 @@ function log(reading: Reading | null) {
 }
 .chart {
   flex: 1;
-  min-height: 150px;
+  min-height: 180px;
 }
 .foot,
 .small {

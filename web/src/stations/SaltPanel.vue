@@ -25,7 +25,11 @@ import FactRows from '../ui/FactRows.vue';
 const props = defineProps<{ station: StationReport<'salt'> }>();
 const { params, set, facts } = usePanel<'salt'>(props);
 const settings = useSettings();
-const schools = (Object.keys(SCHOOL_NAMES) as School[]).map((value) => ({ value, label: SCHOOL_NAMES[value] }));
+const schools = (Object.keys(SCHOOL_NAMES) as School[]).map((value) => ({
+  value,
+  label: SCHOOL_NAMES[value],
+  short: SCHOOL_NAMES[value].replace(' the', ''),
+}));
 const salts = SALT_TYPES.map((s) => ({ value: s.id, label: s.name, short: s.name.split(',')[0]! }));
 const cuts = (Object.keys(CUTS) as Cut[]).map((value) => ({ value, label: CUTS[value].label }));
 const spoons = computed(() => {
@@ -111,6 +115,11 @@ const leftover = computed(() => facts.value?.leftoverMl ?? null);
   display: grid;
   grid-template-columns: minmax(0, 1fr) minmax(0, 1fr) minmax(0, 1.4fr);
   gap: 6px 8px;
+}
+@media (max-width: 500px) {
+  .three {
+    grid-template-columns: 1fr 1fr;
+  }
 }
 .span {
   grid-column: span 2;
