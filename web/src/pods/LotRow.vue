@@ -59,7 +59,7 @@ function typed(value: number) {
           @update:model-value="typed($event ?? 0)"
         />
         <span class="soft">of {{ g(choice.stockG) }}</span>
-        <KnifeFire class="knife" v-model:prep="entry.prep" v-model:fire="entry.fire" :lot="choice.lot" />
+        <KnifeFire v-model:prep="entry.prep" v-model:fire="entry.fire" class="knife" :lot="choice.lot" />
         <LeastMost v-model:least="entry.leastG" v-model:most="entry.mostG" :name="name" unit="g" />
       </div>
       <ShareSlider
