@@ -2,11 +2,11 @@ import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { reportLine } from '@roskel/core';
+import { addDays, reportLine } from '@roskel/core';
 import { checkBatchFile } from '@roskel/contract/validate';
 import { openDb, type OpenDb } from '../src/db/open';
 import { seedDemo } from '../src/seed/demo';
-import { everyBatch, getBatch, listBatches } from '../src/store/batches';
+import { everyBatch, getBatch, listBatches, refreshDay } from '../src/store/batches';
 import { listLarder } from '../src/store/larder';
 import { listPods } from '../src/store/pods';
 import { listShelf } from '../src/store/shelf';
@@ -49,6 +49,14 @@ describe('the demo kitchen', () => {
       expect(report.finished.heatShu).toBeGreaterThan(b.file.goal.lowShu);
       expect(report.finished.heatShu).toBeLessThan(b.file.goal.highShu);
     }
+  });
+  it('what is to be done next goes by the day: summed anew once when a day begins, finished batches never', async () => {
+    const next = async (id: string) => (await listBatches(open.db)).find((b) => b.id === id)!.summary.next;
+    expect((await next('slipway-red-3'))!.due).toBe(TODAY);
+    const tomorrow = addDays(TODAY, 1);
+    expect([await refreshDay(open.db, tomorrow), await refreshDay(open.db, tomorrow)]).toEqual([true, false]);
+    expect([(await next('slipway-red-3'))!.due, await next('slipway-red-2')]).toEqual([tomorrow, null]);
+    await refreshDay(open.db, TODAY);
   });
   it('stock is what came in less what the finished steps took', async () => {
     const cayenne = (await listPods(open.db)).find((p) => p.id === 'lot-cayenne')!;

@@ -170,11 +170,17 @@ export async function refreshAll(db: Db, today: string, bands = false): Promise<
 
 /** Summaries of batches on their way, once a new day has come: what is to be done next goes by the day. */
 export async function refreshDay(db: Db, today: string): Promise<boolean> {
-  const old = await db
+  // Finished ones have nothing to do next, whatever the day.
+  const running = await db
     .select()
     .from(batches)
-    .where(and(eq(batches.archived, false), or(isNull(batches.summedOn), ne(batches.summedOn, today))));
-  const running = old.filter((r) => !r.summary?.doneOn);
+    .where(
+      and(
+        eq(batches.archived, false),
+        sql`(${batches.summary} ->> 'doneOn') is null`,
+        or(isNull(batches.summedOn), ne(batches.summedOn, today)),
+      ),
+    );
   const own = await readingsOf(
     db,
     running.map((r) => r.id),
