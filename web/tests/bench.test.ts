@@ -56,6 +56,28 @@ describe('the heat mix', () => {
     expect(mix.now.props.heatShu).toBeGreaterThan(1300);
     expect(mix.now.props.heatShu).toBeLessThan(3200);
   });
+  it('of two questions the newest is answered, whichever answer comes last', async () => {
+    const { useMixing } = await import('../src/pods/mixing');
+    const waiting: ((n: number) => void)[] = [];
+    const table = { on: 0 };
+    const mixing = useMixing<number, number>({
+      ask: () => new Promise((done) => waiting.push((n) => done({ ok: true, answer: n, ms: 1 }))),
+      mixesOf: (n) => [n],
+      put: (n) => (table.on = n),
+      about: () => 'this',
+      stands: () => String(table.on),
+    });
+    for (const order of [
+      [0, 1],
+      [1, 0],
+    ]) {
+      waiting.length = 0;
+      const asked = [mixing.solve(), mixing.solve()];
+      for (const i of order) waiting[i]!(i + 10);
+      await Promise.all(asked);
+      expect([mixing.answer.value, table.on, mixing.picked.value, mixing.solving.value]).toEqual([11, 11, 0, false]);
+    }
+  });
   it('amounts follow the finger, and what is wished for is kept for the next time', async () => {
     const mix = await store();
     const before = mix.now.props.heatShu;

@@ -30,16 +30,20 @@ export function useMixing<A, M>({ ask, mixesOf, put, about, stands }: Question<A
   /** Which way stands on the table as it was found; -1 when it was changed by hand. */
   const picked = ref(-1);
 
+  let asks = 0;
+
   function take(mix: M, index: number): void {
     put(mix);
     picked.value = index;
   }
-  /** Asks the solver; `use` puts its best answer on the table, otherwise the table stays as it is. */
+  /** Asks the solver; `use` puts its best answer on the table, otherwise the table stays as it is. The newest question wins. */
   async function solve(use = true): Promise<void> {
+    const mine = ++asks;
     trouble.value = '';
     solving.value = true;
     const asked = { about: about(), stands: stands() };
     const result = await stoppable(ask());
+    if (mine !== asks) return;
     solving.value = false;
     if (!result || about() !== asked.about) return;
     answer.value = result.ok ? result.answer : null;

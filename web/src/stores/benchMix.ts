@@ -79,7 +79,11 @@ export const useBenchMix = defineStore('benchMix', () => {
       // What is in the mix stands on top; the order then stays put while amounts move.
       items.value = [...items.value].sort((a, b) => Number(b.g > 0) - Number(a.g > 0));
     },
-    about: () => items.value.map((i) => i.id).join(' '),
+    about: () =>
+      items.value
+        .map((i) => i.id)
+        .sort()
+        .join(' '),
     stands: () => JSON.stringify(items.value),
   });
   const ready = ref(false);
