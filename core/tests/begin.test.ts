@@ -51,6 +51,11 @@ describe('what someone has, in their own words', () => {
     expect(h.unknown).not.toContain('crushed');
     expect([h.bottles, h.bottleMl]).toEqual([12, 250]);
   });
+  it('what means nothing is named wherever it stands, with an amount or without', () => {
+    expect(have('2 ghost peppers, garlic, 4 unicorns, vinegar, mild, 12 small bottles').unknown).toEqual(['4 unicorns']);
+    expect(have('10 jalapeños, floob').unknown).toEqual(['floob']);
+    expect(have('3 cloves garlic, peeled, finely chopped, 2 limes').unknown).toEqual([]);
+  });
   it('nasty words throw nothing', () => {
     for (const text of [
       '',

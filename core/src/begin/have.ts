@@ -2,7 +2,7 @@ import { HEAT_WORDS } from '../heat';
 import type { Ingredient } from '../matter/ingredient';
 import { MIXED_UNKNOWN, variety } from '../matter/variety';
 import { lotOfVariety, varietyOfRow, type PodLot } from '../pantry';
-import { readLine, recipeLines, type Kitchen, type ReadItem } from '../quantity';
+import { HARMLESS, plainWords, readLine, recipeLines, type Kitchen, type ReadItem } from '../quantity';
 
 /** Pods someone said they have. */
 export interface HavePods {
@@ -100,16 +100,14 @@ function namedOnly(part: string, kitchen: Kitchen, own: readonly Ingredient[]): 
 export function readHave(text: string, kitchen: Kitchen, own: readonly Ingredient[] = [], idOf = (n: number) => `had-${n}`): Have {
   const have: Have = { pods: [], things: [], unknown: [], bottles: null, bottleMl: null, heat: null };
   for (const line of recipeLines(text)) {
-    const whole = safely(() => readLine(line, kitchen, own));
-    /** The line reads well as one thing: what follows its comma ("crushed", "diced") says nothing more. */
-    const one = whole !== undefined && whole.length === 1 && !whole[0]!.ask;
     const parts = line.split(/[,;]|\band\b/).map((p) =>
       p
         .trim()
         .replace(/^(?:i have|with|some) /i, '')
         .replace(/\.$/, ''),
     );
-    for (const [i, part] of parts.entries()) if (part !== '') take(have, part, one && i > 0, kitchen, own, idOf);
+    const strange = parts.filter((part) => part !== '' && !take(have, part, kitchen, own, idOf) && !saysHow(part));
+    have.unknown.push(...strange.map((part) => part.slice(0, 60)));
   }
   return have;
 }
@@ -124,28 +122,38 @@ function podMeant(part: string): string {
   return found ? part.replace(found[0], found[1]) : part;
 }
 
-/** One thing of a list, put where it belongs. `aside`: words of no meaning are left out without a word. */
-function take(have: Have, part: string, aside: boolean, kitchen: Kitchen, own: readonly Ingredient[], idOf: (n: number) => string): void {
+/** "crushed", "finely chopped": how a thing is, and no thing of its own. */
+function saysHow(part: string): boolean {
+  const words = plainWords(part);
+  return words.length > 0 && words.every((w) => HARMLESS.has(w));
+}
+
+/** One thing of a list, put where it belongs; false when it means nothing here. */
+function take(have: Have, part: string, kitchen: Kitchen, own: readonly Ingredient[], idOf: (n: number) => string): boolean {
   const word = HEAT_WORDS.find((w) => w.name === part.toLowerCase());
-  if (word) return void (have.heat = { lowShu: word.lowShu, highShu: word.highShu });
+  if (word) {
+    have.heat = { lowShu: word.lowShu, highShu: word.highShu };
+    return true;
+  }
   const bottles = bottlesOf(part);
   if (bottles) {
     have.bottles = bottles.bottles ?? have.bottles;
     have.bottleMl = bottles.bottleMl ?? have.bottleMl;
-    return;
+    return true;
   }
   const read = safely(() => readLine(podMeant(part), kitchen, own)[0]);
   // A question with answers is taken for its first: the plan says what it was taken for.
   const first = read?.ask?.options[0];
   const item = first && /\d/.test(part) ? safely(() => readLine(first.line, kitchen, own)[0]) : read;
   const pods = podsOf(part, item, idOf(have.pods.length + 1));
-  if (pods) return void have.pods.push(pods);
-  if (item && !item.ask && item.store === 'larder' && item.id && item.massG !== null) {
-    return void have.things.push({ id: item.id, name: item.name, massG: item.massG, says: part });
+  if (pods) {
+    have.pods.push(pods);
+    return true;
   }
-  const thing = safely(() => namedOnly(part, kitchen, own));
+  const weighed = item && !item.ask && item.store === 'larder' && item.id !== null && item.massG !== null;
+  const thing = weighed ? { id: item.id!, name: item.name, massG: item.massG, says: part } : safely(() => namedOnly(part, kitchen, own));
   if (thing) have.things.push(thing);
-  else if (!aside) have.unknown.push(part.slice(0, 60));
+  return Boolean(thing);
 }
 
 /** A line the reader refuses is one it does not know. */

@@ -5,3 +5,4 @@ export * from './grams';
 export * from './pieces';
 export * from './words';
 export * from './read';
+export { HARMLESS } from './rules';
