@@ -20,4 +20,4 @@ UPDATE "batches" b SET "document" = CASE
     'lots', b.lots, 'ingredients', b.ingredients)
 END;--> statement-breakpoint
 -- Heat of bottles by each way of counting; how the other one counts them is worked out when the kitchen opens.
-UPDATE "bottlings" SET "heat" = json_build_object('dry', "heat", 'fresh', "heat");
+UPDATE "bottlings" SET "heat" = json_build_object('dry', "heat");

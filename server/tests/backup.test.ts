@@ -106,6 +106,31 @@ it('a file that promises more than its batches hold is told by the rules', async
   expect((await readKitchen(to.db)).tables.bottlings).toEqual(good.tables.bottlings);
 });
 
+it('bottles of a line that cannot run promise nothing, and what was to be thrown away stays so', async () => {
+  await seedDemo(from.db, TODAY);
+  const good = await readKitchen(from.db);
+  for (const place of ['cupboard', 'bin']) {
+    const broken = structuredClone(good);
+    for (const b of broken.tables.batches!) {
+      const salt = (b.document as BatchFile).stations.find((s) => s.kind === 'salt')!;
+      Object.assign(salt.params as object, { jarMl: 120, jars: 1 });
+    }
+    for (const b of broken.tables.bottlings!) Object.assign(b, { place, keeping: 'As it was.', useBy: '2999-01-01' });
+    await writeKitchen(to.db, broken, TODAY);
+    const [row] = (await readKitchen(to.db)).tables.bottlings!;
+    if (place === 'bin') expect(row).toMatchObject({ place: 'bin', keeping: 'As it was.' });
+    else
+      expect(row).toMatchObject({
+        place: 'fridge',
+        useBy: row!.bottledOn,
+        phMeasured: false,
+        keeping: expect.stringMatching(/do not eat it/) as string,
+      });
+    await to.close();
+    to = await memoryDb();
+  }
+});
+
 it('seven daily backups are kept, one a day, none of an empty kitchen', async () => {
   const data = join(folder, 'data');
   expect(await backupOfDay(from.db, data, '2026-11-01')).toBe(false);

@@ -3,10 +3,12 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { addDays, reportLine } from '@roskel/core';
+import { eq } from 'drizzle-orm';
 import { checkBatchFile } from '@roskel/contract/validate';
 import { openDb, type OpenDb } from '../src/db/open';
+import { bottlings } from '../src/db/schema';
 import { seedDemo } from '../src/seed/demo';
-import { everyBatch, getBatch, listBatches, refreshDay } from '../src/store/batches';
+import { everyBatch, getBatch, listBatches, refreshAll, refreshDay } from '../src/store/batches';
 import { listLarder } from '../src/store/larder';
 import { listPods } from '../src/store/pods';
 import { listShelf } from '../src/store/shelf';
@@ -57,6 +59,13 @@ describe('the demo kitchen', () => {
     expect([await refreshDay(open.db, tomorrow), await refreshDay(open.db, tomorrow)]).toEqual([true, false]);
     expect([(await next('slipway-red-3'))!.due, await next('slipway-red-2')]).toEqual([tomorrow, null]);
     await refreshDay(open.db, TODAY);
+  });
+  it('bottles of before are told by the rules of now when the kitchen opens, in both ways of counting heat', async () => {
+    const [before] = await listShelf(open.db);
+    const old = { heat: { dry: before!.heat.dry } as never, place: 'cupboard', keeping: 'Keeps for ever.', useBy: '2999-01-01' };
+    await open.db.update(bottlings).set(old).where(eq(bottlings.id, before!.id));
+    await refreshAll(open.db, TODAY);
+    expect((await listShelf(open.db))[0]).toEqual(before);
   });
   it('stock is what came in less what the finished steps took', async () => {
     const cayenne = (await listPods(open.db)).find((p) => p.id === 'lot-cayenne')!;

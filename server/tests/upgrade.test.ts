@@ -124,7 +124,7 @@ it('a data folder of version 0.2: every batch becomes one document that says the
     expect(JSON.stringify((await getBatch(db, 'second')).file)).toBe(JSON.stringify(file));
     const { seed: _, ...seedless } = file;
     expect((await getBatch(db, 'without-seed')).file).toEqual(seedless);
-    expect((await listShelf(db))[0]!.heat).toEqual({ dry: { p10: 1, p50: 2, p90: 3 }, fresh: { p10: 1, p50: 2, p90: 3 } });
+    expect((await listShelf(db))[0]!.heat.dry).toEqual({ p10: 1, p50: 2, p90: 3 });
     await refreshAll(db, TODAY);
     const row = (await listBatches(db)).find((b) => b.id === 'second')!;
     expect(row.summary).toEqual(summaryOf(file, TODAY));

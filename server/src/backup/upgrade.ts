@@ -42,7 +42,7 @@ export function upgradeKitchen(file: Omit<KitchenFile, 'version'> & { version: n
           ingredients,
         },
       })),
-      bottlings: (tables.bottlings ?? []).map((b) => ({ ...b, heat: { dry: b.heat, fresh: b.heat } })),
+      bottlings: (tables.bottlings ?? []).map((b) => ({ ...b, heat: { dry: b.heat } })),
     },
   };
 }

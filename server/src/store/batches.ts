@@ -157,12 +157,13 @@ export async function archiveBatch(db: Db, id: string, archived: boolean): Promi
  */
 export async function refreshAll(db: Db, today: string, bands = false): Promise<void> {
   for (const { id, file } of await everyBatch(db)) {
-    await db.update(batches).set(derivedOf(file, today)).where(eq(batches.id, id));
     try {
+      await db.update(batches).set(derivedOf(file, today)).where(eq(batches.id, id));
       await settleShelf(db, id, file, today, bands);
     } catch (error) {
-      // A line that cannot run any more says so on its page; what came of it promises nothing.
-      if (!(error instanceof LineProblem)) throw error;
+      // A line that cannot run any more says so on its page; what came of it promises nothing. One batch, whatever is
+      // wrong with it, keeps nobody out of the kitchen.
+      if (!(error instanceof LineProblem)) console.error(`The batch ${id} cannot be worked out:`, error);
       await coldOnly(db, id);
     }
   }

@@ -1,4 +1,4 @@
-import { desc, eq, sql } from 'drizzle-orm';
+import { and, desc, eq, ne, sql } from 'drizzle-orm';
 import { addDays, countedIn, reportLine, reportTypical, same, stationKind, type BatchFile, type HeatSchool } from '@roskel/core';
 import type { BottlingRecord } from '@roskel/contract';
 import type { Db } from '../db/open';
@@ -12,14 +12,14 @@ import { NotFound, Unfit } from './errors';
 export async function settleShelf(db: Db, batchId: string, file: BatchFile, today: string, bands = true): Promise<boolean> {
   const end = file.stations.at(-1);
   const [had] = await db.select().from(bottlings).where(eq(bottlings.batchId, batchId));
-  if (!end || !stationKind(end.kind).keeping || end.log.doneOn === undefined) {
+  const report = end?.log.doneOn !== undefined && stationKind(end.kind).keeping ? reportTypical(file, today) : null;
+  // Nothing is bottled, or there is nothing in the bottles.
+  if (!end?.log.doneOn || !report?.keeping) {
     if (!had || had.archived) return false;
     await db.update(bottlings).set({ archived: true }).where(eq(bottlings.id, had.id));
     return true;
   }
-  const report = reportTypical(file, today);
   const { finished, bottles, keeping } = report;
-  if (!keeping) return false;
   const values = {
     name: file.name,
     bottledOn: end.log.doneOn,
@@ -34,7 +34,7 @@ export async function settleShelf(db: Db, batchId: string, file: BatchFile, toda
     live: report.cautions.some((c) => c.id === 'live-pressure'),
     archived: false,
   };
-  if (!bands && had && same({ ...had, ...values }, had)) return false;
+  if (!bands && had?.heat.fresh && same({ ...had, ...values }, had)) return false;
   const heatIn = (school: HeatSchool) => reportLine(countedIn(file, school), { today, members: 60, forecast: false }).heat;
   const heat = { dry: heatIn('dry'), fresh: heatIn('fresh') };
   await db
@@ -44,13 +44,14 @@ export async function settleShelf(db: Db, batchId: string, file: BatchFile, toda
   return true;
 }
 
-/** Bottles of a batch of which nothing can be worked out any more: cold, and not for long. */
+/** Bottles of a batch of which nothing can be worked out any more: cold, out of date, and what was to be thrown away stays so. */
 export async function coldOnly(db: Db, batchId: string): Promise<void> {
-  const keeping = 'Keep in the fridge and use it soon: how it keeps cannot be worked out any more. See the batch.';
+  const keeping =
+    'How it keeps cannot be worked out any more: see what stops the line on its page. Until then keep it cold and do not eat it.';
   await db
     .update(bottlings)
     .set({ keeping, place: 'fridge', useBy: bottlings.bottledOn, phMeasured: false })
-    .where(eq(bottlings.batchId, batchId));
+    .where(and(eq(bottlings.batchId, batchId), ne(bottlings.place, 'bin')));
 }
 
 export async function listShelf(db: Db): Promise<BottlingRecord[]> {
