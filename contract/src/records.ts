@@ -1,14 +1,11 @@
 import { Type, type Static } from '@sinclair/typebox';
 import {
   DaySchema,
-  GoalSchema,
   HEAT_SCHOOLS,
   IngredientSchema,
   KITCHENS,
   LotSchema,
   TURNS,
-  type BatchFile,
-  type BatchSummary,
   type Change,
   type HeatSchool,
   type HeatEvent,
@@ -21,10 +18,11 @@ import {
 } from '@roskel/core';
 
 const Id = Type.String({ minLength: 1, maxLength: 64, pattern: '^[A-Za-z0-9_.:-]+$' });
-const Revision = Type.Integer({ minimum: 1 });
+export const Revision = Type.Integer({ minimum: 1 });
 const Note = Type.String({ title: 'The note', maxLength: 2000 });
 const Grams = Type.Number({ title: 'The amount', minimum: 0, maximum: 200_000, unit: 'g' });
-const exact = { additionalProperties: false };
+/** Unknown fields are refused. */
+export const exact = { additionalProperties: false };
 
 export const TEMPERATURES = ['C', 'F'] as const;
 export const WEIGHTS = ['g', 'lb'] as const;
@@ -292,50 +290,6 @@ export interface HeatBook {
   events: HeatRecord[];
   scales: { taster: string; scale: Scale }[];
 }
-
-/** A batch whole. */
-export interface BatchRecord {
-  id: string;
-  revision: number;
-  updatedAt: string;
-  file: BatchFile;
-}
-/** A batch as lists show it. */
-export interface BatchRow {
-  id: string;
-  revision: number;
-  updatedAt: string;
-  summary: BatchSummary;
-}
-/** What became of an edit. */
-export interface BatchSaved {
-  revision: number;
-  updatedAt: string;
-  /** The whole batch, when it holds more than the window knows: another one had changed it, or the server put it in order. */
-  file: BatchFile | null;
-}
-
-/** A file is checked by `checkBatchFile`, not by this outer shape alone. */
-export const NewBatchSchema = Type.Object(
-  {
-    name: Type.String({ title: 'The name', minLength: 1, maxLength: 60 }),
-    startDate: DaySchema,
-    goal: GoalSchema,
-  },
-  exact,
-);
-export const FileBodySchema = Type.Object({ file: Type.Unknown() }, exact);
-const ChangeSchema = Type.Object(
-  {
-    path: Type.Array(Type.String({ maxLength: 120 }), { minItems: 1, maxItems: 16 }),
-    before: Type.Optional(Type.Unknown()),
-    after: Type.Optional(Type.Unknown()),
-    behind: Type.Optional(Type.Union([Type.String({ maxLength: 120 }), Type.Null()])),
-  },
-  exact,
-);
-/** What an edit changed in a batch: see `Change` in core. */
-export const EditBatchSchema = Type.Object({ revision: Revision, changes: Type.Array(ChangeSchema, { maxItems: 2000 }) }, exact);
 
 export interface BottlingRecord {
   id: string;
