@@ -94,6 +94,11 @@ describe('pods in the window', () => {
     expect(useClash().asked).toBeNull();
     expect(writes().at(-1)!.body).toEqual({ revision: 4, input: { ...mine, useFirst: true } });
     expect(undo.last).toBe('change to Cayenne, red');
+    // Undo takes back what this window wrote: theirs comes back, and what only they changed stays.
+    stale = null;
+    pods = [{ ...theirs, ...mine, useFirst: true, revision: 5 }];
+    await undo.undo();
+    expect(writes().at(-1)!.body).toMatchObject({ revision: 5, input: { place: 'bed 2', note: '', useFirst: true } });
     stale = { ...theirs, revision: 6, ripeness: 'ripe' };
     await store.edit('a', { revision: 5, value: inputOf(theirs) }, { ...inputOf(theirs), note: 'other' });
     expect(useClash().asked).toBeNull();

@@ -42,9 +42,10 @@ export function useMixing<A, M>({ ask, mixesOf, put, about, stands }: Question<A
     trouble.value = '';
     solving.value = true;
     const asked = { about: about(), stands: stands() };
-    const result = await stoppable(ask());
+    const result = await stoppable(ask()).finally(() => {
+      if (mine === asks) solving.value = false;
+    });
     if (mine !== asks) return;
-    solving.value = false;
     if (!result || about() !== asked.about) return;
     answer.value = result.ok ? result.answer : null;
     if (!result.ok) return void (trouble.value = result.message);

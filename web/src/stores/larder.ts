@@ -1,7 +1,7 @@
 import { defineStore } from 'pinia';
 import { computed } from 'vue';
 import { LarderFactsSchema, type LarderFacts, type LarderRecord, type LedgerLine, type Move } from '@roskel/contract';
-import { changesBetween, INGREDIENTS, withOwnPh, type Ingredient } from '@roskel/core';
+import { INGREDIENTS, withOwnPh, type Ingredient } from '@roskel/core';
 import { api } from '../api/client';
 import { archiveOf } from './archive';
 import { collection } from './collection';
@@ -54,8 +54,7 @@ export const useLarder = defineStore('larder', () => {
   async function edit(id: string, name: string, begun: Begun<LarderFacts>, mine: LarderFacts) {
     const path = `/larder/${id}`;
     const body = (facts: LarderFacts) => ({ facts });
-    await putRecord<LarderFacts, LarderRecord>({ path, begun, mine, body, valueOf: factsOf, schema: LarderFactsSchema });
-    const changes = changesBetween(begun.value, mine);
+    const changes = await putRecord<LarderFacts, LarderRecord>({ path, begun, mine, body, valueOf: factsOf, schema: LarderFactsSchema });
     undo.push(`change to ${name}`, 'larder', { kind: 'record', path: '/larder', of: id, put: path, changes });
     await list.load();
   }

@@ -1,7 +1,7 @@
 import { defineStore } from 'pinia';
 import { computed } from 'vue';
 import { VarietySchema, type OwnIngredient, type OwnVariety } from '@roskel/contract';
-import { changesBetween, IngredientSchema, VARIETIES, type Variety } from '@roskel/core';
+import { IngredientSchema, VARIETIES, type Variety } from '@roskel/core';
 import { api } from '../api/client';
 import { archiveOf } from './archive';
 import { collection } from './collection';
@@ -27,9 +27,14 @@ function ownRows<T extends OwnVariety | OwnIngredient>(kind: 'varieties' | 'ingr
   async function edit(id: string, begun: Begun<Value>, mine: Value) {
     const path = `/${kind}/${id}`;
     const schema = kind === 'varieties' ? VarietySchema : IngredientSchema;
-    await putRecord<Value, T>({ path, begun, mine, body: (value) => ({ value }), valueOf: (r) => r.value, schema });
-    const changes = changesBetween({ value: begun.value }, { value: mine });
-    undo.push(`change to ${begun.value.name}`, kind, { kind: 'record', path: `/${kind}`, of: id, put: path, changes });
+    const changes = await putRecord<Value, T>({ path, begun, mine, body: (value) => ({ value }), valueOf: (r) => r.value, schema });
+    undo.push(`change to ${begun.value.name}`, kind, {
+      kind: 'record',
+      path: `/${kind}`,
+      of: id,
+      put: path,
+      changes: changes.map((c) => ({ ...c, path: ['value', ...c.path] })),
+    });
     await list.load();
   }
   return { ...list, add, edit, archive };

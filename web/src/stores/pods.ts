@@ -1,6 +1,6 @@
 import { defineStore } from 'pinia';
 import { PodLotInputSchema, type LotHistory, type Move, type PodLotInput, type PodLotRecord } from '@roskel/contract';
-import { changesBetween, TURNS, type Turn } from '@roskel/core';
+import { TURNS, type Turn } from '@roskel/core';
 import { api } from '../api/client';
 import { archiveOf } from './archive';
 import { collection } from './collection';
@@ -30,8 +30,7 @@ export const usePods = defineStore('pods', () => {
   async function edit(id: string, begun: Begun<PodLotInput>, mine: PodLotInput) {
     const path = `/pods/${id}`;
     const body = (input: PodLotInput) => ({ input });
-    await putRecord<PodLotInput, PodLotRecord>({ path, begun, mine, body, valueOf: inputOf, schema: PodLotInputSchema });
-    const changes = changesBetween(begun.value, mine);
+    const changes = await putRecord<PodLotInput, PodLotRecord>({ path, begun, mine, body, valueOf: inputOf, schema: PodLotInputSchema });
     undo.push(`change to ${begun.value.lot.name}`, 'pods', { kind: 'record', path: '/pods', of: id, put: path, changes });
     await list.load();
   }

@@ -1,5 +1,5 @@
 import type { TSchema } from '@sinclair/typebox';
-import { forceChange, mergeChanges, same } from '@roskel/core';
+import { changesBetween, forceChange, mergeChanges, same, type Change } from '@roskel/core';
 import { api, ApiProblem } from '../api/client';
 import { useClash } from './clash';
 import { useNotices } from './notices';
@@ -22,15 +22,22 @@ interface Put<T, R> {
 
 /**
  * Writes a record as it stands in a form. Where another window wrote it meanwhile, different fields come together, and the
- * same field is asked about; gives what was written.
+ * same field is asked about. Gives what this write changed, for undo.
  */
-export async function putRecord<T, R extends { revision: number }>({ path, begun, mine, body, valueOf, schema }: Put<T, R>): Promise<T> {
+export async function putRecord<T, R extends { revision: number }>({
+  path,
+  begun,
+  mine,
+  body,
+  valueOf,
+  schema,
+}: Put<T, R>): Promise<Change[]> {
   let [{ revision, value: base }, value] = [begun, mine];
   for (;;) {
     try {
       await api.put(path, { revision, ...body(value) });
       if (!same(value, mine)) useNotices().say('Brought together with what another window changed.');
-      return value;
+      return changesBetween(base, value);
     } catch (error) {
       if (!(error instanceof ApiProblem) || error.problem.status !== 409 || !error.problem.current) throw error;
       const now = error.problem.current as R;
