@@ -10,12 +10,17 @@ const { oz: OZ, lb: LB } = MASSES_G;
 
 /** A mass as the maker's own scale shows it: grams, or pounds and ounces. */
 export function grams(g: number): string {
+  if (g < 0) return `-${grams(-g)}`;
   if (manner.weight === 'lb') return pounds(g);
   if (g >= 10_000) return `${(g / 1000).toFixed(1)} kg`;
   return g > 0 && g < 10 ? `${g.toFixed(1)} g` : `${whole.format(Math.round(g))} g`;
 }
+/** The same where the unit goes without saying: the bare number of grams, but pounds and ounces with theirs. */
+export const bareMass = (g: number): string => (manner.weight === 'lb' ? pounds(g) : String(Math.round(g)));
 function pounds(g: number): string {
-  if (g < LB) return `${(g / OZ).toFixed(g < 10 * OZ ? (g < OZ ? 2 : 1) : 0)} oz`;
+  if (g === 0) return '0 oz';
+  // What rounds to sixteen ounces is a pound.
+  if (g < LB - OZ / 2) return `${(g / OZ).toFixed(g < 10 * OZ ? (g < OZ / 4 ? 2 : 1) : 0)} oz`;
   const ounces = Math.round(g / OZ);
   const [lb, oz] = [Math.floor(ounces / 16), ounces % 16];
   return oz === 0 ? `${whole.format(lb)} lb` : `${whole.format(lb)} lb ${oz} oz`;
@@ -33,7 +38,8 @@ const toF = (c: string) => {
   return String(Number(c) >= KILLS_C ? Math.ceil(f) : Math.round(f));
 };
 const NUMBER = String.raw`\d[\d,]*(?:\.\d+)?`;
-const IN_C = new RegExp(`(${NUMBER})((?: to | and )(${NUMBER}))? °C`, 'g');
+const SIGNED = `(?<![\\d-])-?${NUMBER}`;
+const IN_C = new RegExp(`(${SIGNED})((?: to | and )(${SIGNED}))? °C`, 'g');
 const IN_G = new RegExp(`(${NUMBER}) (g|kg)\\b(?! per)`, 'g');
 /** A sentence that core wrote, with its temperatures and weights as the maker's own. */
 export function inManner(text: string): string {

@@ -25,7 +25,7 @@ describe('figures as the maker writes them', () => {
     expect([grams(1234), grams(4.25), degrees(21), money(3.5)]).toEqual(['1,234 g', '4.3 g', '21 °C', '3.50']);
     setManner({ ...DEFAULT_SETTINGS, weight: 'lb', temperature: 'F', currency: 'EUR' });
     // 1 lb = 453.59237 g exactly; 21 °C = 69.8 °F.
-    expect([grams(567), grams(453.6), grams(28.35), degrees(21)]).toEqual(['1 lb 4 oz', '1 lb', '1.0 oz', '70 °F']);
+    expect([grams(567), grams(453.6), grams(28.35), grams(-907.2), degrees(21)]).toEqual(['1 lb 4 oz', '1 lb', '1.0 oz', '-2 lb', '70 °F']);
     expect(money(3.5)).toMatch(/€/);
     expect(figureOf('g').read('2')).toBeCloseTo(2 * 28.349523125, 9);
     expect(figureOf('g').read('500 g')).toBe(500);
@@ -56,10 +56,13 @@ describe('figures as the maker writes them', () => {
     else expect(got).toBeCloseTo(value, 9);
   });
   it('sentences of core speak in the same units, and what kills is never rounded down', () => {
-    const said = 'Hold at 82 °C, dry at 50 to 60 °C, above 27 °C. Only 340 g went in; 1.5 kg more. 0.50 g per ml.';
+    const said =
+      'Hold at 82 °C, dry at 50 to 60 °C, above 27 °C. Only 340 g went in; 1.5 kg more. 0.50 g per ml. Between -5 and 45 °C, at least -10 °C.';
     expect(inManner(said)).toBe(said);
     setManner({ ...DEFAULT_SETTINGS, weight: 'lb', temperature: 'F' });
-    expect(inManner(said)).toBe('Hold at 180 °F, dry at 122 to 140 °F, above 81 °F. Only 12 oz went in; 3 lb 5 oz more. 0.50 g per ml.');
+    expect(inManner(said)).toBe(
+      'Hold at 180 °F, dry at 122 to 140 °F, above 81 °F. Only 12 oz went in; 3 lb 5 oz more. 0.50 g per ml. Between 23 and 113 °F, at least 14 °F.',
+    );
   });
   it('no word is taken for a number', () => {
     for (const t of ['lots', '1e', '--3', '1..2', 'Infinity', '0x10', '1/0', '½½', '.', '1 2']) expect(plainNumber(t), t).toBeNaN();

@@ -64,7 +64,7 @@ const trouble = (field: string) => batch.troubleAt(props.station.id, `log/${fiel
       :schema="P.massG"
       optional
       :digits="1"
-      :placeholder="`plan ${Math.round(station.planned.massG)}`"
+      :likely="{ word: 'plan', value: Math.round(station.planned.massG) }"
       :trouble="trouble('massG')"
       @update:model-value="set({ massG: $event })"
     />

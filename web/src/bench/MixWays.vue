@@ -2,7 +2,7 @@
 import { NButton } from 'naive-ui';
 import { computed } from 'vue';
 import type { BenchAnswer, BenchMix, LarderChoice, PodChoice } from '@roskel/core';
-import { money, odds, shu, inManner } from '../format';
+import { grams, money, plural, odds, shu, inManner } from '../format';
 import type { BenchItem } from '../stores/benchMix';
 
 /** The mixes that were found, or what gives way. */
@@ -20,10 +20,7 @@ const total = (m: BenchMix) => Object.values(m.grams).reduce((s, g) => s + g, 0)
 const inWords = (m: BenchMix) =>
   Object.entries(m.grams)
     .sort((a, b) => b[1] - a[1])
-    .map(
-      ([id, g]) =>
-        `${look.value.get(id)?.name.split(',')[0] ?? id} ${m.pods[id] ? `${m.pods[id]} pods` : g < 10 ? g.toFixed(1) : Math.round(g)}`,
-    )
+    .map(([id, g]) => `${look.value.get(id)?.name.split(',')[0] ?? id} ${m.pods[id] ? plural(m.pods[id], 'pod') : grams(g)}`)
     .join(', ');
 </script>
 

@@ -111,7 +111,7 @@ async function off() {
       <DraftBar :show="draft.takenUp.value" @anew="draft.anew" />
       <PickField v-if="!item" v-model="key" label="Ingredient" :options="free" />
       <p v-else>
-        There are <b>{{ grams(item.stockG) }}</b><template v-if="item.promised.length"
+        There are <b>{{ grams(Math.max(0, item.stockG)) }}</b><template v-if="item.promised.length"
           >; promised: {{ item.promised.map((p) => `${grams(p.g)} to ${p.batch}`).join(', ') }}</template
         >.
       </p>

@@ -1,12 +1,12 @@
 <script setup lang="ts">
 import { computed, onBeforeUnmount, onMounted, ref, useId } from 'vue';
-import { stationSummary, type FlowReport, type LineReport, type StationReport } from '@roskel/core';
+import { stationSummary, type LineReport, type StationReport } from '@roskel/core';
 import { area, curveMonotoneX, line } from 'd3-shape';
 import { day, grams, today } from '../format';
+import { limbHex, limbLabel } from './flows';
 import { limb, ribbonShape } from './geometry';
 import { TRACKS, trackPoints, type Track, type TrackPoint } from './tracks';
 import { NTable } from 'naive-ui';
-import { COLOURS } from '../theme';
 
 /** The batch as a line: ribbon above, five tracks below, aligned with the stations. */
 const props = defineProps<{ report: LineReport; chosen: string; trouble: string | null; bracket: { low: number; high: number } }>();
@@ -48,14 +48,6 @@ const linePath = line<TrackPoint>()
   .curve(curveMonotoneX);
 /** What has happened is drawn solid: up to the last finished station. */
 const solidTo = computed(() => Math.max(LEFT, ...tracks.value.flatMap((t) => t.points.filter((p) => p.done).map((p) => p.x))));
-/** Water and brine have no colour of their own on a cream plate. */
-const limbHex = (flow: FlowReport) => (['water', 'salt', 'brine', 'gas'].includes(flow.id) ? COLOURS.flow : flow.hex);
-
-/** Additions and sides as limbs; small ones are drawn thin but always named. */
-function label(flows: readonly FlowReport[]): string {
-  const parts = flows.slice(0, 3).map((f) => `${f.name.split(',')[0]} ${Math.round(f.massG)}`);
-  return parts.join(', ') + (flows.length > 3 ? ` and ${flows.length - 3} more` : '');
-}
 const limbs = computed(() =>
   props.report.stations.flatMap((s, i) => {
     const c = shape.value.columns[i]!;
@@ -71,7 +63,7 @@ const limbs = computed(() =>
         hex: limbHex(s.additions[0]!),
         x: c.x0 + 2,
         y: 45,
-        text: `+ ${label(s.additions)}`,
+        text: `+ ${limbLabel(s.additions)}`,
         anchor: 'start',
       });
     }
@@ -84,10 +76,10 @@ const limbs = computed(() =>
         key: `${s.id}-`,
         d: limb(x, edge, 174, Math.min(26, lost * shape.value.perG * 0.7), -34),
         hex: limbHex(sides[0]!),
-        x: x + 40,
+        // The last one stands against the edge, so that it cannot run over it.
+        ...(i === props.report.stations.length - 1 ? { x: c.x1 - 18, anchor: 'end' } : { x: x + 40, anchor: 'start' }),
         y: 180,
-        text: label(sides),
-        anchor: 'start',
+        text: limbLabel(sides),
       });
     }
     return out;

@@ -62,7 +62,11 @@ const hints = computed(() => rows.value.filter((r) => r.hint !== null).length);
 const x = (pH: number) => 4 + (92 * (Math.min(PH.high, Math.max(PH.low, pH)) - PH.low)) / (PH.high - PH.low);
 /** What fits on two lines of a jar; the rest of a long name stands on its sheet. */
 const LONG = 34;
-const onJar = (name: string) => (name.length > LONG ? name.split(', ').slice(0, 2).join(', ') : name);
+function onJar(name: string): string {
+  const parts = name.split(', ');
+  while (parts.length > 1 && parts.join(', ').length > LONG) parts.pop();
+  return parts.join(', ');
+}
 </script>
 
 <template>
@@ -112,7 +116,7 @@ const onJar = (name: string) => (name.length > LONG ? name.split(', ').slice(0, 
             <i class="lid" :style="{ background: i.hex }" />
             <b class="n" :title="i.name">{{ onJar(i.name) }}</b>
             <span class="g" :class="{ low: hint?.urgent }" :data-stock="l.id"
-              >{{ grams(l.stockG) }}<span v-if="hint" class="hint">, {{ hint.text }}</span></span
+              >{{ grams(Math.max(0, l.stockG)) }}<span v-if="hint" class="hint">, {{ hint.text }}</span></span
             >
             <svg v-if="i.pH" viewBox="0 0 100 12" aria-hidden="true">
               <line x1="4" x2="96" y1="6" y2="6" stroke="var(--track)" stroke-width="2" />

@@ -78,7 +78,9 @@ const SURE: Record<HeatSource, string> = {
 /** Hot and mild part at a lively heat of the pod itself, SHU (our judgement). */
 const HOT = 3000;
 /** What a lot wants its owner to know: to be used first, or that it has lain long. */
-const hintOf = (p: PodLotRecord) => (p.stockG <= 0 ? null : p.useFirst ? 'use first' : ageHint(p.lot.form, p.gotOn, today()));
+/** More was taken than ever came in: somebody forgot to say what they bought. */
+const owing = (p: PodLotRecord) => (p.stockG < -0.5 ? `${grams(-p.stockG)} more taken than came in` : null);
+const hintOf = (p: PodLotRecord) => (p.stockG <= 0 ? owing(p) : p.useFirst ? 'use first' : ageHint(p.lot.form, p.gotOn, today()));
 function wanted(p: PodLotRecord): boolean {
   const words = `${p.lot.name} ${FORM_NAMES[p.lot.form]} ${p.place} ${p.ripeness} ${(p.lot.flavour ?? []).join(' ')}`.toLowerCase();
   if (!words.includes(find.value.trim().toLowerCase())) return false;
@@ -113,7 +115,7 @@ const rows = computed(() =>
 );
 type Row = (typeof rows.value)[number];
 const most = computed(() => Math.max(1, ...pods.items.map((p) => p.stockG)));
-const total = computed(() => pods.items.reduce((s, p) => s + p.stockG, 0));
+const total = computed(() => pods.items.reduce((s, p) => s + Math.max(0, p.stockG), 0));
 const formChoices = computed(() => [
   { value: '' as PodForm | '', label: 'all forms' },
   ...[...new Set(pods.items.map((p) => p.lot.form))].map((f) => ({ value: f as PodForm | '', label: FORM_NAMES[f] })),
@@ -178,7 +180,7 @@ const about = (r: Row) => [FORM_NAMES[r.lot.form], r.p.ripeness, r.p.place, ageT
                 >
               </span>
               <span class="stock">
-                <b :data-stock="r.p.id">{{ grams(r.p.stockG) }}</b>
+                <b :data-stock="r.p.id">{{ grams(Math.max(0, r.p.stockG)) }}</b>
                 <span class="level"><i :style="{ width: `${(100 * Math.max(0, r.p.stockG)) / most}%` }" /></span>
                 <span class="soft"
                   ><template v-if="r.promised > 0"

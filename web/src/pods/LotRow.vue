@@ -9,6 +9,7 @@ import KnifeFire from './KnifeFire.vue';
 import LeastMost from '../ui/LeastMost.vue';
 import type { Entry } from './useMix';
 import { Type } from '@sinclair/typebox';
+import { figureOf } from '../ui/figures';
 import NumberField from '../ui/NumberField.vue';
 import ShareSlider from '../ui/ShareSlider.vue';
 import TickField from '../ui/TickField.vue';
@@ -21,6 +22,11 @@ const emit = defineEmits<{ grams: [value: number] }>();
 const name = computed(() => props.choice.lot.name);
 const median = computed(() => lotShu(props.choice.lot));
 const mu = computed(() => (median.value > 0 ? Math.log(median.value) : null));
+/** In the very unit of the field beside it. */
+const there = computed(() => {
+  const { unit, show } = figureOf('g');
+  return unit === 'g' ? g(props.choice.stockG) : `${show(props.choice.stockG).toFixed(0)} ${unit}`;
+});
 const wrong = ref<string | null>(null);
 const Dose = Type.Number({ title: 'The amount', minimum: 0, maximum: 200_000, unit: 'g' });
 function typed(value: number) {
@@ -58,7 +64,7 @@ function typed(value: number) {
           :trouble="wrong"
           @update:model-value="typed($event ?? 0)"
         />
-        <span class="soft">of {{ g(choice.stockG) }}</span>
+        <span class="soft">of {{ there }}</span>
         <KnifeFire v-model:prep="entry.prep" v-model:fire="entry.fire" class="knife" :lot="choice.lot" />
         <LeastMost v-model:least="entry.leastG" v-model:most="entry.mostG" :name="name" unit="g" />
       </div>

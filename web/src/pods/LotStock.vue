@@ -71,7 +71,10 @@ async function away() {
 
 <template>
   <section class="stock">
-    <h2>Stock {{ grams(item.stockG) }}</h2>
+    <h2>Stock {{ grams(Math.max(0, item.stockG)) }}</h2>
+    <p v-if="item.stockG < -0.5" class="owing">
+      {{ grams(-item.stockG) }} more was taken than came in. Enter what you bought, and it is even again.
+    </p>
     <ul v-if="item.promised.length" aria-label="Promised">
       <li v-for="p in item.promised" :key="p.batchId">
         {{ grams(p.g) }} promised to <RouterLink :to="{ name: 'batch', params: { id: p.batchId } }">{{ p.batch }}</RouterLink>,
@@ -110,7 +113,7 @@ async function away() {
           unit="g"
           optional
           :schema="TurnSchema.properties.gotG"
-          :placeholder="expected ? expected.toFixed(0) : ''"
+          :likely="expected ? { word: '', value: Math.round(expected) } : null"
         />
         <NButton type="primary" data-keeps @click="turn">{{ TURNS[into].name }} it</NButton>
       </div>

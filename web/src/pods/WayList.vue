@@ -2,7 +2,7 @@
 import { NButton } from 'naive-ui';
 import { computed } from 'vue';
 import type { Mix, PodAnswer, PodChoice } from '@roskel/core';
-import { money, odds, shu, inManner } from '../format';
+import { grams, money, odds, shu, inManner } from '../format';
 
 /** What the solver found: ways to get there, or what is short and what would help. */
 const props = defineProps<{ answer: PodAnswer | null; trouble: string; picked: number; choices: readonly PodChoice[] }>();
@@ -14,7 +14,7 @@ const title = computed(() => {
 });
 const lotOf = (id: string) => props.choices.find((c) => c.lot.id === id)?.lot;
 const total = (m: Mix) => Object.values(m.gramsByLot).reduce((s, x) => s + x, 0);
-const inWords = (m: Mix) => Object.entries(m.gramsByLot).map(([id, g]) => `${lotOf(id)?.name ?? id} ${Math.round(g)}`);
+const inWords = (m: Mix) => Object.entries(m.gramsByLot).map(([id, g]) => `${lotOf(id)?.name ?? id} ${grams(g)}`);
 </script>
 
 <template>
@@ -37,7 +37,7 @@ const inWords = (m: Mix) => Object.entries(m.gramsByLot).map(([id, g]) => `${lot
         </span>
         <b class="n">{{ odds(m.odds) }}</b>
         <span class="soft"
-          >{{ inWords(m).join(', ') }} g; {{ m.reasons.join(', ')
+          >{{ inWords(m).join(', ') }}; {{ m.reasons.join(', ')
           }}<template v-if="m.perKg !== null">; pods {{ money(m.perKg) }} a kg</template></span
         >
       </button>

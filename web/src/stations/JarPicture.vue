@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { grams } from '../format';
 import { computed } from 'vue';
 import { TISSUE_DENSITY, type FactsOf, type SaltParams } from '@roskel/core';
 
@@ -42,7 +43,7 @@ const full = computed(() => Math.min(H, parts.value.pods + parts.value.brine + p
     </g>
     <rect x="14" y="26" width="90" :height="H" rx="14" fill="none" stroke="var(--rim)" stroke-width="2" />
     <text x="59" :y="26 + Math.max(12, (H - full) / 2 + 4)" text-anchor="middle">{{ Math.round(params.headspaceMl) }} ml free</text>
-    <text x="59" :y="26 + H - 12" text-anchor="middle" class="b">{{ Math.round(facts.produceG / params.jars) }} g pods</text>
+    <text x="59" :y="26 + H - 12" text-anchor="middle" class="b">{{ grams(facts.produceG / params.jars) }} pods</text>
   </svg>
 </template>
 

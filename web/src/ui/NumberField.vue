@@ -20,6 +20,8 @@ const props = defineProps<{
   /** What the line or the server says about it. */
   trouble?: string | null;
   placeholder?: string;
+  /** What is likely to stand here, shown as long as it is empty: "plan 340". */
+  likely?: { word: string; value: number } | null;
   hideLabel?: boolean;
   small?: boolean;
 }>();
@@ -28,6 +30,12 @@ const id = useId();
 const figure = computed(() => figureOf(props.unit));
 const show = (v: number | null | undefined) =>
   v === null || v === undefined ? '' : String(Number(figure.value.show(v).toFixed(props.digits ?? 2)));
+const hint = computed(() => {
+  const { likely, placeholder } = props;
+  return likely
+    ? `${likely.word} ${Number(figure.value.show(likely.value).toPrecision(likely.value < 10 ? 2 : 4))}`.trim()
+    : (placeholder ?? '');
+});
 const text = ref(show(props.modelValue));
 const own = ref<string | null>(null);
 const focused = ref(false);
@@ -73,7 +81,7 @@ function left() {
       v-model:value="text"
       class="figure"
       :size="small ? 'small' : 'medium'"
-      :placeholder="placeholder ?? ''"
+      :placeholder="hint"
       :status="problem ? 'error' : undefined"
       :input-props="{
         id,
