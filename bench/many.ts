@@ -24,9 +24,10 @@ for (let i = 0; i < count; i++) {
         if (Math.abs(band.p50 - s.now.pH) > 0.3) apart++;
       }
     }
-    const end = report.stations.at(-1)!;
+    const [sauce] = report.ends;
+    const end = report.stations.find((s) => s.id === sauce?.stationId) ?? report.stations.at(-1)!;
     const evidence = end.phMeasured && (end.log.pH ?? 9) <= 4 && end.log.instrument === 'meter';
-    if (report.keeping?.place === 'cupboard' && !evidence) bad.cupboardWithoutEvidence++;
+    if (sauce?.keeping?.place === 'cupboard' && !evidence) bad.cupboardWithoutEvidence++;
   } catch (error) {
     if (error instanceof LineProblem) refused++;
     else {

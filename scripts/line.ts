@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { parseArgs } from 'node:util';
-import { LineProblem, reportLine, type Banded, type LineReport, type Props } from '@roskel/core';
+import { LineProblem, reportLine, stationOf, type Banded, type BatchFile, type LineReport, type Props } from '@roskel/core';
 import { checkBatchFile } from '@roskel/contract/validate';
 
 const USAGE = 'npm run --silent line -- FILE.json [--json] [--today YYYY-MM-DD] [--members N]';
@@ -30,7 +30,7 @@ const figures: Record<Banded, (x: number) => string> = {
   pH: (x) => x.toFixed(2),
   saltPct: (x) => x.toFixed(2),
   sweetPct: (x) => x.toFixed(2),
-  pulpPct: (x) => x.toFixed(2),
+  body: (x) => x.toFixed(1),
 };
 
 function cell(report: LineReport, i: number, key: Banded): string {
@@ -53,24 +53,43 @@ function table(rows: string[][]): string {
     .join('\n');
 }
 
-function print(name: string, report: LineReport): void {
-  const head = ['station', 'date', 'in g', 'added g', 'left g', 'out g', 'heat SHU', 'pH', 'salt %', 'sugar %', 'pulp %'];
-  const rows = report.stations.map((s, i) => [
-    s.name + (s.done ? ' (done)' : ''),
-    s.to,
-    s.inG.toFixed(1),
-    s.additions.map((a) => `${a.name} ${a.massG.toFixed(1)}`).join(', ') || '-',
-    s.sides.map((x) => `${x.name} ${x.massG.toFixed(1)}`).join(', ') || '-',
-    s.now.massG.toFixed(1),
-    ...(['heatShu', 'pH', 'saltPct', 'sweetPct', 'pulpPct'] as const).map((k) => cell(report, i, k)),
-  ]);
-  console.log(name);
-  console.log(table([head, ...rows]));
+/** Where a strand goes to, in words. */
+function goesTo(report: LineReport, strandId: string): string {
+  const { into, leftG } = report.strands.find((s) => s.id === strandId)!;
+  const takers = into.map((t) => `${t.massG.toFixed(1)} g into ${stationOf(report, t.stationId).name} (${t.stationId})`);
+  return [...takers, ...(leftG > 0.05 ? [`${leftG.toFixed(1)} g left over`] : [])].join(', ');
+}
+
+function print(file: BatchFile, report: LineReport): void {
+  const head = ['station', 'date', 'in g', 'added g', 'left g', 'out g', 'heat SHU', 'pH', 'salt %', 'sugar %', 'body'];
+  console.log(file.name);
+  for (const strand of report.strands) {
+    const rows = strand.stationIds.map((id) => {
+      const i = report.stations.findIndex((s) => s.id === id);
+      const s = report.stations[i]!;
+      return [
+        s.name + (s.done ? ' (done)' : ''),
+        s.to,
+        s.inG.toFixed(1),
+        s.additions.map((a) => `${a.name} ${a.massG.toFixed(1)}`).join(', ') || '-',
+        s.sides.map((x) => `${x.name} ${x.massG.toFixed(1)}`).join(', ') || '-',
+        s.now.massG.toFixed(1),
+        ...(['heatShu', 'pH', 'saltPct', 'sweetPct', 'body'] as const).map((k) => cell(report, i, k)),
+      ];
+    });
+    const to = goesTo(report, strand.id);
+    console.log(`\n${strand.name}${to ? `: ${to}` : ''}`);
+    console.log(table([head, ...rows]));
+  }
   console.log(`\nIn brackets: 10 to 90 % of ${report.members} runs. Predicted values are not measurements.`);
-  const b = report.bottles;
-  console.log(`Bottles: ${b.filled} of ${b.wanted} wanted, ${b.bottleMl} ml each, ${b.overMl.toFixed(0)} ml left over.`);
-  console.log(`Inside the heat bracket: ${Math.round(report.odds * 100)} in 100.`);
-  if (report.keeping) console.log(`Keep: ${report.keeping.text}`);
+  console.log('Body runs from 1 (like water) to 7 (stands up).');
+  for (const end of report.ends) {
+    const b = end.bottles;
+    console.log(`\n${end.name}: ${b.filled} of ${b.wanted} bottles, ${b.bottleMl} ml each, ${b.overMl.toFixed(0)} ml left over.`);
+    console.log(`Inside the heat bracket: ${Math.round(end.odds * 100)} in 100.`);
+    if (end.keeping) console.log(`Keep: ${end.keeping.text}`);
+  }
+  console.log('');
   for (const c of report.cautions) console.log(`${c.severity.toUpperCase()} (${c.stationId}): ${c.text} ${c.why} [${c.authority}]`);
 }
 
@@ -87,7 +106,7 @@ try {
   const today = values.today ?? new Date().toISOString().slice(0, 10);
   const report = reportLine(checked.file, { today, ...(values.members ? { members: Number(values.members) } : {}) });
   if (values.json) console.log(JSON.stringify(report, null, 2));
-  else print(checked.file.name, report);
+  else print(checked.file, report);
 } catch (error) {
   if (!(error instanceof LineProblem)) throw error;
   stop(`${path}: ${error.stationId}${error.field ? `/${error.field}` : ''}: ${error.message}`);

@@ -8,6 +8,8 @@ const VIEWS: readonly [name: string, path: string, click?: string][] = [
   ['batches', '/batches'],
   ['start', '/batches', 'button:has-text("Start a batch")'],
   ['batch', '/batches/slipway-red-3'],
+  ['branches', '/batches/spring-tide?at=mango-blend'],
+  ['change', '/batches/spring-tide?at=blend', 'button:has-text("Change the line")'],
   ['choose', '/batches/gorse-gold/pods'],
   ['pods', '/pods'],
   ['larder', '/larder'],
@@ -35,9 +37,22 @@ try {
       await page.getByLabel(/What do you have/).fill('15 hot pods, garlic, vinegar, six small bottles, medium');
       await page.waitForTimeout(4000);
     }
+    if (name === 'change') {
+      await page.getByRole('button', { name: 'Double' }).click();
+      await page.waitForTimeout(2500);
+    }
     await page.screenshot({ path: fileURLToPath(new URL(`../docs/screenshots/${name}.png`, import.meta.url)) });
     console.log(`docs/screenshots/${name}.png`);
+    // What was tried for a picture is taken back.
+    if (name === 'change') {
+      await page.keyboard.press('Control+z');
+      await page.waitForTimeout(2500);
+    }
   }
+  const phone = await browser.newPage({ viewport: { width: 390, height: 844 }, locale: 'en-GB' });
+  await phone.goto(`${base}/batches/spring-tide`);
+  await phone.waitForTimeout(2500);
+  await phone.screenshot({ path: fileURLToPath(new URL('../docs/screenshots/phone.png', import.meta.url)) });
 } finally {
   await browser.close();
   await server.end();

@@ -1,6 +1,6 @@
 import { Type, type TObject, type TSchema } from '@sinclair/typebox';
-import { IngredientSchema } from '@roskel/core';
-import { LarderFactsSchema, PodLotInputSchema, VarietySchema } from './records';
+import { IngredientSchema, StoredSchema } from '@roskel/core';
+import { LarderFactsSchema, LeavingSchema, PodLotInputSchema, VarietySchema } from './records';
 
 /** What the API answers with, for its description; the types are those of records.ts. */
 const closed = { additionalProperties: false };
@@ -35,16 +35,21 @@ export const BatchRowAnswer = Type.Object(
     id: Text,
     revision: Count,
     updatedAt: Text,
-    summary: Type.Object({ name: Text, startDate: Text, massG: Real, bottles: Count }, { description: 'what lists show of a batch' }),
+    summary: Type.Object({ name: Text, startDate: Text, ends: listOf(Type.Object({})) }, { description: 'what lists show of a batch' }),
   },
   closed,
 );
 export const BatchSavedAnswer = Type.Object({ revision: Count, updatedAt: Text, file: orNull(BatchFileAnswer) }, closed);
+export const StoredAnswer = Type.Object(
+  { id: Text, stuff: StoredSchema, what: LeavingSchema, batchId: orNull(Text), stockG: Real, promised: listOf(Promised) },
+  closed,
+);
 const HeatBand = Type.Object({ p10: Real, p50: Real, p90: Real }, closed);
 export const BottlingAnswer = Type.Object(
   {
     id: Text,
     batchId: Text,
+    strandId: Text,
     name: Text,
     bottledOn: Text,
     bottles: Count,

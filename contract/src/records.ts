@@ -11,8 +11,10 @@ import {
   type HeatEvent,
   type HeatStep,
   type Ingredient,
+  type Leaving,
   type PodLot,
   type Scale,
+  type StoredStuff,
   type Turn,
   type Variety,
 } from '@roskel/core';
@@ -245,10 +247,10 @@ const Scores = Type.Array(
 );
 /** What was tasted: a batch's sauce, or a lot itself (with the number of pods). */
 const Subject = Type.Union([
-  Type.Object({ batchId: Id }, exact),
+  Type.Object({ batchId: Id, strandId: Type.Optional(Id) }, exact),
   Type.Object({ lotId: Id, pods: Type.Integer({ title: 'The pods tasted', minimum: 1, maximum: 200 }) }, exact),
 ]);
-export type HeatSubject = { batchId: string } | { lotId: string; pods: number };
+export type HeatSubject = { batchId: string; strandId?: string } | { lotId: string; pods: number };
 const sure = Type.Optional(Type.Boolean({ description: 'learn from it even when it is very surprising' }));
 export const HeatInputSchema = Type.Union([
   Type.Object({ kind: Type.Literal('tasting'), subject: Subject, scores: Scores, sure }, exact),
@@ -291,9 +293,43 @@ export interface HeatBook {
   scales: { taster: string; scale: Scale }[];
 }
 
+/** Something that a batch left and that was kept; stock is a ledger beside it. */
+export interface StoredRecord {
+  id: string;
+  stuff: StoredStuff;
+  /** What of which batch it is. */
+  what: Leaving;
+  batchId: string | null;
+  stockG: number;
+  promised: Promised[];
+}
+/** Something of a batch that was kept: a side of a station, or a strand's end. */
+export const LeavingSchema = Type.Union([Type.Object({ stationId: Id, side: Id }, exact), Type.Object({ strandId: Id }, exact)]);
+/** What to keep: a side of a station, what nobody takes of a strand's end, or bottles opened for another sauce. */
+export const KeepSchema = Type.Object(
+  {
+    what: Type.Union([
+      Type.Object({ batchId: Id, stationId: Id, side: Id }, exact),
+      Type.Object({ batchId: Id, strandId: Id }, exact),
+      Type.Object(
+        { bottlingId: Type.String({ maxLength: 130 }), bottles: Type.Integer({ title: 'The bottles opened', minimum: 1, maximum: 500 }) },
+        exact,
+      ),
+    ]),
+    name: Type.String({ title: 'The name', minLength: 1, maxLength: 80 }),
+    /** Weighed; null takes what the line says. */
+    massG: Type.Union([Type.Number({ title: 'The weight', exclusiveMinimum: 0, maximum: 200_000, unit: 'g' }), Type.Null()]),
+    words: Type.String({ maxLength: 80 }),
+  },
+  exact,
+);
+export type KeepInput = Static<typeof KeepSchema>;
+
 export interface BottlingRecord {
   id: string;
   batchId: string;
+  /** The strand that ends in these bottles. */
+  strandId: string;
   name: string;
   bottledOn: string;
   bottles: number;
@@ -319,7 +355,7 @@ export const ShelfMoveSchema = Type.Object(
 
 /** What is announced on /api/events; 'all' when announcements may have been missed. */
 export interface ChangeEvent {
-  topic: 'batches' | 'pods' | 'larder' | 'shelf' | 'settings' | 'heat' | 'varieties' | 'ingredients' | 'all';
+  topic: 'batches' | 'pods' | 'larder' | 'stored' | 'shelf' | 'settings' | 'heat' | 'varieties' | 'ingredients' | 'all';
   id: string;
   revision?: number;
   /** The record as lists have it now: no need to fetch it. */

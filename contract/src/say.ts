@@ -39,13 +39,17 @@ export function numberProblem(schema: TSchema, value: unknown): string | null {
   return null;
 }
 
+/** The schema of a field or of an entry; of a choice, of the first that has it. */
+function within(schema: TSchema, part: string): TSchema | undefined {
+  const s = schema as { items?: TSchema; properties?: Record<string, TSchema>; anyOf?: TSchema[] };
+  const own = /^\d+$/.test(part) ? s.items : s.properties?.[part];
+  return own ?? s.anyOf?.map((option) => within(option, part)).find((found) => found !== undefined);
+}
+
 /** The schema at a path such as "log/massG" below an object schema, or undefined. */
 export function schemaAt(schema: TSchema, path: string): TSchema | undefined {
-  let at: TSchema | undefined = schema;
-  for (const part of path.split('/').filter(Boolean)) {
-    if (!at) return undefined;
-    if (/^\d+$/.test(part)) at = (at as { items?: TSchema }).items;
-    else at = (at as { properties?: Record<string, TSchema> }).properties?.[part];
-  }
-  return at;
+  return path
+    .split('/')
+    .filter(Boolean)
+    .reduce<TSchema | undefined>((at, part) => at && within(at, part), schema);
 }

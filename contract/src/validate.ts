@@ -1,18 +1,20 @@
-import { Type, type TSchema } from '@sinclair/typebox';
+import type { TSchema } from '@sinclair/typebox';
 import { Ajv, type ErrorObject, type ValidateFunction } from 'ajv';
 import addFormats from 'ajv-formats';
 import {
   BATCH_FORMAT,
   BATCH_VERSION,
-  DaySchema,
+  BATCH_VERSION_1,
+  BatchFile1Schema,
+  BatchFileSchema,
   fileIssues,
-  GoalSchema,
-  IngredientSchema,
-  LotSchema,
-  ReadingSchema,
+  PARAMS_1,
+  pathOf,
   STATION_KINDS,
-  StationLogSchema,
+  stationsOf,
+  upgradeBatch,
   type BatchFile,
+  type BatchFile1,
 } from '@roskel/core';
 import { numberProblem, schemaAt } from './say';
 
@@ -91,7 +93,12 @@ export function errorsOf(schema: TSchema, value: unknown): FieldError[] {
   const validate = validator(schema);
   if (validate(value)) return [];
   const byPath = new Map<string, FieldError>();
-  for (const e of validate.errors ?? []) {
+  const found = validate.errors ?? [];
+  /** Of a choice between shapes, what is wrong inside one of them says more than that it is none of the others. */
+  const deeper = (e: ErrorObject) =>
+    ['const', 'anyOf', 'type'].includes(e.keyword) && found.some((x) => x.instancePath.startsWith(`${e.instancePath}/`));
+  for (const e of found) {
+    if (deeper(e)) continue;
     // A union reports each branch and then itself; the last word per path is enough.
     const error = sentence(schema, value, e);
     if (!byPath.has(error.path)) byPath.set(error.path, error);
@@ -100,56 +107,57 @@ export function errorsOf(schema: TSchema, value: unknown): FieldError[] {
   return [...byPath.values()];
 }
 
-const OuterSchema = Type.Object(
-  {
-    format: Type.Literal(BATCH_FORMAT),
-    version: Type.Literal(BATCH_VERSION),
-    name: Type.String({ title: 'The name', minLength: 1, maxLength: 60 }),
-    style: Type.Literal('brine-ferment'),
-    startDate: DaySchema,
-    seed: Type.Optional(Type.Integer({ minimum: 0, maximum: 4_294_967_295 })),
-    goal: GoalSchema,
-    stations: Type.Array(
-      Type.Object(
-        { id: Type.String({ minLength: 1, maxLength: 64 }), kind: Type.String(), params: Type.Unknown(), log: StationLogSchema },
-        { additionalProperties: false },
-      ),
-      { minItems: 1, maxItems: 40 },
-    ),
-    readings: Type.Array(ReadingSchema, { maxItems: 2000 }),
-    dutiesDone: Type.Array(Type.String({ maxLength: 100 }), { maxItems: 5000 }),
-    lots: Type.Array(LotSchema, { maxItems: 60 }),
-    ingredients: Type.Array(IngredientSchema, { maxItems: 200 }),
-  },
-  { additionalProperties: false },
-);
-export const BatchFileSchema = OuterSchema;
-
 /** The outcome of reading a batch file: the file, or every reason why it is none. */
 export type CheckedFile = { ok: true; file: BatchFile } | { ok: false; errors: FieldError[] };
 
+/** Parameters of stations against the schemas of their kinds, each at its place. */
+function paramErrors(
+  stations: readonly { kind: string; params: unknown; path: string }[],
+  schemaOf: (kind: string) => TSchema | undefined,
+) {
+  return stations.flatMap(({ kind, params, path }): FieldError[] => {
+    const schema = schemaOf(kind);
+    if (!schema) return [{ path: `${path}/kind`, message: `There is no station called "${short(kind)}".` }];
+    return errorsOf(schema, params).map((e) => ({ path: `${path}/params/${e.path}`.replace(/\/$/, ''), message: e.message }));
+  });
+}
+
+/** A file of version 1 as one of today, or every reason why it is none. */
+function upgraded(value: unknown): CheckedFile {
+  const errors = errorsOf(BatchFile1Schema, value);
+  if (errors.length > 0) return { ok: false, errors };
+  const old = value as BatchFile1;
+  const placed = old.stations.map((s, i) => ({ ...s, path: `stations/${i}` }));
+  errors.push(...paramErrors(placed, (kind) => PARAMS_1[kind as keyof typeof PARAMS_1]));
+  return errors.length > 0 ? { ok: false, errors } : { ok: true, file: upgradeBatch(old) };
+}
+
 /**
  * Reads anything as a batch file: format and version first, then shapes, each station against the schema of its kind,
- * then meaning (dates, order). Never throws for bad content.
+ * then meaning (strands, intakes, dates). Files of version 1 are upgraded. Never throws for bad content.
  */
 export function checkBatchFile(value: unknown): CheckedFile {
   const fail = (path: string, message: string): CheckedFile => ({ ok: false, errors: [{ path, message }] });
   if (typeof value !== 'object' || value === null) return fail('', 'This is not a batch file.');
   const { format, version } = value as Record<string, unknown>;
   if (format !== BATCH_FORMAT) return fail('format', 'This is not a Roskel batch file.');
-  if (version !== BATCH_VERSION)
-    return fail('version', `This file is of version ${short(String(version))}; this Roskel reads version ${BATCH_VERSION}.`);
-  const errors = errorsOf(OuterSchema, value);
-  if (errors.length > 0) return { ok: false, errors };
-  const file = value as BatchFile;
-  file.stations.forEach((s, i) => {
-    const kind = STATION_KINDS.find((k) => k.kind === s.kind);
-    if (!kind) {
-      errors.push({ path: `stations/${i}/kind`, message: `There is no station called "${short(s.kind)}".` });
-      return;
-    }
-    for (const e of errorsOf(kind.schema, s.params)) errors.push({ path: `stations/${i}/params/${e.path}`, message: e.message });
-  });
+  if (version !== BATCH_VERSION && version !== BATCH_VERSION_1)
+    return fail(
+      'version',
+      `This file is of version ${short(String(version))}; this Roskel reads versions ${BATCH_VERSION_1} and ${BATCH_VERSION}.`,
+    );
+  if (version === BATCH_VERSION_1) {
+    const read = upgraded(value);
+    return read.ok ? meant(read.file) : read;
+  }
+  const errors = errorsOf(BatchFileSchema, value);
+  return errors.length > 0 ? { ok: false, errors } : meant(value as BatchFile);
+}
+
+/** A file of the right shape, checked for what it means. */
+function meant(file: BatchFile): CheckedFile {
+  const placed = stationsOf(file).map(({ entry }) => ({ ...entry, path: pathOf(file, entry.id) }));
+  const errors = paramErrors(placed, (kind) => STATION_KINDS.find((k) => k.kind === kind)?.schema);
   if (errors.length === 0) errors.push(...fileIssues(file));
-  return errors.length > 0 ? { ok: false, errors } : { ok: true, file };
+  return errors.length > 0 ? { ok: false, errors: errors.slice(0, MOST_ERRORS) } : { ok: true, file };
 }

@@ -28,7 +28,7 @@ describe('npm run line', () => {
     for (const name of ['Prep', 'Salt & pack', 'Ferment', 'Drain', 'Blend', 'Strain', 'Bottle'])
       expect(out).toMatch(new RegExp(`^${name}`, 'm'));
     expect(out).toMatch(/^Strain +2026-10-26 +1001\.9 .*pulp 141\.9 +860\.0 +1558 \(\d+\.\.\d+\)/m);
-    expect(out).toMatch(/Bottles: 8 of 8 wanted/);
+    expect(out).toMatch(/Sauce: 8 of 8 bottles/);
     expect(out).toMatch(/CAUTION \(bottle\): Measure the pH/);
     expect(out).toMatch(/Predicted values are not measurements/);
   });

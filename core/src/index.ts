@@ -17,3 +17,4 @@ export * from './salt';
 export * from './solve';
 export * from './stat';
 export * from './stations';
+export * from './styles';

@@ -101,12 +101,12 @@ describe('a plan from what is there', () => {
   function holds(plan: ReturnType<typeof ask>, wish: Asked, which: string) {
     const { goal } = wish;
     const report = reportLine(plan.file, { today: TODAY, forecast: false });
-    expect(report.odds).toBeCloseTo(plan.odds, 9);
-    expect(report.bottles.possible).toBe(plan.bottles);
+    expect(report.ends[0]!.odds).toBeCloseTo(plan.odds, 9);
+    expect(report.ends[0]!.bottles.possible).toBe(plan.bottles);
     const tell = plan.notes.join(' ');
     if (plan.bottles < goal.bottles) expect(tell).toMatch(/This fills/);
-    if (report.heat.p50 < goal.lowShu) expect(tell).toMatch(/too few or too mild/);
-    if (report.heat.p50 > goal.highShu) expect(tell).toMatch(/hotter than you wish/);
+    if (report.ends[0]!.heat.p50 < goal.lowShu) expect(tell).toMatch(/too few or too mild/);
+    if (report.ends[0]!.heat.p50 > goal.highShu) expect(tell).toMatch(/hotter than you wish/);
     for (const p of podUses(plan.file))
       if (p.lotId === 'bought') expect(plan.bought?.id).toBe('bought');
       else expect(p.massG).toBeLessThanOrEqual(wish.pods.find((x) => x.lot.id === p.lotId)!.stockG + 0.5);
@@ -118,7 +118,8 @@ describe('a plan from what is there', () => {
       ).toBe(true);
     for (const u of plan.uses) if (u.haveG !== null) expect(u.haveG).toBeGreaterThanOrEqual(u.needG - 0.5);
     // What fills a jug up is sour enough by what goes in, or the page's cautions say otherwise.
-    if (report.finished.pH !== null && report.finished.pH > 4.6) expect(report.keeping?.place).not.toBe('cupboard');
+    if (report.ends[0]!.finished.pH !== null && report.ends[0]!.finished.pH > 4.6)
+      expect(report.ends[0]!.keeping?.place).not.toBe('cupboard');
     return report;
   }
 
@@ -147,7 +148,7 @@ describe('a plan from what is there', () => {
       true,
       true,
     ]);
-    expect(report.finished.saltPct).toBeGreaterThan(1);
+    expect(report.ends[0]!.finished.saltPct).toBeGreaterThan(1);
   });
 
   it('the makers own ingredient fills a jug like what it is like; the same thing named twice is one thing', () => {

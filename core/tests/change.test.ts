@@ -1,3 +1,5 @@
+import { withGoal } from '../src';
+import { mainEnd } from '@roskel/core';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { applyChanges, changesBetween, forceChange, mergeChanges, reversed, same, valueAt } from '@roskel/core';
@@ -85,7 +87,7 @@ describe('changes of a document', () => {
     expect(both.value).toEqual(log(1.6, 'B'));
     expect(both.clashes).toMatchObject([{ path: ['stations', '#s', 'log', '@pH'], after: { pH: 4.8, phOn: 'A', phSure: true } }]);
     expect(forceChange(both.value, both.clashes[0]!)).toEqual(log(4.8, 'A', { phSure: true }));
-    const pot = (massG: number, words: string) => ({ additions: [{ id: 'garlic', massG, words }] });
+    const pot = (g: number, words: string) => ({ intakes: [{ id: 'garlic', amount: { g, words } }] });
     const said = mergeChanges(pot(12, '3 cloves'), pot(20, '5 cloves'), pot(200, '200 g'));
     expect(said.clashes).toHaveLength(1);
     expect(forceChange(said.value, said.clashes[0]!)).toEqual(pot(20, '5 cloves'));
@@ -109,15 +111,16 @@ describe('changes of a document', () => {
   it('two windows on one batch: other fields come together, the same one is named', () => {
     for (let seed = 1; seed <= 40; seed++) {
       const base = randomBatch(dice(seed));
-      const mine = { ...base, name: 'Mine', goal: { ...base.goal, bottles: base.goal.bottles + 1 } };
-      const theirs = { ...base, startDate: '2026-01-01', goal: { ...base.goal, lowShu: base.goal.lowShu + 1 } };
+      const goal = mainEnd(base).goal;
+      const mine = withGoal({ ...base, name: 'Mine' }, 'main', { ...goal, bottles: goal.bottles + 1 });
+      const theirs = withGoal({ ...base, startDate: '2026-01-01' }, 'main', { ...goal, lowShu: goal.lowShu + 1 });
       const { value, clashes } = mergeChanges(base, mine, theirs);
       expect(clashes).toEqual([]);
       expect(value).toMatchObject({
         name: 'Mine',
         startDate: '2026-01-01',
-        goal: { bottles: mine.goal.bottles, lowShu: theirs.goal.lowShu },
       });
+      expect(mainEnd(value).goal).toMatchObject({ bottles: goal.bottles + 1, lowShu: goal.lowShu + 1 });
       const both = mergeChanges(base, mine, { ...base, name: 'Theirs' });
       expect(both.value.name).toBe('Theirs');
       expect(both.clashes).toMatchObject([{ path: ['name'], after: 'Mine', now: 'Theirs' }]);

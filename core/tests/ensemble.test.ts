@@ -1,3 +1,8 @@
+import { withoutKinds } from './helpers';
+import { setup } from './helpers';
+import { line } from './helpers';
+import { mainEnd } from '@roskel/core';
+import { withGoal } from '@roskel/core';
 import { describe, expect, it } from 'vitest';
 import {
   BANDED,
@@ -11,7 +16,6 @@ import {
   reportTypical,
   seedOfFile,
   tryLine,
-  withParams,
   type BatchFile,
 } from '@roskel/core';
 import { smallBatch } from './helpers';
@@ -38,7 +42,7 @@ const stepsOf = (file: BatchFile, memo: LineMemo) => {
   // The first is the typical answer.
   return count - 1;
 };
-const params = (file: BatchFile, id: string) => file.stations.find((s) => s.id === id)!.params as object;
+const params = (file: BatchFile, id: string) => line(file).find((s) => s.id === id)!.params as object;
 
 describe('many worlds of a line', () => {
   it('say what each world, run alone from the first station to the last, says', () => {
@@ -51,11 +55,13 @@ describe('many worlds of a line', () => {
       for (const draw of drawEnsemble(seedOfFile(file), 60)) {
         const runs = tryLine(file, draw);
         if (!runs) failed++;
-        else for (const [b, v] of Object.entries(bandedOf(runs.at(-1)!.out.stream, acidWorld(draw)))) if (v !== null) finals[b]!.push(v);
+        else
+          for (const [b, v] of Object.entries(bandedOf(runs.at(-1)!.out, acidWorld(draw), undefined, draw.z('body'))))
+            if (v !== null) finals[b]!.push(v);
       }
       expect(report.failed).toBe(failed);
-      const { lowShu, highShu } = file.goal;
-      expect(report.odds).toBe(finals.heatShu!.filter((h) => h >= lowShu && h <= highShu).length / 60);
+      const { lowShu, highShu } = mainEnd(file).goal;
+      expect(report.ends[0]!.odds).toBe(finals.heatShu!.filter((h) => h >= lowShu && h <= highShu).length / 60);
       for (const b of BANDED.filter((x) => x !== 'pH')) {
         const sorted = finals[b]!.sort((x, y) => x - y);
         const band = report.stations.at(-1)!.band[b];
@@ -74,11 +80,11 @@ describe('many worlds of a line', () => {
       for (let edit = 0; edit < 6; edit++) {
         expect(reportLine(file, OPTIONS, memo)).toEqual(reportLine(file, OPTIONS));
         const other = running(d);
-        const id = d.pick(file.stations).id;
+        const id = d.pick(line(file)).id;
         const next = d.pick([
-          () => ({ ...file, goal: other.goal }),
+          () => withGoal(file, 'main', mainEnd(other).goal),
           () =>
-            withParams(
+            setup(
               { ...file, lots: [...file.lots, ...other.lots.filter((l) => !file.lots.some((x) => x.id === l.id))] },
               id,
               params(other, id),
@@ -100,12 +106,12 @@ describe('many worlds of a line', () => {
   it('an edit runs what comes after it, and nothing before', () => {
     const memo = new LineMemo();
     const file = smallBatch();
-    const all = file.stations.length;
+    const all = line(file).length;
     expect(stepsOf(file, memo)).toBe(all);
     expect(stepsOf({ ...file, name: 'Other name' }, memo)).toBe(0);
-    expect(stepsOf(withParams(file, 'bottle', { ...params(file, 'bottle'), headspacePct: 9 }), memo)).toBe(1);
-    expect(stepsOf({ ...file, goal: { ...file.goal, bottleMl: 120 } }, memo)).toBe(1);
-    expect(stepsOf(withParams(file, 'strain', { ...params(file, 'strain'), method: 'cloth' }), memo)).toBe(2);
+    expect(stepsOf(setup(file, 'bottle', { ...params(file, 'bottle'), headspacePct: 9 }), memo)).toBe(1);
+    expect(stepsOf(withGoal(file, 'main', { ...mainEnd(file).goal, bottleMl: 120 }), memo)).toBe(1);
+    expect(stepsOf(setup(file, 'strain', { ...params(file, 'strain'), method: 'cloth' }), memo)).toBe(2);
     // Back again is known again.
     expect(stepsOf(file, memo)).toBe(0);
   });
@@ -113,11 +119,11 @@ describe('many worlds of a line', () => {
   it('the first look has the new typical values and the bands of before; another line has none', () => {
     const file = smallBatch();
     const before = reportLine(file, OPTIONS);
-    const less = withParams(file, 'bottle', { ...params(file, 'bottle'), headspacePct: 9 });
+    const less = setup(file, 'bottle', { ...params(file, 'bottle'), headspacePct: 9 });
     const look = firstLook(reportTypical(less, OPTIONS.today), before)!;
-    expect(look.finished).toEqual(reportLine(less, OPTIONS).finished);
+    expect(look.ends[0]!.finished).toEqual(reportLine(less, OPTIONS).ends[0]!.finished);
     expect(look.stations.at(-1)!.band).toEqual(before.stations.at(-1)!.band);
-    expect(firstLook(reportTypical({ ...file, stations: file.stations.slice(0, 3) }, OPTIONS.today), before)).toBeNull();
+    expect(firstLook(reportTypical(withoutKinds(file, ['strain']), OPTIONS.today), before)).toBeNull();
     expect(firstLook(reportTypical(file, OPTIONS.today), null)).toBeNull();
   });
 });

@@ -2,15 +2,27 @@ import { readFileSync } from 'node:fs';
 import { fileURLToPath } from 'node:url';
 import {
   carry,
+  endOf,
   ingredient,
   ingredientStream,
   lotOfVariety,
+  mainEnd,
+  mapStations,
   mix,
   newBatch,
+  runOf,
+  stationsOf,
   TYPICAL,
   variety,
+  withIntakes,
   withParams,
+  withPodUses,
   type BatchFile,
+  type Intake,
+  type Preparation,
+  type StationEntry,
+  type StationLog,
+  type StationRun,
   type Stream,
 } from '../src';
 
@@ -18,6 +30,57 @@ import {
 export function kitchenMix(kg: Record<string, number>): Stream {
   return mix(...Object.entries(kg).map(([key, m]) => ingredientStream(ingredient(key), m * 1000, TYPICAL)));
 }
+
+/** The stations of a batch in the order in which they are written. */
+export const line = (file: BatchFile): StationEntry[] => stationsOf(file).map((s) => s.entry);
+
+/** The batch with just these pods at a station; their lots must be carried. */
+export const withPods = (file: BatchFile, pods: readonly { lotId: string; massG: number; prep: string }[], stationId = 'prep'): BatchFile =>
+  withPodUses(
+    file,
+    pods.map((p) => ({ ...p, prep: p.prep as Preparation, stationId })),
+  );
+
+/** An intake of the larder, or of the brine that the drain of a plain line leaves. */
+export const put = (id: string, massG: number, words?: string): Intake => ({
+  id,
+  origin: id === 'brine' ? { from: 'side', stationId: 'drain', side: 'brine' } : { from: 'larder', key: id },
+  amount: { g: massG, ...(words === undefined ? {} : { words }) },
+});
+
+/** The batch with just these things in the jug of a plain line. */
+export const withJug = (file: BatchFile, items: readonly { id: string; massG: number; words?: string }[]): BatchFile =>
+  withIntakes(
+    file,
+    'blend',
+    items.map((x) => put(x.id, x.massG, x.words)),
+  );
+
+/**
+ * A plain line set up at one station: its parameters, with its pods (`pods`) or what goes in from the larder and the drain
+ * (`additions`) beside them.
+ */
+export function setup(file: BatchFile, id: string, said: object): BatchFile {
+  const { pods, additions, ...params } = said as { pods?: Parameters<typeof withPods>[1]; additions?: Parameters<typeof withJug>[1] };
+  let next = withParams(file, id, params);
+  if (pods) next = withPods(next, pods, id);
+  if (additions)
+    next = withIntakes(
+      next,
+      id,
+      additions.map((x) => put(x.id, x.massG, x.words)),
+    );
+  return next;
+}
+
+/** The batch without some of its stations, as an odd file may have it. */
+export const withoutKinds = (file: BatchFile, kinds: readonly string[]): BatchFile => ({
+  ...file,
+  strands: file.strands.map((s) => ({ ...s, stations: s.stations.filter((e) => !kinds.includes(e.kind)) })),
+});
+
+/** What enters the bottles of the main end. */
+export const sauceOf = (file: BatchFile, runs: readonly StationRun[]): Stream => runOf(runs, endOf(mainEnd(file)).id).bowl.stream;
 
 /** A brine ferment of cayenne and sweet red pods with whole amounts. */
 export function smallBatch(): BatchFile {
@@ -27,14 +90,13 @@ export function smallBatch(): BatchFile {
     { lotId: 'hot', massG: 400, prep: 'whole' },
     { lotId: 'mild', massG: 300, prep: 'whole' },
   ];
-  return carry(withParams(file, 'prep', { pods }), lots, []);
+  return carry(withPods(file, pods), lots, []);
 }
 
-export function exampleFile(): BatchFile {
-  const path = fileURLToPath(new URL('../../examples/slipway-red.json', import.meta.url));
-  return JSON.parse(readFileSync(path, 'utf8')) as BatchFile;
-}
+export const example = (name: string): BatchFile =>
+  JSON.parse(readFileSync(fileURLToPath(new URL(`../../examples/${name}.json`, import.meta.url)), 'utf8')) as BatchFile;
+export const exampleFile = (): BatchFile => example('slipway-red');
 
-export function log(file: BatchFile, id: string, entry: BatchFile['stations'][number]['log']): BatchFile {
-  return { ...file, stations: file.stations.map((s) => (s.id === id ? { ...s, log: { ...s.log, ...entry } } : s)) };
+export function log(file: BatchFile, id: string, entry: StationLog): BatchFile {
+  return mapStations(file, (s) => (s.id === id ? { ...s, log: { ...s.log, ...entry } } : s));
 }

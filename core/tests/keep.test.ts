@@ -1,3 +1,6 @@
+import { line, withJug, withoutKinds } from './helpers';
+import { setup } from './helpers';
+import { mapStations } from '../src';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import {
@@ -14,7 +17,6 @@ import {
   TYPICAL,
   variety,
   withExtras,
-  withParams,
   type BatchFile,
   type Ingredient,
   type LineReport,
@@ -35,13 +37,12 @@ const jarRead = (...list: [day: number, pH: number][]): Reading[] =>
 
 /** A batch with every step done, filled hot, its jar read by `readings`, its logs as given. */
 function finished(logs: Record<string, StationLog> = {}, readings = jarRead([7, 4.1], [14, 3.6]), base = smallBatch()): BatchFile {
-  const hot = withParams(base, 'bottle', { fill: 'hot', headspacePct: 5, altitudeM: 0 });
+  const hot = setup(base, 'bottle', { fill: 'hot', headspacePct: 5, altitudeM: 0 });
   const day = (id: string) => (['prep', 'salt'].includes(id) ? START : addDays(START, 15));
-  const stations = hot.stations.map((s) => ({ ...s, log: { doneOn: day(s.id), ...logs[s.id] } }));
-  return { ...hot, stations, readings };
+  return { ...mapStations(hot, (s) => ({ ...s, log: { doneOn: day(s.id), ...logs[s.id] } })), readings };
 }
 const said = (file: BatchFile): LineReport => reportLine(file, { today: addDays(START, 20), members: 60, forecast: false });
-const keep = (file: BatchFile) => said(file).keeping!;
+const keep = (file: BatchFile) => said(file).ends[0]!.keeping!;
 /** The only way into a cupboard: a sound jar, blended, cooked, and a meter at 4.0 or below on the heated sauce. */
 const GOOD = { bottle: meter(3.4) };
 
@@ -51,9 +52,8 @@ describe('what may stand in a cupboard', () => {
     expect(keep(finished(GOOD)).text).toMatch(/tested recipe.*fridge once open/);
   });
 
-  const mashed = (pct: number) =>
-    withParams(smallBatch(), 'salt', { ...(smallBatch().stations[1]!.params as object), school: 'mash', pct });
-  const lowSalt = withParams(smallBatch(), 'salt', { ...(smallBatch().stations[1]!.params as object), pct: 1.2 });
+  const mashed = (pct: number) => setup(smallBatch(), 'salt', { ...(line(smallBatch())[1]!.params as object), school: 'mash', pct });
+  const lowSalt = setup(smallBatch(), 'salt', { ...(line(smallBatch())[1]!.params as object), pct: 1.2 });
   it.each<[string, BatchFile, number]>([
     ['a jar above 4.6 after two weeks', finished(GOOD, jarRead([7, 4.9], [14, 4.8])), 0],
     ['the same, with a better reading later: what was condemned stays condemned', finished(GOOD, jarRead([14, 4.8], [15, 4.3])), 0],
@@ -79,22 +79,21 @@ describe('what may stand in a cupboard', () => {
 
   it('hot only planned is not hot', () => {
     const file = finished(GOOD);
-    const stations = file.stations.map((s) => (s.kind === 'bottle' ? { ...s, log: { pH: 3.4, instrument: 'meter' as const } } : s));
-    const k = keep({ ...file, stations });
+    const k = keep(mapStations(file, (s) => (s.kind === 'bottle' ? { ...s, log: { pH: 3.4, instrument: 'meter' as const } } : s)));
     expect(k.place).toBe('fridge');
   });
   it('an own ferment out of a jar that nobody knows', () => {
     const own = lotOfVariety(variety('cayenne-red'), { id: 'own', form: 'ferment' });
-    const base = carry(withParams(smallBatch(), 'prep', { pods: [{ lotId: 'own', massG: 500, prep: 'whole' }] }), [own], []);
+    const base = carry(setup(smallBatch(), 'prep', { pods: [{ lotId: 'own', massG: 500, prep: 'whole' }] }), [own], []);
     const raw = finished(GOOD, undefined, base);
-    const blendOnly = { ...raw, stations: raw.stations.filter((s) => !['salt', 'ferment', 'drain'].includes(s.kind)), readings: [] };
+    const blendOnly = { ...withoutKinds(raw, ['salt', 'ferment', 'drain']), readings: [] };
     expect(keep(blendOnly)).toMatchObject({ place: 'fridge' });
     expect(keep(blendOnly).days).toBeLessThanOrEqual(14);
   });
   it('an imported line that never blended', () => {
     const file = finished(GOOD);
     for (const kinds of [['blend'], ['blend', 'strain'], ['blend', 'strain', 'drain']]) {
-      const k = keep({ ...file, stations: file.stations.filter((s) => !kinds.includes(s.kind)) });
+      const k = keep(withoutKinds(file, kinds));
       expect(k.place).toBe('fridge');
       expect(k.days).toBeLessThanOrEqual(14);
     }
@@ -112,7 +111,7 @@ describe('what may stand in a cupboard', () => {
     const report = said(file);
     expect(report.stations.at(-1)!.ph.status).toBe('unlikely');
     expect(report.cautions.map((c) => c.id)).toContain('ph-unlikely');
-    expect(report.keeping!.place).toBe('fridge');
+    expect(report.ends[0]!.keeping!.place).toBe('fridge');
     expect(said(finished({ bottle: { ...meter(3.2), phSure: true } }, undefined, sharp)).stations.at(-1)!.ph.status).toBe('measured');
   });
 });
@@ -120,7 +119,7 @@ describe('what may stand in a cupboard', () => {
 describe('a measured pH belongs to what it was measured on', () => {
   const measured = tieReadings(null, finished(GOOD));
   it('is tied to the amounts of then, and holds while they are the same', () => {
-    expect(measured.stations.at(-1)!.log.phOn!.parts).toMatchObject({ hot: expect.any(Number), garlic: expect.any(Number) });
+    expect(line(measured).at(-1)!.log.phOn!.parts).toMatchObject({ hot: expect.any(Number), garlic: expect.any(Number) });
     expect(keep(measured).place).toBe('cupboard');
     expect(keep({ ...measured, name: 'Another name' }).place).toBe('cupboard');
   });
@@ -165,7 +164,7 @@ describe('a measured pH belongs to what it was measured on', () => {
     [
       'other pods',
       (f) =>
-        withParams(f, 'prep', {
+        setup(f, 'prep', {
           pods: [
             { lotId: 'hot', massG: 100, prep: 'whole' },
             { lotId: 'mild', massG: 600, prep: 'whole' },
@@ -178,7 +177,7 @@ describe('a measured pH belongs to what it was measured on', () => {
     expect(end.ph.status).toBe('old');
     expect(end.ph.note).toMatch(/does not count any more/);
     expect(end.phMeasured).toBe(false);
-    expect(report.keeping!.place).toBe('fridge');
+    expect(report.ends[0]!.keeping!.place).toBe('fridge');
     // Taking the change back brings it back; measuring anew ties it to what is there now.
     expect(keep(measured).place).toBe('cupboard');
   });
@@ -187,13 +186,13 @@ describe('a measured pH belongs to what it was measured on', () => {
       { id: 'vinegar_cider', massG: 300 },
       { id: 'garlic', massG: 12 },
     ];
-    expect(said(withExtras(measured, [...acid, { id: 'brine', massG: 15 }], [])).stations.at(-1)!.ph.status).toBe('old');
-    const heavier = measured.stations.map((s) => (s.kind === 'drain' ? { ...s, log: { ...s.log, massG: 900 } } : s));
-    expect(said({ ...measured, stations: heavier }).stations.at(-1)!.ph.status).toBe('old');
+    expect(said(withJug(measured, [...acid, { id: 'brine', massG: 15 }])).stations.at(-1)!.ph.status).toBe('old');
+    const heavier = mapStations(measured, (s) => (s.kind === 'drain' ? { ...s, log: { ...s.log, massG: 900 } } : s));
+    expect(said(heavier).stations.at(-1)!.ph.status).toBe('old');
   });
   it('measured cold, then heated: old', () => {
-    const cold = tieReadings(null, withParams(finished(GOOD), 'bottle', { fill: 'cold', headspacePct: 5, altitudeM: 0 }));
-    const heated = withParams(cold, 'bottle', { fill: 'hot', headspacePct: 5, altitudeM: 0 });
+    const cold = tieReadings(null, setup(finished(GOOD), 'bottle', { fill: 'cold', headspacePct: 5, altitudeM: 0 }));
+    const heated = setup(cold, 'bottle', { fill: 'hot', headspacePct: 5, altitudeM: 0 });
     expect(said(heated).stations.at(-1)!.ph.status).toBe('old');
     expect(keep(heated).place).toBe('fridge');
   });
@@ -217,7 +216,7 @@ describe('a measured pH belongs to what it was measured on', () => {
     expect(keep({ ...file, readings: [...file.readings, at(4.9)] }).days).toBeLessThanOrEqual(4);
   });
   it('the same value saved again without its tie keeps the tie it had', () => {
-    const stripped = { ...measured, stations: measured.stations.map((s) => ({ ...s, log: { ...s.log, phOn: undefined } })) } as BatchFile;
+    const stripped = mapStations(measured, (s) => ({ ...s, log: { ...s.log, phOn: undefined } })) as BatchFile;
     const diluted = withExtras(stripped, [{ id: 'water', massG: 900 }], []);
     expect(said(tieReadings(measured, diluted)).stations.at(-1)!.ph.status).toBe('old');
   });
@@ -237,15 +236,15 @@ describe('oil', () => {
     ['an own row that is called oil', { ...ingredient('water'), key: 'own-x', name: 'Chilli oil', fat: 0 }],
   ])('%s: cold, a fortnight at the very most, and named', (_, row) => {
     const report = bottled(row);
-    expect(report.keeping!.place).toBe('fridge');
+    expect(report.ends[0]!.keeping!.place).toBe('fridge');
     // Row 4: at most a fortnight, and that only for a film.
-    expect(report.keeping!.days).toBeLessThanOrEqual(14);
+    expect(report.ends[0]!.keeping!.days).toBeLessThanOrEqual(14);
     expect(report.cautions.find((c) => c.id === 'garlic-oil')?.severity).toBe('danger');
   });
   it('a paste lot in oil, by what is said of it or by its name', () => {
     for (const own of [{ oilPct: 30 }, { name: 'Red paste in oil' }]) {
       const paste = { ...lotOfVariety(variety('cayenne-red'), { id: 'paste', form: 'paste' }), ...own };
-      const base = carry(withParams(smallBatch(), 'prep', { pods: [{ lotId: 'paste', massG: 500, prep: 'whole' }] }), [paste], []);
+      const base = carry(setup(smallBatch(), 'prep', { pods: [{ lotId: 'paste', massG: 500, prep: 'whole' }] }), [paste], []);
       expect(keep(finished(GOOD, undefined, base)).days).toBeLessThanOrEqual(7);
     }
   });
@@ -259,8 +258,8 @@ describe('oil', () => {
       [],
     );
     const report = said(file);
-    expect(report.keeping).toMatchObject({ place: 'fridge', days: 3 + Number(report.keeping!.days > 3) });
-    expect(report.cautions.find((c) => c.id === 'garlic-oil')!.keep!.days).toBeGreaterThanOrEqual(report.keeping!.days);
+    expect(report.ends[0]!.keeping).toMatchObject({ place: 'fridge', days: 3 + Number(report.ends[0]!.keeping!.days > 3) });
+    expect(report.cautions.find((c) => c.id === 'garlic-oil')!.keep!.days).toBeGreaterThanOrEqual(report.ends[0]!.keeping!.days);
   });
 });
 
@@ -359,7 +358,7 @@ describe('the table', () => {
   });
   it('unmeasured and worked out above 4.6: a week at most', () => {
     const mild = withExtras(smallBatch(), [{ id: 'carrot', massG: 600 }], []);
-    const file = withParams(mild, 'ferment', { tempC: 4, days: 3, targetPh: 3.8 });
+    const file = setup(mild, 'ferment', { tempC: 4, days: 3, targetPh: 3.8 });
     expect(runLine(file, TYPICAL).at(-1)!.out.past.ph).toBeNull();
     expect(keep(file).days).toBeLessThanOrEqual(7);
   });

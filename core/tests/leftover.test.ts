@@ -1,3 +1,7 @@
+import { extrasOf, withExtras } from '../src';
+import { setup } from './helpers';
+import { line } from './helpers';
+import { additionsOf } from '../src';
 import { describe, expect, it } from 'vitest';
 import {
   believe,
@@ -23,7 +27,6 @@ import {
   TYPICAL,
   useMix,
   withOwnPh,
-  withParams,
   type BatchFile,
 } from '../src';
 import { highsSolver } from '../src/solve/highs';
@@ -58,15 +61,15 @@ describe('what a sieve leaves is a lot', () => {
     expect(leftoverLot(file, 'strain', 'pulp', own)!.keep).toMatch(/fridge.*week.*freeze.*dry/);
   });
   it('is nothing without a sieve, and refused with oil in it', () => {
-    expect(leftoverLot(withParams(file, 'strain', { method: 'none' }), 'strain', 'pulp', own)).toBeNull();
-    const blend = file.stations.find((s) => s.id === 'blend')!.params as object;
-    const oily = carry(withParams(file, 'blend', { ...blend, additions: [{ id: 'oil_olive', massG: 20 }] }), [], []);
+    expect(leftoverLot(setup(file, 'strain', { method: 'none' }), 'strain', 'pulp', own)).toBeNull();
+    const blend = line(file).find((s) => s.id === 'blend')!.params as object;
+    const oily = carry(setup(file, 'blend', { ...blend, additions: [{ id: 'oil_olive', massG: 20 }] }), [], []);
     expect(() => leftoverLot(oily, 'strain', 'pulp', own)).toThrow(/within a week/);
   });
   it('stands in the schema of a file like any lot', () => {
     const { lot } = leftoverLot(file, 'strain', 'pulp', own)!;
     const used = carry(
-      withParams(newBatch('Again', '2026-11-01'), 'prep', { pods: [{ lotId: 'pulp-1', massG: 50, prep: 'whole' }] }),
+      setup(newBatch('Again', '2026-11-01'), 'prep', { pods: [{ lotId: 'pulp-1', massG: 50, prep: 'whole' }] }),
       [lot],
       [],
     );
@@ -93,11 +96,11 @@ describe('what was learnt since', () => {
     expect(newsFor(next, hotter, file.ingredients).news).toEqual([]);
   });
   it('a pH measured later is for what still goes in, and a finished batch is left alone', () => {
-    const blend = file.stations.find((s) => s.id === 'blend')!.params as { additions: { id: string; massG: number }[] };
-    const sour = carry(withParams(file, 'blend', { ...blend, additions: [{ id: 'vinegar_cider', massG: 50 }] }), [], []);
+    const blend = line(file).find((s) => s.id === 'blend')!.params as { additions: { id: string; massG: number }[] };
+    const sour = carry(setup(file, 'blend', { ...blend, additions: [{ id: 'vinegar_cider', massG: 50 }] }), [], []);
     expect(newsFor(sour, [], rows).news.map((n) => n.of)).toEqual(['pH']);
     expect(newsFor(log(sour, 'blend', { doneOn: '2026-11-01' }), [], rows).news).toEqual([]);
-    const finished = sour.stations.reduce((f, s) => log(f, s.id, { doneOn: '2026-11-01' }), sour);
+    const finished = line(sour).reduce((f, s) => log(f, s.id, { doneOn: '2026-11-01' }), sour);
     expect(newsFor(finished, hotter, rows).news).toEqual([]);
   });
 });
@@ -106,15 +109,14 @@ describe('what burns in the jug counts', () => {
   const powder = 'chili_powder_pure';
   const withPowder = (massG: number) => {
     const file = smallBatch();
-    const blend = file.stations.find((s) => s.id === 'blend')!.params as { additions: { id: string; massG: number }[] };
-    return carry(withParams(file, 'blend', { ...blend, additions: [...blend.additions, { id: powder, massG }] }), [], []);
+    return withExtras(file, [...extrasOf(file), { id: powder, massG }], []);
   };
   const heatAtBlend = (f: BatchFile) => runLine(f, TYPICAL).find((r) => r.id === 'blend')!;
 
   it('10 g of cayenne powder bring 38,000 SHU for each gram of their dry matter', () => {
     const row = ingredient(powder);
     const load = 10 * 38_000 * (1 - (row.water + row.salt) / 100);
-    const flow = heatAtBlend(withPowder(10)).additions.find((a) => a.id === powder)!;
+    const flow = additionsOf(heatAtBlend(withPowder(10))).find((a) => a.id === powder)!;
     expect(flow.stream.heatShuG).toBeCloseTo(load, 3);
     const kept = 0.99; // the jug keeps 1 %
     expect(heatAtBlend(withPowder(10)).out.stream.heatShuG - heatAtBlend(smallBatch()).out.stream.heatShuG).toBeCloseTo(kept * load, 3);
@@ -129,9 +131,9 @@ describe('what burns in the jug counts', () => {
   });
   it('its doubt is in the band, and a mild sauce has no such doubt', () => {
     const cold = (f: BatchFile): BatchFile => ({ ...f, lots: f.lots.map((l) => ({ ...l, heat: null })) });
-    const band = reportLine(cold(withPowder(20)), { today: '2026-10-01', forecast: false }).heat;
+    const band = reportLine(cold(withPowder(20)), { today: '2026-10-01', forecast: false }).ends[0]!.heat;
     expect(band.p90 / band.p10).toBeGreaterThan(1.5);
-    expect(reportLine(cold(smallBatch()), { today: '2026-10-01', forecast: false }).heat.p90).toBe(0);
+    expect(reportLine(cold(smallBatch()), { today: '2026-10-01', forecast: false }).ends[0]!.heat.p90).toBe(0);
   });
   it('a tasting gives it its share and leaves the lots theirs', () => {
     const plain = tastedSauce(smallBatch());

@@ -4,8 +4,6 @@ import {
   boardOf,
   hintOf,
   ageHint,
-  FIRE,
-  firesFor,
   flavoursOf,
   colourFamily,
   FORM_NAMES,
@@ -19,16 +17,13 @@ import {
   lotOfVariety,
   lotShu,
   lotStream,
-  NO_PARCEL,
   massOf,
   MIXED_UNKNOWN,
   percent,
   POD_FORMS,
-  preparedPerGram,
   poolOf,
   seedShare,
   solvePh,
-  stationKind,
   turned,
   turnsFor,
   TYPICAL,
@@ -39,7 +34,6 @@ import {
   ingredientStream,
   type Jar,
   type PodLot,
-  type PrepParams,
 } from '../src';
 
 const lot = (id: string, form?: (typeof POD_FORMS)[number]) => lotOfVariety(variety(id), { id: `lot-${id}`, ...(form ? { form } : {}) });
@@ -114,43 +108,7 @@ describe('two schools of counting heat (chapter 2, section 1.3)', () => {
   });
 });
 
-describe('knife and fire', () => {
-  it('char, roast and soak balance, and keep the heat they say', () => {
-    for (const [id, form] of [
-      ['jalapeno-red', 'fresh'],
-      ['ancho', 'dried'],
-    ] as const) {
-      const l = lotOfVariety(variety(id), { id: 'l', form });
-      for (const fire of firesFor(form)) {
-        const kind = stationKind('prep');
-        const params: PrepParams = { pods: [{ lotId: 'l', massG: 100, prep: 'whole', fire }] };
-        const context = {
-          draw: TYPICAL,
-          acids: acidWorld(TYPICAL),
-          lot: () => l,
-          ingredient,
-          log: {},
-          pH: null,
-          readings: [],
-          from: '2026-10-01',
-          to: '2026-10-01',
-          goal: { lowShu: 1, highShu: 2, bottles: 1, bottleMl: 100 },
-          kept: new Map(),
-        };
-        const raw = kind.apply(NO_PARCEL, params, context);
-        const per = preparedPerGram(l, 'whole', fire);
-        expect(massOf(raw.out.stream)).toBeCloseTo(100 * per.massG, 6);
-        expect(raw.out.stream.heatShuG / (100 * per.heatShuG)).toBeCloseTo(1, 9);
-        expect(per.heatShuG / preparedPerGram(l, 'whole').heatShuG).toBeCloseTo(FIRE[fire].heat.typical, 9);
-        const inG = raw.additions.reduce((s, a) => s + massOf(a.stream), 0);
-        expect(massOf(raw.out.stream) + raw.sides.reduce((s, x) => s + massOf(x.stream), 0)).toBeCloseTo(inG, 6);
-      }
-    }
-  });
-  // Suresh et al. 2007 (from memory): domestic cooking loses 18 to 36 % at worst; char and roast allow for 30 %.
-  it('the honest range of fire covers published losses of roasting', () => {
-    expect(FIRE.roast.heat.low).toBeLessThanOrEqual(0.82);
-  });
+describe('the knife', () => {
   // Handbook chapter 2, section 3.2: honest ranges cored, standard 0.10 to 0.35, habanero kind 0.20 to 0.50, superhot 0.35 to 0.65.
   it.each([
     ['jalapeno-red', 0.202, 0.1, 0.35],

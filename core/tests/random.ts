@@ -3,7 +3,7 @@ import {
   carry,
   ingredient,
   INGREDIENTS,
-  KEPT_BRINE,
+  mapStations,
   lotOfVariety,
   METHODS,
   newBatch,
@@ -11,6 +11,7 @@ import {
   PREPARATIONS,
   TEXTURES,
   VARIETIES,
+  stationsOf,
   withParams,
   type BatchFile,
   type Ingredient,
@@ -18,6 +19,7 @@ import {
   type Reading,
   type StationLog,
 } from '../src';
+import { withJug, withPods } from './helpers';
 
 /** A small seeded generator (mulberry32, public domain): the same seed gives the same batches. */
 export function dice(seed: number) {
@@ -66,6 +68,19 @@ const reading = (d: Dice): StationLog => ({
   ...(d.chance(0.2) ? { phSure: true } : {}),
 });
 
+/** A plain line without one of its stations; nothing takes of what is not there. */
+function without(file: BatchFile, kind: string): BatchFile {
+  return {
+    ...file,
+    strands: file.strands.map((strand) => ({
+      ...strand,
+      stations: strand.stations
+        .filter((s) => s.kind !== kind)
+        .map((s) => ({ ...s, intakes: s.intakes.filter((x) => x.origin.from !== 'side' || x.origin.stationId !== kind) })),
+    })),
+  };
+}
+
 /**
  * A batch as a maker, or a careless file, might have it: any lots, jars, days, jugs and sieves; done up to some step, with
  * weights near the truth or far from it, and readings of every kind.
@@ -77,7 +92,7 @@ export function randomBatch(d: Dice): BatchFile {
   let file = newBatch(`Random ${d.whole(1, 1e6)}`, start, goal);
   const pods = lots.map((l) => ({ lotId: l.id, massG: round(d.between(5, 700)), prep: d.pick(PREPARATIONS) }));
   const podsG = pods.reduce((s, p) => s + p.massG, 0);
-  file = withParams(file, 'prep', { pods });
+  file = withPods(file, pods);
   const school = d.pick(['wholeJar', 'waterOnly', 'mash'] as const);
   file = withParams(file, 'salt', {
     school,
@@ -94,16 +109,18 @@ export function randomBatch(d: Dice): BatchFile {
   file = withParams(file, 'drain', { clingPct: d.whole(0, 30), keepBrine: d.chance(0.7) });
   const extras = Array.from({ length: d.whole(0, 5) }, () => d.pick(PUT_IN));
   const additions = [...new Set(extras.map((r) => r.key))].map((id) => ({ id, massG: round(d.between(0.5, podsG)) }));
-  if (d.chance(0.2)) additions.push({ id: KEPT_BRINE, massG: round(d.between(1, 60)) });
-  file = withParams(file, 'blend', { additions, heldUpPct: d.whole(0, 5), ...(d.chance(0.8) ? { texture: d.pick(TEXTURES) } : {}) });
+  if (d.chance(0.2)) additions.push({ id: 'brine', massG: round(d.between(1, 60)) });
+  file = withParams(file, 'blend', { heldUpPct: d.whole(0, 5), ...(d.chance(0.8) ? { texture: d.pick(TEXTURES) } : {}) });
+  file = withJug(file, additions);
   file = withParams(file, 'strain', { method: d.pick(Object.keys(METHODS)) });
   file = withParams(file, 'bottle', { fill: d.pick(['cold', 'hot'] as const), headspacePct: d.whole(0, 12), altitudeM: d.whole(0, 3000) });
-  if (d.chance(0.15)) file = { ...file, stations: file.stations.filter((s) => s.kind !== d.pick(['blend', 'strain', 'drain'])) };
-  const done = d.whole(0, file.stations.length);
+  if (d.chance(0.15)) file = without(file, d.pick(['blend', 'strain', 'drain']));
+  const done = d.whole(0, stationsOf(file).length);
   let day = start;
   const readings: Reading[] = [];
-  const stations = file.stations.map((s, i) => {
-    if (i >= done) return d.chance(0.2) ? { ...s, log: reading(d) } : s;
+  let i = 0;
+  file = mapStations(file, (s) => {
+    if (i++ >= done) return d.chance(0.2) ? { ...s, log: reading(d) } : s;
     const days = s.kind === 'ferment' ? Math.ceil((s.params as { days: number }).days) : 0;
     if (s.kind === 'ferment') {
       for (let k = d.whole(0, 4); k > 0; k--) {
@@ -115,5 +132,5 @@ export function randomBatch(d: Dice): BatchFile {
     const log: StationLog = { doneOn: day, ...(d.chance(0.45) ? reading(d) : {}) };
     return { ...s, log };
   });
-  return carry({ ...file, stations, readings }, lots, OWN);
+  return carry({ ...file, readings }, lots, OWN);
 }

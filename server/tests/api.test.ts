@@ -1,5 +1,8 @@
+import { setup } from '../../core/tests/helpers';
+import { line } from './kit';
+import { mapStations } from '@roskel/core';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { withParams, type BatchFile } from '@roskel/core';
+import { type BatchFile } from '@roskel/core';
 import {
   DEFAULT_SETTINGS,
   type BatchRecord,
@@ -22,7 +25,7 @@ afterAll(() => k.close());
 async function batchWithPods(name: string): Promise<BatchRecord> {
   const { value } = await call<BatchRecord>('POST', '/batches', { name, startDate: '2026-11-01', goal });
   const pods = [{ lotId: 'lot-a', massG: 700, prep: 'whole' }];
-  return edited(value, withParams(value.file, 'prep', { pods }));
+  return edited(value, setup(value.file, 'prep', { pods }));
 }
 async function edited(record: BatchRecord, file: BatchFile): Promise<BatchRecord> {
   expect((await k.change(record, file)).status).toBe(200);
@@ -43,7 +46,7 @@ describe('stock and batches', () => {
     expect(await podStock()).toBe(1000);
     const ticked = await edited(batch, done(batch.file, 'prep', '2026-11-01'));
     expect(await podStock()).toBe(300);
-    const less = withParams(ticked.file, 'prep', { pods: [{ lotId: 'lot-a', massG: 600, prep: 'whole' }] });
+    const less = setup(ticked.file, 'prep', { pods: [{ lotId: 'lot-a', massG: 600, prep: 'whole' }] });
     const changed = await edited(ticked, less);
     expect(await podStock()).toBe(400);
     await edited(changed, batch.file);
@@ -54,7 +57,7 @@ describe('stock and batches', () => {
     const batch = await batchWithPods('Stale');
     await edited(batch, { ...batch.file, name: 'Theirs' });
     const days = { tempC: 22, days: 11, targetPh: 3.8 };
-    const mine = withParams(batch.file, 'ferment', days);
+    const mine = setup(batch.file, 'ferment', days);
     const both = await k.change(batch, mine);
     expect(both.status).toBe(200);
     expect(both.value).toMatchObject({ revision: batch.revision + 2, file: { name: 'Theirs' } });
@@ -64,7 +67,7 @@ describe('stock and batches', () => {
     expect(refused.status).toBe(409);
     expect(refused.type).toMatch(/problem\+json/);
     const current = refused.value.current as BatchRecord;
-    expect([current.file.name, current.file.stations.find((s) => s.id === 'ferment')!.params]).toEqual(['Theirs', days]);
+    expect([current.file.name, line(current.file).find((s) => s.id === 'ferment')!.params]).toEqual(['Theirs', days]);
   });
 
   it('an edit that is just what is stored answers without the file', async () => {
@@ -93,7 +96,7 @@ describe('stock and batches', () => {
     expect(shelf!.place).toBe('fridge');
     expect((await call<BottlingRecord>('POST', `/shelf/${shelf!.id}/moves`, { delta: -1, reason: 'opened' })).value.left).toBe(7);
     expect((await call<Problem>('POST', `/shelf/${shelf!.id}/moves`, { delta: -8, reason: 'opened' })).status).toBe(422);
-    const reopened = { ...file, stations: file.stations.map((s) => (s.id === 'bottle' ? { ...s, log: {} } : s)) };
+    const reopened = mapStations(file, (s) => (s.id === 'bottle' ? { ...s, log: {} } : s));
     await edited(batch, reopened as BatchFile);
     expect((await call<BottlingRecord[]>('GET', '/shelf')).value).toHaveLength(0);
     const vinegar = (await call<LarderRecord[]>('GET', '/larder')).value.find((l) => l.id === 'vinegar_cider')!;
@@ -138,11 +141,11 @@ describe('bad input', () => {
 
   it('a line that cannot run is refused at the parameter, and nothing is changed', async () => {
     const batch = await batchWithPods('Jar');
-    const salt = batch.file.stations.find((s) => s.id === 'salt')!.params as object;
-    const tight = withParams(batch.file, 'salt', { ...salt, jarMl: 300 });
+    const salt = line(batch.file).find((s) => s.id === 'salt')!.params as object;
+    const tight = setup(batch.file, 'salt', { ...salt, jarMl: 300 });
     const { status, value } = await k.change<Problem>(batch, tight);
     expect(status).toBe(422);
-    expect(value.errors![0]!.path).toBe('stations/1/params/jarMl');
+    expect(value.errors![0]!.path).toBe('strands/0/stations/1/params/jarMl');
     expect((await call<BatchRecord>('GET', `/batches/${batch.id}`)).value.revision).toBe(batch.revision);
   });
 

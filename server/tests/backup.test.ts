@@ -1,3 +1,4 @@
+import { line } from './kit';
 import { existsSync, mkdtempSync, readdirSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
@@ -10,9 +11,11 @@ import { readKitchen, writeKitchen } from '../src/backup/kitchen';
 import { packKitchen, unpackKitchen } from '../src/backup/zip';
 import type { OpenDb } from '../src/db/open';
 import { seedDemo } from '../src/seed/demo';
+import { addBatch, getBatch } from '../src/store/batches';
 import { addLarder } from '../src/store/larder';
 import { addHeat } from '../src/store/tasting';
 import { memoryDb } from './kit';
+import { batch1 } from './old';
 
 const TODAY = '2026-11-24';
 let folder = '';
@@ -60,7 +63,7 @@ it('what is no backup is refused with a sentence, and nothing of it stays', asyn
     [bad((f) => (f.tables.recipes = [])), /not known/],
     [bad((f) => (f.tables.pod_lots![0]!.colour = 'red')), /not known/],
     [bad((f) => (f.tables.pod_lots![0] = { ...lots[0], lot: { name: 'x' } })), /cannot be/],
-    [bad((f) => ((f.tables.batches![0]!.document as { stations: { kind: string }[] }).stations[0]!.kind = 'oven')), /Nothing was read in/],
+    [bad((f) => (line(f.tables.batches![0]!.document as BatchFile)[0]!.kind = 'oven')), /Nothing was read in/],
     [bad((f) => (f.tables.batches![0]!.summary = {})), /not known/],
     [bad((f) => (f.tables.readings![0]!.batchId = 'nobody')), /do not fit/],
     [bad((f) => (f.tables.stock_moves![0]!.deltaG = 'lots')), /do not fit/],
@@ -80,19 +83,25 @@ it('what is no backup is refused with a sentence, and nothing of it stays', asyn
   await writeKitchen(to.db, good);
 });
 
-it('a backup of version 1 is read as the same kitchen', async () => {
-  await seedDemo(from.db, TODAY);
+it('a backup of an older version is read as the same kitchen', async () => {
+  const { readings: _, ...document } = batch1();
+  const today = await addBatch(from.db, batch1(), TODAY, 'old');
   const now = await readKitchen(from.db);
-  const tables: KitchenFile['tables'] = { ...now.tables, stations: [], duties_done: [] };
-  tables.batches = now.tables.batches!.map(({ document, ...row }) => {
-    const { style, seed, goal, stations, dutiesDone, lots, ingredients } = document as BatchFile;
+  const second = { ...now.tables, batches: now.tables.batches!.map((row) => ({ ...row, document })) };
+  await writeKitchen(to.db, { ...now, version: 2, tables: second }, TODAY);
+  expect(await readKitchen(to.db, now.made)).toEqual(now);
+  expect((await getBatch(to.db, 'old')).file).toEqual(today.record.file);
+  await to.close();
+  to = await memoryDb();
+  const { style, seed, goal, stations, dutiesDone, lots, ingredients } = document;
+  const first = {
+    ...now.tables,
     // In any order: the position counts.
-    tables.stations!.unshift(...stations.map((s, position) => ({ batchId: row.id, position, ...s })));
-    tables.duties_done!.push(...dutiesDone.map((key) => ({ batchId: row.id, key, at: TODAY })));
-    return { ...row, style, seed: seed ?? null, goal, lots, ingredients };
-  });
-  tables.bottlings = now.tables.bottlings!.map((b) => ({ ...b, heat: (b.heat as { dry: object }).dry }));
-  await writeKitchen(to.db, { ...now, version: 1, tables }, TODAY);
+    stations: stations.map((s, position) => ({ batchId: 'old', position, ...s })).reverse(),
+    duties_done: dutiesDone.map((key) => ({ batchId: 'old', key, at: TODAY })),
+    batches: now.tables.batches!.map(({ document: __, ...row }) => ({ ...row, style, seed: seed ?? null, goal, lots, ingredients })),
+  };
+  await writeKitchen(to.db, { ...now, version: 1, tables: first }, TODAY);
   expect(await readKitchen(to.db, now.made)).toEqual(now);
 });
 
@@ -112,8 +121,8 @@ it('bottles of a line that cannot run promise nothing, and what was to be thrown
   for (const place of ['cupboard', 'bin']) {
     const broken = structuredClone(good);
     for (const b of broken.tables.batches!) {
-      const salt = (b.document as BatchFile).stations.find((s) => s.kind === 'salt')!;
-      Object.assign(salt.params as object, { jarMl: 120, jars: 1 });
+      const salt = line(b.document as BatchFile).find((s) => s.kind === 'salt');
+      if (salt) Object.assign(salt.params as object, { jarMl: 120, jars: 1 });
     }
     for (const b of broken.tables.bottlings!) Object.assign(b, { place, keeping: 'As it was.', useBy: '2999-01-01' });
     await writeKitchen(to.db, broken, TODAY);

@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { createServer, type Server } from 'node:http';
 import type { AddressInfo } from 'node:net';
-import { changesBetween, lotOfVariety, variety, type BatchFile } from '@roskel/core';
+import { changesBetween, lotOfVariety, mapStations, stationsOf, variety, type BatchFile, type StationEntry } from '@roskel/core';
 import { inject } from 'vitest';
 import { BARE_LOT, type BatchRecord, type BatchSaved } from '@roskel/contract';
 import { errorsOf } from '@roskel/contract/validate';
@@ -47,9 +47,9 @@ export async function saveFile(db: OpenDb['db'], id: string, file: BatchFile, to
 }
 
 /** A kitchen in memory behind a real port. Every good answer is held against what the API says of itself. */
-export async function startKitchen(today = '2026-11-23', webRoot?: string): Promise<Running> {
+export async function startKitchen(day: string | (() => string) = '2026-11-23', webRoot?: string): Promise<Running> {
   const open = await memoryDb();
-  const { app, announcer } = createApp({ db: open.db, today: () => today, ...(webRoot ? { webRoot } : {}) });
+  const { app, announcer } = createApp({ db: open.db, today: typeof day === 'string' ? () => day : day, ...(webRoot ? { webRoot } : {}) });
   const server: Server = createServer(app).listen(0, '127.0.0.1');
   await new Promise((done) => server.once('listening', done));
   const port = (server.address() as AddressInfo).port;
@@ -89,7 +89,8 @@ export const lotInput = (id: string, v = 'cayenne-red') => ({
   gotOn: '2026-11-01',
   place: 'bed',
 });
-export const done = (file: BatchFile, id: string, day: string, log = {}): BatchFile => ({
-  ...file,
-  stations: file.stations.map((s) => (s.id === id ? { ...s, log: { ...s.log, doneOn: day, ...log } } : s)),
-});
+export const done = (file: BatchFile, id: string, day: string, log = {}): BatchFile =>
+  mapStations(file, (s) => (s.id === id ? { ...s, log: { ...s.log, doneOn: day, ...log } } : s));
+
+/** The stations of a batch in the order in which they are written. */
+export const line = (file: BatchFile): StationEntry[] => stationsOf(file).map((s) => s.entry);

@@ -1,6 +1,8 @@
+import { mapStations } from '@roskel/core';
+import { setup } from '../../core/tests/helpers';
 import fc from 'fast-check';
 import { afterAll, beforeAll, expect, it } from 'vitest';
-import { carry, lotOfVariety, newBatch, variety, withParams, type BatchFile } from '@roskel/core';
+import { carry, lotOfVariety, newBatch, variety, type BatchFile } from '@roskel/core';
 import { BARE_LOT } from '@roskel/contract';
 import type { OpenDb } from '../src/db/open';
 import { stockMoves } from '../src/db/schema';
@@ -33,15 +35,15 @@ const state = fc.record({
 function fileOf(base: BatchFile, s: { a: number; b: number; vinegar: number; done: number }): BatchFile {
   const pods = [{ lotId: 'a', massG: s.a, prep: 'whole' }, ...(s.b > 0 ? [{ lotId: 'b', massG: s.b, prep: 'whole' }] : [])];
   const additions = [{ id: 'vinegar_cider', massG: s.vinegar }];
-  const file = withParams(withParams(base, 'prep', { pods }), 'blend', { additions, heldUpPct: 1 });
-  const stations = file.stations.map((x, i) => ({ ...x, log: i < s.done ? { doneOn: '2026-10-20' } : {} }));
-  return { ...file, stations };
+  const file = setup(setup(base, 'prep', { pods }), 'blend', { additions, heldUpPct: 1 });
+  let i = 0;
+  return mapStations(file, (x) => ({ ...x, log: i++ < s.done ? { doneOn: '2026-10-20' } : {} }));
 }
 
 it('whatever is ticked, unticked or changed, stock is what came in less what finished steps need', async () => {
   const lots = (await listPods(open.db)).map((p) => p.lot);
   const plain = carry(
-    withParams(newBatch('Ledger', '2026-10-01'), 'prep', { pods: lots.map((l) => ({ lotId: l.id, massG: 300, prep: 'whole' })) }),
+    setup(newBatch('Ledger', '2026-10-01'), 'prep', { pods: lots.map((l) => ({ lotId: l.id, massG: 300, prep: 'whole' })) }),
     lots,
     [],
   );
@@ -69,10 +71,7 @@ it('saving a batch whose lot was put away gives nothing back', async () => {
   const before = (await stockOf(open.db, 'pods')).get('a')!;
   const made = await addBatch(
     open.db,
-    fileOf(
-      carry(withParams(newBatch('Away', '2026-10-01'), 'prep', { pods: [{ lotId: 'a', massG: 300, prep: 'whole' }] }), lots, []),
-      start,
-    ),
+    fileOf(carry(setup(newBatch('Away', '2026-10-01'), 'prep', { pods: [{ lotId: 'a', massG: 300, prep: 'whole' }] }), lots, []), start),
     '2026-10-20',
   );
   await archivePod(open.db, 'a', true);

@@ -6,7 +6,7 @@ import { PGlite } from '@electric-sql/pglite';
 import { drizzle } from 'drizzle-orm/pglite';
 import { migrate } from 'drizzle-orm/pglite/migrator';
 import { afterEach, beforeEach, expect, it } from 'vitest';
-import { lotOfVariety, newBatch, summaryOf, variety, type BatchFile } from '@roskel/core';
+import { lotOfVariety, summaryOf, upgradeBatch, variety, type BatchFile, type BatchFile1 } from '@roskel/core';
 import { DEFAULT_SETTINGS } from '@roskel/contract';
 import { openDb } from '../src/db/open';
 import * as schema from '../src/db/schema';
@@ -16,6 +16,7 @@ import { getPod, listPods } from '../src/store/pods';
 import { getSettings } from '../src/store/settings';
 import { listShelf } from '../src/store/shelf';
 import { addHeat } from '../src/store/tasting';
+import { batch1 } from './old';
 
 const TODAY = '2026-11-24';
 const NOW = fileURLToPath(new URL('../drizzle', import.meta.url));
@@ -36,7 +37,7 @@ async function oldFolder(data: string, count: number): Promise<PGlite> {
   await migrate(drizzle(client, { schema }), { migrationsFolder: migrations });
   return client;
 }
-async function putStations(client: PGlite, id: string, stations: BatchFile['stations']): Promise<void> {
+async function putStations(client: PGlite, id: string, stations: BatchFile1['stations']): Promise<void> {
   for (const [i, st] of stations.entries()) {
     await client.query(`insert into stations (batch_id, position, id, kind, params, log) values ($1, $2, $3, $4, $5, $6)`, [
       id,
@@ -61,10 +62,10 @@ async function firstVersion(data: string): Promise<void> {
     `insert into stock_moves (store, item_id, delta_g, reason) values ('pods', 'old-lot', 640, 'in'), ('larder', 'honey', 340, 'in')`,
   );
   await client.query(`insert into settings (id, value) values ('maker', '{"kitchen":"au"}')`);
-  const { name, style, startDate, goal, lots, ingredients, stations } = newBatch('Old Batch', '2026-09-02');
+  const { style, startDate, goal, lots, ingredients, stations } = batch1();
   await client.query(
     `insert into batches (id, name, style, start_date, goal, lots, ingredients) values ('old-batch', $1, $2, $3, $4, $5, $6)`,
-    [name, style, startDate, ...[goal, lots, ingredients].map((x) => JSON.stringify(x))],
+    ['Old Batch', style, startDate, ...[goal, lots, ingredients].map((x) => JSON.stringify(x))],
   );
   await putStations(client, 'old-batch', stations);
   await client.close();
@@ -93,21 +94,21 @@ it('a data folder of the first version opens, keeps everything, and learns', asy
 it('a data folder of version 0.2: every batch becomes one document that says the same, and its bottles stand', async () => {
   const data = join(folder, 'data');
   const client = await oldFolder(data, 3);
-  const bare = newBatch('Second Batch', '2026-09-02');
-  const stations = bare.stations.map((st, i) => (i < 2 ? { ...st, log: { doneOn: '2026-09-02', massG: 1000 + i } } : st));
+  const bare = batch1();
+  const stations = bare.stations.map((st, i) => (i < 2 ? { ...st, log: { doneOn: '2026-10-02', massG: 640 + 600 * i } } : st));
   const readings: BatchFile['readings'] = [
-    { id: 'r1', stationId: 'ferment', at: '2026-09-05T18:00:00.000Z', pH: 4.1, instrument: 'meter', note: 'tart' },
-    { id: 'r2', stationId: 'ferment', at: '2026-09-08T18:00:00.000Z', tempC: 22, instrument: 'strip' },
+    { id: 'r1', stationId: 'ferment', at: '2026-10-05T18:00:00.000Z', pH: 4.1, instrument: 'meter', note: 'tart' },
+    { id: 'r2', stationId: 'ferment', at: '2026-10-08T18:00:00.000Z', tempC: 22, instrument: 'strip' },
   ];
-  const file: BatchFile = { ...bare, stations, readings, dutiesDone: ['burp', 'prep'] };
-  for (const seed of [file.seed!, null]) {
+  const old: BatchFile1 = { ...bare, stations, readings, dutiesDone: ['burp-3', 'prep'] };
+  for (const seed of [old.seed!, null]) {
     const id = seed === null ? 'without-seed' : 'second';
     await client.query(
       `insert into batches (id, name, style, start_date, seed, goal, lots, ingredients) values ($1, $2, $3, $4, $5, $6, $7, $8)`,
-      [id, file.name, file.style, file.startDate, seed, ...[file.goal, file.lots, file.ingredients].map((x) => JSON.stringify(x))],
+      [id, old.name, old.style, old.startDate, seed, ...[old.goal, old.lots, old.ingredients].map((x) => JSON.stringify(x))],
     );
     await putStations(client, id, stations);
-    await client.query(`insert into duties_done (batch_id, key) values ($1, 'prep'), ($1, 'burp')`, [id]);
+    await client.query(`insert into duties_done (batch_id, key) values ($1, 'prep'), ($1, 'burp-3')`, [id]);
     for (const r of readings)
       await client.query(
         `insert into readings (batch_id, id, station_id, at, ph, temp_c, instrument, note) values ($1, $2, $3, $4, $5, $6, $7, $8)`,
@@ -121,9 +122,12 @@ it('a data folder of version 0.2: every batch becomes one document that says the
   await client.close();
   const { db, close } = await openDb(data);
   try {
-    expect(JSON.stringify((await getBatch(db, 'second')).file)).toBe(JSON.stringify(file));
+    const file = upgradeBatch(old);
+    expect((await getBatch(db, 'second')).file).toEqual(file);
+    expect(file.dutiesDone).toEqual(['ferment/burp-3', 'prep/prep']);
     const { seed: _, ...seedless } = file;
     expect((await getBatch(db, 'without-seed')).file).toEqual(seedless);
+    expect((await listShelf(db))[0]).toMatchObject({ id: 'second', strandId: 'main' });
     expect((await listShelf(db))[0]!.heat.dry).toEqual({ p10: 1, p50: 2, p90: 3 });
     await refreshAll(db, TODAY);
     const row = (await listBatches(db)).find((b) => b.id === 'second')!;

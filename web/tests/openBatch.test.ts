@@ -2,6 +2,7 @@
 import { createPinia, setActivePinia } from 'pinia';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import {
+  stationIn,
   newBatch,
   reportLine,
   withParams,
@@ -49,7 +50,7 @@ class FakeServer {
   }
 }
 const withDays = (file: BatchFile, days: number) => withParams(file, 'ferment', { tempC: 21, days, targetPh: 3.8 });
-const daysOf = (file: BatchFile | null) => (file?.stations.find((s) => s.id === 'ferment')?.params as FermentParams | undefined)?.days;
+const daysOf = (file: BatchFile | null) => ((file && stationIn(file, 'ferment'))?.params as FermentParams | undefined)?.days;
 
 let server: FakeServer;
 let kept: Map<string, string>;
@@ -152,13 +153,15 @@ describe('a batch on the page', () => {
       await settle();
       await settle();
       expect(batch.state).toBe('stale');
-      expect(batch.clashes).toMatchObject([{ path: ['stations', '#ferment', 'params', 'days'], after: 7, now: mine ? 20 : 25 }]);
+      expect(batch.clashes).toMatchObject([
+        { path: ['strands', '#main', 'stations', '#ferment', 'params', 'days'], after: 7, now: mine ? 20 : 25 },
+      ]);
       batch.settle(mine ? batch.clashes : []);
       await settle();
       expect(batch.state).toBe('saved');
       expect(daysOf(server.record.file)).toBe(mine ? 7 : 25);
       // What only one window changed is there either way.
-      expect((server.record.file.stations[2]!.params as FermentParams).tempC).toBe(19);
+      expect((stationIn(server.record.file, 'ferment')!.params as FermentParams).tempC).toBe(19);
       batch.setParams('ferment', { tempC: 21, days: 9, targetPh: 3.8 });
       await settle();
     }
@@ -177,7 +180,9 @@ describe('a batch on the page', () => {
       batch = await opened();
       await settle();
       expect(batch.state).toBe('stale');
-      expect(batch.clashes).toMatchObject([{ path: ['stations', '#ferment', 'params', 'days'], before: 14, after: 7, now: 20 }]);
+      expect(batch.clashes).toMatchObject([
+        { path: ['strands', '#main', 'stations', '#ferment', 'params', 'days'], before: 14, after: 7, now: 20 },
+      ]);
       expect(server.puts).toBe(1);
     }
     batch.settle(batch.clashes);
@@ -237,7 +242,7 @@ describe('a batch on the page', () => {
 
   it('what the server refuses stays here with its sentence at the field', async () => {
     const batch = await opened();
-    server.refuse = [{ path: 'stations/2/params/days', message: 'The days are too many.' }];
+    server.refuse = [{ path: 'strands/0/stations/2/params/days', message: 'The days are too many.' }];
     batch.setParams('ferment', { tempC: 21, days: 300, targetPh: 3.8 });
     await settle();
     expect(batch.state).toBe('refused');
@@ -260,7 +265,7 @@ describe('a batch on the page', () => {
     batch.setLog('prep', { doneOn: '2026-10-01' });
     await settle();
     await undo.undo();
-    expect(batch.file?.stations[0]?.log).toEqual({});
+    expect(stationIn(batch.file!, 'prep')!.log).toEqual({});
     expect(daysOf(batch.file)).toBe(10);
     await undo.undo();
     await settle();
@@ -270,7 +275,7 @@ describe('a batch on the page', () => {
     await undo.redo();
     await settle();
     expect(daysOf(server.record.file)).toBe(10);
-    expect(server.record.file.stations[0]!.log.doneOn).toBe('2026-10-01');
+    expect(stationIn(server.record.file, 'prep')!.log.doneOn).toBe('2026-10-01');
     expect(undo.next).toBeNull();
   });
 

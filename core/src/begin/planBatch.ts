@@ -221,17 +221,18 @@ function planOf(file: BatchFile, wish: Wish, today: Day): Plan {
   }
   const salt = had.find((t) => isSalt(kind(t.id)));
   note(salt?.name ?? ingredient(SALT).name, saltG, salt?.massG);
-  const bottles = report.bottles.possible;
+  const [end] = report.ends;
+  const bottles = end!.bottles.possible;
   const bought = podUses(file).some((p) => p.lotId === wish.boughtId) ? file.lots.find((l) => l.id === wish.boughtId)! : null;
   return {
     file,
-    odds: report.odds,
-    heat: report.heat,
+    odds: end!.odds,
+    heat: end!.heat,
     bottles,
     uses,
     toBuy,
     bought,
-    notes: notesFor(report.heat.p50, bottles, bought, wish.goal),
+    notes: notesFor(end!.heat.p50, bottles, bought, wish.goal),
   };
 }
 

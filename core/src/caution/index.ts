@@ -5,3 +5,5 @@ export * from './bowl';
 export * from './tasting';
 export * from './jar';
 export * from './bottle';
+export * from './fire';
+export * from './kept';

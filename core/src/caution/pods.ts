@@ -1,12 +1,15 @@
 import type { Caution } from './caution';
 
+/** From here on it burns skin at once, SHU as it is (our judgement). */
+export const BURNS_SHU = 20_000;
+
 /** Gloves and eyes: shown whenever hot pods are cut. */
 export function handlingPods(hottestShu: number): Caution[] {
   if (!(hottestShu > 0)) return [];
   return [
     {
       id: 'capsaicin-skin',
-      severity: hottestShu > 20_000 ? 'danger' : 'caution',
+      severity: hottestShu > BURNS_SHU ? 'danger' : 'caution',
       text: 'Wear gloves, keep your hands from your face, and keep children away from the board.',
       why: 'Capsaicin stays on skin for hours and burns eyes badly.',
       authority: 'common practice',

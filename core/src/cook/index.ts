@@ -1,2 +1,3 @@
 /** Heat on purpose: boiling by altitude and sterilising times. */
 export * from './sterilise';
+export * from './thickness';

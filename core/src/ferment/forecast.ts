@@ -80,7 +80,7 @@ export function forecastJar(input: ForecastInput): Forecast {
   const gases: Float64Array[] = [];
   for (const draw of drawEnsemble(input.seed, input.members)) {
     const run = simulateJar(jarParameters(input.conditions, draw), temps);
-    const wobble = DISCREPANCY_SD * draw.z('ferment.discrepancy');
+    const wobble = DISCREPANCY_SD * draw.z('discrepancy');
     paths.push(run.pH.map((p, b) => p + wobble * Math.min(1, b / 8)));
     gases.push(run.gas);
   }

@@ -65,7 +65,7 @@ export function betaOf(produceShare: number): number {
 
 /** One member's parameters: medians spread by the draw's standard normals (table of section 2.4). */
 export function jarParameters(c: JarConditions, draw: Draw): JarParameters {
-  const z = (name: string) => draw.z(`ferment.${name}`);
+  const z = (name: string) => draw.z(name);
   const log = (median: number, sd: number, name: string) => median * Math.exp(sd * z(name));
   const zf = z('vigour');
   return {

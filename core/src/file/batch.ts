@@ -1,141 +1,45 @@
-import { Type, type Static } from '@sinclair/typebox';
+import { Type } from '@sinclair/typebox';
 import type { Ingredient } from '../matter/ingredient';
-import { HEAT_BASES, HEAT_SOURCES } from '../heat/lotHeat';
-import { POD_FORMS, type PodLot } from '../pantry/lot';
+import type { PodLot } from '../pantry/lot';
+import type { StoredStuff } from '../parcel';
+import { IntakeSchema, type Intake } from './intake';
+import {
+  BATCH_FORMAT,
+  DaySchema,
+  GoalSchema,
+  Id,
+  IngredientSchema,
+  LotSchema,
+  ReadingSchema,
+  StationLogSchema,
+  type Goal,
+  type Reading,
+  type StationLog,
+} from './parts';
+import { StoredSchema } from './stored';
 
-/** The open batch file, version 1. Documented in docs/formats/batch.md. */
-export const BATCH_FORMAT = 'roskel-batch';
-export const BATCH_VERSION = 1;
+/** The open batch file, version 2. Documented in docs/formats/batch.md. */
+export const BATCH_VERSION = 2;
 
-export const DaySchema = Type.String({ title: 'The date', format: 'date', description: 'a day of the calendar, YYYY-MM-DD' });
-const Id = Type.String({ minLength: 1, maxLength: 64, pattern: '^[A-Za-z0-9_.:-]+$' });
-const Hex = Type.String({ pattern: '^#[0-9A-Fa-f]{6}$' });
-
-export const GoalSchema = Type.Object(
-  {
-    lowShu: Type.Number({ title: 'The low end of the heat', minimum: 0, maximum: 3_000_000, unit: 'SHU' }),
-    highShu: Type.Number({ title: 'The high end of the heat', minimum: 1, maximum: 3_000_000, unit: 'SHU' }),
-    bottles: Type.Integer({ title: 'The number of bottles', minimum: 1, maximum: 500 }),
-    bottleMl: Type.Number({ title: 'The bottle size', minimum: 10, maximum: 5000, unit: 'ml' }),
-  },
-  { additionalProperties: false },
-);
-export type Goal = Static<typeof GoalSchema>;
-
-export const InstrumentSchema = Type.Union([Type.Literal('meter'), Type.Literal('strip')], { title: 'The instrument' });
-
-export const StationLogSchema = Type.Object(
-  {
-    doneOn: Type.Optional(DaySchema),
-    massG: Type.Optional(Type.Number({ title: 'The weighed mass', minimum: 1, maximum: 200_000, unit: 'g' })),
-    pH: Type.Optional(Type.Number({ title: 'The measured pH', minimum: 1.5, maximum: 9 })),
-    instrument: Type.Optional(InstrumentSchema),
-    /** What the pH was measured on: g of each thing in it, and whether it was heated. Written by the program. */
-    phOn: Type.Optional(
-      Type.Object(
-        { parts: Type.Record(Type.String({ maxLength: 64 }), Type.Number({ minimum: 0 }), { maxProperties: 400 }), heated: Type.Boolean() },
-        { additionalProperties: false },
-      ),
-    ),
-    /** A pH far from what went in was looked at again, and is right. */
-    phSure: Type.Optional(Type.Boolean({ title: 'The pH was checked' })),
-    bottles: Type.Optional(Type.Integer({ title: 'The bottles filled', minimum: 0, maximum: 500 })),
-    note: Type.Optional(Type.String({ title: 'The note', maxLength: 2000 })),
-  },
-  { additionalProperties: false },
-);
-export type StationLog = Static<typeof StationLogSchema>;
-export type PhOn = NonNullable<StationLog['phOn']>;
-
-export const ReadingSchema = Type.Object(
-  {
-    id: Id,
-    stationId: Id,
-    at: Type.String({ title: 'The time of the reading', format: 'date-time' }),
-    pH: Type.Optional(Type.Number({ title: 'The pH', minimum: 1.5, maximum: 9 })),
-    tempC: Type.Optional(Type.Number({ title: 'The temperature', minimum: -5, maximum: 60, unit: '°C' })),
-    instrument: InstrumentSchema,
-    note: Type.Optional(Type.String({ title: 'The note', maxLength: 2000 })),
-  },
-  { additionalProperties: false },
-);
-export type Reading = Static<typeof ReadingSchema>;
-
-export const LotSchema = Type.Object(
-  {
-    id: Id,
-    name: Type.String({ title: 'The name', minLength: 1, maxLength: 80 }),
-    form: Type.Union(
-      POD_FORMS.map((f) => Type.Literal(f)),
-      { title: 'The form' },
-    ),
-    varietyId: Type.String({ maxLength: 64 }),
-    waterPct: Type.Number({ title: 'The water content', minimum: 1, maximum: 97, unit: '%' }),
-    sugarsPct: Type.Number({ title: 'The sugar content', minimum: 0, maximum: 60, unit: '%' }),
-    podMassG: Type.Union([Type.Number({ title: 'The weight of a pod', minimum: 0.05, maximum: 1000, unit: 'g' }), Type.Null()]),
-    anatomy: Type.Union([
-      Type.Object({ flesh: Type.Number(), placenta: Type.Number(), seed: Type.Number(), stem: Type.Number({ minimum: 0, maximum: 0.6 }) }),
-      Type.Null(),
-    ]),
-    capsaicinoidClass: Type.Union(['sweet', 'std', 'chinense', 'superhot'].map((c) => Type.Literal(c as PodLot['capsaicinoidClass']))),
-    hex: Hex,
-    like: Id,
-    heat: Type.Union([
-      Type.Object({
-        dryShu: Type.Number({ title: 'The heat', minimum: 1, maximum: 16_100_000, unit: 'SHU' }),
-        sigma: Type.Number({ minimum: 0.01, maximum: 3 }),
-        source: Type.Union(HEAT_SOURCES.map((c) => Type.Literal(c))),
-        said: Type.Optional(
-          Type.Object({
-            value: Type.Number({ title: 'The stated heat', minimum: 1, maximum: 16_100_000, unit: 'SHU' }),
-            basis: Type.Union(HEAT_BASES.map((b) => Type.Literal(b))),
-          }),
-        ),
-      }),
-      Type.Null(),
-    ]),
-    flavour: Type.Optional(Type.Array(Type.String({ maxLength: 40 }), { maxItems: 12 })),
-    wall: Type.Optional(Type.Union(['thin', 'medium', 'thick'].map((w) => Type.Literal(w as 'thin')))),
-    quotedShu: Type.Optional(Type.Number({ minimum: 0, maximum: 16_100_000, unit: 'SHU' })),
-    saltPct: Type.Optional(Type.Number({ title: 'The salt in it', minimum: 0, maximum: 30, unit: '%' })),
-    oilPct: Type.Optional(Type.Number({ title: 'The oil in it', minimum: 0, maximum: 80, unit: '%' })),
-    pH: Type.Optional(Type.Number({ title: 'Its pH', minimum: 2, maximum: 8 })),
-  },
-  { additionalProperties: false },
-);
-
-const Share = Type.Number({ minimum: 0, maximum: 100 });
-export const IngredientSchema = Type.Object({
-  key: Id,
-  name: Type.String({ minLength: 1, maxLength: 120 }),
-  water: Share,
-  sugars: Share,
-  salt: Share,
-  ethanol: Share,
-  fat: Share,
-  tss: Share,
-  starch: Type.Optional(Share),
-  gum: Type.Optional(Share),
-  protein: Share,
-  protClass: Type.Union([Type.Literal('intact'), Type.Literal('hydrolysate')]),
-  acids: Type.Record(Type.String({ maxLength: 60 }), Share, { maxProperties: 40 }),
-  pH: Type.Union([Type.Object({ lo: Type.Number(), typ: Type.Number({ minimum: 1, maximum: 12 }), hi: Type.Number() }), Type.Null()]),
-  pHdil: Type.Number({ minimum: 0, maximum: 100 }),
-  density: Type.Number({ exclusiveMinimum: 0, maximum: 5 }),
-  measure: Type.Object({ cup: Type.Number(), tbsp: Type.Number(), tsp: Type.Number() }),
-  pieces: Type.Record(Type.String({ maxLength: 60 }), Type.Number(), { maxProperties: 40 }),
-  allergens: Type.Array(Type.String({ maxLength: 60 }), { maxItems: 30 }),
-  hex: Hex,
-  like: Type.Optional(Id),
-  confidence: Type.Union([Type.Literal('high'), Type.Literal('medium'), Type.Literal('low')]),
-});
+/** At most this many of each in a file. */
+export const MOST = { strands: 12, stations: 40, intakes: 40, lots: 60, stored: 60 } as const;
 
 /** A station in a file. `params` is checked against the schema of its kind. */
 export interface StationEntry {
   id: string;
   kind: string;
+  /** What goes in here, besides what comes along the strand. */
+  intakes: Intake[];
   params: unknown;
   log: StationLog;
+}
+
+/** Stations in the order of work. A strand ends in bottles and then has a goal, or another station takes its end. */
+export interface Strand {
+  id: string;
+  name: string;
+  stations: StationEntry[];
+  goal: Goal | null;
 }
 
 /** A batch as data: everything needed to run it anywhere. */
@@ -143,15 +47,85 @@ export interface BatchFile {
   format: typeof BATCH_FORMAT;
   version: typeof BATCH_VERSION;
   name: string;
-  style: 'brine-ferment';
+  /** The style it began as. */
+  style: string;
   startDate: string;
   /** Of the random worlds behind the bands; stored, so that a new name moves nothing. */
   seed?: number;
-  goal: Goal;
-  stations: StationEntry[];
+  strands: Strand[];
   readings: Reading[];
-  /** Keys of duties that were ticked off. */
+  /** Duties that were ticked off, "station/key". */
   dutiesDone: string[];
   lots: PodLot[];
   ingredients: Ingredient[];
+  stored: StoredStuff[];
+}
+
+const StationSchema = Type.Object(
+  {
+    id: Id,
+    kind: Type.String({ maxLength: 40 }),
+    intakes: Type.Array(IntakeSchema, { title: 'What goes in at one station', maxItems: MOST.intakes }),
+    params: Type.Unknown(),
+    log: StationLogSchema,
+  },
+  { additionalProperties: false },
+);
+const StrandSchema = Type.Object(
+  {
+    id: Id,
+    name: Type.String({ title: 'The name of the strand', minLength: 1, maxLength: 60 }),
+    stations: Type.Array(StationSchema, { title: 'The list of stations', minItems: 1, maxItems: MOST.stations }),
+    goal: Type.Union([GoalSchema, Type.Null()]),
+  },
+  { additionalProperties: false },
+);
+export const BatchFileSchema = Type.Object(
+  {
+    format: Type.Literal(BATCH_FORMAT),
+    version: Type.Literal(BATCH_VERSION),
+    name: Type.String({ title: 'The name', minLength: 1, maxLength: 60 }),
+    style: Type.String({ minLength: 1, maxLength: 40 }),
+    startDate: DaySchema,
+    seed: Type.Optional(Type.Integer({ minimum: 0, maximum: 4_294_967_295 })),
+    strands: Type.Array(StrandSchema, { title: 'The list of strands', minItems: 1, maxItems: MOST.strands }),
+    readings: Type.Array(ReadingSchema, { maxItems: 2000 }),
+    dutiesDone: Type.Array(Type.String({ maxLength: 160 }), { maxItems: 5000 }),
+    lots: Type.Array(LotSchema, { maxItems: MOST.lots }),
+    ingredients: Type.Array(IngredientSchema, { maxItems: 200 }),
+    stored: Type.Array(StoredSchema, { maxItems: MOST.stored }),
+  },
+  { additionalProperties: false },
+);
+
+/** Every station of a file with its strand, in the order in which they are written. */
+export function stationsOf(file: BatchFile): { strand: Strand; entry: StationEntry; at: number }[] {
+  return file.strands.flatMap((strand) => strand.stations.map((entry, at) => ({ strand, entry, at })));
+}
+
+/** A station by its id; undefined when there is none. */
+export function stationIn(file: BatchFile, stationId: string): StationEntry | undefined {
+  for (const s of file.strands) for (const e of s.stations) if (e.id === stationId) return e;
+  return undefined;
+}
+
+/** The file with every station as `change` makes it; strands and stations that stay the same are kept as they are. */
+export function mapStations(file: BatchFile, change: (entry: StationEntry, strand: Strand) => StationEntry): BatchFile {
+  let moved = false;
+  const strands = file.strands.map((strand) => {
+    const stations = strand.stations.map((e) => change(e, strand));
+    if (stations.every((e, i) => e === strand.stations[i])) return strand;
+    moved = true;
+    return { ...strand, stations };
+  });
+  return moved ? { ...file, strands } : file;
+}
+
+/** The path of a station in a file, as errors name it: "strands/0/stations/3". */
+export function pathOf(file: BatchFile, stationId: string): string {
+  for (const [i, s] of file.strands.entries()) {
+    const at = s.stations.findIndex((e) => e.id === stationId);
+    if (at >= 0) return `strands/${i}/stations/${at}`;
+  }
+  return '';
 }

@@ -22,21 +22,21 @@ export interface Clash extends Change {
 type Entries = Map<string, Json>;
 const ORDER = '@order';
 /**
- * Fields that mean nothing without each other: a pH and what it was read with and on, an amount and the words it was said
- * in, a share and how it is counted. They change, clash and are taken back as one (step "@pH", the first of them).
+ * Fields that mean nothing without each other: a pH and what it was read with and on, a share and how it is counted. They change, clash and are taken back as one (step "@pH", the first of them).
  */
 const TOGETHER: readonly (readonly string[])[] = [
   ['pH', 'instrument', 'phOn', 'phSure'],
-  ['massG', 'words'],
   ['pct', 'school'],
 ];
+/** Values that mean something only as a whole: how much goes in, and of what. */
+const WHOLE: ReadonlySet<string> = new Set(['amount', 'origin']);
 const groupOf = (step: string) => TOGETHER.find((g) => step === `@${g[0]!}`);
 /** The fields of a group that an object has; undefined when it has none. */
 function picked(o: Record<string, Json>, group: readonly string[]): Json {
   const found = group.filter((k) => o[k] !== undefined).map((k) => [k, o[k]]);
   return found.length > 0 ? (Object.fromEntries(found) as Json) : undefined;
 }
-const NAMES = ['id', 'key', 'lotId'] as const;
+const NAMES = ['id', 'key'] as const;
 
 const isObject = (v: Json): v is Record<string, Json> => typeof v === 'object' && v !== null && !Array.isArray(v);
 
@@ -81,7 +81,11 @@ function fieldChanges(a: Record<string, Json>, b: Record<string, Json>, path: re
     if (!same(before, after)) out.push({ path: [...path, `@${group[0]!}`], before, after });
     for (const k of group) keys.delete(k);
   }
-  return [...out, ...[...keys].flatMap((key) => changesBetween(a[key], b[key], [...path, key]))];
+  const inside = (key: string): Change[] => {
+    if (!WHOLE.has(key)) return changesBetween(a[key], b[key], [...path, key]);
+    return same(a[key], b[key]) ? [] : [{ path: [...path, key], before: a[key], after: b[key] }];
+  };
+  return [...out, ...[...keys].flatMap(inside)];
 }
 
 function behindOf(ids: readonly string[], id: string): string | null {

@@ -1,3 +1,8 @@
-/** The open batch file: what stands in it and in which shape, and what changes in it. Knows no station. */
+/** The open batch file: what stands in it and in which shape, older versions of it, and what changes in it. Knows no station. */
+export * from './parts';
+export * from './intake';
+export * from './stored';
 export * from './batch';
+export * from './v1';
+export * from './upgrade';
 export * from './change';

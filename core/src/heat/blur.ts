@@ -30,7 +30,7 @@ export interface BlurPart {
   medianShu: number;
   sigma: number;
   pods: number;
-  /** Log-sd of what knife and fire leave of its heat. */
+  /** Log-sd of what the knife leaves of its heat. */
   prepSd?: number;
 }
 

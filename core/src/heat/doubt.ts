@@ -53,7 +53,7 @@ export function doubtsOf(
     raw.push({ what: 'lot', id: p.id, share: h2 * p.sigma ** 2, says: `How hot ${p.name} really is` });
     const pods = podVariance(p.pods);
     if (pods > 0) raw.push({ what: 'pods', id: p.id, share: h2 * pods, says: `Few pods of ${p.name}: each differs` });
-    if (p.prepSd) raw.push({ what: 'knife', id: p.id, share: h2 * p.prepSd ** 2, says: `What knife and fire leave in ${p.name}` });
+    if (p.prepSd) raw.push({ what: 'knife', id: p.id, share: h2 * p.prepSd ** 2, says: `What the knife leaves in ${p.name}` });
   }
   const sum = raw.reduce((s, d) => s + d.share, 0);
   const doubts = raw.map((d) => ({ ...d, share: d.share / sum })).sort((a, b) => b.share - a.share);

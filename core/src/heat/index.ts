@@ -1,9 +1,8 @@
-/** Heat: pungency arithmetic, levels, knife and fire, how sure one may be, and what tasting teaches. */
+/** Heat: pungency arithmetic, levels, the knife, how sure one may be, and what tasting teaches. */
 export * from './pungency';
 export * from './level';
 export * from './preparation';
 export * from './lotHeat';
-export * from './fire';
 export * from './blur';
 export * from './monteCarlo';
 export * from './doubt';

@@ -1,4 +1,5 @@
 import { HOUSE_PH, LEGAL_PH } from '../ferment';
+import { brixOf } from '../matter/brix';
 import { percent, type Stream } from '../matter/stream';
 import type { Food, Past } from '../parcel';
 import type { Props } from '../parcel/props';
@@ -35,14 +36,6 @@ export function acidityOf(past: Past): Acidity {
   if (ph.instrument === 'meter') return ph.value > HOUSE_PH ? 'near' : 'acid';
   if (ph.value > HOUSE_PH) return 'low';
   return ph.value > STRIP_PH ? 'near' : 'acid';
-}
-
-/** Soluble solids of the liquid in °Bx: sugar, salt and acids, half the protein (chapter 5, section 0.1). */
-export function brixOf(stream: Stream): number {
-  const g = stream.grams;
-  const acids = g.lactic + g.citric + g.malic + g.tartaric + g.ascorbic + g.phosphoric + g.oxalic + g.succinic + g.gluconic + g.glutamic;
-  const solids = g.sugars + g.salt + acids + g.acetic / 2 + g.protein / 2 + g.hydrolysate + g.other;
-  return solids + g.water > 0 ? (100 * solids) / (solids + g.water) : 0;
 }
 
 /** A finished parcel as the rules of keeping see it. */

@@ -1,9 +1,9 @@
-import { massOf } from '../matter/stream';
+import { massOf, type Stream } from '../matter/stream';
 import { heatOfRow } from '../pantry';
 import { TYPICAL } from '../stat/draw';
-import { stationKind } from '../stations';
 import type { BatchFile } from '../file';
-import { runLine } from './run';
+import { endOf, mainEnd, strandIn } from './compose';
+import { runUpTo } from './run';
 
 /** An ingredient that burns: SHU that it brings to the finished sauce, and its log-sd. */
 export interface AddedHeat {
@@ -13,22 +13,21 @@ export interface AddedHeat {
   sigma: number;
 }
 
-/**
- * What burns in a batch besides its lots (powder in the jug): the heat that the line has with cold pods, by ingredient.
- * `measured` false runs the plan alone. Empty without such an ingredient. Throws LineProblem when the line cannot run.
- */
-export function addedHeat(file: BatchFile, measured: boolean): AddedHeat[] {
-  const keys = new Set(file.stations.flatMap((s) => stationKind(s.kind).names?.(s.params).ingredients ?? []));
-  const rows = file.ingredients.filter((i) => keys.has(i.key) && heatOfRow(i));
-  if (rows.length === 0) return [];
-  const runs = runLine({ ...file, lots: file.lots.map((l) => ({ ...l, heat: null })) }, TYPICAL, measured);
-  const end = runs.at(-1)!.input.stream;
-  const brought = rows.map((row) => ({
-    row,
-    load: runs.flatMap((r) => r.additions).reduce((s, f) => s + (f.id === row.key ? f.stream.heatShuG : 0), 0),
-  }));
-  const total = brought.reduce((s, b) => s + b.load, 0);
-  if (!(total > 0)) return [];
-  const shu = end.heatShuG / massOf(end);
-  return brought.map(({ row, load }) => ({ id: row.key, name: row.name, shu: (shu * load) / total, sigma: heatOfRow(row)!.sigma }));
+/** What burns in a stream of a batch besides its lots (powder in the jug, a sauce that went in), read off its books. */
+export function addedIn(file: BatchFile, stream: Stream): AddedHeat[] {
+  const massG = massOf(stream);
+  if (!(massG > 0)) return [];
+  return stream.ledger.flatMap((e): AddedHeat[] => {
+    if (!(e.heatShuG > 0) || file.lots.some((l) => l.id === e.id)) return [];
+    const row = file.ingredients.find((i) => i.key === e.id);
+    const sigma = (row ? heatOfRow(row)?.sigma : file.stored.find((s) => s.id === e.id)?.heat?.sigma) ?? 0;
+    return [{ id: e.id, name: e.name, shu: e.heatShuG / massG, sigma }];
+  });
 }
+
+/**
+ * What burns at a strand's end besides the lots. `measured` false runs the plan alone. Throws LineProblem when the line
+ * cannot run.
+ */
+export const addedHeat = (file: BatchFile, measured: boolean, strandId: string = mainEnd(file).id): AddedHeat[] =>
+  addedIn(file, runUpTo(file, endOf(strandIn(file, strandId)).id, TYPICAL, measured).bowl.stream);

@@ -1,19 +1,24 @@
 import type { BatchFile } from '../file';
 import { bandedOf, BANDED, phOf, type Banded } from '../parcel';
 import { acidWorld } from '../pantry';
-import { drawEnsemble, type Draw } from '../stat/draw';
+import { drawEnsemble, hash, type Draw } from '../stat/draw';
 import { stationKind, StationProblem } from '../stations';
-import { LineProblem, oldOf, runStation, type StationRun } from './run';
+import { graphOf, outletOf } from './graph';
+import { namesOf } from './names';
+import { LineProblem } from './problem';
+import { oldOf, runStation, type StationRun } from './run';
 import { schedule } from './schedule';
 
-/** One station in many worlds: its runs (null where the line cannot run up to here), and what carries a band. */
+/** One station in many worlds: its runs (null where it cannot run), and what carries a band. */
 export interface StationWorlds {
   runs: (StationRun | null)[];
   values: (Record<Banded, number | null> | null)[];
 }
+/** Every station of a batch in many worlds, by id. */
+export type Worlds = ReadonlyMap<string, StationWorlds>;
 
 /** How many stations' worlds are kept: some versions of a few batches. */
-const MOST_KEPT = 48;
+const MOST_KEPT = 64;
 
 /** Stations already run, by everything that goes into them. An edit runs only what comes after it. */
 export class LineMemo {
@@ -33,33 +38,48 @@ export class LineMemo {
   }
 }
 
+/** A text in a few letters: two hashes and its length, so that no two differing ones meet in practice. */
+const digest = (text: string): string => `${hash(text, 1).toString(36)}.${hash(text, 0x9e3779b9).toString(36)}.${text.length}`;
+
 /**
- * Everything that decides a station's worlds, as text: its entry, its dates and readings, the lots and rows it names, the
- * bottles where it fills some, and all of that of the stations before it.
+ * Everything that decides a station's worlds, by id: its entry, its dates and readings, the lots, rows and stored things it
+ * names, what is wished where it ends in bottles, how the outlets it takes of are handed out, and all of that of the
+ * stations it waits for.
  */
-function keysOf(file: BatchFile, seed: number, members: number): string[] {
+function keysOf(file: BatchFile, seed: number, members: number): Map<string, string> {
   const dates = schedule(file);
-  let before = `${seed} ${members}`;
-  return file.stations.map((entry, at) => {
+  const graph = graphOf(file);
+  const keys = new Map<string, string>();
+  for (const { id, entry, strand, before, feeders } of graph.order) {
     const kind = stationKind(entry.kind);
-    const names = kind.names?.(entry.params) ?? { lots: [], ingredients: [] };
-    const lots = file.lots.filter((l) => names.lots.includes(l.id));
-    const keys = new Set([...names.ingredients, ...lots.map((l) => l.like)]);
-    const { from, to } = dates[at]!;
+    const names = namesOf(entry);
+    const lots = file.lots.filter((l) => names.lots.has(l.id));
+    const rows = new Set([...names.ingredients, ...lots.map((l) => l.like)]);
+    const { from, to } = dates.get(id)!;
     const own = {
+      worlds: [seed, members],
       entry,
       from,
       to,
-      readings: file.readings.filter((r) => r.stationId === entry.id),
+      readings: file.readings.filter((r) => r.stationId === id),
       lots,
-      rows: file.ingredients.filter((i) => keys.has(i.key)),
-      goal: kind.bottled ? file.goal : null,
+      rows: file.ingredients.filter((i) => rows.has(i.key)),
+      stored: file.stored.filter((s) => names.stored.has(s.id)),
+      goal: kind.bottled ? strand.goal : null,
+      before: before === null ? null : keys.get(before)!,
+      feeders: feeders.map((f) => [f, keys.get(f)!]),
+      shared: entry.intakes.flatMap((x) => {
+        const outlet = outletOf(x.origin);
+        return outlet === null ? [] : [graph.takers.get(outlet)!.map((t) => [t.stationId, t.intake.id, t.intake.amount])];
+      }),
     };
-    return (before = `${before}\n${JSON.stringify(own)}`);
-  });
+    keys.set(id, digest(JSON.stringify(own)));
+  }
+  return keys;
 }
 
-function runOrNull(run: () => StationRun): StationRun | null {
+/** What `run` gives, or null where the line cannot run in a world. */
+export function runOrNull<T>(run: () => T): T | null {
   try {
     return run();
   } catch (error) {
@@ -78,38 +98,44 @@ export function* runWorlds(
   members: number,
   seed: number,
   memo: LineMemo | null,
-): Generator<void, StationWorlds[]> {
+): Generator<void, Worlds> {
   const draws: Draw[] = drawEnsemble(seed, members);
   const acids = draws.map(acidWorld);
-  const keys = memo ? keysOf(file, seed, members) : [];
+  const keys = memo ? keysOf(file, seed, members) : null;
   const old = oldOf(file, typical);
-  const worlds: StationWorlds[] = [];
-  for (let at = 0; at < file.stations.length; at++) {
-    const known = memo?.get(keys[at]!);
+  const worlds = new Map<string, StationWorlds>();
+  for (const [at, node] of graphOf(file).order.entries()) {
+    const key = keys?.get(node.id);
+    const known = key === undefined ? undefined : memo!.get(key);
     if (known) {
-      worlds.push(known);
+      worlds.set(node.id, known);
       continue;
     }
     const near = phOf(typical[at]!.out.stream) ?? undefined;
-    const before = worlds[at - 1]?.runs;
+    const from = node.feeders.map((f) => worlds.get(f)!.runs);
     const runs = draws.map((draw, w) => {
-      const from = before ? before[w]! : null;
-      return before && !from ? null : runOrNull(() => runStation(file, at, from, draw, true, old));
+      if (from.some((f) => f[w] === null)) return null;
+      return runOrNull(() => runStation(file, node, (id) => worlds.get(id)!.runs[w]!, draw, true, old));
     });
-    const made = { runs, values: runs.map((r, w) => (r ? bandedOf(r.out.stream, acids[w]!, near) : null)) };
-    memo?.put(keys[at]!, made);
-    worlds.push(made);
+    const made = { runs, values: runs.map((r, w) => (r ? bandedOf(r.out, acids[w]!, near, draws[w]!.z('body')) : null)) };
+    if (key !== undefined) memo!.put(key, made);
+    worlds.set(node.id, made);
     yield;
   }
   return worlds;
 }
 
-/** Values of each band at a station, over the worlds in which the whole line runs. */
-export function valuesOf(worlds: readonly StationWorlds[], at: number): Record<Banded, number[]> {
-  const end = worlds.at(-1)?.runs ?? [];
+/** For each world, whether the whole batch runs in it. */
+export function wholeWorlds(worlds: Worlds): boolean[] {
+  const all = [...worlds.values()];
+  return (all[0]?.runs ?? []).map((_, w) => all.every((s) => s.runs[w] !== null));
+}
+
+/** Values of each band at a station, over the worlds in which the whole batch runs. */
+export function valuesOf(worlds: Worlds, stationId: string, whole: readonly boolean[]): Record<Banded, number[]> {
   const found = Object.fromEntries(BANDED.map((b) => [b, [] as number[]])) as Record<Banded, number[]>;
-  worlds[at]!.values.forEach((values, w) => {
-    if (!values || !end[w]) return;
+  worlds.get(stationId)!.values.forEach((values, w) => {
+    if (!values || !whole[w]) return;
     for (const b of BANDED) {
       const v = values[b];
       if (v !== null) found[b].push(v);

@@ -1,15 +1,25 @@
-/** The line: batch files, running them in one world or many, dates, and the report that everything shows. */
+/** The line: the graph of a batch, running it in one world or many, dates, and the report that everything shows. */
+export * from './problem';
+export * from './graph';
+export * from './issues';
 export * from './reading';
+export * from './names';
+export * from './intake';
 export * from './worlds';
 export * from './run';
 export * from './schedule';
 export * from './ensemble';
+export * from './typical';
 export * from './report';
 export * from './summary';
 export * from './compose';
+export * from './put';
 export * from './balance';
 export * from './why';
 export * from './taste';
 export * from './added';
+export * from './keep';
 export * from './leftover';
 export * from './news';
+export * from './reshape';
+export * from './differ';

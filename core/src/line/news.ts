@@ -1,8 +1,8 @@
 import { blurQuantiles } from '../heat';
 import type { Ingredient } from '../matter/ingredient';
 import { lotShu, type PodLot } from '../pantry';
-import { stationKind } from '../stations';
-import type { BatchFile } from '../file';
+import { stationsOf, type BatchFile } from '../file';
+import { namesOf } from './names';
 
 /** Something a batch carries that is known better since: heat in SHU as it is (10 to 90 %), or a natural pH. */
 export interface News {
@@ -31,7 +31,7 @@ function heatMoved(a: PodLot, b: PodLot): boolean {
  * natural pH of what goes in at steps still to be done. `file` is the batch with the new knowledge; amounts stay.
  */
 export function newsFor(file: BatchFile, lots: readonly PodLot[], rows: readonly Ingredient[]): { news: News[]; file: BatchFile } {
-  const open = file.stations.filter((s) => !s.log.doneOn);
+  const open = stationsOf(file).filter((s) => !s.entry.log.doneOn);
   if (open.length === 0) return { news: [], file };
   const news: News[] = [];
   const freshLots = file.lots.map((had) => {
@@ -40,7 +40,7 @@ export function newsFor(file: BatchFile, lots: readonly PodLot[], rows: readonly
     news.push({ id: had.id, name: had.name, of: 'heat', before: heatBand(had), after: heatBand(now) });
     return { ...had, heat: now.heat };
   });
-  const wanted = new Set(open.flatMap((s) => stationKind(s.kind).names?.(s.params).ingredients ?? []));
+  const wanted = new Set(open.flatMap((s) => [...namesOf(s.entry).ingredients]));
   const freshRows = file.ingredients.map((had) => {
     const now = rows.find((r) => r.key === had.key);
     if (!now?.pH || !had.pH || !wanted.has(had.key) || Math.abs(now.pH.typ - had.pH.typ) < 0.01) return had;

@@ -1,23 +1,29 @@
 import { pinPh } from '../acid';
 import { LEGAL_PH } from '../ferment';
-import type { BatchFile } from '../file';
+import { gramsOf, mapStations, sameThing, stationIn, stationsOf, type BatchFile, type Intake, type StationEntry } from '../file';
 import type { Ingredient } from '../matter/ingredient';
-import { massOf } from '../matter/stream';
-import { INSTRUMENT_SD, NO_PARCEL, phOf, scaleParcel, type MeasuredPh, type Parcel } from '../parcel';
+import { massOf, mix, percent, EMPTY } from '../matter/stream';
+import { INSTRUMENT_SD, join, NO_PARCEL, parcel, phOf, scaleParcel, type MeasuredPh, type Parcel, type StoredStuff } from '../parcel';
 import { acidWorld, type PodLot } from '../pantry';
-import { TYPICAL, type Draw } from '../stat/draw';
-import { stationKind, StationProblem, type FactsOf, type Flow, type KindName, type Outcome } from '../stations';
-import { checkBalance } from './balance';
+import { drawAt, TYPICAL, type Draw } from '../stat/draw';
+import { stationKind, StationProblem, type FactsOf, type Flow, type KindName, type Outcome, type StationContext } from '../stations';
+import { checkBalance, type Booked } from './balance';
+import { graphOf, handOut, outletOf, takerKey, upstreamOf, type Graph, type Node } from './graph';
+import { nothing, take, type Stores, type Taken } from './intake';
+import { LineProblem } from './problem';
 import { changedSince, NO_READING, phOn, readingAt, unlikely, type PhState } from './reading';
-import { schedule, type StationDates } from './schedule';
+import { schedule } from './schedule';
 
 interface RunOf<K extends KindName> extends Outcome<FactsOf<K>> {
   id: string;
   kind: K;
-  input: Parcel;
+  /** What came along the strand. */
+  along: Parcel;
+  /** What went in here. */
+  taken: readonly Taken[];
+  /** What the station worked on: what came along, and what went in at once. */
+  bowl: Parcel;
   ph: PhState;
-  /** By-products that may be taken further on, after this station. */
-  kept: ReadonlyMap<string, Flow>;
 }
 
 /** What a station did in one run of the line. */
@@ -28,30 +34,35 @@ export function runOfKind<K extends KindName>(runs: readonly StationRun[], kind:
   return runs.find((r) => r.kind === kind) as StationRun<K> | undefined;
 }
 
-/** A parameter that cannot work, with the station it belongs to. */
-export class LineProblem extends Error {
-  constructor(
-    readonly stationId: string,
-    readonly field: string,
-    message: string,
-  ) {
-    super(message);
-  }
+/** The run of a station. Throws RangeError when it did not run. */
+export function runOf(runs: readonly StationRun[], stationId: string): StationRun {
+  const found = runs.find((r) => r.id === stationId);
+  if (!found) throw new RangeError(`There is no station "${stationId}"`);
+  return found;
 }
 
-/** The flow that a weighing lost or found: on a side what went missing, among the additions what nobody put in. */
+/** Everything that was put in at a station: intakes, and what the station adds itself. */
+export const additionsOf = (run: StationRun): Flow[] => [
+  ...run.taken.filter((t) => massOf(t.flow.stream) > 0).map((t) => t.flow),
+  ...run.made,
+];
+
+/** A run as the books see it. */
+export const bookedOf = (run: StationRun): Booked => ({ ...run, additions: additionsOf(run) });
+
+/** The flow that a weighing lost or found: on a side what went missing, among what was made what nobody put in. */
 export const UNWEIGHED = 'unweighed';
 
 /** More than this over what went in is no matter of the scale (our judgement). */
 const SCALE_SLACK = 1.05;
 
 /** Brings the output to a weighed mass: what is missing left somewhere, what is extra came from somewhere. */
-function pinMass(outcome: Outcome, input: Parcel, massG: number, typical: boolean): Outcome {
+function pinMass(outcome: Outcome, wentG: number, massG: number, typical: boolean): Outcome {
   const { out } = outcome;
   const mass = massOf(out.stream);
   if (!(mass > 0) || Math.abs(massG - mass) < 1e-9) return outcome;
   if (typical) {
-    const went = outcome.additions.reduce((s, a) => s + massOf(a.stream), massOf(input.stream));
+    const went = outcome.made.reduce((s, a) => s + massOf(a.stream), wentG);
     if (massG > went * SCALE_SLACK)
       throw new StationProblem(
         'log/massG',
@@ -69,13 +80,14 @@ function pinMass(outcome: Outcome, input: Parcel, massG: number, typical: boolea
   if (massG < mass) {
     return { ...outcome, out: pinned, sides: [...outcome.sides, { id: UNWEIGHED, name: 'lost on the way', ...rest }] };
   }
-  return { ...outcome, out: pinned, additions: [...outcome.additions, { id: UNWEIGHED, name: 'not accounted for', ...rest }] };
+  return { ...outcome, out: pinned, made: [...outcome.made, { id: UNWEIGHED, name: 'not accounted for', ...rest }] };
 }
 
 interface Known {
+  graph: Graph;
   lots: Map<string, PodLot>;
   rows: Map<string, Ingredient>;
-  dates: StationDates[];
+  stored: Map<string, StoredStuff>;
 }
 const known = new WeakMap<BatchFile, Known>();
 /** What every world of a file shares. Files are never changed in place. */
@@ -83,9 +95,10 @@ function knownOf(file: BatchFile): Known {
   let had = known.get(file);
   if (!had) {
     had = {
+      graph: graphOf(file),
       lots: new Map(file.lots.map((l) => [l.id, l])),
       rows: new Map(file.ingredients.map((i) => [i.key, i])),
-      dates: schedule(file),
+      stored: new Map(file.stored.map((s) => [s.id, s])),
     };
     known.set(file, had);
   }
@@ -98,7 +111,7 @@ const oldReadings = new WeakMap<BatchFile, ReadonlySet<string>>();
 export function oldOf(file: BatchFile, runs?: readonly StationRun[]): ReadonlySet<string> {
   let had = oldReadings.get(file);
   if (!had) {
-    if (!runs && !file.stations.some((s) => s.log.phOn)) return NONE_OLD;
+    if (!runs && !stationsOf(file).some((s) => s.entry.log.phOn)) return NONE_OLD;
     had = new Set((runs ?? runLine(file, TYPICAL)).filter((r) => r.ph.status === 'old').map((r) => r.id));
     oldReadings.set(file, had);
   }
@@ -106,8 +119,7 @@ export function oldOf(file: BatchFile, runs?: readonly StationRun[]): ReadonlySe
 }
 
 /** What the reading of a station says, once the typical line is known up to it. */
-function judge(file: BatchFile, at: number, read: MeasuredPh, outcome: Outcome, predicted: number | null, lives: boolean): PhState {
-  const entry = file.stations[at]!;
+function judge(entry: StationEntry, read: MeasuredPh, outcome: Outcome, predicted: number | null, lives: boolean): PhState {
   const told = (status: PhState['status'], note: string | null): PhState => ({
     status,
     value: read.value,
@@ -124,41 +136,94 @@ function judge(file: BatchFile, at: number, read: MeasuredPh, outcome: Outcome, 
   return far ? told('unlikely', `${far} Until you have, keep it cold.`) : told('measured', null);
 }
 
-/** One station in one world, on top of what came before it (null: it is the first). Throws LineProblem. */
-export function runStation(
-  file: BatchFile,
-  at: number,
-  before: StationRun | null,
-  draw: Draw,
-  measured: boolean,
-  old: ReadonlySet<string>,
-): StationRun {
-  const { lots, rows, dates } = knownOf(file);
+/** A run of a station upstream, in the same world. */
+export type Find = (stationId: string) => StationRun;
+
+/** What an outlet holds in a world, by the station that fills it. */
+function outletParcel(origin: Intake['origin'], run: StationRun, strandName: string): { whole: Parcel; id: string; name: string } {
+  if (origin.from !== 'side') return { whole: run.out, id: run.id, name: strandName };
+  const side = run.sides.find((s) => s.id === origin.side);
+  const name = stationKind(run.kind).gives?.[origin.side] ?? origin.side;
+  return { whole: side ?? NO_PARCEL, id: origin.side, name: `own ${name}` };
+}
+
+/** More asked for than there is, by no more than a scale shows, is no matter, g. */
+const SCALE_G = 0.5;
+/** More than this many times everything else, of one thing, is a slip of the finger; less strict where nothing came along yet (our judgement). */
+const MOST_TIMES = { along: 10, first: 100 } as const;
+/** So is a bowl this salty (our judgement). */
+const MOST_SALT_PCT = 15;
+
+/** Amounts that are a slip of the finger, in the typical world. Throws StationProblem at the intake. */
+function refuseSlips(entry: StationEntry, along: Parcel, taken: readonly Taken[], bowl: Parcel): void {
+  const at = (t: Taken) => `intakes/${entry.intakes.indexOf(t.intake)}/amount`;
+  const alongG = massOf(along.stream);
+  const again = entry.intakes.findIndex((x, i) => gramsOf(x.amount) !== 0 && entry.intakes.findIndex((y) => sameThing(x, y)) !== i);
+  if (again >= 0) throw new StationProblem(`intakes/${again}`, 'This is listed twice. Give each thing one line.');
+  const stuff = taken.reduce((s, t) => s + (t.intake.origin.from === 'larder' ? 0 : massOf(t.stays.stream)), alongG);
+  if (!(stuff > 0)) return;
+  const most = alongG > 0 ? MOST_TIMES.along : MOST_TIMES.first;
+  for (const t of taken) {
+    const times = t.intake.origin.from === 'larder' ? massOf(t.flow.stream) / stuff : 0;
+    if (times > most) throw new StationProblem(at(t), `That is ${Math.round(times)} times the rest of it. Check the amount.`);
+  }
+  const salty = percent(bowl.stream, 'salt');
+  if (taken.length === 0 || salty <= Math.max(MOST_SALT_PCT, percent(along.stream, 'salt'))) return;
+  const saltiest = taken.reduce((x, y) => (x.flow.stream.grams.salt > y.flow.stream.grams.salt ? x : y));
+  throw new StationProblem(at(saltiest), `This makes it ${salty.toFixed(0)} % salt. Nobody can eat that. Check the amount.`);
+}
+
+/** One station in one world, on top of those it waits for. Throws LineProblem. */
+export function runStation(file: BatchFile, node: Node, find: Find, draw: Draw, measured: boolean, old: ReadonlySet<string>): StationRun {
+  const { graph, lots, rows, stored } = knownOf(file);
+  const { entry, strand } = node;
+  const own = drawAt(draw, entry.id);
   const acids = acidWorld(draw);
-  const entry = file.stations[at]!;
-  const input = before?.out ?? NO_PARCEL;
-  const kept = new Map(before?.kept);
+  const along = node.before === null ? NO_PARCEL : find(node.before).out;
   const kind = stationKind(entry.kind);
   const lives = kind.lives === true;
   const log = measured ? entry.log : {};
   const read = measured ? readingAt(file, entry, lives) : null;
-  const find = <T>(map: Map<string, T>, key: string, what: string): T => {
+  const lookUp = <T>(map: Map<string, T>, key: string, what: string): T => {
     const found = map.get(key);
     if (!found) throw new LineProblem(entry.id, '', `The file does not carry the ${what} "${key}" that ${kind.name} names.`);
     return found;
   };
-  const lot = (id: string): PodLot => find(lots, id, 'pod lot');
-  const ingredient = (key: string): Ingredient => find(rows, key, 'ingredient');
+  const stores: Stores = {
+    lot: (id) => lookUp(lots, id, 'pod lot'),
+    row: (key) => lookUp(rows, key, 'ingredient'),
+    stored: (id) => lookUp(stored, id, 'stored thing'),
+    outlet: (intake) => fromOutlet(file, graph, entry, intake, find, draw.typical),
+  };
+  const taken = takeAll(node, along, stores, draw, own);
+  const inTime = (t: Taken) => !(kind.lasts && t.intake.late);
+  const bowl = join(along, ...taken.filter(inTime).map((t) => t.stays));
+  const late = taken.filter((t) => !inTime(t)).map((t) => t.stays);
+  const lateG = late.reduce((s, p) => s + massOf(p.stream), 0);
+  const knife = taken.flatMap((t) => t.goes ?? []);
   const shown = read ? read.value + INSTRUMENT_SD[read.instrument] * draw.z(`reading.${entry.id}`) : null;
-  const readings = measured ? file.readings.filter((r) => r.stationId === entry.id) : [];
-  const { from, to } = dates[at]!;
+  const context: StationContext = {
+    ...{ draw, own, acids, ingredient: stores.row, log, pH: shown, goal: strand.goal },
+    days: () => schedule(file).get(entry.id)!,
+    massG: log.massG === undefined ? null : Math.max(0, log.massG - lateG),
+    readings: measured ? file.readings.filter((r) => r.stationId === entry.id) : [],
+  };
   let outcome: Outcome;
   let ph: PhState = NO_READING;
   try {
-    const context = { draw, acids, lot, ingredient, log, pH: shown, readings, from, to, goal: file.goal, kept };
-    outcome = kind.apply(input, entry.params, context);
-    if (log.massG !== undefined) outcome = pinMass(outcome, input, log.massG, draw.typical);
-    checkBalance(entry.kind, input.stream, outcome, draw.typical);
+    if (draw.typical) {
+      if (log.doneOn !== undefined && !(massOf(bowl.stream) + lateG > 0))
+        throw new StationProblem('log/doneOn', 'There is nothing here yet. Choose the pods first.');
+      refuseSlips(entry, along, taken, join(bowl, ...late));
+    }
+    outcome = kind.apply(bowl, entry.params, context);
+    if (late.length > 0) outcome = { ...outcome, out: join(outcome.out, ...late) };
+    if (knife.length > 0)
+      outcome = { ...outcome, sides: [{ id: 'trimmings', name: 'stems and cores', ...parcel(mix(EMPTY, ...knife)) }, ...outcome.sides] };
+    const wentG = taken.reduce((s, t) => s + massOf(t.flow.stream), massOf(along.stream));
+    if (log.massG !== undefined) outcome = pinMass(outcome, wentG, log.massG, draw.typical);
+    const additions = [...taken.map((t) => t.flow), ...outcome.made];
+    checkBalance(entry.kind, along.stream, { ...outcome, additions }, draw.typical);
   } catch (error) {
     if (error instanceof StationProblem) throw new LineProblem(entry.id, error.field, error.message);
     throw error;
@@ -166,9 +231,7 @@ export function runStation(
   const { out } = outcome;
   if (read && out.stream.grams.water > 0) {
     const predicted = draw.typical && out.past.blended ? (phOf(out.stream)?.pH ?? null) : null;
-    ph = draw.typical
-      ? judge(file, at, read, outcome, predicted, lives)
-      : { ...NO_READING, status: old.has(entry.id) ? 'old' : 'measured' };
+    ph = draw.typical ? judge(entry, read, outcome, predicted, lives) : { ...NO_READING, status: old.has(entry.id) ? 'old' : 'measured' };
     if (ph.status !== 'old') {
       // An unlikely reading lengthens nothing until it is confirmed; one above the line shortens at once.
       const counts = ph.status === 'measured' || read.value > LEGAL_PH;
@@ -178,21 +241,78 @@ export function runStation(
       outcome = { ...outcome, out: { stream: pinPh(out.stream, shown!, acids), past } };
     } else outcome = { ...outcome, out: { ...out, past: { ...out.past, ph: null } } };
   }
-  for (const side of outcome.sides) if (side.kept) kept.set(side.id, side);
-  return { ...outcome, id: entry.id, kind: kind.kind, input, ph, kept } as StationRun;
+  return { ...outcome, id: entry.id, kind: kind.kind, along, taken, bowl, ph } as StationRun;
+}
+
+/** Everything that goes in at a station. What only seasons waits for something to season. */
+function takeAll(node: Node, along: Parcel, stores: Stores, draw: Draw, own: Draw): Taken[] {
+  const { entry, at } = node;
+  const made = entry.intakes.map((intake): Taken => {
+    const { origin } = intake;
+    const g = gramsOf(intake.amount) ?? 0;
+    if (outletOf(origin) === null && !(g > 0)) return nothing(intake);
+    return take(intake, g, stores, draw, own);
+  });
+  const stuff = massOf(along.stream) > 0 || made.some((t) => t.intake.origin.from !== 'larder' && massOf(t.stays.stream) > 0);
+  const waits = !stuff && at > 0 && stationKind(entry.kind).needsStuff === true;
+  return waits ? made.map((t) => nothing(t.intake)) : made;
+}
+
+/** What an outlet hands to an intake in one world. Throws LineProblem where the typical world has less than was promised. */
+function fromOutlet(file: BatchFile, graph: Graph, entry: StationEntry, intake: Intake, find: Find, typical: boolean) {
+  const { origin } = intake;
+  const strand = origin.from === 'strand' ? file.strands.find((s) => s.id === origin.strandId)! : null;
+  const giver = find(origin.from === 'side' ? origin.stationId : strand!.stations.at(-1)!.id);
+  const { whole, id, name } = outletParcel(origin, giver, strand?.name ?? '');
+  const totalG = massOf(whole.stream);
+  const { shares, shortG } = handOut(graph.takers.get(outletOf(origin)!)!, totalG);
+  if (typical && shortG > SCALE_G && gramsOf(intake.amount) !== null && gramsOf(intake.amount)! > 0) {
+    const field = `intakes/${entry.intakes.indexOf(intake)}/amount`;
+    const what = name.replace(/^own /, '');
+    // A batch that has nothing in it yet promises nothing.
+    if (totalG > 0) throw new LineProblem(entry.id, field, `Only ${Math.floor(totalG)} g of ${what} are there for all that take of it.`);
+    if (massOf(giver.bowl.stream) > 0) throw new LineProblem(entry.id, field, `There is no ${what} to take.`);
+  }
+  const share = shares.get(takerKey(entry.id, intake.id)) ?? 0;
+  return { parcel: scaleParcel(whole, share), id: origin.from === 'strand' ? `strand:${strand!.id}` : id, name };
+}
+
+const typical = { plan: new WeakMap<BatchFile, Map<string, StationRun>>(), measured: new WeakMap<BatchFile, Map<string, StationRun>>() };
+/** What is known already of the typical world of a file. */
+function typicalOf(file: BatchFile, measured: boolean): Map<string, StationRun> {
+  const known = measured ? typical.measured : typical.plan;
+  let runs = known.get(file);
+  if (!runs) known.set(file, (runs = new Map()));
+  return runs;
 }
 
 /**
- * Runs the stations of a batch in order, in one possible world. With `measured` false the log is ignored
- * and the pure plan is run. Pure: the same file and draw give the same numbers. Mass, heat and strong ions are checked at
- * every station. Throws LineProblem when a parameter cannot work.
+ * Runs the stations of a batch, each after those it waits for, in one possible world. With `measured` false the log is
+ * ignored and the pure plan is run; with `only` no others are run, and these must hold all they wait for. Pure: the same
+ * file and draw give the same numbers. Mass, heat and strong ions are checked at every station. Throws LineProblem when a
+ * parameter cannot work.
  */
-export function runLine(file: BatchFile, draw: Draw, measured = true): StationRun[] {
+export function runLine(file: BatchFile, draw: Draw, measured = true, only?: ReadonlySet<string>): StationRun[] {
+  const { graph } = knownOf(file);
   const old = measured && !draw.typical ? oldOf(file) : NONE_OLD;
-  const runs: StationRun[] = [];
-  for (let at = 0; at < file.stations.length; at++) runs.push(runStation(file, at, runs.at(-1) ?? null, draw, measured, old));
-  if (measured && draw.typical) oldOf(file, runs);
-  return runs;
+  // The typical world of a file is run once, whoever asks for which part of it.
+  const runs = draw.typical ? typicalOf(file, measured) : new Map<string, StationRun>();
+  const find: Find = (id) => runs.get(id)!;
+  const all: StationRun[] = [];
+  for (const node of graph.order) {
+    if (only && !only.has(node.id)) continue;
+    let run = runs.get(node.id);
+    if (!run) runs.set(node.id, (run = runStation(file, node, find, draw, measured, old)));
+    all.push(run);
+  }
+  if (measured && draw.typical && !only) oldOf(file, all);
+  return all;
+}
+
+/** The run of one station and of all it waits for; nothing after it need work. Throws LineProblem. */
+export function runUpTo(file: BatchFile, stationId: string, draw: Draw = TYPICAL, measured = true): StationRun {
+  const graph = graphOf(file);
+  return runOf(runLine(file, draw, measured, new Set([...upstreamOf(graph, stationId), stationId])), stationId);
 }
 
 /**
@@ -200,18 +320,17 @@ export function runLine(file: BatchFile, draw: Draw, measured = true): StationRu
  * stands in `before` with the same value keeps what it was tied to. A line that cannot run ties nothing.
  */
 export function tieReadings(before: BatchFile | null, after: BatchFile): BatchFile {
-  if (!after.stations.some((s) => s.log.pH !== undefined && !s.log.phOn)) return after;
+  if (!stationsOf(after).some(({ entry: s }) => s.log.pH !== undefined && !s.log.phOn)) return after;
   let runs: StationRun[] | null = null;
   try {
     runs = runLine(after, TYPICAL);
   } catch {
     return after;
   }
-  const stations = after.stations.map((s, i) => {
+  return mapStations(after, (s) => {
     if (s.log.pH === undefined || s.log.phOn) return s;
-    const had = before?.stations.find((b) => b.id === s.id);
+    const had = before ? stationIn(before, s.id) : undefined;
     const same = had?.log.phOn && had.log.pH === s.log.pH ? had.log.phOn : null;
-    return { ...s, log: { ...s.log, phOn: same ?? phOn(runs[i]!.out) } };
+    return { ...s, log: { ...s.log, phOn: same ?? phOn(runOf(runs, s.id).out) } };
   });
-  return { ...after, stations };
 }

@@ -1,6 +1,7 @@
-import { addDays, daysBetween, isDay, type Day } from '../plan';
+import { stationsOf, type BatchFile } from '../file';
+import { addDays, type Day } from '../plan';
 import { stationKind } from '../stations';
-import type { BatchFile } from '../file';
+import { graphOf, type Graph, type Node } from './graph';
 
 export interface StationDates {
   /** First and last day by plan alone. */
@@ -10,71 +11,71 @@ export interface StationDates {
   from: Day;
   to: Day;
   done: boolean;
-  /** The next thing to do in this batch. */
-  active: boolean;
+  /** Everything it takes is there: it can be worked on. */
+  ready: boolean;
 }
 
-/** Dates of every station: from the start by each station's days, shifted by the days on which work was done. */
-export function schedule(file: BatchFile): StationDates[] {
-  let planned = file.startDate;
-  let now = file.startDate;
-  let activeSeen = false;
-  return file.stations.map((s) => {
-    const days = stationKind(s.kind).days(s.params);
-    const plannedFrom = planned;
-    planned = addDays(planned, days);
-    const from = now;
-    const done = s.log.doneOn !== undefined;
-    now = s.log.doneOn ?? addDays(now, days);
-    const active = !done && !activeSeen;
-    if (active) activeSeen = true;
-    return { plannedFrom, plannedTo: planned, from, to: now, done, active };
-  });
-}
+const later = (a: Day, b: Day) => (b > a ? b : a);
+const earlier = (a: Day, b: Day) => (b < a ? b : a);
+const daysOf = (node: Node) => stationKind(node.entry.kind).days(node.entry.params);
 
-/** Something in a file that cannot be right, with the path of the field. */
-export interface FileIssue {
-  path: string;
-  message: string;
-}
-
-/** Checks of meaning that no schema can make: dates in order, stations done in order, ids that exist once. */
-export function fileIssues(file: BatchFile): FileIssue[] {
-  const issues: FileIssue[] = [];
-  if (!isDay(file.startDate)) issues.push({ path: 'startDate', message: 'The start date is not a day in the calendar.' });
-  if (file.goal.highShu <= file.goal.lowShu) {
-    issues.push({ path: 'goal/highShu', message: 'The high end of the heat must be above the low end.' });
+/** First and last day of each station by id: as early as can be, then what flows in as late as it can. */
+function pass(file: BatchFile, graph: Graph, logged: boolean): Map<string, { from: Day; to: Day }> {
+  const done = (n: Node) => (logged ? n.entry.log.doneOn : undefined);
+  const found = new Map<string, { from: Day; to: Day }>();
+  for (const node of graph.order) {
+    const from = node.feeders.reduce((day, f) => later(day, found.get(f)!.to), file.startDate);
+    found.set(node.id, { from, to: done(node) ?? addDays(from, daysOf(node)) });
   }
-  let last = file.startDate;
-  let open: string | null = null;
-  const seen = new Set<string>();
-  file.stations.forEach((s, i) => {
-    const name = stationKind(s.kind).name;
-    if (seen.has(s.id)) issues.push({ path: `stations/${i}/id`, message: `Two stations are called "${s.id}".` });
-    seen.add(s.id);
-    const day = s.log.doneOn;
-    if (day === undefined) {
-      open ??= name;
-      return;
-    }
-    const path = `stations/${i}/log/doneOn`;
-    if (!isDay(day)) issues.push({ path, message: 'This is not a day in the calendar.' });
-    else if (open) issues.push({ path, message: `${open} comes before this and is not done yet.` });
-    else if (daysBetween(last, day) < 0) {
-      const before = i === 0 ? 'the batch was started' : 'the step before it was done';
-      issues.push({ path, message: `${name} cannot be done on ${day}: ${before} on ${last}.` });
-    } else last = day;
-  });
-  file.readings.forEach((r, i) => {
-    if (!seen.has(r.stationId)) issues.push({ path: `readings/${i}/stationId`, message: 'This reading belongs to no station.' });
-    if (Number.isNaN(Date.parse(r.at))) issues.push({ path: `readings/${i}/at`, message: 'This is not a time.' });
-    // An instant is in UTC, the start a day in the maker's zone: a day of grace between them.
-    else if (r.at.slice(0, 10) < addDays(file.startDate, -1)) {
-      issues.push({ path: `readings/${i}/at`, message: `A reading cannot be older than the batch, which starts on ${file.startDate}.` });
-    }
-    if (r.pH === undefined && r.tempC === undefined) {
-      issues.push({ path: `readings/${i}/pH`, message: 'A reading needs a pH or a temperature.' });
-    }
-  });
-  return issues;
+  const waits = new Map<string, string[]>();
+  for (const node of graph.order) for (const f of node.feeders) waits.set(f, [...(waits.get(f) ?? []), node.id]);
+  for (const node of [...graph.order].reverse()) {
+    const next = waits.get(node.id);
+    if (!next || done(node) !== undefined) continue;
+    const own = found.get(node.id)!;
+    const to = next.map((id) => found.get(id)!.from).reduce(earlier);
+    // What runs already stays where it is; a day that is over is no day to begin on.
+    if (to <= own.to || node.feeders.some((f) => graph.nodes.get(f)!.strand === node.strand && done(graph.nodes.get(f)!))) continue;
+    found.set(node.id, { from: addDays(to, -daysOf(node)), to });
+  }
+  return found;
+}
+
+const known = new WeakMap<BatchFile, ReadonlyMap<string, StationDates>>();
+
+/**
+ * Dates of every station by id: each begins when the latest of what it takes is there, shifted by the days on which work
+ * was done; strands that flow in run as late as they can. Throws LineProblem for a file that is no graph.
+ */
+export function schedule(file: BatchFile): ReadonlyMap<string, StationDates> {
+  const had = known.get(file);
+  if (had) return had;
+  const graph = graphOf(file);
+  const [plan, now] = [pass(file, graph, false), pass(file, graph, true)];
+  const dates = new Map<string, StationDates>();
+  for (const { entry } of stationsOf(file)) {
+    const [p, n] = [plan.get(entry.id)!, now.get(entry.id)!];
+    const done = entry.log.doneOn !== undefined;
+    const ready = !done && graph.nodes.get(entry.id)!.feeders.every((f) => graph.nodes.get(f)!.entry.log.doneOn !== undefined);
+    dates.set(entry.id, { plannedFrom: p.from, plannedTo: p.to, from: n.from, to: n.to, done, ready });
+  }
+  known.set(file, dates);
+  return dates;
+}
+
+/**
+ * Stations to be worked on as of a day: those that are ready and whose day has come; and where none has come yet, the
+ * first of them. Something that only waits to flow in later is not due before.
+ */
+export function activeStations(file: BatchFile, today: Day): ReadonlySet<string> {
+  const dates = schedule(file);
+  const ready = [...dates].filter(([, d]) => d.ready);
+  if (ready.length === 0) return new Set();
+  const first = ready.map(([, d]) => d.from).reduce(earlier);
+  return new Set(ready.filter(([, d]) => d.from <= later(first, today)).map(([id]) => id));
+}
+
+/** Days a batch takes, from its first station to its last, as dates. */
+export function lastDay(file: BatchFile): Day {
+  return [...schedule(file).values()].reduce((day, d) => later(day, d.to), file.startDate);
 }

@@ -1,14 +1,15 @@
 import type { BatchFile, Goal } from '../file';
 import { HEAT_SCHOOLS, inSchool, type HeatSchool } from '../pantry';
 import type { Day } from '../plan';
-import { stationKind, type Need } from '../stations';
-import { LineProblem } from './run';
-import { reportTypical, type TypicalStation } from './report';
+import { endOf, endStrands } from './compose';
+import { LineProblem } from './problem';
+import { reportTypical, type StrandReport, type TypicalStation } from './typical';
 
 /** A station as a small picture of the line shows it. */
 export interface StationSummary {
   id: string;
   name: string;
+  strandId: string;
   from: Day;
   to: Day;
   done: boolean;
@@ -18,10 +19,10 @@ export interface StationSummary {
   hex: string;
 }
 
-/** What a list shows of a batch: typical values, no bands. */
-export interface BatchSummary {
+/** A strand that ends in bottles, in the few figures a list needs. */
+export interface EndSummary {
+  strandId: string;
   name: string;
-  startDate: Day;
   goal: Goal;
   /** Finished heat by each way of counting it, SHU; 0 without pods. */
   heatShu: Record<HeatSchool, number>;
@@ -31,8 +32,20 @@ export interface BatchSummary {
   bottles: number;
   /** The day its last station was done. */
   doneOn: Day | null;
+}
+
+/** What a list shows of a batch: typical values, no bands. */
+export interface BatchSummary {
+  name: string;
+  startDate: Day;
+  style: string;
+  /** The main one first. */
+  ends: EndSummary[];
+  /** The day all of it was done. */
+  doneOn: Day | null;
   stations: StationSummary[];
-  /** What is to be done next at the station one is at, as of the day it was worked out. */
+  strands: Pick<StrandReport, 'id' | 'name' | 'stationIds' | 'into'>[];
+  /** What is to be done next at the stations one is at, as of the day it was worked out. */
   next: { text: string; due: Day } | null;
   /** Why nothing can be worked out; empty when it can. */
   trouble: string;
@@ -42,6 +55,7 @@ export interface BatchSummary {
 export const stationSummary = (s: TypicalStation): StationSummary => ({
   id: s.id,
   name: s.name,
+  strandId: s.strandId,
   from: s.from,
   to: s.to,
   done: s.done,
@@ -53,31 +67,41 @@ export const stationSummary = (s: TypicalStation): StationSummary => ({
 
 /** A batch in the few figures a list needs. A line that cannot run has its sentence in `trouble`. */
 export function summaryOf(file: BatchFile, today: Day): BatchSummary {
-  const { name, startDate, goal } = file;
-  const doneOn = file.stations.at(-1)?.log.doneOn ?? null;
-  const none = { name, startDate, goal, doneOn, heatShu: { dry: 0, fresh: 0 }, massG: 0, bottles: 0, stations: [], next: null };
+  const bare = endStrands(file).map((s): EndSummary => ({
+    strandId: s.id,
+    name: s.name,
+    goal: s.goal,
+    heatShu: { dry: 0, fresh: 0 },
+    massG: 0,
+    bottles: 0,
+    doneOn: endOf(s).log.doneOn ?? null,
+  }));
+  const days = bare.map((e) => e.doneOn);
+  const doneOn = days.length > 0 && days.every((d) => d !== null) ? days.reduce((a, b) => (b! > a! ? b : a), days[0]!) : null;
+  const none: BatchSummary = {
+    ...{ name: file.name, startDate: file.startDate, style: file.style, ends: bare, doneOn },
+    ...{ stations: [], strands: [], next: null, trouble: '' },
+  };
   try {
     const heatIn = (school: HeatSchool) => reportTypical({ ...file, lots: file.lots.map((l) => inSchool(l, school)) }, today);
     const reports = Object.fromEntries(HEAT_SCHOOLS.map((s) => [s, heatIn(s)])) as Record<HeatSchool, ReturnType<typeof heatIn>>;
-    const { stations, bottles, finished, duties } = reports.dry;
-    const at = stations.find((s) => s.active)?.id;
-    const open = duties.filter((d) => !d.done && d.stationId === at).sort((a, b) => a.due.localeCompare(b.due))[0];
+    const { stations, strands, ends, duties } = reports.dry;
+    const at = new Set(stations.filter((s) => s.active).map((s) => s.id));
+    const open = duties.filter((d) => !d.done && at.has(d.stationId)).sort((a, b) => a.due.localeCompare(b.due))[0];
     return {
       ...none,
-      heatShu: { dry: finished.heatShu, fresh: reports.fresh.finished.heatShu },
-      massG: finished.massG,
-      bottles: bottles.filled,
+      ends: bare.map((e, i) => ({
+        ...e,
+        heatShu: { dry: ends[i]!.finished.heatShu, fresh: reports.fresh.ends[i]!.finished.heatShu },
+        massG: ends[i]!.finished.massG,
+        bottles: ends[i]!.bottles.filled,
+      })),
       stations: stations.map(stationSummary),
+      strands: strands.map(({ id, name, stationIds, into }) => ({ id, name, stationIds, into })),
       next: open ? { text: open.text, due: open.due } : null,
-      trouble: '',
     };
   } catch (error) {
     if (!(error instanceof LineProblem)) throw error;
     return { ...none, trouble: error.message };
   }
-}
-
-/** What a batch on its way is still to take out of the stores: the needs of its stations that are not done. */
-export function openNeeds(file: BatchFile): Need[] {
-  return file.stations.filter((s) => s.log.doneOn === undefined).flatMap((s) => stationKind(s.kind).needs?.(s.params) ?? []);
 }

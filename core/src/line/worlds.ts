@@ -1,8 +1,8 @@
 import type { BatchFile } from '../file';
 import type { Draw } from '../stat/draw';
 import { seedOf } from '../stat/draw';
-import { StationProblem } from '../stations';
-import { LineProblem, runLine, type StationRun } from './run';
+import { runOrNull } from './ensemble';
+import { runLine, type StationRun } from './run';
 
 /** The seed of a batch's random worlds: stored in the file; older files are told apart by name and start. */
 export function seedOfFile(file: BatchFile): number {
@@ -10,11 +10,4 @@ export function seedOfFile(file: BatchFile): number {
 }
 
 /** One world of a batch, or null where the line cannot run in it (a jar that is too small for pods heavier than usual). */
-export function tryLine(file: BatchFile, draw: Draw): StationRun[] | null {
-  try {
-    return runLine(file, draw);
-  } catch (error) {
-    if (error instanceof LineProblem || error instanceof StationProblem || error instanceof RangeError) return null;
-    throw error;
-  }
-}
+export const tryLine = (file: BatchFile, draw: Draw): StationRun[] | null => runOrNull(() => runLine(file, draw));

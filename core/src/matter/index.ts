@@ -1,6 +1,7 @@
 /** What things are made of: ingredients, varieties, streams and how they mix, part and weigh. */
 export * from './component';
 export * from './stream';
+export * from './brix';
 export * from './density';
 export * from './ingredient';
 export * from './variety';

@@ -1,10 +1,15 @@
 import { addGrams, COMPONENTS, noGrams, scaleGrams, sumGrams, type Component, type Grams } from './component';
 
-/** One thing that went into a stream and how much of it is still there. */
+/** One thing that went into a stream, how much of it is still there, and the heat load that came of it. */
 export interface LedgerEntry {
   id: string;
   name: string;
   massG: number;
+  /** SHU g; the entries of a stream add up to its heat load. */
+  heatShuG: number;
+  /** g of insolubles in 1 g of it as it went in, and how strongly they thicken (chapter 5, section 9). */
+  pulp: number;
+  strength: number;
   hex: string;
   /** How strongly it colours a mix: fresh produce 1, dry powders several, water 0. */
   tint: number;
@@ -35,7 +40,7 @@ export function scale(stream: Stream, factor: number): Stream {
     grams: scaleGrams(stream.grams, factor),
     heatShuG: stream.heatShuG * factor,
     sidEq: stream.sidEq * factor,
-    ledger: stream.ledger.map((e) => ({ ...e, massG: e.massG * factor })),
+    ledger: stream.ledger.map((e) => ({ ...e, massG: e.massG * factor, heatShuG: e.heatShuG * factor })),
   };
 }
 
@@ -51,7 +56,7 @@ export function mix(...streams: readonly Stream[]): Stream {
     sidEq += s.sidEq;
     for (const e of s.ledger) {
       const had = ledger.get(e.id);
-      ledger.set(e.id, had ? { ...had, massG: had.massG + e.massG } : e);
+      ledger.set(e.id, had ? { ...had, massG: had.massG + e.massG, heatShuG: had.heatShuG + e.heatShuG } : e);
     }
   }
   return { grams, heatShuG, sidEq, ledger: [...ledger.values()] };
@@ -73,18 +78,31 @@ export function part(stream: Stream, parting: Parting): { taken: Stream; left: S
     taken[c] = stream.grams[c] * parting.share(c);
     left[c] = stream.grams[c] - taken[c];
   }
-  const bookT = stream.ledger.map((e) => ({ ...e, massG: e.massG * parting.ledger }));
-  const bookL = stream.ledger.map((e) => ({ ...e, massG: e.massG * (1 - parting.ledger) }));
+  const book = (mass: number, heat: number) => stream.ledger.map((e) => ({ ...e, massG: e.massG * mass, heatShuG: e.heatShuG * heat }));
   const heatT = stream.heatShuG * parting.heat;
   return {
-    taken: { grams: taken, heatShuG: heatT, sidEq: parting.sidEq, ledger: bookT },
-    left: { grams: left, heatShuG: stream.heatShuG - heatT, sidEq: stream.sidEq - parting.sidEq, ledger: bookL },
+    taken: { grams: taken, heatShuG: heatT, sidEq: parting.sidEq, ledger: book(parting.ledger, parting.heat) },
+    left: {
+      grams: left,
+      heatShuG: stream.heatShuG - heatT,
+      sidEq: stream.sidEq - parting.sidEq,
+      ledger: book(1 - parting.ledger, 1 - parting.heat),
+    },
   };
 }
 
 /** Takes the share `share` (0 to 1) of everything alike. */
 export function split(stream: Stream, share: number): { taken: Stream; left: Stream } {
   return { taken: scale(stream, share), left: scale(stream, 1 - share) };
+}
+
+/** The same stuff with `factor` times the heat load: what fire or time leaves of it. */
+export function withHeat(stream: Stream, factor: number): Stream {
+  return {
+    ...stream,
+    heatShuG: stream.heatShuG * factor,
+    ledger: stream.ledger.map((e) => ({ ...e, heatShuG: e.heatShuG * factor })),
+  };
 }
 
 /** Turns some components into others; the changes must sum to zero grams. Throws RangeError when one would go below zero. */

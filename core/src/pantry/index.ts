@@ -8,3 +8,4 @@ export * from './keeping';
 export * from './hotRow';
 export * from './larder';
 export * from './swell';
+export * from './cut';

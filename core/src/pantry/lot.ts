@@ -1,4 +1,4 @@
-import { FIRE, fireSd, knifeSd, lotSigma, type Fire, type LotHeat, type PodAnatomy, type Preparation, retained } from '../heat';
+import { knifeSd, lotSigma, type LotHeat, type PodAnatomy, type Preparation, retained } from '../heat';
 import { acidsLike, variety, type CapsaicinoidClass, type Variety } from '../matter/variety';
 
 export const POD_FORMS = ['fresh', 'frozen', 'dried', 'flakes', 'powder', 'paste', 'ferment', 'pulp'] as const;
@@ -92,18 +92,16 @@ export function lotShu(lot: PodLot): number {
   return lot.heat ? lot.heat.dryShu * (1 - lot.waterPct / 100) : 0;
 }
 
-/** What 1 g of a lot as bought (stem on) gives after knife and fire: grams of prepared pod and heat load in SHU g. */
-export function preparedPerGram(lot: PodLot, prep: Preparation, fire: Fire = 'none'): { massG: number; heatShuG: number } {
+/** What 1 g of a lot as bought (stem on) gives after the knife: grams of prepared pod and heat load in SHU g. */
+export function preparedPerGram(lot: PodLot, prep: Preparation): { massG: number; heatShuG: number } {
   const stem = lot.anatomy?.stem ?? 0;
   const kept = retained(prep, lot.capsaicinoidClass, lot.anatomy);
-  const f = FIRE[fire];
-  const water = 1 - (f.dries * lot.waterPct) / 100 + f.soaks;
-  return { massG: (1 - stem) * kept.mass * water, heatShuG: (1 - stem) * kept.heat * f.heat.typical * lotShu(lot) };
+  return { massG: (1 - stem) * kept.mass, heatShuG: (1 - stem) * kept.heat * lotShu(lot) };
 }
 
-/** Log-sd of the heat that knife and fire leave. */
-export function prepSd(lot: PodLot, prep: Preparation, fire: Fire = 'none'): number {
-  return Math.hypot(knifeSd(prep, lot.capsaicinoidClass, lot.anatomy), fireSd(fire));
+/** Log-sd of the heat that the knife leaves. */
+export function prepSd(lot: PodLot, prep: Preparation): number {
+  return knifeSd(prep, lot.capsaicinoidClass, lot.anatomy);
 }
 
 export { variety };

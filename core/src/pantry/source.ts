@@ -1,4 +1,5 @@
 import { lacticForPh, poolOf, sidForPh, TYPICAL_ACIDS, type AcidWorld } from '../acid';
+import { POD_STRENGTH, strengthOf } from '../cook';
 import { ACIDS, noGrams, type Component, type Grams } from '../matter/component';
 import { gramsPerGram, kindKey, type Ingredient } from '../matter/ingredient';
 import { massOf, scale, type Stream } from '../matter/stream';
@@ -104,11 +105,23 @@ export function ingredientStream(row: Ingredient, massG: number, draw: Draw): St
   const base = gramsPerGram(row);
   const { grams, sidPerG } = draw.typical ? typicalAnchor(base, row, 'as is') : anchored(base, row, draw);
   const hot = heatOfRow(row);
+  const heatShuG = hot ? hot.shu * Math.exp(hot.sigma * draw.z(`row.heat.${row.key}`)) : 0;
   const gram: Stream = {
     grams,
-    heatShuG: hot ? hot.shu * Math.exp(hot.sigma * draw.z(`row.heat.${row.key}`)) : 0,
+    heatShuG,
     sidEq: sidPerG,
-    ledger: [{ id: row.key, name: row.name, massG: 1, hex: row.hex, tint: tintOf(row) }],
+    ledger: [
+      {
+        id: row.key,
+        name: row.name,
+        massG: 1,
+        heatShuG,
+        pulp: base.pulp,
+        strength: strengthOf(kindKey(row)),
+        hex: row.hex,
+        tint: tintOf(row),
+      },
+    ],
   };
   return scale(gram, massG / massOf(gram));
 }
@@ -151,6 +164,12 @@ function soured(gram: Stream, pH: number | undefined, draw: Draw): Stream {
   return scale({ ...gram, grams }, 1 / (1 + lactic - gives));
 }
 
+/** How strongly the insolubles of a lot thicken, by its form. */
+function podStrength(lot: PodLot): number {
+  if (lot.form === 'powder' || lot.form === 'flakes') return POD_STRENGTH.powder;
+  return lot.waterPct < 20 ? POD_STRENGTH.dried : POD_STRENGTH.fresh;
+}
+
 /**
  * A mass of destemmed whole pods of a lot as a stream. Heat is the lot's dry-basis pungency times its dry
  * matter (chapter 2, section 1.2); in a draw the lot mean varies, and the pods around it.
@@ -167,7 +186,7 @@ export function lotStream(lot: PodLot, row: Ingredient, massG: number, draw: Dra
     grams,
     heatShuG,
     sidEq: sidPerG,
-    ledger: [{ id: lot.id, name: lot.name, massG: 1, hex: lot.hex, tint }],
+    ledger: [{ id: lot.id, name: lot.name, massG: 1, heatShuG, pulp: base.pulp, strength: podStrength(lot), hex: lot.hex, tint }],
   };
   return scale(soured(gram, lot.pH, draw), massG / massOf(gram));
 }

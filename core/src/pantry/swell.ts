@@ -1,4 +1,3 @@
-import type { Fire } from '../heat';
 import type { Draw } from '../stat/draw';
 import type { PodForm, PodLot } from './lot';
 
@@ -10,14 +9,14 @@ const HALF_H = 32 / 60;
 
 const DRY: ReadonlySet<PodForm> = new Set<PodForm>(['dried', 'flakes', 'powder', 'pulp']);
 
-/** g of water that 1 g of a prepared lot can still take up: dried pods drink to three times their dry matter, fresh ones nothing. */
-export function thirstPerGram(lot: PodLot, fire: Fire): number {
-  if (!DRY.has(lot.form) || fire === 'soak') return 0;
+/** g of water that 1 g of a cut lot can still take up: dried pods drink to three times their dry matter, fresh ones nothing. */
+export function thirstPerGram(lot: PodLot): number {
+  if (!DRY.has(lot.form)) return 0;
   const water = lot.waterPct / 100;
   return Math.max(0, X_MAX * (1 - water) - water);
 }
 
 /** Share of its thirst that a dried pod has drunk after `hours` in brine at room temperature, in a world. */
 export function swollenShare(hours: number, draw: Draw): number {
-  return (hours / (hours + HALF_H)) * Math.exp(UPTAKE_SD * draw.z('drain.swell'));
+  return (hours / (hours + HALF_H)) * Math.exp(UPTAKE_SD * draw.z('swell'));
 }

@@ -3,14 +3,18 @@ import { ACIDS } from '../matter/component';
 import { colourOf } from '../matter/colour';
 import { densityOf } from '../matter/density';
 import { massOf, percent, type Stream, waterPhaseSaltPct } from '../matter/stream';
+import { bodyOf } from './body';
+import type { Parcel } from './parcel';
 
-/** What one may ask of a stream. Percentages by mass; pH null where it has no meaning. */
+/** What one may ask of a parcel. Percentages by mass; pH null where it has no meaning. */
 export interface Props {
   massG: number;
   heatShu: number;
   pH: number | null;
   saltPct: number;
   sweetPct: number;
+  /** Steps 1 (like water) to 7 (stands up) at 20 °C; null for what is in pieces. */
+  body: number | null;
   pulpPct: number;
   /** All acids together, % by mass. */
   acidPct: number;
@@ -21,7 +25,7 @@ export interface Props {
 }
 
 /** The five tracks and the mass: what carries a band. */
-export const BANDED = ['massG', 'heatShu', 'pH', 'saltPct', 'sweetPct', 'pulpPct'] as const;
+export const BANDED = ['massG', 'heatShu', 'pH', 'saltPct', 'sweetPct', 'body'] as const;
 export type Banded = (typeof BANDED)[number];
 
 /** The pH of a stream with its solver details, or null for a dry or empty one; `near` is where the search begins. */
@@ -29,28 +33,31 @@ export function phOf(stream: Stream, world: AcidWorld = TYPICAL_ACIDS, near?: Ph
   return stream.grams.water > 0 ? solvePh(poolOf(stream, world), near) : null;
 }
 
-/** What carries a band, in one world. */
-export function bandedOf(stream: Stream, world: AcidWorld, near?: PhStart): Pick<Props, Banded> {
+/** What carries a band, in one world; `luck` is that of its body, a standard normal. */
+export function bandedOf(p: Parcel, world: AcidWorld, near?: PhStart, luck = 0): Pick<Props, Banded> {
+  const { stream } = p;
   const massG = massOf(stream);
   const per = massG > 0 ? 1 / massG : 0;
-  const { salt, sugars, pulp } = stream.grams;
+  const { salt, sugars } = stream.grams;
   return {
     massG,
     heatShu: stream.heatShuG * per,
     pH: phOf(stream, world, near)?.pH ?? null,
     saltPct: 100 * salt * per,
     sweetPct: 100 * sugars * per,
-    pulpPct: 100 * pulp * per,
+    body: bodyOf(p, luck),
   };
 }
 
-/** All properties of a stream. */
-export function propsOf(stream: Stream, world: AcidWorld = TYPICAL_ACIDS): Props {
+/** All properties of a parcel. */
+export function propsOf(p: Parcel, world: AcidWorld = TYPICAL_ACIDS): Props {
+  const { stream } = p;
   const massG = massOf(stream);
   let acidG = 0;
   for (const a of ACIDS) acidG += stream.grams[a];
   return {
-    ...bandedOf(stream, world),
+    ...bandedOf(p, world),
+    pulpPct: percent(stream, 'pulp'),
     acidPct: massG > 0 ? (100 * acidG) / massG : 0,
     aceticPct: percent(stream, 'acetic'),
     waterPhaseSaltPct: waterPhaseSaltPct(stream),

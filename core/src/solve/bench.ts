@@ -3,7 +3,7 @@ import { unmeasuredBowl, type Caution } from '../caution';
 import type { BatchFile } from '../file';
 import { withExtras } from '../line';
 import { ingredient, type Ingredient } from '../matter/ingredient';
-import { foodsOf, lotOil, propsOf, type Props } from '../parcel';
+import { foodsOf, lotOil, parcel, propsOf, type Props } from '../parcel';
 import { heatOfRow, lotShu, podsIn, preparedPerGram, prepSd } from '../pantry';
 import {
   answerInWords,
@@ -61,7 +61,7 @@ const rowOf =
   (key: string): Ingredient =>
     stuff.larder.find((l) => l.row.key === key)?.row ?? ingredient(key);
 
-const perGram = (c: PodChoice) => preparedPerGram(c.lot, c.prep, c.fire);
+const perGram = (c: PodChoice) => preparedPerGram(c.lot, c.prep);
 
 /** Grams in the bowl (prepared) from grams as weighed. */
 function prepared(stuff: BenchStuff, grams: Readonly<Record<string, number>>): Map<string, number> {
@@ -78,7 +78,7 @@ export function weighBench(
   bracket: { lowShu: number; highShu: number },
 ): BenchMix {
   const stream = bowl(grainsOf(stuff.pods, stuff.larder, rowOf(stuff)), prepared(stuff, grams));
-  const props = propsOf(stream);
+  const props = propsOf(parcel(stream));
   const parts: DoubtPart[] = [];
   let seeds = 0;
   let podsG = 0;
@@ -94,7 +94,7 @@ export function weighBench(
       medianShu: props.massG > 0 ? (g * perGram(c).heatShuG) / props.massG : 0,
       sigma: c.lot.heat?.sigma ?? 0,
       pods: podsIn(c.lot, g),
-      prepSd: prepSd(c.lot, c.prep, c.fire),
+      prepSd: prepSd(c.lot, c.prep),
     });
   }
   for (const { row } of stuff.larder) {

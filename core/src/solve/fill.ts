@@ -21,10 +21,10 @@ const SOUR = [0.3, 0.45, 0.6, 0.8] as const;
 const MOST_TIMES = 8;
 
 /** Least grams for which `file` fills the bottles, whole; null when not even `most` do. */
-function least(file: (g: number) => BatchFile, bottles: number, most: number): number | null {
+function least(file: (g: number) => BatchFile, strandId: string, bottles: number, most: number): number | null {
   const fills = (g: number) => {
     try {
-      return madeOf(file(g)).possible >= bottles;
+      return madeOf(file(g), strandId).possible >= bottles;
     } catch {
       // More than the line takes: no way to fill up.
       return false;
@@ -54,7 +54,12 @@ function bracketWords(shu: number, goal: Goal): string {
  * What fills the bottles when the pods alone do not: sweet pods, or vegetable, vinegar and water in the jug, in grams, with
  * the heat that leaves; each run through the line. `file` is the batch with all its pods in, `withPods` puts more in.
  */
-export function fillUps(file: BatchFile, goal: Goal, withPods: (extra: PodChoice[], grams: Record<string, number>) => BatchFile): string[] {
+export function fillUps(
+  file: BatchFile,
+  strandId: string,
+  goal: Goal,
+  withPods: (extra: PodChoice[], grams: Record<string, number>) => BatchFile,
+): string[] {
   const out: string[] = [];
   const most = MOST_TIMES * goal.bottles * goal.bottleMl;
   const n = goal.bottles === 1 ? 'the bottle' : `the ${goal.bottles} bottles`;
@@ -65,9 +70,9 @@ export function fillUps(file: BatchFile, goal: Goal, withPods: (extra: PodChoice
     useFirst: false,
   };
   const podded = (g: number) => withPods([sweet], { [SWEET.id]: g });
-  const pods = least(podded, goal.bottles, most);
-  if (pods !== null) out.push(`Fill ${n} with ${pods} g of ${SWEET.name}: ${bracketWords(madeOf(podded(pods)).shu, goal)}.`);
-  const had = extrasOf(file);
+  const pods = least(podded, strandId, goal.bottles, most);
+  if (pods !== null) out.push(`Fill ${n} with ${pods} g of ${SWEET.name}: ${bracketWords(madeOf(podded(pods), strandId).shu, goal)}.`);
+  const had = extrasOf(file, strandId);
   for (const sour of SOUR) {
     const parts = [...JUG.map((j) => ({ ...j, share: j.share * (1 - sour) })), { ...VINEGAR, share: sour }];
     const jug = (g: number) => {
@@ -78,11 +83,12 @@ export function fillUps(file: BatchFile, goal: Goal, withPods: (extra: PodChoice
         file,
         [...old, ...added],
         parts.map((p) => ingredient(p.key)),
+        strandId,
       );
     };
-    const g = least(jug, goal.bottles, most);
+    const g = least(jug, strandId, goal.bottles, most);
     if (g === null) continue;
-    const made = madeOf(jug(g));
+    const made = madeOf(jug(g), strandId);
     if (made.pH === null || made.pH > HOUSE_PH) continue;
     const list = parts.map((p) => `${Math.round(g * p.share)} g of ${p.name}`);
     out.push(

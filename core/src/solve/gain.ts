@@ -1,8 +1,7 @@
 import { doubtsOf, heatBand, PROCESS_SD, type Blur, type Doubt, type DoubtPart, type HeatBand, type Remedy } from '../heat';
 import type { BatchFile } from '../file';
-import { addedHeat, isStrained, type AddedHeat } from '../line';
-import { runLine } from '../line/run';
-import { massOf } from '../matter/stream';
+import { addedHeat, endOf, graphOf, isStrained, mainEnd, runLine, runOf, strandIn, upstreamOf, type AddedHeat } from '../line';
+import { massOf, type Stream } from '../matter/stream';
 import { podsIn, preparedPerGram, prepSd } from '../pantry';
 import type { PodChoice } from './blend';
 import { TYPICAL } from '../stat/draw';
@@ -18,36 +17,47 @@ export interface LineGain {
   added: AddedHeat[];
 }
 
+/** Pods on the board and sauce before the bottles, in a run of the plan. */
+function ends(file: BatchFile, strandId: string): { pods: { massG: number; heatShuG: number }; end: Stream } {
+  const stationId = endOf(strandIn(file, strandId)).id;
+  const runs = runLine(file, TYPICAL, false, new Set([...upstreamOf(graphOf(file), stationId), stationId]));
+  const cut = runs.flatMap((r) => r.taken.filter((t) => t.intake.origin.from === 'pods').map((t) => t.stays.stream));
+  const pods = { massG: cut.reduce((s, x) => s + massOf(x), 0), heatShuG: cut.reduce((s, x) => s + x.heatShuG, 0) };
+  return { pods, end: runOf(runs, stationId).bowl.stream };
+}
+
+/** Grams of pods on the board, and of sauce before the bottles, by the plan. */
+export function massesOf(file: BatchFile, strandId: string): { podsG: number; endG: number } {
+  const { pods, end } = ends(file, strandId);
+  return { podsG: pods.massG, endG: massOf(end) };
+}
+
 /** How the line after the knife works on heat and mass, read off a typical run. Needs some pods in the line. */
-export function lineGain(file: BatchFile): LineGain {
-  const runs = runLine(file, TYPICAL, false);
-  const start = runs[0]!.out.stream;
-  const end = runs.at(-1)!.input.stream;
-  const podG = massOf(start);
-  const added = addedHeat(file, false);
+export function lineGain(file: BatchFile, strandId: string = mainEnd(file).id): LineGain {
+  const { pods, end } = ends(file, strandId);
+  const added = addedHeat(file, false, strandId);
   const addedShu = added.reduce((s, a) => s + a.shu, 0);
   const fromPods = end.heatShuG - massOf(end) * addedShu;
   return {
-    massPerPod: massOf(end) / podG,
-    heatKept: start.heatShuG > 0 ? fromPods / start.heatShuG : heatKeptOf(file, addedShu),
-    strained: isStrained(file),
+    massPerPod: massOf(end) / pods.massG,
+    heatKept: pods.heatShuG > 0 ? fromPods / pods.heatShuG : heatKeptOf(file, addedShu, strandId),
+    strained: isStrained(file, strandId),
     added,
   };
 }
 
 /** Heat kept by a line whose pods have no heat to follow: the same line with a trace of it. */
-function heatKeptOf(file: BatchFile, addedShu: number): number {
+function heatKeptOf(file: BatchFile, addedShu: number, strandId: string): number {
   const warm: BatchFile = {
     ...file,
     lots: file.lots.map((l) => ({ ...l, heat: { dryShu: 1000, sigma: 0.4, source: 'table' as const } })),
   };
-  const runs = runLine(warm, TYPICAL, false);
-  const end = runs.at(-1)!.input.stream;
-  return (end.heatShuG - addedShu * massOf(end)) / runs[0]!.out.stream.heatShuG;
+  const { pods, end } = ends(warm, strandId);
+  return (end.heatShuG - addedShu * massOf(end)) / pods.heatShuG;
 }
 
 /** Grams as weighed that become 1 g on the board. */
-const cutG = (c: PodChoice) => preparedPerGram(c.lot, c.prep, c.fire);
+const cutG = (c: PodChoice) => preparedPerGram(c.lot, c.prep);
 
 /** SHU that each lot brings to the finished sauce, for a blur. */
 export function partsOf(
@@ -67,7 +77,7 @@ export function partsOf(
       medianShu: finishedG > 0 ? load / finishedG : 0,
       sigma: c.lot.heat?.sigma ?? 0,
       pods: podsIn(c.lot, g),
-      prepSd: prepSd(c.lot, c.prep, c.fire),
+      prepSd: prepSd(c.lot, c.prep),
     };
   });
   if (finishedG > 0)

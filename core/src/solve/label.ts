@@ -5,7 +5,7 @@ type Grams = Readonly<Record<string, number>>;
 
 /** What a mix is called: by the lot that brings most of its heat. */
 export function leadOf(grams: Grams, choices: readonly PodChoice[]): string {
-  const load = (c: PodChoice) => (grams[c.lot.id] ?? 0) * preparedPerGram(c.lot, c.prep, c.fire).heatShuG;
+  const load = (c: PodChoice) => (grams[c.lot.id] ?? 0) * preparedPerGram(c.lot, c.prep).heatShuG;
   const led = [...choices].filter((c) => load(c) > 0).sort((a, b) => load(b) - load(a))[0];
   return led ? `Most heat from ${led.lot.name}` : 'No heat at all';
 }

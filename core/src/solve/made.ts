@@ -1,10 +1,10 @@
 import type { BatchFile } from '../file';
-import { runLine } from '../line/run';
+import { endOf, mainEnd, runUpTo, strandIn } from '../line';
 import { propsOf } from '../parcel';
 import { TYPICAL } from '../stat/draw';
 import { stationKind } from '../stations';
 
-/** What a batch makes by plan: heat of the sauce, and the bottles it fills. */
+/** What a strand of a batch makes by plan: heat of the sauce, and the bottles it fills. */
 export interface Made {
   massG: number;
   shu: number;
@@ -12,9 +12,9 @@ export interface Made {
   pH: number | null;
 }
 
-export function madeOf(file: BatchFile): Made {
-  const last = runLine(file, TYPICAL, false).at(-1)!;
+export function madeOf(file: BatchFile, strandId: string = mainEnd(file).id): Made {
+  const last = runUpTo(file, endOf(strandIn(file, strandId)).id, TYPICAL, false);
   const bottled = last.facts ? stationKind(last.kind).bottled?.(last.facts) : undefined;
-  const props = propsOf(last.input.stream);
+  const props = propsOf(last.bowl);
   return { massG: props.massG, shu: props.heatShu, possible: bottled?.possible ?? 0, pH: props.pH };
 }

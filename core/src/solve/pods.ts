@@ -1,10 +1,7 @@
 import type { BatchFile, Goal } from '../file';
 import { oddsWithin, type Blur } from '../heat';
-import { podUses, wantedMassG } from '../line';
-import { runLine } from '../line/run';
-import { massOf } from '../matter/stream';
+import { goalOf, mainEnd, podUses, wantedMassG, withGoal } from '../line';
 import { ingredient } from '../matter/ingredient';
-import { TYPICAL } from '../stat/draw';
 import {
   answerInWords,
   askAgain,
@@ -19,7 +16,7 @@ import {
 } from './blend';
 import { budgeted } from './budget';
 import { fillUps } from './fill';
-import { blurOfMix, lineGain, type LineGain } from './gain';
+import { blurOfMix, lineGain, massesOf, type LineGain } from './gain';
 import { leadOf, tellApart } from './label';
 import { madeOf, type Made } from './made';
 import { cutPerGram, gainOfMix, PODS_OF_DEFAULTS, useMix, withSomePods } from './putMix';
@@ -67,13 +64,23 @@ interface Question {
   choices: readonly PodChoice[];
   gains: LotGains;
   goal: Goal;
+  /** The strand whose goal it is. */
+  strandId: string;
 }
 
 /** What the line makes of one more gram of each lot. */
 type LotGains = ReadonlyMap<string, LineGain>;
 
-function question(file: BatchFile, choices: readonly PodChoice[], gains: LotGains, wish: PodWish, wantedG = wantedMassG(file)): Question {
-  const { lowShu, highShu } = file.goal;
+function question(
+  file: BatchFile,
+  strandId: string,
+  choices: readonly PodChoice[],
+  gains: LotGains,
+  wish: PodWish,
+  wantedG = wantedMassG(file, strandId),
+): Question {
+  const goal = goalOf(file, strandId);
+  const { lowShu, highShu } = goal;
   const materials = choices.map((c) => {
     const gain = gains.get(c.lot.id)!;
     const m = podMaterial(c, ingredient(c.lot.like), gain);
@@ -84,7 +91,7 @@ function question(file: BatchFile, choices: readonly PodChoice[], gains: LotGain
     materials,
     wish: { ...NO_WISH, ...wish, massG: wantedG * SPARE, massSpare, heat: { lowShu, highShu } },
   };
-  return { problem, choices, gains, goal: file.goal };
+  return { problem, choices, gains, goal, strandId };
 }
 
 /** Grams as weighed from stock, of a blend in grams of sauce. */
@@ -151,11 +158,11 @@ function kept(solver: LinearSolver, file: BatchFile, q: Question, wish: PodWish,
   let good: Mix | null = null;
   for (let pass = 0; pass < PASSES; pass++) {
     const grams = weighed(asked, blend);
-    const made = useMix(file, q.choices, grams);
-    const { shu, possible, massG } = madeOf(made);
-    const wantedG = wantedMassG(made);
+    const made = useMix(file, q.choices, grams, q.strandId);
+    const { shu, possible, massG } = madeOf(made, q.strandId);
+    const wantedG = wantedMassG(made, q.strandId);
     if (possible >= q.goal.bottles && shu >= q.goal.lowShu && shu <= q.goal.highShu) {
-      good = mixOf(q, grams, blend, lineGain(made));
+      good = mixOf(q, grams, blend, lineGain(made, q.strandId));
       if (massG <= TOO_MUCH * wantedG && Math.abs(shu - blend.shu) <= AS_SOLVED * blend.shu) break;
     }
     const only = q.choices.filter((c) => grams[c.lot.id]);
@@ -165,7 +172,7 @@ function kept(solver: LinearSolver, file: BatchFile, q: Question, wish: PodWish,
       [...asked.gains].map(([id, g]) => [id, { ...g, massPerPod: g.massPerPod * mass, heatKept: g.heatKept * heat }]),
     );
     // A mix that only just misses the last bottle is asked for a little more each time.
-    asked = question(file, only, gains, { ...wish, varieties: null }, wantedG * (1 + 0.004 * pass));
+    asked = question(file, q.strandId, only, gains, { ...wish, varieties: null }, wantedG * (1 + 0.004 * pass));
     const answer = solveBlend(solver, asked.problem);
     if (answer.status !== 'found') return { mix: good ?? stretched(file, q, first), gains };
     blend = { ...answer.mixes[0]!, proven: first.proven && answer.mixes[0]!.proven };
@@ -177,11 +184,11 @@ function kept(solver: LinearSolver, file: BatchFile, q: Question, wish: PodWish,
 function stretched(file: BatchFile, q: Question, blend: BlendMix): Mix | null {
   let grams = weighed(q, blend);
   for (let pass = 0; pass < PASSES; pass++) {
-    const made = useMix(file, q.choices, grams);
-    const { shu, possible, massG } = madeOf(made);
+    const made = useMix(file, q.choices, grams, q.strandId);
+    const { shu, possible, massG } = madeOf(made, q.strandId);
     if (shu < q.goal.lowShu || shu > q.goal.highShu || !(massG > 0)) return null;
-    if (possible >= q.goal.bottles) return mixOf(q, grams, { ...blend, proven: false }, lineGain(made));
-    const more = (wantedMassG(made) * SPARE) / massG;
+    if (possible >= q.goal.bottles) return mixOf(q, grams, { ...blend, proven: false }, lineGain(made, q.strandId));
+    const more = (wantedMassG(made, q.strandId) * SPARE) / massG;
     grams = Object.fromEntries(q.choices.flatMap((c) => (grams[c.lot.id] ? [[c.lot.id, grams[c.lot.id]! * more] as const] : [])));
     if (q.choices.some((c) => (grams[c.lot.id] ?? 0) > c.stockG || q.problem.wish.wholePods)) return null;
   }
@@ -199,23 +206,24 @@ export function choosePods(
   batch: BatchFile,
   choices: readonly PodChoice[],
   wish: PodWish = DEFAULT_POD_WISH,
+  strandId: string = mainEnd(batch).id,
 ): PodAnswer {
   const solver = budgeted(given, PATIENCE_S);
-  const file = withSomePods(batch, choices);
-  let gains = gainsAt(file, choices, planned(file, choices));
-  let q = question(file, choices, gains, wish);
+  const file = withSomePods(batch, choices, strandId);
+  let gains = gainsAt(file, strandId, choices, planned(file, strandId, choices));
+  let q = question(file, strandId, choices, gains, wish);
   // The gains at what is offered, not at what happened to be in the line.
   const rough = solveBlend(solver, { ...q.problem, wish: { ...q.problem.wish, varieties: null, wholePods: false } });
   if (rough.status === 'found') {
-    gains = gainsAt(file, choices, weighed(q, rough.mixes[0]!));
-    q = question(file, choices, gains, wish);
+    gains = gainsAt(file, strandId, choices, weighed(q, rough.mixes[0]!));
+    q = question(file, strandId, choices, gains, wish);
   }
   const answer = solveBlend(solver, q.problem, { alternatives: WAYS, timeLimitS: PATIENCE_S / 2 });
   if (answer.status === 'short') return shortAnswer(solver, file, q, wish, answer);
   let tried = answer.mixes.map((m) => kept(solver, file, q, wish, m));
   if (tried.every((t) => t.mix === null)) {
     // Asked once more with what the line made of the best of them.
-    q = question(file, choices, tried[0]!.gains, wish);
+    q = question(file, strandId, choices, tried[0]!.gains, wish);
     const again = solveBlend(solver, q.problem, { alternatives: WAYS, timeLimitS: PATIENCE_S / 2 });
     if (again.status === 'short') return shortAnswer(solver, file, q, wish, again);
     tried = again.mixes.map((m) => kept(solver, file, q, wish, m));
@@ -234,9 +242,9 @@ export function choosePods(
 /** A mix that looked right and did not hold in the line: said as it is. */
 function unkept(file: BatchFile, q: Question, blend: BlendMix): PodAnswer {
   const grams = weighed(q, blend);
-  const made = useMix(file, q.choices, grams);
-  const { shu, possible } = madeOf(made);
-  const mix = mixOf(q, grams, blend, lineGain(made));
+  const made = useMix(file, q.choices, grams, q.strandId);
+  const { shu, possible } = madeOf(made, q.strandId);
+  const mix = mixOf(q, grams, blend, lineGain(made, q.strandId));
   return {
     status: 'short',
     message:
@@ -251,8 +259,8 @@ function unkept(file: BatchFile, q: Question, blend: BlendMix): PodAnswer {
 }
 
 /** The grams of these lots that stand in a batch. */
-function planned(file: BatchFile, choices: readonly PodChoice[]): Record<string, number> {
-  const uses = podUses(file);
+function planned(file: BatchFile, strandId: string, choices: readonly PodChoice[]): Record<string, number> {
+  const uses = podUses(file, strandId);
   const had = choices.flatMap((c) => {
     const use = uses.find((u) => u.lotId === c.lot.id);
     return use && use.massG > 0 ? [[c.lot.id, use.massG] as const] : [];
@@ -268,21 +276,15 @@ const STEP = { share: 0.04, leastG: 20 } as const;
 const LEAST_GAIN = 0.05;
 
 /** What the line makes of one more gram of each lot, around a mix. Lots that cannot be tried count as the mix does. */
-function gainsAt(file: BatchFile, choices: readonly PodChoice[], grams: Record<string, number>): LotGains {
-  const base = useMix(file, choices, grams);
-  const whole = lineGain(base);
-  const at = (f: BatchFile) => {
-    const runs = runLine(f, TYPICAL, false);
-    const { stream } = runs[0]!.out;
-    const end = runs.at(-1)!.input.stream;
-    return { podsG: massOf(stream), endG: massOf(end) };
-  };
-  const from = at(base);
+function gainsAt(file: BatchFile, strandId: string, choices: readonly PodChoice[], grams: Record<string, number>): LotGains {
+  const base = useMix(file, choices, grams, strandId);
+  const whole = lineGain(base, strandId);
+  const from = massesOf(base, strandId);
   return new Map(
     choices.map((c) => {
       const step = Math.max(STEP.leastG, STEP.share * from.podsG) / Math.max(0.05, cutPerGram(c));
       const free = choices.map((x) => (x === c ? { ...x, stockG: Infinity } : x));
-      const to = at(useMix(file, free, { ...grams, [c.lot.id]: (grams[c.lot.id] ?? 0) + step }));
+      const to = massesOf(useMix(file, free, { ...grams, [c.lot.id]: (grams[c.lot.id] ?? 0) + step }, strandId), strandId);
       const massPerPod = (to.endG - from.endG) / (to.podsG - from.podsG);
       // Heat is kept alike: what a sieve holds of it depends on all the seeds, not on those of one lot.
       return [c.lot.id, massPerPod > LEAST_GAIN * whole.massPerPod ? { ...whole, massPerPod } : whole] as const;
@@ -295,13 +297,13 @@ type Short = Extract<BlendAnswer, { status: 'short' }>;
 function shortAnswer(solver: LinearSolver, file: BatchFile, q: Question, wish: PodWish, answer: Short): PodAnswer {
   if (answer.contradictions.length === 0) {
     const all = Object.fromEntries(q.choices.filter((c) => c.stockG > 0).map((c) => [c.lot.id, c.stockG]));
-    const whole = useMix(file, q.choices, all);
-    const made = madeOf(whole);
+    const whole = useMix(file, q.choices, all, q.strandId);
+    const made = madeOf(whole, q.strandId);
     if (made.possible < q.goal.bottles) return tooFew(solver, file, q, wish, { all, whole, made });
   }
   const said = answerInWords(answer, q.problem);
   const grams = answer.nearest && weighed(q, answer.nearest);
-  const gain = grams ? gainOfMix(file, q.choices, grams) : lineGain(file);
+  const gain = grams ? gainOfMix(file, q.choices, grams, q.strandId) : lineGain(file, q.strandId);
   const mix = grams && mixOf(q, grams, answer.nearest!, gain);
   return {
     status: 'short',
@@ -321,12 +323,12 @@ function tooFew(
   wish: PodWish,
   { all, whole, made }: { all: Record<string, number>; whole: BatchFile; made: Made },
 ): PodAnswer {
-  const { goal } = file;
+  const { goal } = q;
   const stock = q.choices.reduce((s, c) => s + c.stockG, 0);
   // g of pods as weighed for 1 g of sauce, as these pods go.
   const rate = made.massG > 0 ? stock / made.massG : 1;
-  const wantG = wantedMassG(whole) * SPARE;
-  const help = fillUps(whole, goal, (extra, grams) => useMix(file, [...q.choices, ...extra], { ...all, ...grams }));
+  const wantG = wantedMassG(whole, q.strandId) * SPARE;
+  const help = fillUps(whole, q.strandId, goal, (extra, grams) => useMix(file, [...q.choices, ...extra], { ...all, ...grams }, q.strandId));
   const bottles = (n: number) => (n === 1 ? '1 bottle' : `${n} bottles`);
   if (made.possible > 0) {
     const at = `about ${Math.round(made.shu).toLocaleString('en')} SHU`;
@@ -336,7 +338,7 @@ function tooFew(
   } else help.push('On their own these pods do not fill one bottle.');
   help.push(`Or add about ${Math.max(10, Math.ceil(((wantG - made.massG) * rate) / 10) * 10)} g of pods to the store.`);
   const blend: BlendMix = { ...NO_BLEND, grams: new Map(q.choices.map((c) => [c.lot.id, c.stockG * cutPerGram(c)])) };
-  const nearest = mixOf(q, all, blend, lineGain(whole));
+  const nearest = mixOf(q, all, blend, lineGain(whole, q.strandId));
   const needG = Math.ceil((wantG * rate) / 10) * 10;
   const message = `${bottles(goal.bottles)} ${goal.bottles === 1 ? 'needs' : 'need'} about ${needG} g of pods; ${Math.round(stock)} g are there.`;
   return { status: 'short', message, help, nearest, nearestShu: made.shu, gain: nearest.gain };
@@ -358,8 +360,8 @@ const NO_BLEND: BlendMix = {
 /** The most bottles, up to `top`, for which a mix inside the bracket holds in the line; 0 when there is none. */
 function most(solver: LinearSolver, file: BatchFile, q: Question, wish: PodWish, top: number): number {
   for (let n = top; n > 0; n = n > 4 ? Math.floor(n * 0.8) : n - 1) {
-    const fewer = { ...file, goal: { ...file.goal, bottles: n } };
-    const asked = question(fewer, q.choices, q.gains, wish);
+    const fewer = withGoal(file, q.strandId, { ...q.goal, bottles: n });
+    const asked = question(fewer, q.strandId, q.choices, q.gains, wish);
     const answer = solveBlend(solver, asked.problem);
     if (answer.status === 'found' && kept(solver, fewer, asked, wish, answer.mixes[0]!).mix) return n;
   }

@@ -15,7 +15,13 @@ export interface Draw {
 /** The world where every unknown sits at its median: what tables show. */
 export const TYPICAL: Draw = { z: () => 0, typical: true };
 
-function hash(text: string, seed: number): number {
+/** The same world, with unknowns of one station's own: two sieves do not share all their luck. */
+export function drawAt(draw: Draw, stationId: string): Draw {
+  return draw.typical ? draw : { z: (name) => draw.z(`${stationId}.${name}`), typical: false };
+}
+
+/** A whole number of 32 bits from a text (FNV-1a), other ones from other seeds. */
+export function hash(text: string, seed: number): number {
   let h = (seed ^ 0x811c9dc5) >>> 0;
   for (let i = 0; i < text.length; i++) h = Math.imul(h ^ text.charCodeAt(i), 0x01000193) >>> 0;
   return h >>> 0;

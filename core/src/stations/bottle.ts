@@ -29,6 +29,9 @@ export interface BottleFacts {
   perBottleG: number;
 }
 
+/** Nothing is wished here: nothing is filled. */
+const NO_GOAL = { bottles: 0, bottleMl: 100 } as const;
+
 /** The bottled sauce as the rules of keeping see it; null when there is none. */
 function sauceIn(v: StationView<BottleParams, BottleFacts>): Sauce | null {
   return v.facts && v.after.massG > 0 ? sauceOf(v.out.stream, v.out.past, v.after, v.params.fill === 'hot' && v.done) : null;
@@ -42,9 +45,13 @@ export const bottle = station<'bottle', BottleParams, BottleFacts>({
   schema,
   defaults: () => ({ fill: 'cold', headspacePct: 5, altitudeM: 0 }),
   days: () => 0,
+  minutes: (p, bowlG) => ({ hands: 10 + (20 * bowlG) / 1000, clock: (p.fill === 'hot' ? 25 : 15) + (20 * bowlG) / 1000 }),
+  needsStuff: true,
+  gives: { over: 'rest that filled no bottle' },
   apply(input, params, context): Outcome<BottleFacts> {
-    if (!(massOf(input.stream) > 0)) return { out: input, additions: [], sides: [], facts: null };
-    const { goal, log } = context;
+    if (!(massOf(input.stream) > 0)) return { out: input, made: [], sides: [], facts: null };
+    const { log } = context;
+    const goal = context.goal ?? NO_GOAL;
     const volume = volumeMl(input.stream);
     const perBottleMl = goal.bottleMl * (1 - params.headspacePct / 100);
     const possible = Math.floor(volume / perBottleMl + 1e-9);
@@ -69,7 +76,7 @@ export const bottle = station<'bottle', BottleParams, BottleFacts>({
     const over = massOf(taken.stream);
     return {
       out: left,
-      additions: [],
+      made: [],
       sides: over > 0 ? [{ id: 'over', name: 'left over', ...taken, kept: true }] : [],
       facts: {
         bottles,
@@ -98,6 +105,7 @@ export const bottle = station<'bottle', BottleParams, BottleFacts>({
       due: v.to,
     },
   ],
+  wantsMl: (p, goal) => goal.bottles * goal.bottleMl * (1 - p.headspacePct / 100),
   bottled: (f) => ({ filled: f.bottles, possible: f.possible, overMl: f.overMl }),
   keeping: (v, limits) => keepingOf(sauceIn(v)!, limits),
   cautions: (v) => {

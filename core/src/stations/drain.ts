@@ -1,8 +1,10 @@
 import { Type, type Static } from '@sinclair/typebox';
-import { sidForPh, poolOf, type AcidWorld } from '../acid';
-import { massOf, part, type Stream } from '../matter/stream';
+import type { AcidWorld } from '../acid';
+import type { Component } from '../matter/component';
+import { massOf, type Stream } from '../matter/stream';
 import { phOf, sideOf } from '../parcel';
 import { swollenShare } from '../pantry';
+import { partLiquid } from './liquid';
 import { station, StationProblem, type Outcome } from './station';
 
 const schema = Type.Object(
@@ -20,6 +22,8 @@ export interface DrainFacts {
   brineSaltPct: number;
 }
 
+/** The brine as something that can go into another thing. */
+const BRINE = { id: 'brine', name: 'own brine', pulp: 0, strength: 1, hex: '#C8D2E6', tint: 0.03 } as const;
 /** Heat that leaves with a clear brine (chapter 2, section 3.3: 0.99 stays, 0.95 to 1.0). */
 const HEAT_TO_BRINE = 0.01;
 /** Protein held in the pulp (chapter 3, section 6.3). */
@@ -29,21 +33,14 @@ const CLING_SD = 0.3;
 
 /**
  * Parts a jar into pods and brine. What is dissolved is spread evenly over all water; pulp, fat, pectin acids and most
- * protein stay with the pods. `wet` is the share of the liquid that stays. Both parts keep the jar's pH:
- * the pods' strong ions are anchored to it and the brine has the rest (chapter 3, section 6.3).
+ * protein stay with the pods. `wet` is the share of the liquid that stays.
  */
 function drainJar(jar: Stream, wet: number, acids: AcidWorld): { pods: Stream; brine: Stream } {
   const toBrine = 1 - wet;
-  const share = (c: string) =>
+  const share = (c: Component) =>
     c === 'pulp' || c === 'fat' || c === 'uronic' ? 0 : c === 'protein' ? toBrine * (1 - PROTEIN_IN_PULP) : toBrine;
-  const draft = part(jar, { share, heat: HEAT_TO_BRINE * toBrine, sidEq: jar.sidEq * toBrine, ledger: 0 });
-  const pH = phOf(jar, acids)?.pH;
-  if (pH === undefined) return { pods: draft.left, brine: draft.taken };
-  const podsSid = sidForPh(poolOf(draft.left, acids), pH);
-  return {
-    pods: { ...draft.left, sidEq: podsSid },
-    brine: { ...draft.taken, sidEq: jar.sidEq - podsSid },
-  };
+  const { stays, leaves } = partLiquid(jar, { share, heat: HEAT_TO_BRINE * toBrine, wet: toBrine, anchor: 'stays' }, acids);
+  return { pods: stays, brine: leaves };
 }
 
 /** Lift the pods out of the brine; the brine is a by-product with its own salt and acid. */
@@ -54,20 +51,23 @@ export const drain = station<'drain', DrainParams, DrainFacts>({
   schema,
   defaults: () => ({ clingPct: 8, keepBrine: true }),
   days: () => 0,
+  minutes: (_, bowlG) => ({ hands: 3 + (2 * bowlG) / 1000, clock: 10 + (2 * bowlG) / 1000 }),
+  needsStuff: true,
+  gives: { [BRINE.id]: 'brine' },
   apply(input, params, context): Outcome<DrainFacts> {
     const stream = input.stream;
     const before = massOf(stream);
-    if (!(stream.grams.water > 0)) return { out: input, additions: [], sides: [], facts: null };
+    if (!(stream.grams.water > 0)) return { out: input, made: [], sides: [], facts: null };
     const { draw, acids } = context;
     const { jar, thirstG } = input.past;
-    const cling = (params.clingPct / 100) * Math.exp(CLING_SD * draw.z('drain.cling'));
+    const cling = (params.clingPct / 100) * Math.exp(CLING_SD * context.own.z('cling'));
     const own = jar?.produceWaterG ?? stream.grams.water;
     // Dried pods swell: they keep what they drank, as far as there was water to drink (chapter 5, section 3).
-    const drunk = Math.min(0.9 * Math.max(0, stream.grams.water - own), thirstG * swollenShare(jar?.hours ?? 0, draw));
+    const drunk = Math.min(0.9 * Math.max(0, stream.grams.water - own), thirstG * swollenShare(jar?.hours ?? 0, context.own));
     const podG = (jar?.produceG ?? before) + drunk;
     let wet = Math.min(1, (own + drunk + cling * podG) / stream.grams.water);
-    const measured = context.log.massG;
-    if (measured !== undefined) {
+    const measured = context.massG;
+    if (measured !== null) {
       const dry = massOf(drainJar(stream, 0, acids).pods);
       const fits = measured <= before + 1e-9 && measured >= dry;
       if (!fits && draw.typical) {
@@ -81,12 +81,14 @@ export const drain = station<'drain', DrainParams, DrainFacts>({
     const { pods, brine } = drainJar(stream, wet, acids);
     const brineG = massOf(brine);
     const out = sideOf(input, pods, 1);
-    const side = sideOf(input, brine, 0);
+    // The book of a brine is with its pods, but for their heat; by mass it is a thing of its own.
+    const book = [...brine.ledger, { ...BRINE, massG: brineG, heatShuG: 0 }];
+    const side = sideOf(input, { ...brine, ledger: book }, 0);
     const taken = { ...side, past: { ...side.past, jar: null, thirstG: 0 } };
     return {
       out: { stream: pods, past: { ...out.past, jar: null, thirstG: Math.max(0, thirstG - drunk) } },
-      additions: [],
-      sides: brineG > 0 ? [{ id: 'brine', name: params.keepBrine ? 'brine kept' : 'brine', ...taken, kept: params.keepBrine }] : [],
+      made: [],
+      sides: brineG > 0 ? [{ id: BRINE.id, name: params.keepBrine ? 'brine kept' : 'brine', ...taken, kept: params.keepBrine }] : [],
       facts: { brineG, brinePh: phOf(brine, acids)?.pH ?? null, brineSaltPct: brineG > 0 ? (100 * brine.grams.salt) / brineG : 0 },
     };
   },

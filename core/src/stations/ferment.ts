@@ -16,7 +16,7 @@ import {
 import type { Reading, StationLog } from '../file';
 import { noGrams } from '../matter/component';
 import { volumeMl } from '../matter/density';
-import { convert, waterPhaseSaltPct, type Stream } from '../matter/stream';
+import { convert, waterPhaseSaltPct, withHeat, type Stream } from '../matter/stream';
 import { INSTRUMENT_SD, parcel, phOf, type JarVerdict, type Parcel } from '../parcel';
 import { addDays, daysBetween, daysSince, type Day } from '../plan';
 import { station, type Outcome, type StationView } from './station';
@@ -187,21 +187,29 @@ export const ferment = station<'ferment', FermentParams, FermentFacts>({
   schema,
   defaults: () => ({ tempC: 21, days: 14, targetPh: 3.8 }),
   days: (p) => p.days,
+  minutes: (p) => ({ hands: 2 * Math.min(p.days, 14), clock: 24 * 60 * p.days }),
+  needsStuff: true,
+  lasts: true,
   lives: true,
   apply(input, params, context): Outcome<FermentFacts> {
     const { stream, past } = input;
-    if (!(stream.grams.water > 0)) return { out: input, additions: [], sides: [], facts: null };
-    const { draw, acids, log, from, to } = context;
+    if (!(stream.grams.water > 0)) return { out: input, made: [], sides: [], facts: null };
+    const { own, acids, log } = context;
     const conditions = jarConditions(input, acids);
     const blocks = Math.max(1, Math.round((params.days * 24) / BLOCK_H));
-    const run = simulateJar(jarParameters(conditions, draw), new Float64Array(blocks).fill(params.tempC));
-    const predicted = run.pH[blocks]! + DISCREPANCY_SD * Math.min(1, blocks / 8) * draw.z('ferment.discrepancy');
+    const run = simulateJar(jarParameters(conditions, own), new Float64Array(blocks).fill(params.tempC));
+    const predicted = run.pH[blocks]! + DISCREPANCY_SD * Math.min(1, blocks / 8) * own.z('discrepancy');
     const endPh = context.pH ?? predicted;
     const { change, out, gasG } = sour(stream, endPh, run.gas[blocks]!, acids);
     const gas: Stream = { grams: { ...noGrams(), carbonDioxide: gasG }, heatShuG: 0, sidEq: 0, ledger: [] };
-    const heatShuG = out.heatShuG * HEAT_KEPT * Math.exp(PROCESS_SD * draw.z('process.heat'));
-    const still: Stream = { ...out, grams: { ...out.grams, carbonDioxide: 0 }, heatShuG };
-    const judged = judgeJar(jarReadings(context.readings, log, from, to), conditions.saltPct, past.jar?.wholeJarPct ?? conditions.saltPct);
+    const still = withHeat({ ...out, grams: { ...out.grams, carbonDioxide: 0 } }, HEAT_KEPT * Math.exp(PROCESS_SD * own.z('heat')));
+    const read = context.readings.length > 0 || log.pH !== undefined || log.doneOn !== undefined;
+    const { from, to } = read ? context.days() : { from: '', to: '' };
+    const judged = judgeJar(
+      read ? jarReadings(context.readings, log, from, to) : [],
+      conditions.saltPct,
+      past.jar?.wholeJarPct ?? conditions.saltPct,
+    );
     const hours = (past.jar?.hours ?? 0) + 24 * (log.doneOn ? Math.max(0.25, daysBetween(from, log.doneOn)) : params.days);
     return {
       out: {
@@ -214,10 +222,10 @@ export const ferment = station<'ferment', FermentParams, FermentFacts>({
           jar: past.jar && { ...past.jar, hours },
         },
       },
-      additions: [],
+      made: [],
       sides: gasG > 0 ? [{ id: 'gas', name: 'gas', ...parcel(gas) }] : [],
       change,
-      heatLossShuG: out.heatShuG - heatShuG,
+      heatLossShuG: out.heatShuG - still.heatShuG,
       facts: {
         jarPh: endPh,
         lacticG: out.grams.lactic,

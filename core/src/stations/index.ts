@@ -1,14 +1,16 @@
 /** The kinds of station. A new kind is a file in this folder, a line here, and a panel in web/src/stations. */
 import { blend } from './blend';
 import { bottle } from './bottle';
+import { char } from './char';
 import { drain } from './drain';
 import { ferment } from './ferment';
 import { prep } from './prep';
 import { salt } from './salt';
+import { soak } from './soak';
 import type { StationKind } from './station';
 import { strain } from './strain';
 
-const KINDS = { prep, salt, ferment, drain, blend, strain, bottle };
+const KINDS = { prep, char, soak, salt, ferment, drain, blend, strain, bottle };
 type Kinds = typeof KINDS;
 export type KindName = keyof Kinds;
 /** Parameters, and facts for the panel, of a kind. */
@@ -25,11 +27,18 @@ export function stationKind(kind: string): StationKind<KindName> {
   return found;
 }
 
+/** The kind where such things usually go in: the board for pods, the jug for the larder. */
+export function usualKind(what: 'pods' | 'larder'): StationKind<KindName> {
+  return STATION_KINDS.find((k) => k.usual === what)!;
+}
+
 export * from './station';
 export { prep, type PrepParams } from './prep';
+export { char, type CharParams } from './char';
+export { soak, type SoakParams } from './soak';
 export { salt, recount, type SaltParams } from './salt';
 export { ferment, forecastInput, jarConditions, jarReadings, type FermentParams } from './ferment';
 export { drain, type DrainParams } from './drain';
-export { blend, KEPT_BRINE, type BlendParams } from './blend';
+export { blend, type BlendParams } from './blend';
 export { strain, METHODS, shareInPulp, type Method, type StrainParams } from './strain';
 export { bottle, type BottleParams } from './bottle';

@@ -99,20 +99,22 @@ export const salt = station<'salt', SaltParams, SaltFacts>({
     mixedMl: null,
   }),
   days: () => 0,
+  minutes: (p) => ({ hands: 5 + 5 * p.jars, clock: 5 + 5 * p.jars }),
+  needsStuff: true,
   resize: (p, f) => ({ ...p, mixedMl: p.mixedMl === null ? null : p.mixedMl * f }),
   fits: (p, produceG) => ({ ...p, ...fitJars(p, produceG) }),
-  names: () => ({ lots: [], ingredients: [SALT_ROW, WATER_ROW] }),
+  puts: [SALT_ROW, WATER_ROW],
   apply(input, params, context): Outcome<SaltFacts> {
     const produceG = massOf(input.stream);
-    if (!(produceG > 0)) return { out: input, additions: [], sides: [], facts: null };
+    if (!(produceG > 0)) return { out: input, made: [], sides: [], facts: null };
     const one = pack(params, produceG);
-    const weigh = (name: string) => Math.exp(WEIGHING_SD * context.draw.z(name));
-    const saltG = one.saltG * params.jars * weigh('salt.weighed');
-    const waterG = one.waterG * params.jars * weigh('water.weighed');
+    const weigh = (name: string) => Math.exp(WEIGHING_SD * context.own.z(name));
+    const saltG = one.saltG * params.jars * weigh('salt');
+    const waterG = one.waterG * params.jars * weigh('water');
     const masses = { produceG, waterG, waterShare: input.stream.grams.water / produceG };
     const percents = saltPercents(saltG, masses);
     const brineMl = one.brineMl * params.jars;
-    const additions: Flow[] = [
+    const made: Flow[] = [
       ...(waterG > 0
         ? [{ id: 'water', name: 'water', ...parcel(ingredientStream(context.ingredient(WATER_ROW), waterG, context.draw), WATERED) }]
         : []),
@@ -130,7 +132,7 @@ export const salt = station<'salt', SaltParams, SaltFacts>({
       ofProducePct: percents.ofProduce,
       waterPhasePct: percents.waterPhase,
     };
-    const packed = join(input, ...additions);
+    const packed = join(input, ...made);
     const jar = {
       produceG,
       produceWaterG: input.stream.grams.water,
@@ -141,7 +143,7 @@ export const salt = station<'salt', SaltParams, SaltFacts>({
       cut: params.cut,
       hours: 0,
     };
-    return { out: { ...packed, past: { ...packed.past, jar } }, additions, sides: [], facts };
+    return { out: { ...packed, past: { ...packed.past, jar } }, made, sides: [], facts };
   },
   duties: (v) => [
     {

@@ -3,12 +3,10 @@ import type { AcidWorld } from '../acid';
 import type { Caution } from '../caution/caution';
 import type { ForecastInput } from '../ferment/forecast';
 import type { Goal, Reading, StationLog } from '../file';
-import type { Fire, Preparation } from '../heat';
 import type { Keeping } from '../keep';
 import type { Limit } from '../keep/limit';
 import type { Grams } from '../matter/component';
 import type { Ingredient } from '../matter/ingredient';
-import type { PodLot } from '../pantry/lot';
 import type { Parcel, Past, Props } from '../parcel';
 import type { Day } from '../plan/date';
 import type { Draw } from '../stat/draw';
@@ -21,28 +19,30 @@ export interface Flow extends Parcel {
   kept?: boolean;
 }
 
-/** What a station sees besides the parcel. */
+/** What a station sees besides what is in it. */
 export interface StationContext {
   draw: Draw;
+  /** The unknowns of this station alone. */
+  own: Draw;
   acids: AcidWorld;
-  lot(id: string): PodLot;
   ingredient(key: string): Ingredient;
   /** Measurements of this station, and its readings; empty when only the plan is run. */
   log: StationLog;
   /** The measured pH of what comes out, in this world (with the instrument's error); null when none counts. */
   pH: number | null;
+  /** The weighed mass of what comes out, less what goes in late, g; null when it was not weighed. */
+  massG: number | null;
   readings: readonly Reading[];
-  /** Days of this station, from the plan and what was logged. */
-  from: Day;
-  to: Day;
-  goal: Goal;
-  /** By-products of earlier stations that may be taken again, by id. Taking replaces the entry with the rest. */
-  kept: Map<string, Flow>;
+  /** First and last day of this station, from the plan and what was logged. */
+  days(): { from: Day; to: Day };
+  /** What is wished where the strand ends; null where it does not end in bottles. */
+  goal: Goal | null;
 }
 
 export interface Outcome<F = unknown> {
   out: Parcel;
-  additions: Flow[];
+  /** What the station puts in itself, by its parameters: the salt and water of a jar. */
+  made: Flow[];
   sides: Flow[];
   /** Components turned into others within the station; sums to zero grams. */
   change?: Partial<Grams>;
@@ -54,24 +54,9 @@ export interface Outcome<F = unknown> {
 
 /** What a station takes out of stock when it is done. */
 export interface Need {
-  store: 'pods' | 'larder';
+  store: 'pods' | 'larder' | 'stored';
   id: string;
   massG: number;
-}
-
-/** Pods that a station takes from the store, and what is done to them. */
-export interface PodUse {
-  lotId: string;
-  massG: number;
-  prep: Preparation;
-  fire?: Fire;
-}
-
-/** Something from the larder that goes into the jug. */
-export interface Extra {
-  id: string;
-  massG: number;
-  words?: string;
 }
 
 /** A thing to do, when and why. */
@@ -88,17 +73,17 @@ export interface StationView<P, F> {
   params: P;
   log: StationLog;
   readings: readonly Reading[];
-  goal: Goal;
+  goal: Goal | null;
   /** First and last day at this station. */
   from: Day;
   to: Day;
   today: Day;
   done: boolean;
-  /** The station before it is done, so this one can be worked on. */
+  /** Everything it takes is there, so it can be worked on. */
   active: boolean;
   after: Props;
   out: Parcel;
-  /** What the parcel was like before. */
+  /** What was like before: what came along and what went in. */
   past: Past;
   facts: F | null;
   /** The pH of `after` was measured on just this stuff. */
@@ -112,9 +97,15 @@ export interface Bottled {
   overMl: number;
 }
 
+/** Minutes of work: by hand, and by the clock. */
+export interface Minutes {
+  hands: number;
+  clock: number;
+}
+
 /**
- * A kind of station: one file each. `apply` never touches a clock or chance other than the draw, and
- * throws StationProblem when the parameters cannot work with this parcel.
+ * A kind of station: one file each. `apply` works on the bowl (what came along and what goes in here), never touches a
+ * clock or chance other than the draw, and throws StationProblem when the parameters cannot work with it.
  */
 export interface StationKind<K extends string = string, P = unknown, F = unknown> {
   kind: K;
@@ -125,28 +116,35 @@ export interface StationKind<K extends string = string, P = unknown, F = unknown
   defaults(): P;
   /** Days spent there by plan. */
   days(params: P): number;
-  apply(input: Parcel, params: P, context: StationContext): Outcome<F>;
+  /** Minutes of work for a bowl of so many grams. */
+  minutes(params: P, bowlG: number): Minutes;
+  apply(bowl: Parcel, params: P, context: StationContext): Outcome<F>;
+  /** Its work takes time and ends: what goes in late comes after it. Elsewhere late is the same as at once. */
+  lasts?: true;
+  /** It needs something to work on: a strand cannot begin with it. */
+  needsStuff?: true;
+  /** Where such things usually go in, when nobody says where. */
+  usual?: 'pods' | 'larder';
   /** Something lives there: its readings tell the jar, not a sauce, and are never taken for the station's own pH. */
   lives?: true;
   /** Its vessels follow what comes in (g); returns the parameters with vessels of a fitting size. */
   fits?(params: P, inG: number): P;
-  /** Its amounts follow the size of the batch; returns the parameters for `factor` times as much. */
+  /** Its own amounts follow the size of the batch; returns the parameters for `factor` times as much. */
   resize?(params: P, factor: number): P;
-  needs?(params: P): Need[];
-  /** The station that takes pods: how they stand in its parameters. */
-  pods?: { read(params: P): PodUse[]; write(params: P, uses: PodUse[]): P };
-  /** The station that takes things from the larder into the jug. */
-  extras?: { read(params: P): Extra[]; write(params: P, items: Extra[]): P };
   /** It holds pulp back with these parameters. */
   sieves?(params: P): boolean;
-  /** Ids the parameters name, so that a file can carry what they mean. */
-  names?(params: P): { lots: string[]; ingredients: string[] };
+  /** Rows of the table that it puts in itself. */
+  puts?: readonly string[];
+  /** By-products that may be taken further on, with their names for people. */
+  gives?: Readonly<Record<string, string>>;
   duties?(view: StationView<P, F>): Duty[];
   cautions?(view: StationView<P, F>): Caution[];
   /** A station where something lives: the question its forecast answers. */
-  forecast?(input: Parcel, params: P, members: number, seed: number): ForecastInput;
-  /** A station that ends in bottles: what it filled, and how that keeps; `limits` are those of the batch's cautions. */
+  forecast?(bowl: Parcel, params: P, members: number, seed: number): ForecastInput;
+  /** A station that ends a strand in bottles: what it filled, and how that keeps; `limits` are those of the cautions on the way. */
   bottled?(facts: F): Bottled;
+  /** ml of sauce that fill the bottles of a goal. */
+  wantsMl?(params: P, goal: Goal): number;
   keeping?(view: StationView<P, F>, limits: readonly Limit[]): Keeping;
 }
 

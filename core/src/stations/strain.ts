@@ -130,34 +130,40 @@ export const strain = station<'strain', StrainParams, StrainFacts>({
   schema,
   defaults: () => ({ method: 'pressed' }),
   days: () => 0,
+  minutes: (p, bowlG) => {
+    const min = 3 + (METHODS[p.method].minPerLitre * bowlG) / 1000;
+    return p.method === 'none' ? { hands: 0, clock: 0 } : { hands: min, clock: min };
+  },
+  needsStuff: true,
+  gives: { pulp: 'pulp' },
   sieves: (p) => p.method !== 'none',
   apply(input, params, context): Outcome<StrainFacts> {
     const mass = massOf(input.stream);
-    if (!(mass > 0)) return { out: input, additions: [], sides: [], facts: null };
-    const { log, draw } = context;
+    if (!(mass > 0)) return { out: input, made: [], sides: [], facts: null };
+    const { massG, own: draw } = context;
     const sieve: Sieve = METHODS[params.method];
     const texture = sieve.grinds ?? input.past.texture ?? 'medium';
     const dry = dryHeld(sieve, texture, input);
     const expected = Math.min(MOST, (dry * (1 + wetness(sieve))) / mass);
-    let s = Math.min(MOST, expected * Math.exp(LOSS_SD * draw.z('strain.loss')));
-    if (log.massG !== undefined) {
-      if (draw.typical && log.massG > mass * SCALE_SLACK) {
+    let s = Math.min(MOST, expected * Math.exp(LOSS_SD * draw.z('loss')));
+    if (massG !== null) {
+      if (draw.typical && massG > mass * SCALE_SLACK) {
         throw new StationProblem(
           'log/massG',
           `More came out than went in (${Math.round(mass)} g). Take off the bowl's weight, or weigh what goes into the sieve first.`,
         );
       }
       // Above what went in by a little: the scale or the blend's estimate was off, nothing was strained out.
-      s = Math.max(0, 1 - log.massG / mass);
+      s = Math.max(0, 1 - massG / mass);
     }
     const oily = input.past.freeOilG > 0 || input.stream.grams.ethanol > 0.05 * mass;
-    const k = HEAT_K[texture] * (oily ? K_WITH_OIL : 1) * Math.exp(HEAT_K_SD * draw.z('strain.heatK'));
+    const k = HEAT_K[texture] * (oily ? K_WITH_OIL : 1) * Math.exp(HEAT_K_SD * draw.z('heatK'));
     const heatShare = shareInPulp(s, Math.max(1, k));
     const { cake, sauce } = press(input, s, sieve.rho[texture], sieve.sigma[texture], heatShare);
     const cakeG = massOf(cake.stream);
     return {
       out: sauce,
-      additions: [],
+      made: [],
       sides: cakeG > 0 ? [{ id: 'pulp', name: 'pulp', ...cake, kept: true }] : [],
       facts: {
         lossPct: 100 * s,

@@ -1,3 +1,4 @@
+import { StoredSchema } from '@roskel/core';
 import { getTableColumns, getTableName, sql, type Table } from 'drizzle-orm';
 import {
   DEFAULT_SETTINGS,
@@ -5,6 +6,7 @@ import {
   KITCHEN_VERSION,
   KitchenFileSchema,
   LarderFactsSchema,
+  LeavingSchema,
   OwnIngredientSchema,
   OwnVarietySchema,
   PodLotInputSchema,
@@ -13,6 +15,7 @@ import {
 } from '@roskel/contract';
 import { checkBatchFile, errorsOf, type FieldError } from '@roskel/contract/validate';
 import { localDay } from '../day';
+import { upgradeDocuments } from '../db/documents';
 import type { Db } from '../db/open';
 import * as schema from '../db/schema';
 import { everyBatch, refreshAll } from '../store/batches';
@@ -29,6 +32,7 @@ const TABLES: readonly Table[] = [
   schema.batches,
   schema.readings,
   schema.heatEvents,
+  schema.storedStuff,
   schema.stockMoves,
   schema.bottlings,
   schema.shelfMoves,
@@ -117,6 +121,10 @@ async function checkMeaning(db: Db): Promise<void> {
         ownProblems(kind, value).map((p) => ({ path: `value/${p.field}`, message: p.message })),
       );
   }
+  for (const { id, stuff, what } of await db.select().from(schema.storedStuff)) {
+    at(`stored_stuff/${id}`, errorsOf(StoredSchema, stuff));
+    at(`stored_stuff/${id}`, errorsOf(LeavingSchema, what));
+  }
   for (const { id, value } of await db.select().from(schema.settings))
     at(`settings/${id}`, errorsOf(SettingsSchema, { ...DEFAULT_SETTINGS, ...(value as object) }));
   if (errors.length > 0) throw new Unfit('Some of this backup cannot be. Nothing was read in.', errors.slice(0, 50));
@@ -155,6 +163,7 @@ export async function writeKitchen(db: Db, value: unknown, today = localDay()): 
         );
       }
     }
+    await upgradeDocuments(t);
     await checkMeaning(t);
     await refreshAll(t, today, true);
   });

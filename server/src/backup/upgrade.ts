@@ -1,4 +1,4 @@
-import { BATCH_FORMAT } from '@roskel/core';
+import { BATCH_FORMAT, BATCH_VERSION_1, MAIN_STRAND } from '@roskel/core';
 import type { KitchenFile } from '@roskel/contract';
 
 type Row = Record<string, unknown>;
@@ -14,21 +14,23 @@ function byBatch(rows: readonly Row[] = []): (id: unknown) => Row[] {
   return (id) => found.get(id) ?? [];
 }
 
-/** A backup of version 1, where a batch was a head with stations and ticks in tables of their own, as one of version 2. */
+/** A backup of an older version; in version 1 a batch was a head with stations and ticks in tables of their own, as one of today. */
 export function upgradeKitchen(file: Omit<KitchenFile, 'version'> & { version: number }): KitchenFile {
-  if (file.version === 2) return file as KitchenFile;
+  if (file.version === 3) return file as KitchenFile;
+  const bottlings = (file.tables.bottlings ?? []).map((b) => ({ ...b, strandId: MAIN_STRAND }));
+  if (file.version === 2) return { ...file, version: 3, tables: { ...file.tables, bottlings } };
   const { stations, duties_done, ...tables } = file.tables;
   const [stationsOf, dutiesOf] = [byBatch(stations), byBatch(duties_done)];
   return {
     ...file,
-    version: 2,
+    version: 3,
     tables: {
       ...tables,
       batches: (tables.batches ?? []).map(({ style, seed, goal, lots, ingredients, ...row }) => ({
         ...row,
         document: {
           format: BATCH_FORMAT,
-          version: 1,
+          version: BATCH_VERSION_1,
           name: row.name,
           style,
           startDate: row.startDate,
@@ -42,7 +44,7 @@ export function upgradeKitchen(file: Omit<KitchenFile, 'version'> & { version: n
           ingredients,
         },
       })),
-      bottlings: (tables.bottlings ?? []).map((b) => ({ ...b, heat: { dry: b.heat } })),
+      bottlings: bottlings.map((b: Row) => ({ ...b, heat: { dry: b.heat } })),
     },
   };
 }

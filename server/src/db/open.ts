@@ -4,6 +4,7 @@ import { drizzle } from 'drizzle-orm/pglite';
 import { migrate } from 'drizzle-orm/pglite/migrator';
 import { openEngine, syncTree } from './durable';
 import { beginFolder, inspectFolder, markFolder, mayEmpty, prepareFolder } from './folder';
+import { upgradeDocuments } from './documents';
 import { lockFolder } from './lock';
 import * as schema from './schema';
 
@@ -54,6 +55,7 @@ async function ready(folder: string | null, unlock: () => void, image?: Blob): P
   const client = await openEngine(folder, image);
   const db = drizzle(client as never, { schema });
   await migrate(db, { migrationsFolder: MIGRATIONS });
+  await upgradeDocuments(db as unknown as Db);
   return {
     db: db as unknown as Db,
     image: () => client.dumpDataDir('none'),

@@ -1,5 +1,17 @@
-import { boolean, doublePrecision, index, integer, json, pgTable, primaryKey, serial, text, timestamp } from 'drizzle-orm/pg-core';
-import type { BatchFile, BatchSummary, HeatEvent, HeatSchool, Ingredient, Need, PodLot, Variety } from '@roskel/core';
+import {
+  boolean,
+  doublePrecision,
+  index,
+  integer,
+  json,
+  pgTable,
+  primaryKey,
+  serial,
+  text,
+  timestamp,
+  uniqueIndex,
+} from 'drizzle-orm/pg-core';
+import type { BatchFile, BatchSummary, HeatEvent, HeatSchool, Ingredient, Leaving, Need, PodLot, StoredStuff, Variety } from '@roskel/core';
 
 const at = (name: string) => timestamp(name, { withTimezone: true, mode: 'string' }).notNull().defaultNow();
 
@@ -60,7 +72,7 @@ export const stockMoves = pgTable(
   'stock_moves',
   {
     id: serial('id').primaryKey(),
-    store: text('store').$type<'pods' | 'larder'>().notNull(),
+    store: text('store').$type<'pods' | 'larder' | 'stored'>().notNull(),
     itemId: text('item_id').notNull(),
     deltaG: doublePrecision('delta_g').notNull(),
     reason: text('reason').notNull(),
@@ -106,27 +118,43 @@ export const readings = pgTable(
   (t) => [primaryKey({ columns: [t.batchId, t.id] })],
 );
 
-export const bottlings = pgTable('bottlings', {
+/** What batches left and was kept: brine, the rest of a base, bottles opened for another sauce. Stock is its ledger. */
+export const storedStuff = pgTable('stored_stuff', {
   id: text('id').primaryKey(),
-  batchId: text('batch_id')
-    .notNull()
-    .unique()
-    .references(() => batches.id),
-  name: text('name').notNull(),
-  bottledOn: text('bottled_on').notNull(),
-  bottles: integer('bottles').notNull(),
-  bottleMl: doublePrecision('bottle_ml').notNull(),
-  pH: doublePrecision('ph'),
-  phMeasured: boolean('ph_measured').notNull(),
-  /** 10, 50 and 90 % by each way of counting heat, SHU. */
-  heat: json('heat').$type<Record<HeatSchool, { p10: number; p50: number; p90: number }>>().notNull(),
-  hex: text('hex').notNull(),
-  keeping: text('keeping').notNull(),
-  place: text('place').notNull(),
-  useBy: text('use_by').notNull(),
-  live: boolean('live').notNull(),
+  stuff: json('stuff').$type<StoredStuff>().notNull(),
+  /** What of the batch it is. */
+  what: json('what').$type<Leaving>().notNull(),
+  batchId: text('batch_id').references(() => batches.id),
   archived: boolean('archived').notNull().default(false),
+  createdAt: at('created_at'),
 });
+
+export const bottlings = pgTable(
+  'bottlings',
+  {
+    id: text('id').primaryKey(),
+    batchId: text('batch_id')
+      .notNull()
+      .references(() => batches.id),
+    /** The strand that ends in these bottles. */
+    strandId: text('strand_id').notNull(),
+    name: text('name').notNull(),
+    bottledOn: text('bottled_on').notNull(),
+    bottles: integer('bottles').notNull(),
+    bottleMl: doublePrecision('bottle_ml').notNull(),
+    pH: doublePrecision('ph'),
+    phMeasured: boolean('ph_measured').notNull(),
+    /** 10, 50 and 90 % by each way of counting heat, SHU. */
+    heat: json('heat').$type<Record<HeatSchool, { p10: number; p50: number; p90: number }>>().notNull(),
+    hex: text('hex').notNull(),
+    keeping: text('keeping').notNull(),
+    place: text('place').notNull(),
+    useBy: text('use_by').notNull(),
+    live: boolean('live').notNull(),
+    archived: boolean('archived').notNull().default(false),
+  },
+  (t) => [uniqueIndex('bottlings_end').on(t.batchId, t.strandId)],
+);
 
 export const shelfMoves = pgTable('shelf_moves', {
   id: serial('id').primaryKey(),

@@ -1,21 +1,30 @@
 import { highsSolver } from '@roskel/core/highs';
 import {
   addDays,
+  carry,
   choosePods,
+  dutyKey,
+  extrasOf,
+  mapStations,
   newBatch,
-  paramsOf,
   reportLine,
+  stationKind,
+  stationsOf,
   useMix,
+  withExtras,
   withParams,
   type BatchFile,
-  type BlendParams,
-  type FermentParams,
   type Goal,
+  type Intake,
+  type KindName,
   type LinearSolver,
+  type ParamsOf,
   type PodChoice,
+  type PodLot,
   type Preparation,
-  type SaltParams,
+  type StationEntry,
   type StationLog,
+  type Strand,
 } from '@roskel/core';
 import type { Db } from '../db/open';
 import { addBatch } from '../store/batches';
@@ -34,12 +43,12 @@ function plan(solver: LinearSolver, name: string, start: string, goal: Goal, cho
 }
 
 function log(file: BatchFile, logs: Record<string, StationLog>): BatchFile {
-  return { ...file, stations: file.stations.map((s) => ({ ...s, log: logs[s.id] ?? s.log })) };
+  return mapStations(file, (s) => ({ ...s, log: logs[s.id] ?? s.log }));
 }
 
-function change<P>(file: BatchFile, kind: string, params: Partial<P>): BatchFile {
-  const station = file.stations.find((s) => s.kind === kind)!;
-  return withParams(file, station.id, { ...paramsOf<P>(file, kind), ...params });
+function change<K extends KindName>(file: BatchFile, kind: K, params: Partial<ParamsOf<K>>): BatchFile {
+  const { entry } = stationsOf(file).find((s) => s.entry.kind === kind)!;
+  return withParams(file, entry.id, { ...(entry.params as object), ...params });
 }
 
 /** What a station is planned to weigh, a little off: as a kitchen scale would have it. */
@@ -49,7 +58,7 @@ function weighed(file: BatchFile, today: string, stationId: string, off: number)
 }
 
 function finished(base: BatchFile, start: string, today: string): BatchFile {
-  let file = change<FermentParams>(base, 'ferment', { days: 19, tempC: 20 });
+  let file = change(base, 'ferment', { days: 19, tempC: 20 });
   const day = (n: number) => addDays(start, n);
   const logs: Record<string, StationLog> = { prep: { doneOn: start }, salt: { doneOn: start } };
   const add = (id: string, entry: StationLog) => {
@@ -76,7 +85,7 @@ function finished(base: BatchFile, start: string, today: string): BatchFile {
 
 function fermenting(base: BatchFile, start: string): BatchFile {
   const at = (n: number, hour: number) => `${addDays(start, n)}T${String(hour).padStart(2, '0')}:05:00.000Z`;
-  const file = log(change<FermentParams>(base, 'ferment', { days: 13, tempC: 21 }), {
+  const file = log(change(base, 'ferment', { days: 13, tempC: 21 }), {
     prep: { doneOn: start },
     salt: { doneOn: start, note: 'Brine a little over, kept in the fridge.' },
   });
@@ -88,11 +97,50 @@ function fermenting(base: BatchFile, start: string): BatchFile {
       { id: 'r3', stationId: 'ferment', at: at(4, 19), pH: 4.52, tempC: 20.9, instrument: 'meter' },
       { id: 'r4', stationId: 'ferment', at: at(5, 18), pH: 4.31, tempC: 20.4, instrument: 'meter' },
     ],
-    dutiesDone: ['push-5', 'burp-5'],
+    dutiesDone: [dutyKey('ferment', 'push-5'), dutyKey('ferment', 'burp-5')],
   };
 }
 
-/** Fills an empty data folder with a made-up coast kitchen: pods, a larder, and three batches on real lines. */
+/** A green base with a charred strand that flows in, shared out into three bowls. */
+function springTide(start: string, green: PodLot): BatchFile {
+  const at = (id: string, kind: KindName, intakes: Intake[] = [], params: object = {}): StationEntry => ({
+    id,
+    kind,
+    intakes,
+    params: { ...(stationKind(kind).defaults() as object), ...params },
+    log: {},
+  });
+  const thing = (key: string, g: number): Intake => ({ id: key, origin: { from: 'larder', key }, amount: { g } });
+  const end = (strandId: string, amount: Intake['amount']): Intake => ({ id: strandId, origin: { from: 'strand', strandId }, amount });
+  const goal: Goal = { lowShu: 60, highShu: 400, bottles: 2, bottleMl: 100 };
+  const bowl = (id: string, name: string, amount: Intake['amount'], own: Intake[]): Strand => ({
+    ...{ id, name, goal },
+    stations: [at(`${id}-blend`, 'blend', [end('base', amount), ...own], { heldUpPct: 0 }), at(`${id}-bottle`, 'bottle')],
+  });
+  const base = newBatch('Spring Tide', start, goal);
+  const pods: Intake = { id: green.id, origin: { from: 'pods', lotId: green.id, prep: 'seedsOut' }, amount: { g: 440 } };
+  const strands: Strand[] = [
+    {
+      ...{ id: 'base', name: 'Base', goal: null },
+      stations: [
+        at('prep', 'prep', [pods]),
+        at('char', 'char'),
+        at('blend', 'blend', [end('vegetables', 'rest'), thing('vinegar_distilled_5', 210), thing('salt_fine', 12)]),
+        at('strain', 'strain'),
+      ],
+    },
+    {
+      ...{ id: 'vegetables', name: 'Vegetables', goal: null },
+      stations: [at('peel', 'prep', [thing('onion', 120), thing('garlic', 24)]), at('roast', 'char', [], { way: 'oven', minutes: 25 })],
+    },
+    bowl('plain', 'Plain', { pct: 35 }, []),
+    bowl('pineapple', 'Pineapple', { pct: 30 }, [thing('pineapple', 60)]),
+    bowl('mango', 'Mango', 'rest', [thing('mango_ripe', 70)]),
+  ];
+  return carry({ ...base, style: 'own', strands }, [green], []);
+}
+
+/** Fills an empty data folder with a made-up coast kitchen: pods, a larder, and four batches on real lines. */
 export async function seedDemo(db: Db, today: string): Promise<void> {
   for (const { input, stockG } of demoLots(today)) await addPod(db, input, stockG, `${stockG} g`, today);
   for (const { key, stockG, words, facts } of demoLarder(today)) await addLarder(db, key, stockG, words, facts);
@@ -122,7 +170,7 @@ export async function seedDemo(db: Db, today: string): Promise<void> {
     pick('lot-pointed'),
     { ...pick('lot-fatalii'), stockG: 90 },
   ]);
-  const packed = change<SaltParams>(current, 'salt', { mixedMl: 750 });
+  const packed = change(current, 'salt', { mixedMl: 750 });
   await addBatch(db, fermenting(packed, startNow), today, 'slipway-red-3');
 
   const startNext = addDays(today, 3);
@@ -131,12 +179,14 @@ export async function seedDemo(db: Db, today: string): Promise<void> {
     pick('lot-lemondrop'),
     pick('lot-habanero', 'cored'),
   ]);
-  const blended = paramsOf<BlendParams>(gold, 'blend');
-  const golden: BlendParams = {
-    ...blended,
-    additions: [...blended.additions, { id: 'mango_ripe', massG: 120 }, { id: 'lime_juice', massG: 30, words: '1 lime' }],
-  };
-  await addBatch(db, change<BlendParams>(gold, 'blend', golden), today, 'gorse-gold');
+  const golden = withExtras(
+    gold,
+    [...extrasOf(gold), { id: 'mango_ripe', massG: 120 }, { id: 'lime_juice', massG: 30, words: '1 lime' }],
+    [],
+  );
+  await addBatch(db, golden, today, 'gorse-gold');
+
+  await addBatch(db, springTide(addDays(today, 9), pick('lot-poblano').lot), today, 'spring-tide');
 
   await moveShelf(db, 'slipway-red-2', -1, 'opened');
 

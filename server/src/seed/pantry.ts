@@ -95,6 +95,16 @@ const LOTS: readonly DemoLot[] = [
     useFirst: true,
   },
   {
+    id: 'lot-poblano',
+    variety: 'poblano',
+    name: 'Poblano',
+    form: 'fresh',
+    broughtG: 460,
+    daysAgo: 3,
+    place: 'tunnel',
+    note: 'For the green base.',
+  },
+  {
     id: 'lot-habanero',
     variety: 'habanero-orange',
     name: 'Orange habanero',

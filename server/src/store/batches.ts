@@ -5,20 +5,21 @@ import {
   changesBetween,
   LineProblem,
   same,
+  openNeeds,
   seedOfFile,
-  stationKind,
   tieReadings,
   type BatchFile,
   type Change,
 } from '@roskel/core';
 import type { BatchRecord, BatchRow } from '@roskel/contract';
 import type { Db } from '../db/open';
-import { batches, larderLots, podLots } from '../db/schema';
+import { batches, larderLots, podLots, storedStuff } from '../db/schema';
 import { columnsOf, derivedOf, fileOf, readingsOf, writeReadings } from './batchRows';
-import { NotFound, Stale } from './errors';
+import { NotFound, Stale, Unfit } from './errors';
+import { settleKept } from './keptNews';
 import { fitFile, refuseFuture } from './fit';
 import { coldOnly, settleShelf } from './shelf';
-import { settleUse, type StoreName } from './stock';
+import { settleUse, STORES, type StoreName } from './stock';
 
 type Row = typeof batches.$inferSelect;
 
@@ -74,37 +75,57 @@ export interface Saved {
   /** What is stored holds more than what was sent: the program put something in order. */
   more: boolean;
   touched: Set<StoreName | 'shelf'>;
+  /** Other batches that took what this one left, and know more of it now. */
+  others: Saved[];
 }
 
 /** Stores of which a batch is to take something else than before. */
 function newlyWanted(before: BatchFile | null, after: BatchFile): StoreName[] {
-  const wanted = (file: BatchFile | null, store: StoreName) =>
-    (file?.stations ?? [])
-      .filter((s) => s.log.doneOn === undefined)
-      .flatMap((s) => (stationKind(s.kind).needs?.(s.params) ?? []).filter((n) => n.store === store));
-  return (['pods', 'larder'] as const).filter((store) => !same(wanted(before, store), wanted(after, store)));
+  const wanted = (file: BatchFile | null, store: StoreName) => (file ? openNeeds(file) : []).filter((n) => n.store === store);
+  return STORES.filter((store) => !same(wanted(before, store), wanted(after, store)));
 }
 
-async function settle(tx: Db, id: string, file: BatchFile, today: string): Promise<Saved['touched']> {
-  // Archived lots still have their ledger.
-  const pods = new Set((await tx.select({ id: podLots.id }).from(podLots)).map((p) => p.id));
-  const larder = new Set((await tx.select({ id: larderLots.id }).from(larderLots)).map((l) => l.id));
-  const touched: Saved['touched'] = new Set(await settleUse(tx, id, file, (n) => (n.store === 'pods' ? pods : larder).has(n.id)));
+async function settle(tx: Db, id: string, file: BatchFile, today: string): Promise<{ touched: Saved['touched']; told: string[] }> {
+  const idsIn = async (table: typeof podLots | typeof larderLots | typeof storedStuff) =>
+    new Set((await tx.select({ id: table.id }).from(table)).map((r) => r.id));
+  // What is archived still has its ledger.
+  const there = { pods: await idsIn(podLots), larder: await idsIn(larderLots), stored: await idsIn(storedStuff) };
+  const touched: Saved['touched'] = new Set(await settleUse(tx, id, file, (n) => there[n.store].has(n.id)));
   if (await settleShelf(tx, id, file, today)) touched.add('shelf');
-  return touched;
+  const told = await settleKept(tx, id, file);
+  if (told.length > 0) touched.add('stored');
+  return { touched, told };
+}
+
+/** Batches that took kept things of which more is known now, each told of it. */
+async function tell(db: Db, told: readonly string[], today: string): Promise<Saved[]> {
+  if (told.length === 0) return [];
+  const saved: Saved[] = [];
+  for (const { id, revision, file } of await everyBatch(db)) {
+    if (!file.stored.some((s) => told.includes(s.id))) continue;
+    try {
+      saved.push(await changeBatch(db, id, revision, [], today));
+    } catch (error) {
+      if (!(error instanceof Unfit || error instanceof Stale)) throw error;
+      // Its line does not run with it: its page says so, and its bottles promise nothing.
+      await coldOnly(db, id);
+    }
+  }
+  return saved;
 }
 
 export async function addBatch(db: Db, value: unknown, today: string, id: string = randomUUID()): Promise<Saved> {
   const file = settled(await fitFile(db, value), null);
   refuseFuture(file, today);
-  const touched = await db.transaction(async (tx) => {
+  const { touched, told } = await db.transaction(async (tx) => {
     const t = tx as unknown as Db;
     await t.insert(batches).values({ id, ...columnsOf(file, today) });
     await writeReadings(t, id, [], file.readings);
     return settle(t, id, file, today);
   });
   for (const store of newlyWanted(null, file)) touched.add(store);
-  return { record: await getBatch(db, id), row: await rowOf(db, id), changes: [], merged: false, more: false, touched };
+  const others = await tell(db, told, today);
+  return { record: await getBatch(db, id), row: await rowOf(db, id), changes: [], merged: false, more: false, touched, others };
 }
 
 /** An edit that meets one made at the very same moment is tried again on top of it, this often. */
@@ -126,8 +147,8 @@ export async function changeBatch(db: Db, id: string, revision: number, changes:
     const made = changesBetween(before, file);
     // Said twice, after an answer that was lost: it is there already.
     if (made.length === 0)
-      return { record: now, row: await rowOf(db, id), changes: [], merged, more: !same(value, before), touched: new Set() };
-    const touched = await db.transaction(async (tx) => {
+      return { record: now, row: await rowOf(db, id), changes: [], merged, more: !same(value, before), touched: new Set(), others: [] };
+    const outcome = await db.transaction(async (tx) => {
       const t = tx as unknown as Db;
       const done = await t
         .update(batches)
@@ -138,9 +159,12 @@ export async function changeBatch(db: Db, id: string, revision: number, changes:
       await writeReadings(t, id, before.readings, file.readings);
       return settle(t, id, file, today);
     });
-    if (!touched) continue;
+    if (!outcome) continue;
+    const { touched, told } = outcome;
     for (const store of newlyWanted(before, file)) touched.add(store);
-    return { record: await getBatch(db, id), row: await rowOf(db, id), changes: made, merged, more: !same(value, file), touched };
+    const others = await tell(db, told, today);
+    const [record, row] = [await getBatch(db, id), await rowOf(db, id)];
+    return { record, row, changes: made, merged, more: !same(value, file), touched, others };
   }
   throw new Stale(await getBatch(db, id));
 }
@@ -160,6 +184,7 @@ export async function refreshAll(db: Db, today: string, bands = false): Promise<
     try {
       await db.update(batches).set(derivedOf(file, today)).where(eq(batches.id, id));
       await settleShelf(db, id, file, today, bands);
+      await tell(db, await settleKept(db, id, file), today);
     } catch (error) {
       // A line that cannot run any more says so on its page; what came of it promises nothing. One batch, whatever is
       // wrong with it, keeps nobody out of the kitchen.

@@ -1,16 +1,45 @@
 import { inArray } from 'drizzle-orm';
-import { addDays, carry, LineProblem, runLine, stationKind, TYPICAL, type BatchFile } from '@roskel/core';
+import {
+  addDays,
+  carry,
+  LineProblem,
+  namesOf,
+  pathOf,
+  runLine,
+  stationsOf,
+  TYPICAL,
+  type BatchFile,
+  type PodLot,
+  type StoredStuff,
+} from '@roskel/core';
 import { checkBatchFile } from '@roskel/contract/validate';
 import type { Db } from '../db/open';
-import { podLots } from '../db/schema';
+import { podLots, storedStuff } from '../db/schema';
 import { Unfit } from './errors';
 
-/** Lots that a file names and does not carry, as the store has them. */
-async function missingLots(db: Db, file: BatchFile) {
-  const carried = new Set(file.lots.map((l) => l.id));
-  const named = file.stations.flatMap((s) => stationKind(s.kind).names?.(s.params).lots ?? []).filter((id) => !carried.has(id));
-  if (named.length === 0) return [];
-  return (await db.select({ lot: podLots.lot }).from(podLots).where(inArray(podLots.id, named))).map((r) => r.lot);
+/**
+ * Lots that a file names and does not carry, as the stores have them; and stored things as they are known here, whatever
+ * the file says of them: what became of their jar since is told here.
+ */
+async function missing(db: Db, file: BatchFile): Promise<{ lots: PodLot[]; stored: StoredStuff[] }> {
+  const names = stationsOf(file).map((s) => namesOf(s.entry));
+  const lots = new Set(file.lots.map((l) => l.id));
+  const lotIds = names.flatMap((n) => [...n.lots]).filter((id) => !lots.has(id));
+  const storedIds = names.flatMap((n) => [...n.stored]);
+  return {
+    lots:
+      lotIds.length === 0 ? [] : (await db.select({ lot: podLots.lot }).from(podLots).where(inArray(podLots.id, lotIds))).map((r) => r.lot),
+    stored:
+      storedIds.length === 0
+        ? []
+        : (await db.select({ stuff: storedStuff.stuff }).from(storedStuff).where(inArray(storedStuff.id, storedIds))).map((r) => r.stuff),
+  };
+}
+
+/** The path in a file of something that stops its line. */
+function troublePath(file: BatchFile, { stationId, field }: LineProblem): string {
+  const inner = field === '' || field.startsWith('log/') || field.startsWith('intakes/') ? field : `params/${field}`;
+  return `${pathOf(file, stationId)}/${inner}`.replace(/\/$/, '');
 }
 
 /** A file that is fit to be stored: shape, meaning, and its line runs. Throws Unfit with every field that is wrong. */
@@ -19,7 +48,8 @@ export async function fitFile(db: Db, value: unknown): Promise<BatchFile> {
   if (!checked.ok) throw new Unfit('Some of this cannot be.', checked.errors);
   let file: BatchFile;
   try {
-    file = carry(checked.file, await missingLots(db, checked.file), []);
+    const { lots, stored } = await missing(db, checked.file);
+    file = carry(checked.file, lots, [], stored);
   } catch (error) {
     throw new Unfit((error as Error).message, [{ path: 'lots', message: (error as Error).message }]);
   }
@@ -28,9 +58,7 @@ export async function fitFile(db: Db, value: unknown): Promise<BatchFile> {
       runLine(file, TYPICAL, measured);
     } catch (error) {
       if (!(error instanceof LineProblem)) throw error;
-      const at = file.stations.findIndex((s) => s.id === error.stationId);
-      const inner = error.field.startsWith('log/') ? error.field : `params/${error.field}`;
-      throw new Unfit(error.message, [{ path: `stations/${at}/${inner}`, message: error.message }]);
+      throw new Unfit(error.message, [{ path: troublePath(file, error), message: error.message }]);
     }
   }
   return file;
@@ -41,7 +69,9 @@ export function refuseFuture(file: BatchFile, today: string): void {
   const last = addDays(today, 1);
   const message = 'That day has not come yet. Log what was done, not what is planned.';
   const errors = [
-    ...file.stations.flatMap((s, i) => ((s.log.doneOn ?? '') > last ? [{ path: `stations/${i}/log/doneOn`, message }] : [])),
+    ...stationsOf(file).flatMap(({ entry }) =>
+      (entry.log.doneOn ?? '') > last ? [{ path: `${pathOf(file, entry.id)}/log/doneOn`, message }] : [],
+    ),
     ...file.readings.flatMap((r, i) => (r.at.slice(0, 10) > last ? [{ path: `readings/${i}/at`, message }] : [])),
   ];
   if (errors.length > 0) throw new Unfit('Some of this cannot be.', errors);

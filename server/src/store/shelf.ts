@@ -1,47 +1,88 @@
 import { and, desc, eq, ne, sql } from 'drizzle-orm';
-import { addDays, countedIn, reportLine, reportTypical, same, stationKind, type BatchFile, type HeatSchool } from '@roskel/core';
+import {
+  addDays,
+  countedIn,
+  endOf,
+  endStrands,
+  graphOf,
+  MAIN_STRAND,
+  reportLine,
+  reportTypical,
+  same,
+  stationIn,
+  stationOf,
+  upstreamOf,
+  type BatchFile,
+  type HeatSchool,
+  type LineReport,
+  type TypicalEnd,
+  type TypicalReport,
+} from '@roskel/core';
 import type { BottlingRecord } from '@roskel/contract';
 import type { Db } from '../db/open';
 import { bottlings, shelfMoves } from '../db/schema';
 import { NotFound, Unfit } from './errors';
 
+/** The id of the bottles that a strand ends in: the batch's own where there is one end, as it always was. */
+const bottlingId = (batchId: string, strandId: string) => (strandId === MAIN_STRAND ? batchId : `${batchId}.${strandId}`);
+
 /**
- * Keeps the shelf in step with a batch: bottles are there exactly while its last station is done. Without `bands`, a row
- * that says what the rules say keeps its heat. Tells whether the shelf changed.
+ * Keeps the shelf in step with a batch: the bottles of each end are there exactly while its last station is done. Without
+ * `bands`, a row that says what the rules say keeps its heat. Tells whether the shelf changed.
  */
 export async function settleShelf(db: Db, batchId: string, file: BatchFile, today: string, bands = true): Promise<boolean> {
-  const end = file.stations.at(-1);
-  const [had] = await db.select().from(bottlings).where(eq(bottlings.batchId, batchId));
-  const report = end?.log.doneOn !== undefined && stationKind(end.kind).keeping ? reportTypical(file, today) : null;
-  // Nothing is bottled, or there is nothing in the bottles.
-  if (!end?.log.doneOn || !report?.keeping) {
-    if (!had || had.archived) return false;
-    await db.update(bottlings).set({ archived: true }).where(eq(bottlings.id, had.id));
-    return true;
+  const rows = await db.select().from(bottlings).where(eq(bottlings.batchId, batchId));
+  const full = endStrands(file).filter((s) => endOf(s).log.doneOn !== undefined);
+  const report = full.length > 0 ? reportTypical(file, today) : null;
+  let changed = false;
+  const there = new Set<string>();
+  let heats: Record<HeatSchool, LineReport> | null = null;
+  for (const strand of full) {
+    const end = report!.ends.find((e) => e.strandId === strand.id)!;
+    // There is nothing in the bottles.
+    if (!end.keeping) continue;
+    there.add(strand.id);
+    const had = rows.find((r) => r.strandId === strand.id);
+    const values = valuesOf(file, report!, end);
+    if (!bands && had?.heat.fresh && same({ ...had, ...values }, had)) continue;
+    const heatIn = (school: HeatSchool) => reportLine(countedIn(file, school), { today, members: 60, forecast: false });
+    heats ??= { dry: heatIn('dry'), fresh: heatIn('fresh') };
+    const of = (school: HeatSchool) => heats![school].ends.find((e) => e.strandId === strand.id)!.heat;
+    const heat = { dry: of('dry'), fresh: of('fresh') };
+    await db
+      .insert(bottlings)
+      .values({ id: bottlingId(batchId, strand.id), batchId, strandId: strand.id, ...values, heat })
+      .onConflictDoUpdate({ target: [bottlings.batchId, bottlings.strandId], set: { ...values, heat } });
+    changed = true;
   }
-  const { finished, bottles, keeping } = report;
-  const values = {
-    name: file.name,
-    bottledOn: end.log.doneOn,
+  for (const row of rows) {
+    if (there.has(row.strandId) || row.archived) continue;
+    await db.update(bottlings).set({ archived: true }).where(eq(bottlings.id, row.id));
+    changed = true;
+  }
+  return changed;
+}
+
+/** What the shelf says of the bottles of an end. */
+function valuesOf(file: BatchFile, report: TypicalReport, end: TypicalEnd) {
+  const { finished, bottles, stationId } = end;
+  const keeping = end.keeping!;
+  const bottledOn = stationIn(file, stationId)!.log.doneOn!;
+  const onTheWay = new Set([...upstreamOf(graphOf(file), stationId), stationId]);
+  return {
+    name: report.ends.length > 1 ? `${file.name}, ${end.name}` : file.name,
+    bottledOn,
     bottles: bottles.filled,
     bottleMl: bottles.bottleMl,
     pH: finished.pH,
-    phMeasured: report.stations.at(-1)!.phMeasured,
+    phMeasured: stationOf(report, stationId).phMeasured,
     hex: finished.hex,
     keeping: keeping.text,
     place: keeping.place,
-    useBy: addDays(end.log.doneOn, keeping.days),
-    live: report.cautions.some((c) => c.id === 'live-pressure'),
+    useBy: addDays(bottledOn, keeping.days),
+    live: report.cautions.some((c) => c.id === 'live-pressure' && onTheWay.has(c.stationId)),
     archived: false,
   };
-  if (!bands && had?.heat.fresh && same({ ...had, ...values }, had)) return false;
-  const heatIn = (school: HeatSchool) => reportLine(countedIn(file, school), { today, members: 60, forecast: false }).heat;
-  const heat = { dry: heatIn('dry'), fresh: heatIn('fresh') };
-  await db
-    .insert(bottlings)
-    .values({ id: batchId, batchId, ...values, heat })
-    .onConflictDoUpdate({ target: bottlings.batchId, set: { ...values, heat } });
-  return true;
 }
 
 /** Bottles of a batch of which nothing can be worked out any more: cold, out of date, and what was to be thrown away stays so. */

@@ -1,10 +1,11 @@
 import { and, asc, eq, sql } from 'drizzle-orm';
-import { stationKind, type BatchFile, type Need } from '@roskel/core';
+import { needsOf, stationsOf, type BatchFile, type Need } from '@roskel/core';
 import type { LedgerLine } from '@roskel/contract';
 import type { Db } from '../db/open';
 import { batches, stockMoves } from '../db/schema';
 
-export type StoreName = 'pods' | 'larder';
+export const STORES = ['pods', 'larder', 'stored'] as const satisfies readonly Need['store'][];
+export type StoreName = Need['store'];
 
 /** Grams in stock by item, or of one item: the sum of the ledger. */
 export async function stockOf(db: Db, store: StoreName, itemId?: string): Promise<Map<string, number>> {
@@ -48,10 +49,14 @@ export async function ledgerOf(db: Db, store: StoreName, itemId: string): Promis
  */
 export async function settleUse(db: Db, batchId: string, file: BatchFile, has: (need: Need) => boolean): Promise<Set<StoreName>> {
   const wanted = new Map<string, { need: Need; stationId: string }>();
-  for (const s of file.stations) {
+  for (const { entry: s } of stationsOf(file)) {
     if (s.log.doneOn === undefined) continue;
-    for (const need of stationKind(s.kind).needs?.(s.params) ?? []) {
-      if (has(need)) wanted.set(`${need.store}|${need.id}|${s.id}`, { need, stationId: s.id });
+    for (const need of needsOf(s)) {
+      if (!has(need)) continue;
+      const key = `${need.store}|${need.id}|${s.id}`;
+      // The same thing at once and late is taken twice.
+      const massG = need.massG + (wanted.get(key)?.need.massG ?? 0);
+      wanted.set(key, { need: { ...need, massG }, stationId: s.id });
     }
   }
   const rows = await db

@@ -1,5 +1,5 @@
 import { eq, inArray } from 'drizzle-orm';
-import { lotShu, podVariance, tastedSauce, type HeatEvent, type TastedPart } from '@roskel/core';
+import { endStrands, lotShu, mainEnd, podVariance, tastedSauce, type HeatEvent, type TastedPart } from '@roskel/core';
 import type { HeatInput, HeatSubject } from '@roskel/contract';
 import type { Db } from '../db/open';
 import { heatEvents, podLots } from '../db/schema';
@@ -28,7 +28,10 @@ interface About {
 async function about(db: Db, subject: HeatSubject): Promise<About> {
   if ('batchId' in subject) {
     const { file } = await getBatch(db, subject.batchId);
-    return { name: file.name, ...tastedSauce(file), batchId: subject.batchId };
+    const strand = file.strands.find((s) => s.id === (subject.strandId ?? mainEnd(file).id));
+    if (!strand?.goal) throw new NotFound('This sauce is not there any more.');
+    const name = endStrands(file).length > 1 ? `${file.name}, ${strand.name}` : file.name;
+    return { name, ...tastedSauce(file, strand.id), batchId: subject.batchId };
   }
   const [row] = await db.select().from(podLots).where(eq(podLots.id, subject.lotId));
   if (!row) throw new NotFound('This pod lot is not there any more.');

@@ -2,7 +2,7 @@
 import { computed } from 'vue';
 import { RouterLink } from 'vue-router';
 import type { BatchRow } from '@roskel/contract';
-import { daysBetween } from '@roskel/core';
+import { daysBetween, styleName } from '@roskel/core';
 import { day, due, plural, shu, today, inManner } from '../format';
 import MiniRibbon from '../line/MiniRibbon.vue';
 import { useSettings } from '../stores/settings';
@@ -11,6 +11,8 @@ import { useSettings } from '../stores/settings';
 const props = defineProps<{ batch: BatchRow }>();
 const settings = useSettings();
 const s = computed(() => props.batch.summary);
+/** No row grows with its bowls: two are told, the rest is counted. */
+const ends = computed(() => s.value.ends.slice(0, 2));
 const active = computed(() => s.value.stations.find((x) => x.active));
 const stage = computed(() => {
   const { doneOn, startDate, stations } = s.value;
@@ -26,15 +28,19 @@ const stage = computed(() => {
   <RouterLink class="plate batch" :to="{ name: 'batch', params: { id: batch.id } }">
     <div class="who">
       <h2>{{ s.name }}</h2>
-      <span class="soft">brine ferment, {{ stage }}</span>
-      <span v-if="s.massG > 0"
-        ><b class="hot">about {{ shu(s.heatShu[settings.value.school]) }}</b> of {{ shu(s.goal.lowShu) }} to
-        {{ shu(s.goal.highShu) }} SHU</span
-      >
-      <span>{{ plural(s.goal.bottles, 'bottle') }} of {{ s.goal.bottleMl }} ml</span>
+      <span class="soft">{{ styleName(s.style) }}, {{ stage }}</span>
+      <template v-for="e in ends" :key="e.strandId">
+        <span v-if="e.massG > 0"
+          ><template v-if="s.ends.length > 1">{{ e.name }}: </template
+          ><b class="hot">about {{ shu(e.heatShu[settings.value.school]) }}</b> of {{ shu(e.goal.lowShu) }} to
+          {{ shu(e.goal.highShu) }} SHU</span
+        >
+        <span v-if="s.ends.length === 1">{{ plural(e.goal.bottles, 'bottle') }} of {{ e.goal.bottleMl }} ml</span>
+      </template>
+      <span v-if="s.ends.length > ends.length" class="soft">and {{ s.ends.length - ends.length }} more</span>
     </div>
     <div class="ribbon">
-      <MiniRibbon v-if="s.massG > 0" :stations="s.stations" :name="s.name" />
+      <MiniRibbon v-if="s.stations.some((x) => x.massG > 0)" :summary="s" />
       <span v-else-if="s.trouble" class="field-error">{{ s.trouble }}</span>
       <span v-else class="soft">No pods chosen yet.</span>
     </div>
@@ -45,7 +51,12 @@ const stage = computed(() => {
       </template>
       <template v-else-if="s.doneOn">
         <b>On the shelf</b>
-        <span class="soft">{{ plural(s.bottles, 'bottle') }}</span>
+        <span class="soft">{{
+          plural(
+            s.ends.reduce((n, e) => n + e.bottles, 0),
+            'bottle',
+          )
+        }}</span>
       </template>
     </div>
   </RouterLink>

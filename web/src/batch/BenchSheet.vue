@@ -1,47 +1,49 @@
 <script setup lang="ts">
 import { computed } from 'vue';
-import { extrasOf, FIRE, KNIFE, packedIn, podUses, type BatchFile, type LineReport } from '@roskel/core';
+import { stationIn, stationOf, type BatchFile, type LineReport, type StationReport } from '@roskel/core';
 import { day, grams, inManner, odds, plural, shu } from '../format';
+import { intakeWords } from './intakes';
 
 /** What lies beside the board while one works: every gram, every step with its day, and lines to write on. On paper only. */
 const props = defineProps<{ file: BatchFile; report: LineReport }>();
-const lotName = (id: string) => props.file.lots.find((l) => l.id === id)?.name ?? id;
-const rowName = (id: string) => props.file.ingredients.find((i) => i.key === id)?.name ?? (id === 'brine' ? 'own brine' : id);
-const pods = computed(() =>
-  podUses(props.file).map((p) => ({
-    name: lotName(p.lotId),
-    g: grams(p.massG),
-    how: [KNIFE[p.prep].name, p.fire && p.fire !== 'none' ? FIRE[p.fire].name : ''].filter(Boolean).join(', '),
-  })),
-);
-const jar = computed(() => packedIn(props.report).map((f) => `${f.name} ${grams(f.massG)}`));
-const extras = computed(() => extrasOf(props.file).map((x) => `${rowName(x.id)} ${grams(x.massG)}${x.words ? ` (${x.words})` : ''}`));
+/** What goes in at a station, to be weighed beside the board. */
+function putIn(s: StationReport): { id: string; text: string }[] {
+  // The report lags behind a line that was just changed.
+  const intakes = stationIn(props.file, s.id)?.intakes ?? [];
+  const made = s.made.map((f) => ({ id: f.id, text: `${f.name} ${grams(f.massG)}` }));
+  return [
+    ...intakes.map((i) => {
+      const { name, how } = intakeWords(props.file, i);
+      const words = typeof i.amount === 'object' && 'g' in i.amount && i.amount.words ? ` (${i.amount.words})` : '';
+      return { id: i.id, text: `${name} ${grams(s.enters.grams[i.id] ?? 0)}${words}${how ? `, ${how}` : ''}` };
+    }),
+    ...made,
+  ];
+}
+const stationsIn = (ids: readonly string[]) => ids.map((id) => stationOf(props.report, id));
 const cautions = computed(() => [...new Set(props.report.cautions.filter((c) => c.severity !== 'note').map((c) => inManner(c.text)))]);
 </script>
 
 <template>
   <article class="sheet" aria-label="Bench sheet">
     <h1>{{ file.name }}</h1>
-    <p>
-      {{ plural(file.goal.bottles, 'bottle') }} of {{ file.goal.bottleMl }} ml; wished heat {{ shu(file.goal.lowShu) }} to
-      {{ shu(file.goal.highShu) }} SHU; likely {{ shu(report.heat.p10) }} to {{ shu(report.heat.p90) }}, {{ odds(report.odds) }} in the
-      wished heat.
+    <p v-for="e in report.ends" :key="e.strandId">
+      <b v-if="report.ends.length > 1">{{ e.name }}: </b>{{ plural(e.goal.bottles, 'bottle') }} of {{ e.goal.bottleMl }} ml; wished heat
+      {{ shu(e.goal.lowShu) }} to {{ shu(e.goal.highShu) }} SHU; likely {{ shu(e.heat.p10) }} to {{ shu(e.heat.p90) }},
+      {{ odds(e.odds) }} in the wished heat.
     </p>
-    <h2>Pods</h2>
-    <ul>
-      <li v-for="p in pods" :key="p.name">
-        <span class="tick" /> {{ p.name }} <b>{{ p.g }}</b>, {{ p.how }}
-      </li>
-    </ul>
-    <p v-if="jar.length"><b>Into the jar:</b> {{ jar.join(', ') }}.</p>
-    <p v-if="extras.length"><b>Into the blender:</b> {{ extras.join(', ') }}.</p>
-    <h2>Steps</h2>
-    <ol>
-      <li v-for="s in report.stations" :key="s.id">
-        <span class="tick" :class="{ done: s.done }" /> <b>{{ s.name }}</b> {{ s.done ? `done ${day(s.to)}` : `by ${day(s.plannedTo)}` }};
-        planned {{ grams(s.planned.massG) }} <span class="write">weighed</span><span class="write">pH</span><span class="write">day</span>
-      </li>
-    </ol>
+    <template v-for="strand in report.strands" :key="strand.id">
+      <h2>{{ report.strands.length > 1 ? strand.name : 'Steps' }}</h2>
+      <ol>
+        <li v-for="s in stationsIn(strand.stationIds)" :key="s.id">
+          <span class="tick" :class="{ done: s.done }" /> <b>{{ s.name }}</b> {{ s.done ? `done ${day(s.to)}` : `by ${day(s.plannedTo)}` }};
+          planned {{ grams(s.planned.massG) }} <span class="write">weighed</span><span class="write">pH</span><span class="write">day</span>
+          <ul>
+            <li v-for="x in putIn(s)" :key="x.id"><span class="tick" /> {{ x.text }}</li>
+          </ul>
+        </li>
+      </ol>
+    </template>
     <h2>To watch</h2>
     <ul>
       <li v-for="c in cautions" :key="c">{{ c }}</li>

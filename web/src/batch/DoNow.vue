@@ -1,17 +1,20 @@
 <script setup lang="ts">
 import { computed } from 'vue';
-import type { LineReport } from '@roskel/core';
+import { dutyKey, type LineReport } from '@roskel/core';
 import { due, inManner } from '../format';
 import TickField from '../ui/TickField.vue';
 
 const props = defineProps<{ report: LineReport }>();
 const emit = defineEmits<{ tick: [key: string, done: boolean] }>();
 const list = computed(() => {
-  const active = props.report.stations.find((s) => s.active)?.id;
+  const active = new Set(props.report.stations.filter((s) => s.active).map((s) => s.id));
   return [...props.report.duties]
-    .filter((d) => d.stationId === active || !active)
+    .filter((d) => active.has(d.stationId) || active.size === 0)
     .sort((a, b) => Number(a.done) - Number(b.done) || a.due.localeCompare(b.due));
 });
+/** With more than one station at work, each duty says whose it is. */
+const several = computed(() => new Set(list.value.map((d) => d.stationId)).size > 1);
+const nameOf = (id: string) => props.report.stations.find((s) => s.id === id)?.name ?? '';
 </script>
 
 <template>
@@ -19,10 +22,10 @@ const list = computed(() => {
     <h2 id="do-now">Do now</h2>
     <p v-if="list.length === 0" class="soft">Nothing is due. Every step of this batch is done.</p>
     <ul>
-      <li v-for="d in list" :key="d.key">
-        <TickField :label="d.text" :model-value="d.done" @update:model-value="emit('tick', d.key, $event)">
+      <li v-for="d in list" :key="dutyKey(d.stationId, d.key)">
+        <TickField :label="d.text" :model-value="d.done" @update:model-value="emit('tick', dutyKey(d.stationId, d.key), $event)">
           <span :class="{ done: d.done }">
-            <b>{{ inManner(d.text) }}</b>
+            <b>{{ several ? `${nameOf(d.stationId)}: ` : '' }}{{ inManner(d.text) }}</b>
             <span class="soft"
               ><span :class="{ late: due(d.due).late && !d.done }">{{ due(d.due).text }}</span
               >. {{ inManner(d.why) }}</span

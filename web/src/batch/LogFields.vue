@@ -1,7 +1,16 @@
 <script setup lang="ts">
 import { NButton } from 'naive-ui';
 import { computed, ref } from 'vue';
-import { instrumentOf, StationLogSchema, type StationLog, type StationReport } from '@roskel/core';
+import {
+  graphOf,
+  instrumentOf,
+  stationIn,
+  StationLogSchema,
+  stationsOf,
+  upstreamOf,
+  type StationLog,
+  type StationReport,
+} from '@roskel/core';
 import { today } from '../format';
 import { useOpenBatch } from '../stores/openBatch';
 import NumberField from '../ui/NumberField.vue';
@@ -21,7 +30,7 @@ const props = withDefaults(
 );
 const batch = useOpenBatch();
 // From the batch itself, not from the report: the report lags behind what was just typed.
-const log = computed<StationLog>(() => batch.file?.stations.find((s) => s.id === props.station.id)?.log ?? props.station.log);
+const log = computed<StationLog>(() => (batch.file && stationIn(batch.file, props.station.id)?.log) ?? props.station.log);
 
 function set(change: Partial<Record<keyof StationLog, unknown>>) {
   const all = Object.entries({ ...log.value, ...change }).filter(([, v]) => v !== null && v !== '');
@@ -44,9 +53,9 @@ function setDone(day: string) {
 /** What is done later stands on this; it is taken back first. */
 function undoDone() {
   // From the batch itself: the report lags behind what was just typed.
-  const all = batch.file?.stations ?? [];
-  const later = all.slice(all.findIndex((s) => s.id === props.station.id) + 1).find((s) => s.log.doneOn !== undefined);
-  const name = batch.report?.stations.find((s) => s.id === later?.id)?.name ?? 'A later step';
+  const f = batch.file!;
+  const later = stationsOf(f).find(({ entry }) => entry.log.doneOn !== undefined && upstreamOf(graphOf(f), entry.id).has(props.station.id));
+  const name = batch.report?.stations.find((s) => s.id === later?.entry.id)?.name ?? 'A later step';
   refusal.value = later ? `${name} is done already and stands on this. Take that back first.` : '';
   if (!later) set({ doneOn: null });
 }

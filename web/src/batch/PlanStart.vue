@@ -3,7 +3,18 @@ import { computed, onMounted, reactive, ref, shallowRef, watch } from 'vue';
 import { useRouter } from 'vue-router';
 import { NButton, NForm, NSpin } from 'naive-ui';
 import { BARE_LOT } from '@roskel/contract';
-import { BOTTLE_SIZES, GoalSchema, HEAT_WORDS, readHave, seedOf, type Have, type Needed, type Plan, type PodLot } from '@roskel/core';
+import {
+  mainEnd,
+  BOTTLE_SIZES,
+  GoalSchema,
+  HEAT_WORDS,
+  readHave,
+  seedOf,
+  type Have,
+  type Needed,
+  type Plan,
+  type PodLot,
+} from '@roskel/core';
 import { grams, odds, plural, shu, today } from '../format';
 import { useBatches } from '../stores/batches';
 import { useLarder } from '../stores/larder';
@@ -171,7 +182,7 @@ const Bottles = GoalSchema.properties.bottles;
       <h3>The plan <NSpin v-if="working" :size="16" /></h3>
       <template v-if="plan">
         <p class="figures">
-          <b>{{ plural(plan.file.goal.bottles, 'bottle') }}</b> of {{ plan.file.goal.bottleMl }} ml,
+          <b>{{ plural(mainEnd(plan.file).goal.bottles, 'bottle') }}</b> of {{ mainEnd(plan.file).goal.bottleMl }} ml,
           <b>{{ shu(plan.heat.p10) }} to {{ shu(plan.heat.p90) }} SHU</b>
         </p>
         <p>

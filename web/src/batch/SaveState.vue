@@ -19,8 +19,9 @@ const text = computed(() =>
 /** Every reason, with the step it belongs to: its field may be on another panel. */
 const elsewhere = computed(() =>
   batch.refused.map((t) => {
-    const at = /^stations\/(\d+)\//.exec(t.path);
-    const name = at && batch.report?.stations[Number(at[1])]?.name;
+    const at = /^strands\/(\d+)\/stations\/(\d+)/.exec(t.path);
+    const id = at && batch.file?.strands[Number(at[1])]?.stations[Number(at[2])]?.id;
+    const name = id && batch.report?.stations.find((s) => s.id === id)?.name;
     return name ? `${name}: ${t.message}` : t.message;
   }),
 );

@@ -2,16 +2,25 @@
 import type { StationReport } from '@roskel/core';
 import { useOpenBatch } from '../stores/openBatch';
 import { day } from '../format';
+import IntakeList from './IntakeList.vue';
 
 /** Two plates every station panel stands in: what is set and measured, and its picture. */
 defineProps<{ station: StationReport; picture: string; wide?: boolean }>();
 const batch = useOpenBatch();
+/** Minutes by the clock and by hand, as round as they are sure. */
+function minutes({ minutes: { hands, clock }, done, bowlG }: StationReport): string {
+  if (done || !(bowlG > 0)) return '';
+  const round = (x: number) => (x < 10 ? Math.max(1, Math.round(x)) : 5 * Math.round(x / 5));
+  const by = `${round(hands)} min of work`;
+  return clock > 600 || round(clock) === round(hands) ? by : `${round(clock)} min, ${by}`;
+}
 </script>
 
 <template>
   <section class="plate left" :aria-label="`${station.name}: settings and measurements`">
     <h2>
       {{ station.name }}
+      <span class="soft minutes" :title="station.minutes.clock > 600 ? '' : 'by the clock, and by hand'">{{ minutes(station) }}</span>
       <span class="soft">{{
         station.done ? `done ${day(station.to)}` : station.active ? 'now' : `planned ${day(station.plannedTo)}`
       }}</span>
@@ -27,6 +36,7 @@ const batch = useOpenBatch();
   <section class="plate right" :aria-label="picture">
     <h2>{{ picture }}</h2>
     <slot name="picture" />
+    <IntakeList :station="station" />
   </section>
 </template>
 
@@ -45,6 +55,9 @@ h2 {
   justify-content: space-between;
   gap: 10px;
   margin-bottom: 6px;
+}
+.minutes {
+  margin-left: auto;
 }
 h2 .soft {
   font:

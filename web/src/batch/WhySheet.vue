@@ -13,7 +13,7 @@ const ASK: readonly [Banded, string][] = [
   ['pH', 'Acid'],
   ['saltPct', 'Salt'],
   ['sweetPct', 'Sweet'],
-  ['pulpPct', 'Pulp'],
+  ['body', 'Body'],
 ];
 const why = computed(() => (props.about ? whyOf(props.file, props.report, props.about.stationId, props.about.what) : null));
 </script>

@@ -14,20 +14,23 @@ const PLAIN: Record<string, string> = {
   pH: 'the pH',
   readings: 'a reading',
   dutiesDone: 'a tick',
-  pods: 'the pods',
-  additions: 'what goes in',
-  prep: 'the cutting',
-  fire: 'the cooking',
+  intakes: 'what goes in',
+  amount: 'the amount',
 };
 
 /** What a path of a batch file is called at the kitchen table. */
 export function wordsOf(file: BatchFile, path: readonly string[]): string {
-  if (path[0] === 'goal') return PLAIN[path[1] ?? ''] ?? 'the goal';
-  if (path[0] !== 'stations') return PLAIN[path[0] ?? ''] ?? 'the batch';
-  const station = file.stations.find((s) => `#${s.id}` === path[1]);
-  if (!station) return 'a step';
+  if (path[0] !== 'strands') return PLAIN[path[0] ?? ''] ?? 'the batch';
+  if (path.length < 3) return path.length < 2 || path[1] === '@order' ? 'the order of the line' : 'a strand of the line';
+  const strand = file.strands.find((s) => `#${s.id}` === path[1]);
+  const of = strand && file.strands.length > 1 ? `${strand.name}, ` : '';
+  if (path[2] === 'goal') return of + (PLAIN[path[3] ?? ''] ?? 'the goal');
+  if (path[2] === 'name') return `${of}its name`;
+  const station = strand?.stations.find((s) => `#${s.id}` === path[3]);
+  if (!station) return 'a step of the line';
   const kind = stationKind(station.kind);
-  const title = path[2] === 'params' && path[3] ? schemaAt(kind.schema, path[3].replace(/^@/, ''))?.title : undefined;
+  if (path[4] === 'intakes') return `${kind.name}, what goes in`;
+  const title = path[4] === 'params' && path[5] ? schemaAt(kind.schema, path[5].replace(/^@/, ''))?.title : undefined;
   const last = [...path]
     .reverse()
     .map((p) => p.replace(/^@/, ''))
@@ -43,11 +46,12 @@ export function sayValue(value: unknown): string {
   if (typeof value === 'number') return value >= 1000 ? shu(value) : String(Number(value.toFixed(2)));
   if (typeof value === 'string') return /^\d{4}-\d{2}-\d{2}$/.test(value) ? day(value) : value;
   if (Array.isArray(value)) return value.length === 0 ? 'nothing' : `${value.length} of them`;
-  const { name, lotId, id, massG, words, pH, instrument, pct, school } = value as Record<string, unknown>;
-  const who = [name, lotId, words, id].find((x) => typeof x === 'string');
+  const { name, id, g, words, pH, instrument, pct, school, amount } = value as Record<string, unknown>;
+  if (amount !== undefined) return `${String(id)}, ${sayValue(amount)}`;
+  const who = [name, words, id].find((x) => typeof x === 'string');
   const parts = [
     who,
-    typeof massG === 'number' ? grams(massG) : '',
+    typeof g === 'number' ? grams(g) : '',
     typeof pH === 'number' ? `pH ${pH}` : '',
     instrument,
     typeof pct === 'number' ? `${Number(pct.toFixed(2))} %` : '',

@@ -4,13 +4,13 @@ import { heatOfRow, levelName, lotShu, type LarderChoice, type PodChoice } from 
 import { grams, shu } from '../format';
 import type { BenchItem } from '../stores/benchMix';
 import AmountField from '../ui/AmountField.vue';
-import KnifeFire from '../pods/KnifeFire.vue';
+import KnifeField from '../pods/KnifeField.vue';
 import LeastMost from '../ui/LeastMost.vue';
 import { NButton } from 'naive-ui';
 import { IconX } from '@tabler/icons-vue';
 import ShareSlider from '../ui/ShareSlider.vue';
 
-/** One thing on the bench: how much of it, and for pods what knife and fire do. */
+/** One thing on the bench: how much of it, and for pods what the knife does. */
 /** The store's own reactive item: changed in place. */
 const item = defineModel<BenchItem>('item', { required: true });
 const props = defineProps<{ pod: PodChoice | null; row: LarderChoice | null; most: number }>();
@@ -72,7 +72,7 @@ const tooMuch = computed(() => (item.value.g > stock.value + 0.5 ? `There are on
       :model-value="item.g"
       @update:model-value="emit('grams', $event)"
     />
-    <KnifeFire v-if="lot" v-model:prep="item.prep" v-model:fire="item.fire" class="knife" :lot="lot" />
+    <KnifeField v-if="lot" v-model:prep="item.prep" class="knife" :lot="lot" />
   </div>
 </template>
 

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { NButton, NForm } from 'naive-ui';
+import { NButton } from 'naive-ui';
 import { computed, reactive, ref, watch } from 'vue';
 import type { HeatSubject } from '@roskel/contract';
 import CautionList from '../ui/CautionList.vue';
@@ -10,6 +10,7 @@ import { useHeat } from '../stores/heat';
 import { useNotices } from '../stores/notices';
 import { useSettings } from '../stores/settings';
 import SheetCard from '../ui/SheetCard.vue';
+import SheetForm from '../ui/SheetForm.vue';
 import { Type } from '@sinclair/typebox';
 import NumberField from '../ui/NumberField.vue';
 import ShareSlider from '../ui/ShareSlider.vue';
@@ -73,7 +74,7 @@ async function save(sure: boolean) {
 
 <template>
   <SheetCard v-model:show="show" :title="`How hot was ${name}?`" :width="620">
-    <NForm class="form" @submit.prevent="save(false)">
+    <SheetForm @submit="save(false)">
       <DraftBar :show="draft.takenUp.value" @anew="draft.anew" />
       <CautionList :cautions="tastingHot()" />
       <p class="soft">
@@ -128,18 +129,11 @@ async function save(sure: boolean) {
         <NButton type="primary" attr-type="submit" :disabled="busy">Keep it</NButton>
         <NButton v-if="askSure" :disabled="busy" @click="save(true)">I am sure, use it</NButton>
       </div>
-    </NForm>
+    </SheetForm>
   </SheetCard>
 </template>
 
 <style scoped>
-.form {
-  display: grid;
-  gap: 10px;
-}
-p {
-  margin: 0;
-}
 .taster {
   display: grid;
   grid-template-columns: 120px 1fr 44px;

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { NButton, NForm } from 'naive-ui';
+import { NButton } from 'naive-ui';
 import { computed, reactive, ref, toRef, watch } from 'vue';
 import { heatOfRow } from '@roskel/core';
 import { LarderFactsSchema, NO_FACTS, type LarderFacts, type LarderRecord, type LedgerLine } from '@roskel/contract';
@@ -11,6 +11,7 @@ import AmountField from '../ui/AmountField.vue';
 import LedgerList from '../ui/LedgerList.vue';
 import NumberField from '../ui/NumberField.vue';
 import SheetCard from '../ui/SheetCard.vue';
+import SheetForm from '../ui/SheetForm.vue';
 import PickField from '../ui/PickField.vue';
 import DateField from '../ui/DateField.vue';
 import TickField from '../ui/TickField.vue';
@@ -107,7 +108,7 @@ async function off() {
 
 <template>
   <SheetCard v-model:show="show" :title="item && row ? row.name : 'Add to the larder'" :width="600">
-    <NForm class="form" @submit.prevent="act(1, 'in')">
+    <SheetForm @submit="act(1, 'in')">
       <DraftBar :show="draft.takenUp.value" @anew="draft.anew" />
       <PickField v-if="!item" v-model="key" label="Ingredient" :options="free" />
       <p v-else>
@@ -157,20 +158,13 @@ async function off() {
         </template>
       </div>
       <LedgerList v-if="item" :moves="moves" />
-    </NForm>
+    </SheetForm>
   </SheetCard>
 </template>
 
 <style scoped>
-.form {
-  display: grid;
-  gap: 10px;
-}
-.form p,
 ul {
   margin: 0;
-}
-ul {
   padding-left: 18px;
   font-size: 14px;
 }

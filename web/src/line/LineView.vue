@@ -1,15 +1,16 @@
 <script setup lang="ts">
 import { computed, onBeforeUnmount, onMounted, ref, useId } from 'vue';
-import { stationSummary, type LineReport, type StationReport } from '@roskel/core';
-import { area, curveMonotoneX, line } from 'd3-shape';
-import { day, grams, today } from '../format';
-import { limbHex, limbLabel } from './flows';
-import { limb, ribbonShape } from './geometry';
-import { TRACKS, trackPoints, type Track, type TrackPoint } from './tracks';
-import { NTable } from 'naive-ui';
+import { NButton } from 'naive-ui';
+import { stationOf, stationSummary, type LineReport, type StationReport } from '@roskel/core';
+import { day, grams, plural, today } from '../format';
+import LineFigures from './LineFigures.vue';
+import LineTracks from './LineTracks.vue';
+import { layoutLine } from './layout';
+import { limbsOf } from './limbs';
+import { offPlan, STRIP, TRACKS, type Track } from './tracks';
 
-/** The batch as a line: ribbon above, five tracks below, aligned with the stations. */
-const props = defineProps<{ report: LineReport; chosen: string; trouble: string | null; bracket: { low: number; high: number } }>();
+/** The batch as a line: one way as a ribbon, what flows in and branches off beside it, five tracks below along that way. */
+const props = defineProps<{ report: LineReport; chosen: string; endId: string; trouble: string | null; changing?: boolean }>();
 const emit = defineEmits<{ choose: [id: string]; why: [stationId: string, track: Track['key'] | 'massG'] }>();
 const id = useId();
 const holder = ref<HTMLElement | null>(null);
@@ -22,69 +23,23 @@ onMounted(() => {
 onBeforeUnmount(() => watcher?.disconnect());
 
 const LEFT = 58;
-const RIBBON = 190;
-const STRIP = 38;
-const height = RIBBON + STRIP * TRACKS.length + 4;
-const shape = computed(() =>
-  ribbonShape(props.report.stations.map(stationSummary), { left: LEFT, right: width.value, centre: 118, most: 88, today: today() }),
+const layout = computed(() =>
+  layoutLine(props.report.stations.map(stationSummary), props.report.strands, props.endId, props.chosen, {
+    ...{ left: LEFT, right: width.value, head: 38, today: today() },
+    labels: 16,
+    most: props.report.strands.length > 1 ? 72 : 84,
+  }),
 );
+const shape = computed(() => layout.value.shape);
+const rows = computed(() => layout.value.rows);
+const ribbon = computed(() => Math.max(186, rows.value.bottom));
+const height = computed(() => ribbon.value + STRIP * TRACKS.length + 4);
+/** Stations of the way, in columns. */
+const read = computed(() => layout.value.way.stationIds.map((s) => stationOf(props.report, s)));
 const mids = computed(() => shape.value.columns.map((c) => c.mid));
-const tracks = computed(() =>
-  TRACKS.map((track, i) => {
-    const top = RIBBON + 4 + i * STRIP;
-    const wish = track.key === 'heatShu' ? [props.bracket.low, props.bracket.high] : [];
-    const { points, y } = trackPoints(track, props.report.stations, mids.value, top, STRIP, wish);
-    return { track, top, points, wish: points.length > 0 && wish.length > 0 ? { low: y(wish[0]!), high: y(wish[1]!) } : null };
-  }),
-);
-const bandPath = area<TrackPoint>()
-  .x((p) => p.x)
-  .y0((p) => p.low)
-  .y1((p) => p.high)
-  .curve(curveMonotoneX);
-const linePath = line<TrackPoint>()
-  .x((p) => p.x)
-  .y((p) => p.y)
-  .curve(curveMonotoneX);
-/** What has happened is drawn solid: up to the last finished station. */
-const solidTo = computed(() => Math.max(LEFT, ...tracks.value.flatMap((t) => t.points.filter((p) => p.done).map((p) => p.x))));
-const limbs = computed(() =>
-  props.report.stations.flatMap((s, i) => {
-    const c = shape.value.columns[i]!;
-    const before = i === 0 ? 0 : shape.value.columns[i - 1]!.thickness;
-    const out = [];
-    const inG = s.additions.reduce((t, a) => t + a.massG, 0);
-    if (inG > 0 && i > 0) {
-      const x = c.x0 + (c.x1 - c.x0) * 0.16;
-      const edge = 118 - Math.max(c.thickness, before) / 2 + 4;
-      out.push({
-        key: `${s.id}+`,
-        d: limb(x, edge, 60, inG * shape.value.perG * 0.7, 56),
-        hex: limbHex(s.additions[0]!),
-        x: c.x0 + 2,
-        y: 45,
-        text: `+ ${limbLabel(s.additions)}`,
-        anchor: 'start',
-      });
-    }
-    const sides = s.sides.filter((f) => f.massG >= 0.5);
-    const lost = sides.reduce((t, a) => t + a.massG, 0);
-    if (lost > 0) {
-      const x = c.x0 + (c.x1 - c.x0) * (i === 0 ? 0.1 : 0.16);
-      const edge = 118 + Math.max(Math.min(c.thickness, before || c.thickness), 3) / 2 - 4;
-      out.push({
-        key: `${s.id}-`,
-        d: limb(x, edge, 174, Math.min(26, lost * shape.value.perG * 0.7), -34),
-        hex: limbHex(sides[0]!),
-        // The last one stands against the edge, so that it cannot run over it.
-        ...(i === props.report.stations.length - 1 ? { x: c.x1 - 18, anchor: 'end' } : { x: x + 40, anchor: 'start' }),
-        y: 180,
-        text: limbLabel(sides),
-      });
-    }
-    return out;
-  }),
-);
+const wide = computed(() => (width.value - LEFT) / Math.max(1, read.value.length));
+const goal = computed(() => (props.report.ends.find((e) => e.strandId === props.endId) ?? props.report.ends[0])?.goal);
+const limbs = computed(() => limbsOf(read.value, layout.value, props.report.strands, wide.value));
 const when = (s: StationReport) => {
   if (s.active && s.from !== s.to && s.from <= today()) {
     const n = Math.round((Date.parse(today()) - Date.parse(s.from)) / 864e5);
@@ -93,131 +48,129 @@ const when = (s: StationReport) => {
   }
   return `${s.done ? '' : '~'}${day(s.to)}`;
 };
-const offPlan = (a: number, b: number) => Math.abs(a - b) > 0.02 * Math.max(1, Math.abs(b));
-function labelY(p: TrackPoint, top: number): number {
-  const below = p.y + 15;
-  return below > top + STRIP - 1 ? p.y - 6 : below;
-}
+/** What a branch ends in. */
+const branchEnd = (strandId: string) => {
+  const e = props.report.ends.find((x) => x.strandId === strandId);
+  return e ? plural(e.bottles.filled, 'bottle') : '';
+};
+/** A strand is read along from its last station on. */
+const unfold = (strandId: string) => emit('choose', props.report.strands.find((s) => s.id === strandId)!.stationIds.at(-1)!);
+const along = computed(() => layout.value.way.legs.map((s) => s.name).join(', then '));
+const onWay = (strandId: string) => layout.value.way.legs.some((s) => s.id === strandId);
 </script>
 
 <template>
-  <div ref="holder" class="line-view">
-    <svg :viewBox="`0 0 ${width} ${height}`" :width="width" :height="height" aria-hidden="true">
-      <defs>
-        <linearGradient :id="`${id}-g`" gradientUnits="userSpaceOnUse" :x1="LEFT" :x2="width" y1="0" y2="0">
-          <stop v-for="s in shape.stops" :key="s.offset" :offset="s.offset" :stop-color="s.hex" />
-        </linearGradient>
-        <clipPath :id="`${id}-d`"><rect :x="LEFT" y="0" :width="Math.max(0, shape.doneTo - LEFT)" :height="RIBBON" /></clipPath>
-        <clipPath :id="`${id}-s`"><rect x="0" :y="RIBBON" :width="solidTo" :height="height - RIBBON" /></clipPath>
-        <clipPath :id="`${id}-f`"><rect :x="solidTo" :y="RIBBON" :width="width - solidTo" :height="height - RIBBON" /></clipPath>
-        <clipPath :id="`${id}-p`"><rect :x="shape.doneTo" y="0" :width="Math.max(0, width - shape.doneTo)" :height="RIBBON" /></clipPath>
-      </defs>
-      <g
-        v-for="(c, i) in shape.columns"
-        :key="c.id"
-        class="column"
-        :class="{ on: c.id === chosen, bad: c.id === trouble }"
-        @click="emit('choose', c.id)"
-      >
-        <rect class="zone" :x="c.x0" y="0" :width="c.x1 - c.x0" :height="height" />
-        <text class="name" :x="c.x0 + 12" y="20">{{ report.stations[i]!.name }}</text>
-        <text class="when" :x="c.x0 + 12" y="35">{{ when(report.stations[i]!) }}</text>
-      </g>
-      <g class="limbs">
-        <template v-for="l in limbs" :key="l.key">
-          <path :d="l.d" :fill="l.hex" opacity="0.5" />
-          <text :x="l.x + 10" :y="l.y + 6" :text-anchor="l.anchor">{{ l.text }}</text>
-        </template>
-      </g>
-      <path :d="shape.body" :fill="`url(#${id}-g)`" :clip-path="`url(#${id}-d)`" pointer-events="none" />
-      <g :clip-path="`url(#${id}-p)`" pointer-events="none">
-        <path :d="shape.body" fill="var(--plate)" />
-        <path :d="shape.body" :fill="`url(#${id}-g)`" opacity="0.4" />
-        <path :d="shape.top" class="dash" :stroke="shape.stops.at(-1)?.hex" />
-        <path :d="shape.bottom" class="dash" :stroke="shape.stops.at(-1)?.hex" />
-      </g>
-      <g v-for="(c, i) in shape.columns" :key="`m${c.id}`" class="mass" @click="emit('why', c.id, 'massG')">
-        <template v-if="c.massG > 0">
-          <text :x="c.mid" y="122" text-anchor="middle" :class="{ solid: c.mid < shape.doneTo }">
-            {{ report.stations[i]!.log.massG !== undefined ? '●' : '' }} {{ grams(c.massG) }}
-          </text>
-          <text
-            v-if="offPlan(c.massG, report.stations[i]!.planned.massG)"
-            :x="c.mid"
-            y="137"
-            text-anchor="middle"
-            class="plan"
-            :class="{ solid: c.mid < shape.doneTo }"
-          >
-            plan {{ grams(report.stations[i]!.planned.massG) }}
-          </text>
-        </template>
-      </g>
-      <line class="rule" x1="0" :x2="width" :y1="RIBBON" :y2="RIBBON" />
-      <g v-for="{ track, top, points, wish } in tracks" :key="track.key">
-        <text class="track" x="10" :y="top + 17" :fill="track.colour">{{ track.name }}</text>
-        <text class="unit" x="10" :y="top + 30">{{ track.unit }}</text>
-        <line v-if="top > RIBBON + 4" class="hair" :x1="LEFT" :x2="width" :y1="top" :y2="top" />
-        <path :d="bandPath(points) ?? ''" :fill="track.colour" opacity="0.18" pointer-events="none" />
-        <path :d="linePath(points) ?? ''" :stroke="track.colour" class="curve dashed" :clip-path="`url(#${id}-f)`" />
-        <path :d="linePath(points) ?? ''" :stroke="track.colour" class="curve" :clip-path="`url(#${id}-s)`" />
-        <path v-if="wish" class="wish" :d="`M ${width - 18} ${wish.low} h 6 V ${wish.high} h -6`" />
+  <div>
+    <div v-if="report.strands.length > 1" class="strands" role="group" aria-label="Read along">
+      <span class="soft">Read along</span>
+      <NButton v-for="s in report.strands" :key="s.id" quaternary :aria-pressed="onWay(s.id)" :data-strand="s.id" @click="unfold(s.id)">
+        {{ s.name }}
+      </NButton>
+      <span class="soft way">the tracks read along {{ along }}</span>
+    </div>
+    <div ref="holder" class="line-view">
+      <svg :viewBox="`0 0 ${width} ${height}`" :width="width" :height="height" aria-hidden="true">
+        <defs>
+          <linearGradient :id="`${id}-g`" gradientUnits="userSpaceOnUse" :x1="LEFT" :x2="width" y1="0" y2="0">
+            <stop v-for="s in shape.stops" :key="s.offset" :offset="s.offset" :stop-color="s.hex" />
+          </linearGradient>
+          <clipPath :id="`${id}-d`"><rect :x="LEFT" y="0" :width="Math.max(0, shape.doneTo - LEFT)" :height="ribbon" /></clipPath>
+          <clipPath :id="`${id}-p`"><rect :x="shape.doneTo" y="0" :width="Math.max(0, width - shape.doneTo)" :height="ribbon" /></clipPath>
+        </defs>
         <g
-          v-for="p in points"
-          :key="p.stationId"
-          class="point"
-          :data-point="`${p.stationId}-${track.key}`"
-          @click="emit('why', p.stationId, track.key)"
+          v-for="(c, i) in shape.columns"
+          :key="c.id"
+          class="column"
+          :class="{ on: c.id === chosen, bad: c.id === trouble }"
+          :data-column="c.id"
+          @click="emit('choose', c.id)"
         >
-          <rect class="hit" :x="p.x - 26" :y="top" width="76" :height="STRIP" />
-          <path
-            v-if="p.planned !== null && offPlan(p.value, p.planned)"
-            class="was"
-            :d="`M ${p.x - 7} ${p.plannedY} h 14`"
-            :stroke="track.colour"
-          />
-          <circle :cx="p.x" :cy="p.y" r="4.2" :fill="p.measured ? track.colour : 'var(--plate)'" :stroke="track.colour" />
-          <text :x="p.x + 9" :y="labelY(p, top)" :class="{ solid: p.done, measured: p.measured }">
-            {{ track.show(p.value, p.measured) }}
+          <rect class="zone" :x="c.x0" y="0" :width="c.x1 - c.x0" :height="height" />
+          <text class="name" :class="{ small: wide < 100 }" :x="c.x0 + (wide < 100 ? 6 : 12)" y="20">{{ read[i]!.name }}</text>
+          <text class="when" :x="c.x0 + (wide < 100 ? 6 : 12)" y="35">{{ when(read[i]!) }}</text>
+        </g>
+        <g v-for="b in layout.branches" :key="b.strandId" class="strand" :data-drawn="b.strandId" @click="unfold(b.strandId)">
+          <path :d="b.d" :fill="b.hex" opacity="0.55" />
+          <circle v-for="r in b.rings" :key="r.id" class="ring" :class="{ done: r.done }" :cx="r.x" :cy="r.y" r="4" />
+          <text :x="b.label.x" :y="b.label.y">
+            {{ b.name }} {{ grams(b.massG) }}{{ branchEnd(b.strandId) ? `, ${branchEnd(b.strandId)}` : '' }}
           </text>
         </g>
-      </g>
-    </svg>
-    <div class="pickers" :style="{ left: `${LEFT}px` }">
-      <button
-        v-for="(s, i) in report.stations"
-        :key="s.id"
-        type="button"
-        :aria-pressed="s.id === chosen"
-        :aria-label="`${i + 1} ${s.name}, ${when(s)}, ${grams(s.now.massG)}`"
-        @click="emit('choose', s.id)"
-      />
+        <g class="limbs">
+          <template v-for="l in limbs" :key="l.key">
+            <path :d="l.d" :fill="l.hex" opacity="0.5" />
+            <path v-if="l.kept" class="vessel" :d="`M ${l.kept.x} ${l.kept.y - 7} v 10 q 0 4 4 4 h 6 q 4 0 4 -4 v -10`" />
+            <text :x="l.x" :y="l.y" :text-anchor="l.anchor">{{ l.text }}</text>
+          </template>
+        </g>
+        <path :d="shape.body" :fill="`url(#${id}-g)`" :clip-path="`url(#${id}-d)`" pointer-events="none" />
+        <g :clip-path="`url(#${id}-p)`" pointer-events="none">
+          <path :d="shape.body" fill="var(--plate)" />
+          <path :d="shape.body" :fill="`url(#${id}-g)`" opacity="0.4" />
+          <path :d="shape.top" class="dash" :stroke="shape.stops.at(-1)?.hex" />
+          <path :d="shape.bottom" class="dash" :stroke="shape.stops.at(-1)?.hex" />
+        </g>
+        <g
+          v-for="f in layout.inflows"
+          :key="f.strandId"
+          class="strand"
+          :data-drawn="f.strandId"
+          @click="emit('choose', f.rings.at(-1)!.id)"
+        >
+          <path :d="f.d" :fill="f.hex" opacity="0.8" />
+          <circle
+            v-for="r in f.rings"
+            :key="r.id"
+            class="ring"
+            :class="{ done: r.done }"
+            :cx="r.x"
+            :cy="r.y"
+            r="5"
+            @click.stop="emit('choose', r.id)"
+          />
+          <text :x="f.label.x" :y="f.label.y" :text-anchor="f.label.anchor">{{ f.name }} {{ grams(f.massG) }}</text>
+        </g>
+        <g v-for="(c, i) in shape.columns" :key="`m${c.id}`" class="mass" @click="emit('why', c.id, 'massG')">
+          <template v-if="c.massG > 0">
+            <text :x="c.mid + (wide < 100 ? 6 : 0)" :y="rows.centre + 4" text-anchor="middle" :class="{ solid: c.mid < shape.doneTo }">
+              {{ read[i]!.log.massG !== undefined ? '●' : '' }} {{ grams(c.massG) }}
+            </text>
+            <text
+              v-if="offPlan(c.massG, read[i]!.planned.massG)"
+              :x="c.mid"
+              :y="rows.centre + 19"
+              text-anchor="middle"
+              class="plan"
+              :class="{ solid: c.mid < shape.doneTo }"
+            >
+              plan {{ grams(read[i]!.planned.massG) }}
+            </text>
+          </template>
+        </g>
+        <line class="rule" x1="0" :x2="width" :y1="ribbon" :y2="ribbon" />
+        <LineTracks
+          :read="read"
+          :mids="mids"
+          :goal="goal"
+          :left="LEFT"
+          :right="width"
+          :top="ribbon"
+          @why="(station, track) => emit('why', station, track)"
+        />
+      </svg>
+      <div class="pickers" :style="{ left: `${LEFT}px` }">
+        <button
+          v-for="(s, i) in read"
+          :key="s.id"
+          type="button"
+          :aria-pressed="s.id === chosen"
+          :aria-label="`${i + 1} ${s.name}, ${when(s)}, ${grams(s.now.massG)}`"
+          :data-picker="s.id"
+          @click="emit('choose', s.id)"
+        />
+      </div>
+      <LineFigures :report="report" />
     </div>
-    <NTable class="visually-hidden">
-      <caption>
-        The line in figures
-      </caption>
-      <thead>
-        <tr>
-          <th>Station</th>
-          <th>Mass, planned and now</th>
-          <th v-for="t in TRACKS" :key="t.key">{{ t.name }} {{ t.unit }}, planned, now, 10 to 90 %</th>
-        </tr>
-      </thead>
-      <tbody>
-        <tr v-for="s in report.stations" :key="s.id">
-          <th>{{ s.name }}</th>
-          <td :data-mass="s.id">{{ grams(s.planned.massG) }}, {{ grams(s.now.massG) }}</td>
-          <td v-for="t in TRACKS" :key="t.key" :data-cell="`${s.id}-${t.key}`">
-            <template v-if="s.now[t.key] !== null">
-              {{ s.planned[t.key] === null ? '' : t.show(s.planned[t.key]!, false) }},
-              {{ t.show(s.now[t.key]!, s.log.pH !== undefined && t.key === 'pH') }},
-              {{ s.band[t.key] ? `${t.show(s.band[t.key]!.p10, false)} to ${t.show(s.band[t.key]!.p90, false)}` : '' }}
-            </template>
-          </td>
-        </tr>
-      </tbody>
-    </NTable>
   </div>
 </template>
 
@@ -247,14 +200,52 @@ svg {
     700 14px 'Bricolage Grotesque Variable',
     sans-serif;
 }
+.name.small {
+  font-size: 12.5px;
+}
+.strands {
+  display: flex;
+  flex-wrap: wrap;
+  align-items: center;
+  gap: 4px 8px;
+  padding: 2px 12px;
+  border-bottom: 1px solid var(--grid);
+}
+.way {
+  margin-left: auto;
+  font-size: 13px;
+}
+.strands :deep(.n-button) {
+  border-bottom: 3px solid transparent;
+  border-radius: 0;
+  color: var(--soft);
+}
+.strands :deep(.n-button[aria-pressed='true']) {
+  color: var(--ink);
+  font-weight: 600;
+  border-bottom-color: var(--rim);
+}
+.strand {
+  cursor: pointer;
+}
+.ring {
+  fill: var(--plate);
+  stroke: var(--rim);
+  stroke-width: 2;
+}
+.ring.done {
+  fill: var(--rim);
+}
+.vessel {
+  fill: var(--plate);
+  stroke: var(--rim);
+  stroke-width: 1.8;
+}
 .when,
-.unit,
+.strand text,
 .limbs text {
   font-size: 13px;
   fill: var(--soft);
-}
-.unit {
-  font-size: 13px;
 }
 .mass {
   cursor: help;
@@ -285,51 +276,6 @@ svg {
 .rule {
   stroke: var(--rim);
   stroke-width: 2;
-}
-.hair {
-  stroke: var(--grid);
-}
-.track {
-  font:
-    700 13.5px 'Hanken Grotesk Variable',
-    sans-serif;
-}
-.curve {
-  fill: none;
-  stroke-width: 1.8;
-  pointer-events: none;
-}
-.dashed {
-  stroke-dasharray: 3 3;
-}
-
-.wish {
-  fill: none;
-  stroke: var(--rim);
-  stroke-width: 2;
-}
-.was {
-  stroke-width: 2;
-  opacity: 0.5;
-}
-.point {
-  cursor: help;
-}
-.hit {
-  fill: transparent;
-}
-.point circle {
-  stroke-width: 1.8;
-}
-.point text {
-  font-size: 13px;
-  fill: var(--soft);
-}
-.point text.solid {
-  fill: var(--ink);
-}
-.point text.measured {
-  font-weight: 700;
 }
 .pickers {
   position: absolute;

@@ -1,4 +1,4 @@
-import type { Banded, Props, StationReport } from '@roskel/core';
+import { bodyWord, type Banded, type Props, type StationReport } from '@roskel/core';
 import { ph, shu } from '../format';
 
 /** One of the five tracks under the ribbon. A new track is a line here. */
@@ -16,8 +16,13 @@ export const TRACKS: readonly Track[] = [
   { key: 'pH', name: 'Acid', unit: 'pH', colour: 'var(--acid)', log: false, show: (v, m) => ph(v, m) },
   { key: 'saltPct', name: 'Salt', unit: '%', colour: 'var(--salt)', log: false, show: (v) => v.toFixed(1) },
   { key: 'sweetPct', name: 'Sweet', unit: '%', colour: 'var(--sweet)', log: false, show: (v) => v.toFixed(1) },
-  { key: 'pulpPct', name: 'Pulp', unit: '%', colour: 'var(--pulp)', log: false, show: (v) => v.toFixed(1) },
+  { key: 'body', name: 'Body', unit: 'how it pours', colour: 'var(--pulp)', log: false, show: (v) => bodyWord(v) },
 ];
+
+/** Height of a track's strip, px. */
+export const STRIP = 38;
+/** So far from the plan that both are shown: 2 %, or as much of one unit. */
+export const offPlan = (now: number, planned: number): boolean => Math.abs(now - planned) > 0.02 * Math.max(1, Math.abs(planned));
 
 export interface TrackPoint {
   x: number;

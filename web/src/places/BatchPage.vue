@@ -1,14 +1,15 @@
 <script setup lang="ts">
-import { NButton } from 'naive-ui';
-import { computed, ref, watch } from 'vue';
+import { NButton, NDropdown } from 'naive-ui';
+import { computed, defineAsyncComponent, onBeforeUnmount, onMounted, ref, watch } from 'vue';
 import { RouterLink, useRoute, useRouter } from 'vue-router';
-import { levelName, type Banded } from '@roskel/core';
+import { endStrands, levelName, stationIn, stationKind, stationsOf, styleName, type Banded } from '@roskel/core';
 import { odds, shu } from '../format';
 import { useBatches } from '../stores/batches';
 import { useOpenBatch } from '../stores/openBatch';
 import { useNotices } from '../stores/notices';
 import { useKeys } from '../ui/keys';
 import { PANELS } from '../stations';
+import LineList from '../line/LineList.vue';
 import LineView from '../line/LineView.vue';
 import DoNow from '../batch/DoNow.vue';
 import CautionList from '../ui/CautionList.vue';
@@ -21,6 +22,7 @@ import { lazySheet } from '../ui/lazySheet';
 import ShortPlate from '../batch/ShortPlate.vue';
 import BenchSheet from '../batch/BenchSheet.vue';
 
+const ChangeBar = defineAsyncComponent(() => import('../batch/ChangeBar.vue'));
 const GoalSheet = lazySheet(() => import('../batch/GoalSheet.vue'));
 
 const route = useRoute();
@@ -44,7 +46,8 @@ watch(
 watch(
   () => batch.report,
   (r) => {
-    if (r && !r.stations.some((s) => s.id === chosen.value))
+    // A station that was just added is not in the report yet.
+    if (r && !r.stations.some((s) => s.id === chosen.value) && !(batch.file && stationIn(batch.file, chosen.value)))
       chosen.value = (r.stations.find((s) => s.active) ?? r.stations.at(-1))?.id ?? '';
   },
   { immediate: true },
@@ -56,6 +59,8 @@ watch(chosen, (at) => {
 });
 const station = computed(() => batch.report?.stations.find((s) => s.id === chosen.value) ?? null);
 const file = computed(() => batch.file);
+/** The station is in the file as it stands: the report lags behind a line that was just changed. */
+const here = computed(() => file.value !== null && stationIn(file.value, chosen.value) !== undefined);
 const cautions = computed(() => {
   const order = { danger: 0, caution: 1, note: 2 };
   return [...(station.value?.cautions ?? [])].sort((a, b) => order[a.severity] - order[b.severity]);
@@ -82,7 +87,12 @@ useKeys('This batch', [
   { key: 'arrowright', says: 'next station', run: () => step(1) },
   { key: 'arrowleft', says: 'station before', run: () => step(-1) },
   { key: 'g', says: 'the goal', run: () => (goal.value = true) },
-  { key: 'c', says: 'choose the pods', run: () => void router.push({ name: 'choose', params: { id: batch.id } }) },
+  {
+    key: 'c',
+    says: 'choose the pods',
+    run: () => void router.push({ name: 'choose', params: { id: batch.id }, query: { for: endId.value } }),
+  },
+  { key: 'l', says: 'change the line', run: () => (changing.value = true) },
   { key: 'e', says: 'export the file', run: () => exportFile() },
   { key: 'w', says: 'why these numbers', run: () => chosen.value && (about.value = { stationId: chosen.value, what: 'heatShu' }) },
 ]);
@@ -110,9 +120,44 @@ function exportFile() {
 const print = () => window.print();
 const asking = ref(false);
 /** Work that is on its way is not archived by a slip. */
-const running = computed(
-  () => batch.file !== null && batch.file.stations.some((s) => s.log.doneOn) && !batch.file.stations.at(-1)?.log.doneOn,
+const running = computed(() => {
+  const all = batch.file ? stationsOf(batch.file).map((s) => s.entry) : [];
+  return all.some((s) => s.log.doneOn) && all.some((s) => stationKind(s.kind).bottled && !s.log.doneOn);
+});
+/** The end whose goal is on the page: that of the strand one is in, else the last one looked at, else the main one. */
+const endId = ref('');
+const ends = computed(() => (file.value ? endStrands(file.value) : []));
+watch(
+  [station, ends],
+  () => {
+    const own = ends.value.find((e) => e.id === station.value?.strandId)?.id;
+    if (own) endId.value = own;
+    else if (!ends.value.some((e) => e.id === endId.value)) endId.value = ends.value[0]?.id ?? '';
+  },
+  { immediate: true },
 );
+const end = computed(() => ends.value.find((e) => e.id === endId.value) ?? null);
+const endReport = computed(() => batch.report?.ends.find((e) => e.strandId === endId.value) ?? null);
+/** The picture has handles while the line is changed. */
+const changing = ref(false);
+const narrow = ref(false);
+const small = window.matchMedia('(max-width: 720px)');
+const measure = () => (narrow.value = small.matches);
+measure();
+onMounted(() => small.addEventListener('change', measure));
+onBeforeUnmount(() => small.removeEventListener('change', measure));
+/** What is done to the whole batch, and rarely. */
+const more = [
+  { key: 'export', label: 'Export the file' },
+  { key: 'print', label: 'Print the bench sheet' },
+  { key: 'archive', label: 'Archive' },
+];
+function doMore(key: string) {
+  if (key === 'export') exportFile();
+  else if (key === 'print') print();
+  else if (running.value) asking.value = true;
+  else void archive();
+}
 async function archive() {
   asking.value = false;
   try {
@@ -131,29 +176,35 @@ async function archive() {
     <template v-if="file">
       <header class="head no-print">
         <div>
-          <RouterLink class="crumb" to="/batches">Batches</RouterLink><span class="soft crumb"> / brine ferment</span>
+          <RouterLink class="crumb" to="/batches">Batches</RouterLink><span class="soft crumb"> / {{ styleName(file.style) }}</span>
           <h1>{{ file.name }}</h1>
         </div>
-        <NButton class="chip-act" @click="goal = true">
-          <span>
-            Heat <b>{{ levelName(Math.sqrt(Math.max(1, file.goal.lowShu) * file.goal.highShu)) }}</b> {{ shu(file.goal.lowShu) }} to
-            {{ shu(file.goal.highShu) }}
-          </span>
-        </NButton>
-        <NButton class="chip-act" @click="goal = true">
-          <span
-            ><b>{{ file.goal.bottles }}</b> × {{ file.goal.bottleMl }} ml</span
-          >
-        </NButton>
-        <span v-if="batch.report && batch.report.heat.p50 > 0" class="odds"
-          ><b data-fact="odds">{{ odds(batch.report.odds) }}</b
+        <template v-if="end">
+          <NButton class="chip-act" @click="goal = true">
+            <span>
+              <template v-if="ends.length > 1">{{ end.name }}: </template>Heat
+              <b>{{ levelName(Math.sqrt(Math.max(1, end.goal.lowShu) * end.goal.highShu)) }}</b> {{ shu(end.goal.lowShu) }} to
+              {{ shu(end.goal.highShu) }}
+            </span>
+          </NButton>
+          <NButton class="chip-act" @click="goal = true">
+            <span
+              ><b>{{ end.goal.bottles }}</b> × {{ end.goal.bottleMl }} ml</span
+            >
+          </NButton>
+        </template>
+        <span v-if="endReport && endReport.heat.p50 > 0" class="odds"
+          ><b data-fact="odds">{{ odds(endReport.odds) }}</b
           ><br />land in the wished heat</span
         >
         <SchoolStamp />
         <SaveState class="push" />
-        <NButton class="no-print" @click="exportFile">Export</NButton>
-        <NButton class="no-print" @click="print">Print</NButton>
-        <NButton class="no-print" @click="running ? (asking = true) : archive()">Archive</NButton>
+        <NButton class="no-print" :type="changing ? 'primary' : 'default'" :aria-pressed="changing" @click="changing = !changing"
+          >Change the line</NButton
+        >
+        <NDropdown trigger="click" :options="more" @select="(key: string) => doMore(key)">
+          <NButton class="no-print" aria-haspopup="menu">More</NButton>
+        </NDropdown>
       </header>
       <div v-if="batch.lineTrouble" class="plate trouble" role="alert">
         <b>The line stops here:</b> {{ batch.lineTrouble.message }}
@@ -162,17 +213,20 @@ async function archive() {
       <NewsBar />
       <ShortPlate />
       <div v-if="batch.report" class="plate line no-print" :class="{ busy: batch.busy }">
+        <LineList v-if="narrow" :report="batch.report" :chosen="chosen" :trouble="batch.stationTrouble" @choose="chosen = $event" />
         <LineView
+          v-else
           :report="batch.report"
           :chosen="chosen"
+          :end-id="endId"
           :trouble="batch.stationTrouble"
-          :bracket="{ low: file.goal.lowShu, high: file.goal.highShu }"
           @choose="chosen = $event"
           @why="(stationId, what) => ((chosen = stationId), (about = { stationId, what }))"
         />
       </div>
       <p v-else class="soft">Working out the line.</p>
-      <div v-if="batch.report && station" class="below no-print">
+      <ChangeBar v-if="changing && here" class="no-print" :station-id="chosen" @choose="chosen = $event" @done="changing = false" />
+      <div v-if="batch.report && station && here" class="below no-print">
         <component :is="PANELS[station.kind]" :key="station.id" :station="station" />
         <div class="side">
           <div v-if="cautions.length || elsewhere.length" class="warnings" role="region" aria-label="Warnings">
@@ -188,7 +242,7 @@ async function archive() {
         </div>
       </div>
       <BenchSheet v-if="batch.report" :file="file" :report="batch.report" />
-      <GoalSheet v-model:show="goal" />
+      <GoalSheet v-if="endId" v-model:show="goal" :strand-id="endId" />
       <SheetCard v-model:show="asking" title="Archive a batch on its way?" :width="460">
         <p>{{ file.name }} is not bottled yet. In the archive nobody is reminded of its jars; it can be restored at any time.</p>
         <p class="two">

@@ -2,7 +2,7 @@
 import { NButton } from 'naive-ui';
 import { computed, onMounted } from 'vue';
 import { RouterLink, useRoute, useRouter } from 'vue-router';
-import { bitterSeeds, colourFamily, FIRE, heatKept, KNIFE, podStationId, preparedPerGram, seedShare } from '@roskel/core';
+import { bitterSeeds, colourFamily, endStrands, heatKept, KNIFE, podStationId, preparedPerGram, seedShare } from '@roskel/core';
 import { heatAxis } from '../charts/HeatAxis';
 import { plural, shu } from '../format';
 import { useMix } from '../pods/useMix';
@@ -23,7 +23,13 @@ const router = useRouter();
 const batch = useOpenBatch();
 const pods = usePods();
 const file = computed(() => batch.file);
-const mix = useMix(file);
+/** The strand whose goal the pods are chosen for: two bowls of one base are two goals. */
+const strandId = computed(() => {
+  const ends = file.value ? endStrands(file.value) : [];
+  return (ends.find((s) => s.id === route.query.for) ?? ends[0])?.id ?? '';
+});
+const goal = computed(() => file.value?.strands.find((s) => s.id === strandId.value)?.goal ?? null);
+const mix = useMix(file, strandId);
 const { wish, answer, trouble, stopped, solving, solveMs, picked, ready, choices, allowed, live, bottles, whole, rows, pending, hex } = mix;
 
 onMounted(async () => {
@@ -37,7 +43,7 @@ async function confirm() {
   if (!file.value) return;
   try {
     mix.confirm();
-    await router.push({ name: 'batch', params: { id: batch.id }, query: { at: podStationId(file.value) } });
+    await router.push({ name: 'batch', params: { id: batch.id }, query: { at: podStationId(file.value, strandId.value) } });
   } catch (e) {
     trouble.value = (e as Error).message;
   }
@@ -61,12 +67,11 @@ const board = computed(() => {
     });
     return names.length > 0 ? `${names.join(', ')} ${KNIFE[p].name}: ${KNIFE[p].note}` : '';
   });
-  const fires = [...new Set(used.value.map((r) => r.entry.fire))].filter((f) => f !== 'none').map((f) => FIRE[f].note);
-  const cut = used.value.map((r) => ({ r, g: r.entry.g * preparedPerGram(r.c.lot, r.c.prep, r.c.fire).massG }));
+  const cut = used.value.map((r) => ({ r, g: r.entry.g * preparedPerGram(r.c.lot, r.c.prep).massG }));
   const total = cut.reduce((s, x) => s + x.g, 0);
   const seeds = cut.reduce((s, { r, g }) => s + g * seedShare(r.c.prep, r.c.lot.capsaicinoidClass, r.c.lot.anatomy), 0);
   const bitter = total > 0 ? bitterSeeds(seeds / total).map((c) => c.text) : [];
-  return [...ways, ...fires, ...bitter].filter(Boolean);
+  return [...ways, ...bitter].filter(Boolean);
 });
 const wholeText = computed(() => {
   if (whole.value.counts.length === 0) return 'Weigh these; there are no pods to count.';
@@ -84,9 +89,8 @@ const wholeText = computed(() => {
         <RouterLink class="crumb" :to="{ name: 'batch', params: { id: String(route.params.id) } }">{{ file?.name ?? 'batch' }}</RouterLink>
         <h1>Choose the pods</h1>
       </div>
-      <span v-if="file" class="chip"
-        >{{ plural(file.goal.bottles, 'bottle') }} of {{ file.goal.bottleMl }} ml, {{ shu(file.goal.lowShu) }} to
-        {{ shu(file.goal.highShu) }} SHU</span
+      <span v-if="goal" class="chip"
+        >{{ plural(goal.bottles, 'bottle') }} of {{ goal.bottleMl }} ml, {{ shu(goal.lowShu) }} to {{ shu(goal.highShu) }} SHU</span
       >
       <span v-if="hex" class="chip"><i class="tint" :style="{ background: hex }" />{{ colourFamily(hex) ?? 'brown' }}</span>
       <RouterLink class="act" :to="{ path: '/pods', query: { back: route.fullPath } }">Add a lot</RouterLink>
@@ -132,7 +136,7 @@ const wholeText = computed(() => {
           <h2>Nothing can be worked out yet</h2>
           <p>{{ stopped }} <RouterLink :to="{ name: 'batch', params: { id: route.params.id } }">Go to the batch</RouterLink></p>
         </section>
-        <BottleHeat v-else :blur="live?.blur ?? null" :odds-now="live?.band?.odds" :goal="file.goal" :bottles="bottles" />
+        <BottleHeat v-else-if="goal" :blur="live?.blur ?? null" :odds-now="live?.band?.odds" :goal="goal" :bottles="bottles" />
         <WayList v-if="!stopped" :answer="answer" :trouble="trouble" :picked="picked" :choices="choices" @take="mix.take" />
         <span v-if="solveMs !== null" class="visually-hidden" data-fact="solve-ms">{{ solveMs.toFixed(1) }}</span>
       </div>

@@ -9,6 +9,7 @@ import { useNotices } from '../stores/notices';
 import { useLarder } from '../stores/larder';
 import { useKeys } from '../ui/keys';
 import ListState from '../ui/ListState.vue';
+import KeptBoard from '../larder/KeptBoard.vue';
 import FindField from '../ui/FindField.vue';
 import PickField from '../ui/PickField.vue';
 import { lazySheet } from '../ui/lazySheet';
@@ -143,6 +144,7 @@ function onJar(name: string): string {
         </div>
       </section>
     </ListState>
+    <KeptBoard :find="find" />
     <LarderSheet v-model:show="sheet" :item="item" />
     <ReaderSheet v-model:show="reading" verb="Add to the larder" @take="take" />
     <ArchiveSheet v-model:show="archived" title="Archived from the larder" :archive="larder.archive" />

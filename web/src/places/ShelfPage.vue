@@ -11,6 +11,7 @@ import { useShelf } from '../stores/shelf';
 import BottleShape from '../ui/BottleShape.vue';
 import ListState from '../ui/ListState.vue';
 import SchoolStamp from '../heat/SchoolStamp.vue';
+import OpenBottles from '../batch/OpenBottles.vue';
 import TasteSheet from '../heat/TasteSheet.vue';
 import FindField from '../ui/FindField.vue';
 
@@ -33,6 +34,12 @@ const tasted = ref<BottlingRecord | null>(null);
 function taste(b: BottlingRecord) {
   tasted.value = b;
   tasting.value = true;
+}
+const opening = ref(false);
+const opened = ref<BottlingRecord | null>(null);
+function open(b: BottlingRecord) {
+  opened.value = b;
+  opening.value = true;
 }
 const settings = useSettings();
 function range(b: BottlingRecord): string {
@@ -91,7 +98,7 @@ const late = (b: BottlingRecord) => b.useBy < today();
             {{ b.pH === null ? 'no pH' : b.phMeasured ? `pH ${b.pH.toFixed(2)} measured` : `pH about ${b.pH.toFixed(1)}, not measured` }}
           </p>
           <p class="soft">
-            <span :data-heat="b.batchId">{{ range(b) }}</span>, {{ b.bottleMl }} ml
+            <span :data-heat="b.id">{{ range(b) }}</span>, {{ b.bottleMl }} ml
           </p>
           <p>
             <b :class="{ late: late(b) }"
@@ -105,6 +112,7 @@ const late = (b: BottlingRecord) => b.useBy < today();
             <NButton :disabled="b.left === 0" @click="take(b, 'opened')">Open one</NButton>
             <NButton :disabled="b.left === 0" @click="take(b, 'given')">Give one away</NButton>
             <NButton @click="taste(b)">How hot was it?</NButton>
+            <NButton v-if="b.place !== 'bin'" :disabled="b.left === 0" @click="open(b)">Into another sauce</NButton>
             <NButton text class="link" :disabled="b.left === 0" @click="take(b, 'thrown')">throw one away</NButton>
           </div>
         </div>
@@ -113,10 +121,11 @@ const late = (b: BottlingRecord) => b.useBy < today();
         Home guidance only. Local food law decides about anything sold or given widely.
       </p>
     </ListState>
+    <OpenBottles v-if="opened" v-model:show="opening" :bottling="opened" />
     <TasteSheet
       v-if="tasted"
       v-model:show="tasting"
-      :subject="{ batchId: tasted.batchId }"
+      :subject="{ batchId: tasted.batchId, strandId: tasted.strandId }"
       :name="tasted.name"
       :forecast-shu="tasted.heat.dry.p50"
     />

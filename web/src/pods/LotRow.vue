@@ -5,7 +5,7 @@ import { FORM_NAMES, lotShu, type PodChoice } from '@roskel/core';
 import { grams as g, shu } from '../format';
 import { heatColour } from '../theme';
 import { heatAxis, hill } from '../charts/HeatAxis';
-import KnifeFire from './KnifeFire.vue';
+import KnifeField from './KnifeField.vue';
 import LeastMost from '../ui/LeastMost.vue';
 import type { Entry } from './useMix';
 import { Type } from '@sinclair/typebox';
@@ -14,7 +14,7 @@ import NumberField from '../ui/NumberField.vue';
 import ShareSlider from '../ui/ShareSlider.vue';
 import TickField from '../ui/TickField.vue';
 
-/** One lot to hand: whether the solver may use it, grams in the mix, knife and fire, and its hill of heat. */
+/** One lot to hand: whether the solver may use it, grams in the mix, the knife, and its hill of heat. */
 /** The page's own reactive entry: changed in place. */
 const entry = defineModel<Entry>('entry', { required: true });
 const props = defineProps<{ choice: PodChoice; record: PodLotRecord; axis: ReturnType<typeof heatAxis>; width: number }>();
@@ -65,7 +65,7 @@ function typed(value: number) {
           @update:model-value="typed($event ?? 0)"
         />
         <span class="soft">of {{ there }}</span>
-        <KnifeFire v-model:prep="entry.prep" v-model:fire="entry.fire" class="knife" :lot="choice.lot" />
+        <KnifeField v-model:prep="entry.prep" class="knife" :lot="choice.lot" />
         <LeastMost v-model:least="entry.leastG" v-model:most="entry.mostG" :name="name" unit="g" />
       </div>
       <ShareSlider

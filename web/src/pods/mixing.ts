@@ -1,12 +1,12 @@
 import { ref, shallowRef } from 'vue';
-import { inSchool, type Fire, type HeatSchool, type PodChoice, type Preparation } from '@roskel/core';
+import { inSchool, type HeatSchool, type PodChoice, type Preparation } from '@roskel/core';
 import type { PodLotRecord } from '@roskel/contract';
 import { stoppable } from '../worker/client';
 import type { Timed } from '../worker/worker';
 
 /** A lot of the store as something to mix from, as a school counts its heat. */
-export function choiceOf(p: PodLotRecord, cut: { prep: Preparation; fire: Fire }, stockG: number, school: HeatSchool): PodChoice {
-  return { lot: inSchool(p.lot, school), stockG, prep: cut.prep, fire: cut.fire, useFirst: p.useFirst, perKg: p.pricePerKg };
+export function choiceOf(p: PodLotRecord, cut: { prep: Preparation }, stockG: number, school: HeatSchool): PodChoice {
+  return { lot: inSchool(p.lot, school), stockG, prep: cut.prep, useFirst: p.useFirst, perKg: p.pricePerKg };
 }
 
 interface Question<A, M> {

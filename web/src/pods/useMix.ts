@@ -11,7 +11,6 @@ import {
   wantedMassG,
   weighBench,
   type BatchFile,
-  type Fire,
   type LineGain,
   type Mix,
   type PodAnswer,
@@ -27,12 +26,11 @@ import { bench } from '../worker/client';
 import { keepHere, readHere } from '../ui/keepHere';
 import { choiceOf, useMixing } from './mixing';
 
-/** What is in the mix of one lot: grams, whether the solver may use it, knife and fire, and bounds in grams. */
+/** What is in the mix of one lot: grams, whether the solver may use it, the knife, and bounds in grams. */
 export interface Entry {
   g: number;
   use: boolean;
   prep: Preparation;
-  fire: Fire;
   leastG: number | null;
   mostG: number | null;
 }
@@ -40,7 +38,7 @@ export interface Entry {
 const keepKey = (batchId: string) => `roskel.mix.${batchId}`;
 
 /** The mix of a batch while it is being chosen: entries by lot, the live blur, and the solver's answers. */
-export function useMix(file: ComputedRef<BatchFile | null>) {
+export function useMix(file: ComputedRef<BatchFile | null>, strandId: ComputedRef<string>) {
   const pods = usePods();
   const batch = useOpenBatch();
   const settings = useSettings();
@@ -50,25 +48,25 @@ export function useMix(file: ComputedRef<BatchFile | null>) {
   /** Why the rest of the line cannot run, so that nothing can be said of any mix. */
   const stopped = ref('');
   const mixing = useMixing<PodAnswer, Mix>({
-    ask: () => bench().choose(file.value!, allowed.value, wish.value),
+    ask: () => bench().choose(file.value!, allowed.value, wish.value, strandId.value),
     mixesOf: (a) => (a.status === 'found' ? a.mixes : []),
     put: (m) => entries.forEach((e, id) => (e.g = m.gramsByLot[id] ?? 0)),
     about: () => batch.id,
     stands: () => JSON.stringify([...entries]),
   });
   const ready = ref(false);
+  const goal = computed(() => file.value?.strands.find((s) => s.id === strandId.value)?.goal ?? null);
   const order = shallowRef(new Map<string, number>());
 
   /** Fills the entries from the batch; true when it had pods already. */
   function begin(): boolean {
-    const planned = new Map(podUses(file.value!).map((p) => [p.lotId, p]));
+    const planned = new Map(podUses(file.value!, strandId.value).map((p) => [p.lotId, p]));
     for (const p of pods.items) {
       const had = planned.get(p.id);
       entries.set(p.id, {
         g: had?.massG ?? 0,
         use: p.stockG > 0 || had !== undefined,
         prep: had?.prep ?? 'whole',
-        fire: had?.fire ?? 'none',
         leastG: null,
         mostG: null,
       });
@@ -86,7 +84,7 @@ export function useMix(file: ComputedRef<BatchFile | null>) {
   /** What is free of a lot: its stock without what other batches are promised, and with what this one has taken already. */
   function stockOf(p: PodLotRecord): number {
     const f = file.value;
-    const took = f && podsAreIn(f) ? (podUses(f).find((u) => u.lotId === p.id)?.massG ?? 0) : 0;
+    const took = f && podsAreIn(f, strandId.value) ? (podUses(f, strandId.value).find((u) => u.lotId === p.id)?.massG ?? 0) : 0;
     const others = p.promised.filter((x) => x.batchId !== batch.id).reduce((sum, x) => sum + x.g, 0);
     return Math.max(0, p.stockG + took - others);
   }
@@ -103,7 +101,7 @@ export function useMix(file: ComputedRef<BatchFile | null>) {
   const gramsByLot = computed(() => Object.fromEntries([...entries].filter(([, m]) => m.g > 0).map(([id, m]) => [id, m.g])));
   const allowed = computed(() => {
     const f = file.value;
-    const total = f && gain.value ? wantedMassG(f) / gain.value.massPerPod : 1000;
+    const total = f && gain.value ? wantedMassG(f, strandId.value) / gain.value.massPerPod : 1000;
     const share = (g: number | null, otherwise: number) => (g === null ? otherwise : (100 * g) / total);
     return counted.value
       .filter((c) => entries.get(c.lot.id)?.use && c.stockG > 0)
@@ -119,7 +117,7 @@ export function useMix(file: ComputedRef<BatchFile | null>) {
     () => {
       if (!file.value || !ready.value || choices.value.length === 0) return;
       try {
-        gain.value = gainOfMix(file.value, counted.value, gramsByLot.value);
+        gain.value = gainOfMix(file.value, counted.value, gramsByLot.value, strandId.value);
         stopped.value = '';
       } catch (e) {
         gain.value = null;
@@ -130,14 +128,14 @@ export function useMix(file: ComputedRef<BatchFile | null>) {
   );
 
   /** The blur in the bottle for what is in the mix now: straight from core on every move of a finger. */
-  const live = computed(() => (gain.value && file.value ? blurOfMix(counted.value, gramsByLot.value, gain.value, file.value.goal) : null));
+  const live = computed(() => (gain.value && file.value ? blurOfMix(counted.value, gramsByLot.value, gain.value, goal.value!) : null));
   const bottles = computed(() =>
-    live.value && file.value ? live.value.finishedG / (wantedMassG(file.value) / file.value.goal.bottles) : 0,
+    live.value && file.value ? live.value.finishedG / (wantedMassG(file.value, strandId.value) / goal.value!.bottles) : 0,
   );
   const whole = computed(() => {
     const counts = toWholePods(counted.value, gramsByLot.value);
     const byPods = { ...gramsByLot.value, ...Object.fromEntries(counts.map((c) => [c.lotId, c.massG])) };
-    const blur = gain.value && file.value ? blurOfMix(counted.value, byPods, gain.value, file.value.goal).blur : null;
+    const blur = gain.value && file.value ? blurOfMix(counted.value, byPods, gain.value, goal.value!).blur : null;
     return { counts, blur };
   });
 
@@ -148,18 +146,18 @@ export function useMix(file: ComputedRef<BatchFile | null>) {
   }
   /** Puts the mix into the batch. */
   function confirm() {
-    batch.change('the pods', mixInto(file.value!, choices.value, gramsByLot.value));
+    batch.change('the pods', mixInto(file.value!, choices.value, gramsByLot.value, strandId.value));
     keepHere(keepKey(batch.id), null, sessionStorage);
   }
   /** Lots whose amount or cut here is not that of the batch yet. */
   const pending = computed(() => {
     if (!file.value || !ready.value) return [];
-    const planned = new Map(podUses(file.value).map((p) => [p.lotId, p]));
+    const planned = new Map(podUses(file.value, strandId.value).map((p) => [p.lotId, p]));
     return choices.value
-      .filter(({ lot, prep, fire }) => {
+      .filter(({ lot, prep }) => {
         const [g, had] = [entries.get(lot.id)?.g ?? 0, planned.get(lot.id)];
         if (Math.abs(g - (had?.massG ?? 0)) > 0.5) return true;
-        return g > 0 && (prep !== had?.prep || fire !== (had.fire ?? 'none'));
+        return g > 0 && prep !== had?.prep;
       })
       .map(({ lot }) => lot.name);
   });
@@ -167,7 +165,7 @@ export function useMix(file: ComputedRef<BatchFile | null>) {
   const hex = computed(() => {
     const f = file.value;
     if (!f || Object.keys(gramsByLot.value).length === 0) return null;
-    return weighBench({ pods: counted.value, larder: [] }, gramsByLot.value, f.goal).props.hex;
+    return weighBench({ pods: counted.value, larder: [] }, gramsByLot.value, goal.value!).props.hex;
   });
   const rows = computed(() =>
     counted.value

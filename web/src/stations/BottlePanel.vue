@@ -14,6 +14,7 @@ const { batch, params, set, facts } = usePanel<'bottle'>(props);
 const filled = computed(() => facts.value?.bottles ?? 0);
 const over = computed(() => Math.round(facts.value?.overMl ?? 0));
 const part = computed(() => Math.min(1, over.value / (facts.value?.bottleMl ?? 1)));
+const end = computed(() => batch.report?.ends.find((e) => e.stationId === props.station.id) ?? null);
 const fewer = computed(() => (facts.value ? facts.value.wanted - filled.value : 0));
 </script>
 
@@ -48,14 +49,14 @@ const fewer = computed(() => (facts.value ? facts.value.wanted - filled.value : 
         <BottleShape v-if="over > 0 && filled < 14" :hex="station.now.hex" :fill="part" :live="params.fill === 'cold'" :size="78" ghost />
       </div>
       <p>
-        <b data-fact="bottles">{{ plural(filled, 'bottle') }}</b> of {{ batch.file!.goal.bottleMl }} ml<template v-if="fewer > 0"
+        <b data-fact="bottles">{{ plural(filled, 'bottle') }}</b> of {{ end?.goal.bottleMl }} ml<template v-if="fewer > 0"
           >, {{ fewer }} fewer than wanted</template
         >; {{ over }} ml left over.
       </p>
       <p v-if="params.fill === 'hot'" class="keep">
         {{ inManner('Hot-filled: the whole sauce held at 82 °C for 10 min, and filled hot.') }}
       </p>
-      <p v-if="batch.report?.keeping" class="keep" data-fact="keep"><b>Keep:</b> {{ inManner(batch.report.keeping.text) }}</p>
+      <p v-if="end?.keeping" class="keep" data-fact="keep"><b>Keep:</b> {{ inManner(end.keeping.text) }}</p>
     </template>
   </StationFrame>
 </template>

@@ -6,6 +6,7 @@ import { usePanel } from './panel';
 import StationFrame from '../batch/StationFrame.vue';
 import LogFields from '../batch/LogFields.vue';
 import ParamField from './ParamField.vue';
+import KeepStuff from '../batch/KeepStuff.vue';
 import FactRows from '../ui/FactRows.vue';
 import TickField from '../ui/TickField.vue';
 
@@ -34,7 +35,7 @@ const share = computed(() => (100 * props.station.now.massG) / Math.max(1, props
   <StationFrame :station="station" picture="What parts">
     <template #set>
       <ParamField :station="station" name="clingPct" label="Brine that clings" />
-      <TickField label="Keep the brine for the blend" :model-value="params.keepBrine" @update:model-value="set({ keepBrine: $event })" />
+      <TickField label="Keep the brine that is left" :model-value="params.keepBrine" @update:model-value="set({ keepBrine: $event })" />
     </template>
     <template #measured><LogFields :station="station" mass-label="Drained pods, weighed" /></template>
     <template #picture>
@@ -43,6 +44,7 @@ const share = computed(() => (100 * props.station.now.massG) / Math.max(1, props
       </div>
       <div class="two"><FactRows :rows="pods" /><FactRows :rows="brine" /></div>
       <p class="soft">Dissolved salt, sugar and acid spread over all the water. Pulp, fat and nearly all heat stay with the pods.</p>
+      <KeepStuff :station="station" side="brine" name="Brine" />
     </template>
   </StationFrame>
 </template>
@@ -60,16 +62,5 @@ const share = computed(() => (100 * props.station.now.massG) / Math.max(1, props
   display: grid;
   grid-template-columns: 1fr 1fr;
   gap: 18px;
-}
-.tick {
-  display: flex;
-  align-items: center;
-  gap: 10px;
-  min-height: 44px;
-}
-.tick input {
-  width: 20px;
-  height: 20px;
-  accent-color: var(--rim);
 }
 </style>

@@ -18,7 +18,7 @@ const logging = ref(false);
 const readings = computed<Reading[]>(() =>
   batch.file!.readings.filter((r) => r.stationId === props.station.id).sort((a, b) => a.at.localeCompare(b.at)),
 );
-const forecast = computed(() => (batch.report?.forecast?.stationId === props.station.id ? batch.report.forecast : null));
+const forecast = computed(() => batch.report?.forecasts.find((f) => f.stationId === props.station.id) ?? null);
 const last = computed(() => readings.value.at(-1) ?? null);
 const now = computed(() => (props.station.active && props.station.from <= today() ? daysBetween(props.station.from, today()) : null));
 const when = (d: number | null) => (d === null ? null : addDays(props.station.from, d));

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue';
-import { stationKind, type StationReport } from '@roskel/core';
+import { stationIn, stationKind, type StationReport } from '@roskel/core';
 import { useOpenBatch } from '../stores/openBatch';
 import NumberField from '../ui/NumberField.vue';
 
@@ -13,7 +13,7 @@ const unit = computed(() => {
   const found = options.find((o) => o.unit)?.unit ?? '';
   return found === props.label.toLowerCase() ? '' : found;
 });
-const params = computed(() => batch.file!.stations.find((s) => s.id === props.station.id)!.params as Record<string, number | null>);
+const params = computed(() => (stationIn(batch.file!, props.station.id)?.params ?? {}) as Record<string, number | null>);
 </script>
 
 <template>

@@ -1,15 +1,19 @@
 import type { Component } from 'vue';
 import BlendPanel from './BlendPanel.vue';
 import BottlePanel from './BottlePanel.vue';
+import CharPanel from './CharPanel.vue';
 import DrainPanel from './DrainPanel.vue';
 import FermentPanel from './FermentPanel.vue';
 import PrepPanel from './PrepPanel.vue';
 import SaltPanel from './SaltPanel.vue';
+import SoakPanel from './SoakPanel.vue';
 import StrainPanel from './StrainPanel.vue';
 
 /** The panel of each station kind. A new kind is one line here and one panel in this folder. */
 export const PANELS: Record<string, Component> = {
   prep: PrepPanel,
+  char: CharPanel,
+  soak: SoakPanel,
   salt: SaltPanel,
   ferment: FermentPanel,
   drain: DrainPanel,

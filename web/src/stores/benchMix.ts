@@ -14,7 +14,6 @@ import {
   type BenchMix,
   type BenchStuff,
   type BlendWish,
-  type Fire,
   type Goal,
   type Ingredient,
   type LarderChoice,
@@ -35,7 +34,6 @@ export interface BenchItem {
   store: 'pods' | 'larder';
   g: number;
   prep: Preparation;
-  fire: Fire;
   /** Bounds on its share of the mix, %. */
   leastPct: number | null;
   mostPct: number | null;
@@ -102,7 +100,7 @@ export const useBenchMix = defineStore('benchMix', () => {
   function add(store: BenchItem['store'], id: string, g = 0) {
     const had = items.value.find((i) => i.id === id);
     if (had) had.g += g;
-    else items.value.push({ id, store, g, prep: 'whole', fire: 'none', leastPct: null, mostPct: null });
+    else items.value.push({ id, store, g, prep: 'whole', leastPct: null, mostPct: null });
   }
   const drop = (id: string) => (items.value = items.value.filter((i) => i.id !== id));
   function clear() {
@@ -116,11 +114,11 @@ export const useBenchMix = defineStore('benchMix', () => {
     ...(item.mostPct === null ? {} : { maxPct: item.mostPct }),
   });
   function podChoice(item: BenchItem): PodChoice | null {
-    const { prep, fire } = item;
+    const { prep } = item;
     if (item.id.startsWith('v:')) {
       const v = varieties.find(item.id.slice(2));
       const lot = v && inSchool(lotOfVariety(v, { id: item.id }), settings.value.school);
-      return lot ? { lot, stockG: PLENTY_G, prep, fire, useFirst: false, ...bounds(item) } : null;
+      return lot ? { lot, stockG: PLENTY_G, prep, useFirst: false, ...bounds(item) } : null;
     }
     const p = pods.items.find((x) => x.id === item.id);
     return p ? { ...choiceOf(p, item, p.stockG, settings.value.school), ...bounds(item) } : null;

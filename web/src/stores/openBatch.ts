@@ -2,6 +2,7 @@ import { defineStore } from 'pinia';
 import { computed, ref, shallowRef, watch } from 'vue';
 import type { BatchRecord, BatchSaved, ChangeEvent } from '@roskel/contract';
 import {
+  anyVersion,
   applyChanges,
   carry,
   changesBetween,
@@ -9,13 +10,17 @@ import {
   firstLook,
   forceChange,
   mergeChanges,
+  mapStations,
+  pathOf,
   same,
   tieReadings,
+  withIntakes,
+  withParams,
   type BatchFile,
   type Change,
   type Clash,
+  type Intake,
   type LineReport,
-  type PodLot,
   type StationLog,
   type TypicalReport,
 } from '@roskel/core';
@@ -27,7 +32,9 @@ import { keepHere, readHere } from '../ui/keepHere';
 import { reportOf } from '../worker/client';
 import { useLarder } from './larder';
 import { useNotices } from './notices';
+import { usePods } from './pods';
 import { useSettings } from './settings';
+import { useStored } from './stored';
 import { useUndo } from './undo';
 
 const SAVE_AFTER_MS = 500;
@@ -39,6 +46,12 @@ interface Draft {
   revision: number;
   base: BatchFile;
   file: BatchFile;
+}
+
+/** What was typed here, whichever version of this program kept it. */
+function draftOf(batchId: string): Draft | null {
+  const draft = readHere<Draft>(draftKey(batchId));
+  return draft && { ...draft, base: draft.base && anyVersion(draft.base), file: anyVersion(draft.file) };
 }
 
 export interface Trouble {
@@ -142,7 +155,7 @@ export const useOpenBatch = defineStore('openBatch', () => {
     id.value = batchId;
     state.value = 'loading';
     stop ??= onChange(hear);
-    const draft = readHere<Draft>(draftKey(batchId));
+    const draft = draftOf(batchId);
     try {
       const record = await api.get<BatchRecord>(`/batches/${batchId}`);
       if (draft && JSON.stringify(draft.file) !== JSON.stringify(record.file)) {
@@ -284,33 +297,40 @@ export const useOpenBatch = defineStore('openBatch', () => {
     put(mine.reduce((f, c) => forceChange(f, c), file.value!));
   }
 
-  /** Changes one station's parameters; the file keeps carrying what they name. */
-  function setParams(stationId: string, params: unknown, lots: readonly PodLot[] = []) {
-    const f = file.value;
-    if (!f) return;
-    const name = report.value?.stations.find((s) => s.id === stationId)?.name ?? 'station';
-    const stations = f.stations.map((s) => (s.id === stationId ? { ...s, params } : s));
-    // What is new to the batch comes in as the larder knows it; what it carries stays as it was.
-    const fresh = useLarder().rows.filter((r) => !f.ingredients.some((i) => i.key === r.key));
-    change(name, carry({ ...f, stations }, lots, fresh));
+  const nameOf = (stationId: string) => report.value?.stations.find((s) => s.id === stationId)?.name ?? 'station';
+  /** The file carrying all it names: what is new to it comes in as the stores know it, what it had stays as it was. */
+  function carried(next: BatchFile): BatchFile {
+    const fresh = useLarder().rows.filter((r) => !next.ingredients.some((i) => i.key === r.key));
+    const lots = usePods().items.map((p) => p.lot);
+    const stored = useStored().items.map((s) => s.stuff);
+    const had = <T extends { id: string }>(all: readonly T[], own: readonly T[]) => all.filter((x) => !own.some((o) => o.id === x.id));
+    return carry(next, had(lots, next.lots), fresh, had(stored, next.stored));
+  }
+  /** Changes one station's parameters. */
+  function setParams(stationId: string, params: unknown) {
+    if (file.value) change(nameOf(stationId), withParams(file.value, stationId, params));
+  }
+  /** Changes what goes in at a station; the file keeps carrying what they name. */
+  function setIntakes(stationId: string, intakes: Intake[]) {
+    if (file.value) change(nameOf(stationId), carried(withIntakes(file.value, stationId, intakes)));
   }
   function setLog(stationId: string, log: StationLog) {
     const f = file.value;
     if (!f) return;
-    const name = report.value?.stations.find((s) => s.id === stationId)?.name ?? 'station';
     const kept = Object.fromEntries(Object.entries(log).filter(([, v]) => v !== undefined)) as StationLog;
-    const next = { ...f, stations: f.stations.map((s) => (s.id === stationId ? { ...s, log: kept } : s)) };
+    const next = mapStations(f, (s) => (s.id === stationId ? { ...s, log: kept } : s));
     // A pH that was just read belongs to the amounts of now.
-    change(`${name} log`, tieReadings(null, next));
+    change(`${nameOf(stationId)} log`, tieReadings(null, next));
   }
 
   /** The sentence for a field of a station, from the line or the server; null when nothing is wrong. */
   function troubleAt(stationId: string, field: string): string | null {
     const line = lineTrouble.value;
     if (line && line.stationId === stationId && line.field === field) return line.message;
-    const at = file.value?.stations.findIndex((s) => s.id === stationId) ?? -1;
-    const inner = field.startsWith('log/') ? field : `params/${field}`;
-    return refused.value.find((t) => t.path === `stations/${at}/${inner}`)?.message ?? null;
+    if (!file.value) return null;
+    const inner = field.startsWith('log/') || field.startsWith('intakes/') ? field : `params/${field}`;
+    const path = `${pathOf(file.value, stationId)}/${inner}`;
+    return refused.value.find((t) => t.path === path)?.message ?? null;
   }
 
   const stationTrouble = computed(() => lineTrouble.value?.stationId ?? null);
@@ -328,6 +348,8 @@ export const useOpenBatch = defineStore('openBatch', () => {
     open,
     change,
     setParams,
+    setIntakes,
+    carried,
     setLog,
     save,
     settle,

@@ -72,8 +72,8 @@ const bench = {
       throw error;
     }
   },
-  choose(file: BatchFile, choices: PodChoice[], wish: PodWish): Promise<Timed<PodAnswer>> {
-    return timed((solver) => choosePods(solver, file, choices, wish));
+  choose(file: BatchFile, choices: PodChoice[], wish: PodWish, strandId: string): Promise<Timed<PodAnswer>> {
+    return timed((solver) => choosePods(solver, file, choices, wish, strandId));
   },
   mix(stuff: BenchStuff, wish: BlendWish): Promise<Timed<BenchAnswer>> {
     return timed((solver) => solveBench(solver, stuff, wish));

@@ -2,7 +2,7 @@ import type { Ingredient } from '../../matter/ingredient';
 import type { Flavour } from '../../matter/flavour';
 import type { ColourFamily } from '../../matter/colour';
 
-/** Something that may go into a blend, as it goes in: pods after knife and fire, larder goods as they are. */
+/** Something that may go into a blend, as it goes in: pods after the knife, larder goods as they are. */
 export interface Material {
   id: string;
   name: string;

@@ -1,6 +1,6 @@
 import { ionicStrengthAt, poolOf, solvePh, chargePerKg } from '../../acid';
 import varieties from '../../data/varieties.json' with { type: 'json' };
-import { FIRE, type Fire, type Preparation } from '../../heat';
+import type { Preparation } from '../../heat';
 import { colourFamily } from '../../matter/colour';
 import { flavoursOf, LARDER_FLAVOURS } from '../../matter/flavour';
 import { gramsPerGram, kindKey, type Ingredient } from '../../matter/ingredient';
@@ -14,7 +14,6 @@ export interface PodChoice {
   lot: PodLot;
   stockG: number;
   prep: Preparation;
-  fire?: Fire;
   /** Wanted out of the way soon. */
   useFirst: boolean;
   minPct?: number;
@@ -67,15 +66,11 @@ function bodyOfRow(row: Ingredient): number {
   return /juice|vinegar|sauce$/.test(kindKey(row)) ? 0.05 : Math.min(0.9, 0.75 + 4 * pulp * water);
 }
 
-/** 1 g of prepared pods as a stream: the cut keeps the make-up, fire takes water out or soaking puts it in. */
+/** 1 g of cut pods as a stream: the knife keeps the make-up. */
 export function preparedGram(choice: PodChoice, row: Ingredient): Stream {
   const whole = lotStream(choice.lot, row, 1, TYPICAL, 0);
-  const f = FIRE[choice.fire ?? 'none'];
-  const water = whole.grams.water * (1 - f.dries) + f.soaks;
-  const changed: Stream = { ...whole, grams: { ...whole.grams, water } };
-  const p = preparedPerGram(choice.lot, choice.prep, choice.fire);
-  const gram = scale(changed, 1 / massOf(changed));
-  return { ...gram, heatShuG: p.massG > 0 ? p.heatShuG / p.massG : 0 };
+  const p = preparedPerGram(choice.lot, choice.prep);
+  return { ...scale(whole, 1 / massOf(whole)), heatShuG: p.massG > 0 ? p.heatShuG / p.massG : 0 };
 }
 
 function chargeOf(gram: Stream): Material['charge'] {
@@ -89,11 +84,11 @@ export function podMaterial(
   row: Ingredient,
   gain: { heatKept: number; massPerPod: number; added?: readonly { shu: number }[] } = { heatKept: 1, massPerPod: 1 },
 ): Material {
-  const { lot, prep, fire } = choice;
-  const per = preparedPerGram(lot, prep, fire);
+  const { lot, prep } = choice;
+  const per = preparedPerGram(lot, prep);
   const gram = preparedGram(choice, row);
   const whole = hasPods(lot.form) && lot.podMassG !== null;
-  const dryness = lot.waterPct < 20 && (fire ?? 'none') !== 'soak';
+  const dryness = lot.waterPct < 20;
   return {
     id: lot.id,
     name: lot.name,
@@ -105,7 +100,7 @@ export function podMaterial(
     perKg: choice.perKg == null || per.massG <= 0 ? null : choice.perKg / per.massG,
     // What burns in the jug comes with every gram of pods.
     shu: (gram.heatShuG * gain.heatKept) / gain.massPerPod + (gain.added ?? []).reduce((s, a) => s + a.shu, 0),
-    sigma: lot.heat ? Math.hypot(lot.heat.sigma, prepSd(lot, prep, fire)) : 0,
+    sigma: lot.heat ? Math.hypot(lot.heat.sigma, prepSd(lot, prep)) : 0,
     saltPct: percent(gram, 'salt'),
     sugarPct: percent(gram, 'sugars'),
     body: dryness ? DRY_BODY : WALL_BODY[lot.wall ?? 'medium'],

@@ -15,10 +15,11 @@ import { archiveRoutes, param, type Kitchen, type Route } from '../route';
 /** Changes larger than this are fetched by those who want them. */
 const MOST_SAID = 20_000;
 
-function announceBatch(k: Kitchen, { record: { id, revision }, row, changes, touched }: Saved): void {
+function announceBatch(k: Kitchen, { record: { id, revision }, row, changes, touched, others }: Saved): void {
   const small = changes.length > 0 && JSON.stringify(changes).length <= MOST_SAID;
   k.announcer.say({ topic: 'batches', id, revision, record: row, ...(small ? { changes } : {}) });
   for (const topic of touched) k.announcer.say({ topic, id });
+  for (const other of others) announceBatch(k, other);
 }
 function added(k: Kitchen, saved: Saved) {
   announceBatch(k, saved);
@@ -54,7 +55,7 @@ export const batchRoutes: readonly Route[] = [
     status: 201,
     run: async (k, req) => added(k, await addBatch(k.db, req.body.file, k.today())),
   },
-  ...archiveRoutes('batches', { put: archiveBatch, list: archivedBatches, answer: BatchRowAnswer, also: ['pods', 'larder'] }),
+  ...archiveRoutes('batches', { put: archiveBatch, list: archivedBatches, answer: BatchRowAnswer, also: ['pods', 'larder', 'stored'] }),
   { method: 'get', path: '/batches/:id', summary: 'One batch', answer: BatchAnswer, run: (k, req) => getBatch(k.db, param(req, 'id')) },
   {
     method: 'patch',

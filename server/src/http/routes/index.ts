@@ -7,6 +7,7 @@ import { ownRoutes } from './own';
 import { podRoutes } from './pods';
 import { settingsRoutes } from './settings';
 import { shelfRoutes } from './shelf';
+import { storedRoutes } from './stored';
 
 /** The API: one file of routes for each thing it is about. */
 export const ROUTES: readonly Route[] = [
@@ -14,6 +15,7 @@ export const ROUTES: readonly Route[] = [
   ...podRoutes,
   ...larderRoutes,
   ...ownRoutes,
+  ...storedRoutes,
   ...shelfRoutes,
   ...heatRoutes,
   ...settingsRoutes,

@@ -1,12 +1,11 @@
 <script setup lang="ts">
 import { computed } from 'vue';
-import { FIRE, firesFor, heatKept, KNIFE, PREPARATIONS, type Fire, type PodLot, type Preparation } from '@roskel/core';
+import { heatKept, KNIFE, PREPARATIONS, type PodLot, type Preparation } from '@roskel/core';
 import PickField from '../ui/PickField.vue';
 
-/** Cutting and cooking of a lot: two small choices side by side. */
+/** What the knife does to a lot, with the heat that leaves it in. */
 const props = defineProps<{ lot: PodLot }>();
 const prep = defineModel<Preparation>('prep', { required: true });
-const fire = defineModel<Fire>('fire', { required: true });
 const percent = (x: number) => `${Math.round(100 * x)} %`;
 /** Each way with the share of the heat that it leaves. */
 const ways = computed(() =>
@@ -19,19 +18,11 @@ const ways = computed(() =>
     };
   }),
 );
-const fires = computed(() =>
-  firesFor(props.lot.form).map((f) => ({
-    value: f,
-    short: FIRE[f].name,
-    label: f === 'none' ? FIRE[f].name : `${FIRE[f].name}, keeps ${percent(FIRE[f].heat.typical)} of the heat`,
-  })),
-);
 </script>
 
 <template>
   <span class="knife">
     <PickField v-model="prep" class="cut" small hide-label :label="`${lot.name}, cutting`" :options="ways" :disabled="!lot.anatomy" />
-    <PickField v-if="fires.length > 1" v-model="fire" class="fire" small hide-label :label="`${lot.name}, cooking`" :options="fires" />
   </span>
 </template>
 
@@ -41,9 +32,6 @@ const fires = computed(() =>
   gap: 4px;
 }
 .cut {
-  width: 92px;
-}
-.fire {
-  width: 84px;
+  width: 128px;
 }
 </style>

@@ -1,0 +1,129 @@
+import { Type, type Static } from '@sinclair/typebox';
+import { HEAT_BASES, HEAT_SOURCES } from '../heat/lotHeat';
+import { POD_FORMS, type PodLot } from '../pantry/lot';
+
+/** What stands in every version of the open batch file. Documented in docs/formats/batch.md. */
+export const BATCH_FORMAT = 'roskel-batch';
+
+export const DaySchema = Type.String({ title: 'The date', format: 'date', description: 'a day of the calendar, YYYY-MM-DD' });
+export const Id = Type.String({ minLength: 1, maxLength: 64, pattern: '^[A-Za-z0-9_.:-]+$' });
+const Hex = Type.String({ pattern: '^#[0-9A-Fa-f]{6}$' });
+
+export const GoalSchema = Type.Object(
+  {
+    lowShu: Type.Number({ title: 'The low end of the heat', minimum: 0, maximum: 3_000_000, unit: 'SHU' }),
+    highShu: Type.Number({ title: 'The high end of the heat', minimum: 1, maximum: 3_000_000, unit: 'SHU' }),
+    bottles: Type.Integer({ title: 'The number of bottles', minimum: 1, maximum: 500 }),
+    bottleMl: Type.Number({ title: 'The bottle size', minimum: 10, maximum: 5000, unit: 'ml' }),
+  },
+  { additionalProperties: false },
+);
+export type Goal = Static<typeof GoalSchema>;
+
+export const InstrumentSchema = Type.Union([Type.Literal('meter'), Type.Literal('strip')], { title: 'The instrument' });
+
+export const StationLogSchema = Type.Object(
+  {
+    doneOn: Type.Optional(DaySchema),
+    massG: Type.Optional(Type.Number({ title: 'The weighed mass', minimum: 1, maximum: 200_000, unit: 'g' })),
+    pH: Type.Optional(Type.Number({ title: 'The measured pH', minimum: 1.5, maximum: 9 })),
+    instrument: Type.Optional(InstrumentSchema),
+    /** What the pH was measured on: g of each thing in it, and whether it was heated. Written by the program. */
+    phOn: Type.Optional(
+      Type.Object(
+        { parts: Type.Record(Type.String({ maxLength: 64 }), Type.Number({ minimum: 0 }), { maxProperties: 400 }), heated: Type.Boolean() },
+        { additionalProperties: false },
+      ),
+    ),
+    /** A pH far from what went in was looked at again, and is right. */
+    phSure: Type.Optional(Type.Boolean({ title: 'The pH was checked' })),
+    bottles: Type.Optional(Type.Integer({ title: 'The bottles filled', minimum: 0, maximum: 500 })),
+    note: Type.Optional(Type.String({ title: 'The note', maxLength: 2000 })),
+  },
+  { additionalProperties: false },
+);
+export type StationLog = Static<typeof StationLogSchema>;
+export type PhOn = NonNullable<StationLog['phOn']>;
+
+export const ReadingSchema = Type.Object(
+  {
+    id: Id,
+    stationId: Id,
+    at: Type.String({ title: 'The time of the reading', format: 'date-time' }),
+    pH: Type.Optional(Type.Number({ title: 'The pH', minimum: 1.5, maximum: 9 })),
+    tempC: Type.Optional(Type.Number({ title: 'The temperature', minimum: -5, maximum: 60, unit: '°C' })),
+    instrument: InstrumentSchema,
+    note: Type.Optional(Type.String({ title: 'The note', maxLength: 2000 })),
+  },
+  { additionalProperties: false },
+);
+export type Reading = Static<typeof ReadingSchema>;
+
+export const LotSchema = Type.Object(
+  {
+    id: Id,
+    name: Type.String({ title: 'The name', minLength: 1, maxLength: 80 }),
+    form: Type.Union(
+      POD_FORMS.map((f) => Type.Literal(f)),
+      { title: 'The form' },
+    ),
+    varietyId: Type.String({ maxLength: 64 }),
+    waterPct: Type.Number({ title: 'The water content', minimum: 1, maximum: 97, unit: '%' }),
+    sugarsPct: Type.Number({ title: 'The sugar content', minimum: 0, maximum: 60, unit: '%' }),
+    podMassG: Type.Union([Type.Number({ title: 'The weight of a pod', minimum: 0.05, maximum: 1000, unit: 'g' }), Type.Null()]),
+    anatomy: Type.Union([
+      Type.Object({ flesh: Type.Number(), placenta: Type.Number(), seed: Type.Number(), stem: Type.Number({ minimum: 0, maximum: 0.6 }) }),
+      Type.Null(),
+    ]),
+    capsaicinoidClass: Type.Union(['sweet', 'std', 'chinense', 'superhot'].map((c) => Type.Literal(c as PodLot['capsaicinoidClass']))),
+    hex: Hex,
+    like: Id,
+    heat: Type.Union([
+      Type.Object({
+        dryShu: Type.Number({ title: 'The heat', minimum: 1, maximum: 16_100_000, unit: 'SHU' }),
+        sigma: Type.Number({ minimum: 0.01, maximum: 3 }),
+        source: Type.Union(HEAT_SOURCES.map((c) => Type.Literal(c))),
+        said: Type.Optional(
+          Type.Object({
+            value: Type.Number({ title: 'The stated heat', minimum: 1, maximum: 16_100_000, unit: 'SHU' }),
+            basis: Type.Union(HEAT_BASES.map((b) => Type.Literal(b))),
+          }),
+        ),
+      }),
+      Type.Null(),
+    ]),
+    flavour: Type.Optional(Type.Array(Type.String({ maxLength: 40 }), { maxItems: 12 })),
+    wall: Type.Optional(Type.Union(['thin', 'medium', 'thick'].map((w) => Type.Literal(w as 'thin')))),
+    quotedShu: Type.Optional(Type.Number({ minimum: 0, maximum: 16_100_000, unit: 'SHU' })),
+    saltPct: Type.Optional(Type.Number({ title: 'The salt in it', minimum: 0, maximum: 30, unit: '%' })),
+    oilPct: Type.Optional(Type.Number({ title: 'The oil in it', minimum: 0, maximum: 80, unit: '%' })),
+    pH: Type.Optional(Type.Number({ title: 'Its pH', minimum: 2, maximum: 8 })),
+  },
+  { additionalProperties: false },
+);
+
+const Share = Type.Number({ minimum: 0, maximum: 100 });
+export const IngredientSchema = Type.Object({
+  key: Id,
+  name: Type.String({ minLength: 1, maxLength: 120 }),
+  water: Share,
+  sugars: Share,
+  salt: Share,
+  ethanol: Share,
+  fat: Share,
+  tss: Share,
+  starch: Type.Optional(Share),
+  gum: Type.Optional(Share),
+  protein: Share,
+  protClass: Type.Union([Type.Literal('intact'), Type.Literal('hydrolysate')]),
+  acids: Type.Record(Type.String({ maxLength: 60 }), Share, { maxProperties: 40 }),
+  pH: Type.Union([Type.Object({ lo: Type.Number(), typ: Type.Number({ minimum: 1, maximum: 12 }), hi: Type.Number() }), Type.Null()]),
+  pHdil: Type.Number({ minimum: 0, maximum: 100 }),
+  density: Type.Number({ exclusiveMinimum: 0, maximum: 5 }),
+  measure: Type.Object({ cup: Type.Number(), tbsp: Type.Number(), tsp: Type.Number() }),
+  pieces: Type.Record(Type.String({ maxLength: 60 }), Type.Number(), { maxProperties: 40 }),
+  allergens: Type.Array(Type.String({ maxLength: 60 }), { maxItems: 30 }),
+  hex: Hex,
+  like: Type.Optional(Id),
+  confidence: Type.Union([Type.Literal('high'), Type.Literal('medium'), Type.Literal('low')]),
+});

@@ -1,0 +1,281 @@
+import { bitterSeeds, handlingPods, pastItsDay, type Caution } from '../caution';
+import type { BatchFile, Goal, StationLog } from '../file';
+import type { Keeping } from '../keep';
+import type { Limit } from '../keep/limit';
+import { colourOf } from '../matter/colour';
+import { massOf } from '../matter/stream';
+import { propsOf, type Props, type StoredStuff } from '../parcel';
+import type { Day } from '../plan';
+import { TYPICAL } from '../stat/draw';
+import { stationKind, type Bottled, type Duty, type FactsOf, type Flow, type KindName, type Minutes, type StationView } from '../stations';
+import { endOf, endStrands } from './compose';
+import { graphOf, handOut, sideOutlet, strandEnd, upstreamOf, type Graph } from './graph';
+import type { PhState } from './reading';
+import { additionsOf, runLine, runOf, UNWEIGHED, type StationRun } from './run';
+import { activeStations, lastDay, schedule, type StationDates } from './schedule';
+
+export interface FlowReport {
+  id: string;
+  name: string;
+  massG: number;
+  hex: string;
+  kept: boolean;
+}
+
+/** Something that leaves a station: who takes of it, and what is left. */
+export interface SideReport extends FlowReport {
+  /** g that other stations take. */
+  takenG: number;
+}
+
+/** What goes in at a station, as all panels show it. */
+export interface EntersReport {
+  /** The hottest raw thing, SHU as it is. */
+  hottestShu: number;
+  /** Pods that are counted, and lots of pods. */
+  pods: number;
+  lots: number;
+  /** Share of seed in what is worked on. */
+  seedShare: number;
+  /** Grams of each intake, by its id; for shares and the rest what they come to. */
+  grams: Readonly<Record<string, number>>;
+}
+
+export interface TypicalOf<K extends KindName> extends StationDates {
+  id: string;
+  kind: K;
+  name: string;
+  strandId: string;
+  /** It can be worked on, and its day has come. */
+  active: boolean;
+  /** What the plan alone says, and what it says with everything measured so far. */
+  planned: Props;
+  now: Props;
+  /** What came along the strand, and what was worked on, g. */
+  inG: number;
+  bowlG: number;
+  additions: FlowReport[];
+  /** Of these, what the station puts in itself: salt and water over the pods. */
+  made: FlowReport[];
+  sides: SideReport[];
+  enters: EntersReport;
+  minutes: Minutes;
+  facts: FactsOf<K> | null;
+  log: StationLog;
+  /** The measured pH here, and whether it counts. */
+  ph: PhState;
+  /** The pH of what comes out was measured on just that, here or before. */
+  phMeasured: boolean;
+  cautions: Caution[];
+  duties: Duty[];
+}
+/** What is typical of a station, without bands. */
+export type TypicalStation<K extends KindName = KindName> = { [N in K]: TypicalOf<N> }[K];
+
+/** A strand as it is drawn: its stations, and where its end goes. */
+export interface StrandReport {
+  id: string;
+  name: string;
+  stationIds: string[];
+  /** Stations that take of its end, with g; and what nobody takes, g. */
+  into: { stationId: string; intakeId: string; massG: number }[];
+  leftG: number;
+}
+
+/** What a strand that ends in bottles typically comes to. */
+export interface TypicalEnd {
+  strandId: string;
+  name: string;
+  /** Its last station. */
+  stationId: string;
+  goal: Goal;
+  finished: Props;
+  bottles: Bottled & { wanted: number; bottleMl: number };
+  keeping: Keeping | null;
+  readyOn: Day;
+}
+
+/** What a batch typically comes to: the first answer, ready in a few milliseconds. */
+export interface TypicalReport {
+  /** Each after those it waits for. */
+  stations: TypicalStation[];
+  strands: StrandReport[];
+  /** Strands that end in bottles; the first is the main one. */
+  ends: TypicalEnd[];
+  duties: (Duty & { stationId: string; done: boolean })[];
+  cautions: (Caution & { stationId: string })[];
+  readyOn: Day;
+}
+
+const flowReport = (f: Flow): FlowReport => ({
+  id: f.id,
+  name: f.name,
+  massG: massOf(f.stream),
+  hex: colourOf(f.stream),
+  kept: f.kept ?? false,
+});
+
+/** A side with what others take of it. */
+function sideReport(graph: Graph, run: StationRun, side: Flow): SideReport {
+  const flow = flowReport(side);
+  const takers = graph.takers.get(sideOutlet(run.id, side.id)) ?? [];
+  return { ...flow, takenG: flow.massG * (1 - handOut(takers, flow.massG).left) };
+}
+
+function strandReports(file: BatchFile, graph: Graph, runs: readonly StationRun[]): StrandReport[] {
+  return file.strands.map((s) => {
+    const massG = massOf(runOf(runs, endOf(s).id).out.stream);
+    const takers = graph.takers.get(strandEnd(s.id)) ?? [];
+    const { shares, left } = handOut(takers, massG);
+    const into = takers.map((t) => ({
+      stationId: t.stationId,
+      intakeId: t.intake.id,
+      massG: massG * (shares.get(`${t.stationId}/${t.intake.id}`) ?? 0),
+    }));
+    return { id: s.id, name: s.name, stationIds: s.stations.map((e) => e.id), into, leftG: s.goal ? 0 : massG * left };
+  });
+}
+
+function entersOf(run: StationRun): EntersReport {
+  const pods = run.taken.filter((t) => t.intake.origin.from === 'pods' && massOf(t.flow.stream) > 0);
+  const bowlG = massOf(run.bowl.stream);
+  const seedG = pods.reduce((s, t) => s + t.stays.past.seedG, 0);
+  return {
+    hottestShu: run.taken.reduce((s, t) => (massOf(t.flow.stream) > 0 ? Math.max(s, t.shu) : s), 0),
+    pods: Math.round(pods.reduce((s, t) => s + (Number.isFinite(t.pods) ? t.pods : 0), 0)),
+    lots: pods.length,
+    seedShare: bowlG > 0 ? seedG / bowlG : 0,
+    grams: Object.fromEntries(run.taken.map((t) => [t.intake.id, massOf(t.flow.stream)])),
+  };
+}
+
+/** Typical values of the whole line, its dates, duties, cautions and keeping. Throws LineProblem. */
+export function reportTypical(file: BatchFile, today: Day): TypicalReport {
+  return typicalOf(file, runLine(file, TYPICAL, true), today);
+}
+
+/** Things kept of other batches that go in at a station. */
+function keptIn(file: BatchFile, run: StationRun): StoredStuff[] {
+  const ids = run.taken.flatMap(({ intake: { origin }, flow }) => (origin.from === 'stored' && massOf(flow.stream) > 0 ? origin.id : []));
+  return file.stored.filter((s) => ids.includes(s.id));
+}
+
+/** What the cautions of a station, and of all it waits for, say of how long a sauce may be kept. */
+export function limitsAt(file: BatchFile, stations: readonly TypicalStation[], stationId: string): Limit[] {
+  const onTheWay = new Set([...upstreamOf(graphOf(file), stationId), stationId]);
+  return stations.flatMap((x) => (onTheWay.has(x.id) ? x.cautions.flatMap((c) => c.keep ?? []) : []));
+}
+
+type View = StationView<unknown, unknown>;
+
+/** A station as duties and cautions see it. */
+function viewOf(file: BatchFile, run: StationRun, now: Props, today: Day, active: boolean): View {
+  const { entry, strand } = graphOf(file).nodes.get(run.id)!;
+  const { from, to, done } = schedule(file).get(run.id)!;
+  return {
+    params: entry.params,
+    log: entry.log,
+    readings: file.readings.filter((r) => r.stationId === run.id),
+    goal: strand.goal,
+    ...{ from, to, today, done, active, after: now },
+    out: run.out,
+    past: run.bowl.past,
+    facts: run.facts,
+    phMeasured: run.out.past.ph !== null,
+  };
+}
+
+export function typicalOf(file: BatchFile, runs: readonly StationRun[], today: Day): TypicalReport {
+  const graph = graphOf(file);
+  const dates = schedule(file);
+  const plan = new Map(runLine(file, TYPICAL, false).map((r) => [r.id, r]));
+  const active = activeStations(file, today);
+  const views = new Map<string, View>();
+  const stations = runs.map((run) => {
+    const { entry, strand } = graph.nodes.get(run.id)!;
+    const kind = stationKind(entry.kind);
+    const date = dates.get(run.id)!;
+    const now = propsOf(run.out);
+    const view = viewOf(file, run, now, today, active.has(run.id));
+    views.set(run.id, view);
+    const doubt = phCaution(run);
+    const enters = entersOf(run);
+    const bowlG = massOf(run.bowl.stream);
+    return {
+      ...date,
+      id: run.id,
+      kind: kind.kind,
+      name: kind.name,
+      strandId: strand.id,
+      active: view.active,
+      planned: propsOf(plan.get(run.id)!.out),
+      now,
+      inG: massOf(run.along.stream),
+      bowlG,
+      additions: additionsOf(run).map(flowReport),
+      made: run.made.filter((f) => f.id !== UNWEIGHED).map(flowReport),
+      sides: run.sides.map((s) => sideReport(graph, run, s)),
+      enters,
+      minutes: kind.minutes(entry.params, bowlG),
+      facts: run.facts,
+      log: entry.log,
+      ph: run.ph,
+      phMeasured: view.phMeasured,
+      cautions: [
+        ...(doubt ? [doubt] : []),
+        // What burns is handled where it goes in, whatever is done there.
+        ...handlingPods(enters.hottestShu),
+        ...(enters.lots > 0 ? bitterSeeds(enters.seedShare) : []),
+        ...keptIn(file, run).flatMap((stuff) => pastItsDay(stuff, date.to)),
+        ...(kind.cautions?.(view) ?? []),
+      ],
+      duties: date.done ? [] : (kind.duties?.(view) ?? []),
+    } as TypicalStation;
+  });
+  return {
+    stations,
+    strands: strandReports(file, graph, runs),
+    ends: endStrands(file).map((strand): TypicalEnd => {
+      const stationId = endOf(strand).id;
+      const s = stations.find((x) => x.id === stationId)!;
+      const kind = stationKind(s.kind);
+      const bottled = kind.bottled && s.facts ? kind.bottled(s.facts) : { filled: 0, possible: 0, overMl: 0 };
+      const limits = limitsAt(file, stations, stationId);
+      return {
+        strandId: strand.id,
+        name: strand.name,
+        stationId,
+        goal: strand.goal,
+        finished: s.now,
+        bottles: { ...bottled, wanted: strand.goal.bottles, bottleMl: strand.goal.bottleMl },
+        keeping: kind.keeping && s.now.massG > 0 ? kind.keeping(views.get(stationId)!, limits) : null,
+        readyOn: s.to,
+      };
+    }),
+    duties: stations.flatMap((s) => s.duties.map((d) => ({ ...d, stationId: s.id, done: file.dutiesDone.includes(dutyKey(s.id, d.key)) }))),
+    cautions: stations.flatMap((s) => s.cautions.map((c) => ({ ...c, stationId: s.id }))),
+    readyOn: lastDay(file),
+  };
+}
+
+/** A duty as a batch keeps that it was ticked off. */
+export const dutyKey = (stationId: string, key: string): string => `${stationId}/${key}`;
+
+/** A reading that does not count is named as long as it stands there. */
+function phCaution({ ph }: StationRun): Caution | null {
+  if (ph.status !== 'old' && ph.status !== 'unlikely') return null;
+  return {
+    id: ph.status === 'old' ? 'ph-old' : 'ph-unlikely',
+    severity: 'caution',
+    text: ph.note!,
+    why: 'A measured pH belongs to what it was measured on.',
+    authority: 'common practice',
+  };
+}
+
+/** The report of a station. Throws RangeError when there is none. */
+export function stationOf<S extends { id: string }>(report: { stations: readonly S[] }, stationId: string): S {
+  const found = report.stations.find((s) => s.id === stationId);
+  if (!found) throw new RangeError(`There is no station "${stationId}"`);
+  return found;
+}

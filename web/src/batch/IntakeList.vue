@@ -1,0 +1,222 @@
+<script setup lang="ts">
+import { NButton } from 'naive-ui';
+import { computed, ref } from 'vue';
+import {
+  freeId,
+  ingredient,
+  stationIn,
+  stationKind,
+  type Ingredient,
+  type Intake,
+  type Preparation,
+  type StationReport,
+} from '@roskel/core';
+import { grams } from '../format';
+import { useLarder } from '../stores/larder';
+import { useOpenBatch } from '../stores/openBatch';
+import { usePods } from '../stores/pods';
+import { useStored } from '../stores/stored';
+import AmountField from '../ui/AmountField.vue';
+import PickField, { type ChoiceGroup } from '../ui/PickField.vue';
+import TickField from '../ui/TickField.vue';
+import KnifeField from '../pods/KnifeField.vue';
+import ShareField from './ShareField.vue';
+import { intakeWords } from './intakes';
+import { outletsFor } from './outlets';
+import { lazySheet } from '../ui/lazySheet';
+
+const ReaderSheet = lazySheet(() => import('../larder/ReaderSheet.vue'));
+
+/** What goes in at a station: the same at every one. Things of the larder, pods, kept things, and what this batch makes. */
+const props = defineProps<{ station: StationReport }>();
+const batch = useOpenBatch();
+const larder = useLarder();
+const pods = usePods();
+const stored = useStored();
+void larder.load();
+void pods.load();
+void stored.load();
+/** Empty for a moment when the station was just taken out: the page follows. */
+const entry = computed(() => stationIn(batch.file!, props.station.id) ?? { ...batch.file!.strands[0]!.stations[0]!, intakes: [] });
+const lasts = computed(() => stationKind(props.station.kind).lasts === true);
+const trouble = (i: number) =>
+  batch.troubleAt(props.station.id, `intakes/${i}/amount`) ??
+  batch.troubleAt(props.station.id, `intakes/${i}/amount/g`) ??
+  batch.troubleAt(props.station.id, `intakes/${i}`);
+const put = (intakes: Intake[]) => batch.setIntakes(props.station.id, intakes);
+const change = (i: number, to: Partial<Intake>) => put(entry.value.intakes.map((x, k) => (k === i ? { ...x, ...to } : x)));
+function late(i: number, on: boolean) {
+  const { late: _, ...rest } = entry.value.intakes[i]!;
+  put(entry.value.intakes.map((x, k) => (k === i ? { ...rest, ...(on ? { late: true as const } : {}) } : x)));
+}
+const drop = (i: number) => put(entry.value.intakes.filter((_, k) => k !== i));
+
+const LIQUID = { pieces: {}, measure: { cup: 242, tbsp: 15.1, tsp: 5 }, density: 1.02 };
+/** What a spoon of it weighs. */
+function measure({ origin }: Intake): Pick<Ingredient, 'key' | 'name' | 'pieces' | 'measure' | 'density'> {
+  if (origin.from === 'larder')
+    return batch.file!.ingredients.find((r) => r.key === origin.key) ?? larder.row(origin.key) ?? ingredient(origin.key);
+  const pod = origin.from === 'pods' ? batch.file!.lots.find((l) => l.id === origin.lotId) : undefined;
+  const pieces: Ingredient['pieces'] = pod?.podMassG ? { pod: pod.podMassG, piece: pod.podMassG } : {};
+  return { key: '', name: 'it', ...LIQUID, pieces };
+}
+const gramsIn = (x: Intake) => (typeof x.amount === 'object' && 'g' in x.amount ? x.amount : null);
+const lotOf = ({ origin }: Intake) => (origin.from === 'pods' ? (batch.file!.lots.find((l) => l.id === origin.lotId) ?? null) : null);
+const prepOf = ({ origin }: Intake): Preparation => (origin.from === 'pods' ? origin.prep : 'whole');
+const isOutlet = ({ origin }: Intake) => origin.from === 'strand' || origin.from === 'side';
+
+const outlets = computed(() => (batch.report && batch.file ? outletsFor(batch.file, batch.report, props.station.id) : []));
+/** Everything that can go in here, by where it is from; what is in already is left out. */
+const choices = computed<ChoiceGroup<string>[]>(() => {
+  const has = new Set(entry.value.intakes.map((x) => JSON.stringify(x.origin)));
+  const inStock = new Set(larder.items.map((l) => l.ingredientKey));
+  const used = new Set(entry.value.intakes.flatMap((x) => (x.origin.from === 'larder' ? [x.origin.key] : [])));
+  const lots = new Set(entry.value.intakes.flatMap((x) => (x.origin.from === 'pods' ? [x.origin.lotId] : [])));
+  const kept = new Set(entry.value.intakes.flatMap((x) => (x.origin.from === 'stored' ? [x.origin.id] : [])));
+  const rest = larder.rows.filter((i) => !used.has(i.key) && !/^(Chili|Dried|Ground red)/.test(i.name));
+  const row = (i: Ingredient) => ({ value: `larder ${i.key}`, label: i.name });
+  return [
+    {
+      title: 'Of this batch',
+      list: outlets.value.filter((o) => !has.has(JSON.stringify(o.origin))).map((o) => ({ value: o.value, label: o.label })),
+    },
+    {
+      title: 'Kept of other batches',
+      list: stored.items
+        .filter((s) => !kept.has(s.id) && s.stockG > 0.5 && s.batchId !== batch.id)
+        .map((s) => ({ value: `stored ${s.id}`, label: `${s.stuff.name}, ${grams(s.stockG)}` })),
+    },
+    { title: 'In the larder', list: rest.filter((i) => inStock.has(i.key)).map(row) },
+    {
+      title: 'Pods',
+      list: pods.items
+        .filter((p) => !lots.has(p.id) && p.stockG > 0)
+        .map((p) => ({ value: `pods ${p.id}`, label: `${p.lot.name}, ${grams(p.stockG)}` })),
+    },
+    { title: 'To buy', list: rest.filter((i) => !inStock.has(i.key)).map(row) },
+  ].filter((g) => g.list.length > 0);
+});
+/** The usual first amount of what is added, to be put right, g. */
+const FIRST = { larder: 20, pods: 50, stored: 50 } as const;
+function add(value: string) {
+  const outlet = outlets.value.find((o) => o.value === value);
+  const [from, id] = value.split(' ') as ['larder' | 'pods' | 'stored', string];
+  const stored_ = from === 'stored' ? Math.min(FIRST.stored, Math.floor(stored.items.find((s) => s.id === id)?.stockG ?? FIRST.stored)) : 0;
+  const made: Omit<Intake, 'id'> = outlet
+    ? { origin: outlet.origin, amount: outlet.amount }
+    : from === 'pods'
+      ? { origin: { from, lotId: id, prep: 'whole' }, amount: { g: FIRST.pods } }
+      : from === 'stored'
+        ? { origin: { from, id }, amount: { g: stored_ } }
+        : { origin: { from: 'larder', key: id }, amount: { g: FIRST.larder } };
+  put([...entry.value.intakes, { id: freeId(entry.value, outlet ? outlet.id : id), ...made }]);
+}
+const reading = ref(false);
+/** Things read from a pasted list join what is in; the same thing twice adds up. */
+function take(items: { id: string; massG: number; words: string }[]) {
+  const all = [...entry.value.intakes];
+  for (const it of items) {
+    const at = all.findIndex((x) => x.origin.from === 'larder' && x.origin.key === it.id);
+    const had = at < 0 ? null : gramsIn(all[at]!);
+    if (had) all[at] = { ...all[at]!, amount: { g: had.g + it.massG } };
+    else
+      all.push({
+        id: freeId({ ...entry.value, intakes: all }, it.id),
+        origin: { from: 'larder', key: it.id },
+        amount: { g: it.massG, words: it.words },
+      });
+  }
+  put(all);
+}
+</script>
+
+<template>
+  <section class="intakes" :aria-label="`What goes in at ${station.name}`">
+    <ul>
+      <li v-for="(x, i) in entry.intakes" :key="x.id" :data-intake="x.id">
+        <b :title="intakeWords(batch.file!, x).name">{{ intakeWords(batch.file!, x).name }}</b>
+        <ShareField
+          v-if="isOutlet(x)"
+          :label="intakeWords(batch.file!, x).name"
+          :amount="x.amount"
+          :comes-to="station.enters.grams[x.id] ?? null"
+          :trouble="trouble(i)"
+          @change="change(i, { amount: $event })"
+        />
+        <AmountField
+          v-else
+          :label="`${intakeWords(batch.file!, x).name}, amount`"
+          hide-label
+          :mass-g="gramsIn(x)?.g ?? 0"
+          :words="gramsIn(x)?.words"
+          :what="measure(x)"
+          :trouble="trouble(i)"
+          @change="(g, w) => change(i, { amount: { g, words: w } })"
+        />
+        <NButton text class="link" :aria-label="`Leave out ${intakeWords(batch.file!, x).name}`" @click="drop(i)">leave out</NButton>
+        <span v-if="lotOf(x) || lasts" class="more">
+          <KnifeField
+            v-if="lotOf(x)"
+            :prep="prepOf(x)"
+            :lot="lotOf(x)!"
+            @update:prep="x.origin.from === 'pods' && change(i, { origin: { ...x.origin, prep: $event } })"
+          />
+          <TickField
+            v-if="lasts"
+            :label="`${intakeWords(batch.file!, x).name} in the last minutes`"
+            :model-value="x.late === true"
+            @update:model-value="late(i, $event)"
+            >in the last minutes</TickField
+          >
+        </span>
+      </li>
+    </ul>
+    <div class="add">
+      <PickField
+        hide-label
+        label="Add what goes in"
+        placeholder="Add something"
+        :model-value="null"
+        :options="choices"
+        @update:model-value="add"
+      />
+      <NButton text class="link" @click="reading = true">Paste a list</NButton>
+    </div>
+    <ReaderSheet v-model:show="reading" verb="Put it in" @take="take" />
+  </section>
+</template>
+
+<style scoped>
+.intakes {
+  margin-top: 6px;
+}
+.add {
+  display: grid;
+  grid-template-columns: 1fr auto;
+  gap: 12px;
+  align-items: center;
+}
+ul {
+  list-style: none;
+  margin: 0 0 6px;
+  padding: 0;
+}
+li {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) minmax(0, 1.15fr) auto;
+  gap: 2px 10px;
+  align-items: center;
+  padding: 4px 0;
+  border-bottom: 1px dashed var(--line);
+}
+li b {
+  font-weight: 600;
+  line-height: 1.2;
+}
+.more {
+  grid-column: 1 / -1;
+  display: flex;
+  gap: 14px;
+  align-items: center;
+}
+</style>
