@@ -2,6 +2,7 @@ import { chromium, type Page } from '@playwright/test';
 import { lotOfVariety, VARIETIES } from '@roskel/core';
 import { BARE_LOT } from '@roskel/contract';
 import { DemoServer } from '../e2e/server';
+import { ensureChromium } from '../scripts/lib/setup.mjs';
 
 /** Frames of the browser while something moves: `npm run bench -- --browser`. */
 interface Frames {
@@ -33,7 +34,7 @@ export async function browserBench(): Promise<void> {
   const server = new DemoServer(4890);
   const base = await server.start();
   const browser = await chromium.launch({
-    executablePath: '/usr/bin/chromium',
+    executablePath: ensureChromium(),
     args: ['--no-sandbox', '--disable-gpu', '--no-first-run', '--disable-background-networking'],
   });
   try {

@@ -5,6 +5,7 @@ import { chromium, type Browser } from '@playwright/test';
 import { sql } from 'drizzle-orm';
 import { changesBetween, withParams, type BatchFile } from '@roskel/core';
 import { DemoServer } from '../e2e/server';
+import { ensureChromium } from '../scripts/lib/setup.mjs';
 import { openDb } from '../server/src/db/open';
 import { seedDemo } from '../server/src/seed/demo';
 import { changeBatch, everyBatch, getBatch } from '../server/src/store/batches';
@@ -86,7 +87,7 @@ async function saveAgainstRaw(): Promise<{ save: number; raw: number }> {
 }
 
 export async function houseBench(): Promise<void> {
-  const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: ['--no-sandbox', '--disable-gpu', '--no-first-run'] });
+  const browser = await chromium.launch({ executablePath: ensureChromium(), args: ['--no-sandbox', '--disable-gpu', '--no-first-run'] });
   const server = new DemoServer(4860);
   const base = await server.start();
   try {

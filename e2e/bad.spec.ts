@@ -1,5 +1,5 @@
 import { DemoServer } from './server';
-import { expect, importExample, pick, station, stored, test, type, upload } from './test';
+import { gramsIn, line, expect, importExample, pick, station, stored, test, type, upload } from './test';
 
 test('numbers that cannot be are answered at the field and nothing is lost', async ({ page }) => {
   const id = await importExample(page, 'Bad Numbers');
@@ -21,7 +21,7 @@ test('numbers that cannot be are answered at the field and nothing is lost', asy
   await type(page, 'Jar, ml', '1600');
   await expect(page.getByText(/The line stops here/)).toHaveCount(0);
   const { record } = await stored(page, id);
-  expect((record.file.stations[1]!.params as { jarMl: number }).jarMl).toBe(1600);
+  expect((line(record.file)[1]!.params as { jarMl: number }).jarMl).toBe(1600);
 });
 
 test('pH 15, a date before the start, more than went in', async ({ page }) => {
@@ -66,22 +66,22 @@ test('kitchen words that cannot be weighed ask instead of guessing', async ({ pa
   await type(page, 'Garlic, raw, amount', '-2 cloves');
   await expect(page.getByText('An amount cannot be negative.')).toBeVisible();
   await type(page, 'Garlic, raw, amount', '10 kg');
-  await expect(page.getByRole('alert').filter({ hasText: 'That is 14 times the pods. Check the amount.' }).first()).toBeVisible();
+  await expect(page.getByRole('alert').filter({ hasText: 'That is 14 times the rest of it. Check the amount.' }).first()).toBeVisible();
   await expect(page.getByLabel('Garlic, raw, amount')).toHaveValue('10 kg');
   await type(page, 'Garlic, raw, amount', '3 cloves');
-  await pick(page, 'Add from the larder', 'Salt, fine');
+  await pick(page, 'Add what goes in', 'Salt, fine');
   await type(page, 'Salt, fine / table / pickling, amount', '1 kg');
   await expect(
     page
       .getByRole('alert')
-      .filter({ hasText: /This makes the blend \d+ % salt/ })
+      .filter({ hasText: /This makes it \d+ % salt/ })
       .first(),
   ).toBeVisible();
   await type(page, 'Salt, fine / table / pickling, amount', '1 tsp');
   const { record } = await stored(page, id);
-  const added = (record.file.stations[4]!.params as { additions: { id: string; massG: number }[] }).additions;
+  const jug = line(record.file)[4]!;
   // A metric teaspoon of 5 ml at 292 g per US cup of 236.588 ml.
-  expect(added.find((a) => a.id === 'salt_fine')!.massG).toBeCloseTo((5 * 292) / 236.5882365, 3);
+  expect(gramsIn(jug, 'salt_fine')).toBeCloseTo((5 * 292) / 236.5882365, 3);
   await page.getByRole('button', { name: 'Undo', exact: true }).click();
   await expect(page.getByLabel('Salt, fine / table / pickling, amount')).toHaveValue('1 kg');
   await expect(page.getByLabel('Garlic, raw, amount')).toHaveValue('3 cloves');
@@ -109,7 +109,7 @@ test('two windows on one batch: other fields come together, the same one is aske
   await type(other, 'Temperature, °C', '18');
   await expect(other.getByText('Brought together with what another window changed.')).toBeVisible();
   await expect(other.getByLabel('Days', { exact: true })).toHaveValue('20');
-  expect((await stored(other, id)).record.file.stations[2]!.params).toMatchObject({ tempC: 18, days: 20 });
+  expect(line((await stored(other, id)).record.file)[2]!.params).toMatchObject({ tempC: 18, days: 20 });
   // The first window is told and follows
   await expect(page.getByLabel('Temperature, °C')).toHaveValue('18');
 
@@ -123,7 +123,7 @@ test('two windows on one batch: other fields come together, the same one is aske
   await asked.getByText('from the other window').click();
   await asked.getByRole('button', { name: 'Go on with these' }).click();
   await expect(other.getByLabel('Days', { exact: true })).toHaveValue('16');
-  expect((await stored(other, id)).record.file.stations[2]!.params).toMatchObject({ tempC: 18, days: 16 });
+  expect(line((await stored(other, id)).record.file)[2]!.params).toMatchObject({ tempC: 18, days: 16 });
 });
 
 test('the server stops while typing: the work is kept and stored when it is back', async ({ browser }) => {
@@ -142,7 +142,7 @@ test('the server stops while typing: the work is kept and stored when it is back
     await own.start();
     await expect(page.getByText('Saved', { exact: true })).toBeVisible({ timeout: 20_000 });
     const { record } = await stored(page, id);
-    expect(record.file.stations[2]!.params).toMatchObject({ days: 11 });
+    expect(line(record.file)[2]!.params).toMatchObject({ days: 11 });
     // Even when the window is closed in between
     await own.stop();
     await type(page, 'Days', '12');
@@ -150,7 +150,7 @@ test('the server stops while typing: the work is kept and stored when it is back
     await own.start();
     await page.reload();
     await expect(page.getByLabel('Days', { exact: true })).toHaveValue('12');
-    expect((await stored(page, id)).record.file.stations[2]!.params).toMatchObject({ days: 12 });
+    expect(line((await stored(page, id)).record.file)[2]!.params).toMatchObject({ days: 12 });
   } finally {
     await page.context().close();
     await own.end();

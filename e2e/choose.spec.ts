@@ -75,7 +75,7 @@ test('a line that cannot run says so and shows no figures of a mix', async ({ pa
   await page.goto(`/batches/${id}?at=blend`);
   await page.getByRole('button', { name: 'Paste a list' }).click();
   await page.getByLabel('Ingredient list').fill('3 kg salt');
-  await page.getByRole('button', { name: 'Add to the blend, 1' }).click();
+  await page.getByRole('button', { name: 'Put it in, 1' }).click();
   await expect(page.getByText(/Nobody can eat that/).first()).toBeVisible();
   await page.goto(`/batches/${id}/pods`);
   await expect(page.getByRole('heading', { name: 'Choose the pods' })).toBeVisible();

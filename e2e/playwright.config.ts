@@ -1,13 +1,13 @@
-import { existsSync } from 'node:fs';
 import { defineConfig } from '@playwright/test';
+import { ensureChromium } from '../scripts/lib/setup.mjs';
 
-const executablePath = ['/usr/bin/chromium', '/usr/bin/chromium-browser'].find((p) => existsSync(p));
+const executablePath = ensureChromium();
 
 export default defineConfig({
   testDir: '.',
   testMatch: '*.spec.ts',
   outputDir: '../test-results',
-  // One: the solver's patience is by the clock, and a second browser would use it up.
+  // One: a browser and its server already fill two cores, two of them were slower (measured), and the solver's patience is by the clock.
   workers: 1,
   // These machines are shared: a test that fails is run once more, and told as flaky.
   retries: 1,
@@ -17,8 +17,9 @@ export default defineConfig({
   use: {
     viewport: { width: 1280, height: 800 },
     locale: 'en-GB',
+    contextOptions: { reducedMotion: 'reduce' },
     launchOptions: {
-      ...(executablePath ? { executablePath } : {}),
+      executablePath,
       // A root user without a network: no sandbox, and no background talk with the outside.
       args: [
         '--no-sandbox',

@@ -44,7 +44,7 @@ test('a pasted list goes into the jug of a batch', async ({ page }) => {
   await page.goto('/batches/gorse-gold?at=blend');
   await page.getByRole('button', { name: 'Paste a list' }).click();
   await page.getByLabel('Ingredient list').fill('50 g ginger, grated');
-  await page.getByRole('button', { name: 'Add to the blend, 1' }).click();
+  await page.getByRole('button', { name: 'Put it in, 1' }).click();
   await expect(page.getByLabel('Ginger root, raw, amount')).toHaveValue(/50 g ginger/);
   await page.getByRole('button', { name: 'Undo' }).click();
   await expect(page.getByLabel('Ginger root, raw, amount')).toHaveCount(0);
@@ -66,7 +66,7 @@ test('chillies of a recipe bring their heat: on the bench as pods, in the jug as
   const before = await odds.innerText();
   await page.getByRole('button', { name: 'Paste a list' }).click();
   await page.getByLabel('Ingredient list').fill('30 g cayenne pepper');
-  await page.getByRole('button', { name: 'Add to the blend, 1' }).click();
+  await page.getByRole('button', { name: 'Put it in, 1' }).click();
   await expect(odds).not.toHaveText(before);
   await page.getByRole('button', { name: 'Undo' }).click();
   await expect(odds).toHaveText(before);

@@ -1,5 +1,5 @@
 import { test as base, expect, type Page } from '@playwright/test';
-import { changesBetween, reportLine, type BatchFile, type LineReport } from '@roskel/core';
+import { changesBetween, mapStations, reportLine, stationsOf, type BatchFile, type LineReport, type StationEntry } from '@roskel/core';
 import type { BatchRecord } from '@roskel/contract';
 import { DemoServer } from './server';
 
@@ -52,6 +52,12 @@ export async function station(page: Page, name: string): Promise<void> {
   await expect(page.getByRole('region', { name: `${name}: settings and measurements` })).toBeVisible();
 }
 
+/** The stations of a batch in the order in which they are written. */
+export const line = (file: BatchFile): StationEntry[] => stationsOf(file).map((s) => s.entry);
+
+/** Grams of a thing that goes in at a station. */
+export const gramsIn = (entry: StationEntry, id: string): number => (entry.intakes.find((i) => i.id === id)!.amount as { g: number }).g;
+
 /** Types into a field and leaves it. */
 export async function type(page: Page, label: string | RegExp, value: string): Promise<void> {
   const field = page.getByLabel(label, typeof label === 'string' ? { exact: true } : {});
@@ -96,10 +102,11 @@ export async function startBatch(page: Page, name: string, goal: { lowShu: numbe
   return ((await res.json()) as BatchRecord).id;
 }
 
-/** The importable example under a name of the test's own. */
-export async function importExample(page: Page, name: string): Promise<string> {
+/** The importable example under a name of the test's own; `planned`: before anything of it was weighed. */
+export async function importExample(page: Page, name: string, planned = false): Promise<string> {
   const { readFileSync } = await import('node:fs');
-  const file = { ...(JSON.parse(readFileSync(new URL('../examples/slipway-red.json', import.meta.url), 'utf8')) as object), name };
+  const example = JSON.parse(readFileSync(new URL('../examples/slipway-red.json', import.meta.url), 'utf8')) as BatchFile;
+  const file = { ...(planned ? mapStations(example, (s) => ({ ...s, log: {} })) : example), name };
   const res = await page.request.post('/api/batches/import', { data: { file }, headers: OWN });
   expect(res.status()).toBe(201);
   return ((await res.json()) as BatchRecord).id;

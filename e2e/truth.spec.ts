@@ -1,4 +1,4 @@
-import { expect, importExample, pick, station, stored, test, type } from './test';
+import { line, expect, importExample, pick, station, stored, test, type } from './test';
 
 test('a measured pH belongs to what it was measured on, and one that cannot be is asked about', async ({ page }) => {
   const id = await importExample(page, 'Honest Acid');
@@ -7,7 +7,7 @@ test('a measured pH belongs to what it was measured on, and one that cannot be i
   // Nothing said about the instrument is a strip.
   await expect(page.getByRole('combobox', { name: 'With a' })).toHaveText('strip');
   await pick(page, 'With a', 'meter');
-  const tied = (await stored(page, id)).record.file.stations.find((s) => s.id === 'strain')!.log;
+  const tied = line((await stored(page, id)).record.file).find((s) => s.id === 'strain')!.log;
   expect(tied.phOn!.parts).toHaveProperty('garlic');
 
   await station(page, 'Blend');

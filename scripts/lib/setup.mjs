@@ -63,21 +63,26 @@ export function run(command, args, env = {}) {
   if (done.status !== 0) process.exit(done.status ?? 1);
 }
 
-/** Debian's Chromium, installed by apt-get when it is missing. Ends with a plain sentence when that may not be. */
+/** Debian's headless Chromium first: it draws the same pages for a third of the work of the windowed one. */
+const BROWSERS = ['chromium-headless-shell', 'chromium', 'chromium-browser'];
+const onDisk = () => BROWSERS.map((name) => `/usr/bin/${name}`).find((p) => existsSync(p));
+
+/** Path of the Chromium that the browser tests use, installed by apt-get when there is none. Ends with a plain sentence when that may not be. */
 export function ensureChromium() {
-  const found = ['/usr/bin/chromium', '/usr/bin/chromium-browser'].find((p) => existsSync(p));
+  const found = onDisk();
   if (found) return found;
   console.log('Installing Chromium from Debian (apt-get).');
   const asRoot = process.getuid?.() === 0;
   const apt = (...args) => spawnSync('apt-get', args, { stdio: 'inherit', env: { ...process.env, DEBIAN_FRONTEND: 'noninteractive' } });
   if (!asRoot || apt('update', '-qq').error) {
-    fail('The browser tests need Chromium and this user may not install it. Run as root once: apt-get install chromium');
+    fail(`The browser tests need Chromium and this user may not install it. Run as root once: apt-get install ${BROWSERS[0]}`);
   }
-  const done = apt('install', '-y', '-qq', '--no-install-recommends', 'chromium');
-  if (done.status !== 0 || !existsSync('/usr/bin/chromium')) {
-    fail('Chromium could not be installed by apt-get. Its messages above say why. Then run npm test again.');
+  for (const name of BROWSERS.slice(0, 2)) {
+    apt('install', '-y', '-qq', '--no-install-recommends', name);
+    const now = onDisk();
+    if (now) return now;
   }
-  return '/usr/bin/chromium';
+  fail('Chromium could not be installed by apt-get. Its messages above say why. Then run npm test again.');
 }
 
 /** Starts the server and hands over the terminal; the server ends with us. */

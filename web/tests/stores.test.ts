@@ -51,6 +51,15 @@ const stores = async () => {
 const writes = () => calls.filter((c) => c.method !== 'GET');
 
 describe('pods in the window', () => {
+  it('a hurried hand: undo asked before the answer takes back that very thing, and as often as it is asked', async () => {
+    const { pods: store, undo } = await stores();
+    await store.load();
+    await store.move(store.items[0]!, { deltaG: -5, reason: 'used', words: '5 g' });
+    const moved = store.move(store.items[0]!, { deltaG: -40, reason: 'used', words: '40 g' });
+    await Promise.all([undo.undo(), undo.undo(), moved]);
+    expect(writes().map((c) => (c.body as { deltaG: number }).deltaG)).toEqual([-5, -40, 40, 5]);
+    expect(undo.last).toBeNull();
+  });
   it('a move is undone by an opposite move, never by forgetting', async () => {
     const { pods: store, undo } = await stores();
     await store.load();

@@ -1,5 +1,4 @@
 import { existsSync } from 'node:fs';
-import compression from 'compression';
 import express, { type Express, type RequestHandler } from 'express';
 import helmet from 'helmet';
 import { errorsOf } from '@roskel/contract/validate';
@@ -116,12 +115,6 @@ export function createApp(options: AppOptions): { app: Express; announcer: Annou
   app.disable('x-powered-by');
   app.use(localOnly, ownChanges);
   app.use(helmet({ contentSecurityPolicy: { useDefaults: false, directives: POLICY }, strictTransportSecurity: false }));
-  app.use(
-    compression({
-      // Announcements must leave at once.
-      filter: (req, res) => !String(res.getHeader('Content-Type')).startsWith('text/event-stream') && compression.filter(req, res),
-    }),
-  );
   app.use(express.json({ limit: '1mb' }), express.raw({ type: 'application/zip', limit: '64mb' }));
   app.use('/api', apiRouter(kitchen));
   if (options.webRoot && existsSync(options.webRoot)) app.use(pages(options.webRoot));

@@ -40,10 +40,26 @@ async function call<T>(method: string, path: string, body?: unknown): Promise<T>
   return value as T;
 }
 
+/** Writes that were sent and not answered yet. */
+const writing = new Set<Promise<unknown>>();
+function write<T>(method: string, path: string, body?: unknown): Promise<T> {
+  const answer = call<T>(method, path, body);
+  const kept = answer.catch(() => undefined).finally(() => writing.delete(kept));
+  writing.add(kept);
+  return answer;
+}
+/** Waits until every write is answered, and whoever asked for it has had its turn. */
+export async function written(): Promise<void> {
+  while (writing.size > 0) {
+    await Promise.all(writing);
+    await new Promise((next) => setTimeout(next));
+  }
+}
+
 export const api = {
   get: <T>(path: string) => call<T>('GET', path),
-  post: <T>(path: string, body: unknown) => call<T>('POST', path, body),
-  put: <T>(path: string, body: unknown) => call<T>('PUT', path, body),
-  patch: <T>(path: string, body: unknown) => call<T>('PATCH', path, body),
-  remove: <T>(path: string) => call<T>('DELETE', path),
+  post: <T>(path: string, body: unknown) => write<T>('POST', path, body),
+  put: <T>(path: string, body: unknown) => write<T>('PUT', path, body),
+  patch: <T>(path: string, body: unknown) => write<T>('PATCH', path, body),
+  remove: <T>(path: string) => write<T>('DELETE', path),
 };

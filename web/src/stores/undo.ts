@@ -1,7 +1,7 @@
 import { defineStore } from 'pinia';
 import { computed, ref, watch } from 'vue';
 import { applyChanges, reversed, type Change } from '@roskel/core';
-import { api, ApiProblem } from '../api/client';
+import { api, ApiProblem, written } from '../api/client';
 import { keepHere, readHere } from '../ui/keepHere';
 import { useNotices } from './notices';
 
@@ -55,7 +55,7 @@ export function scopesOf(path: string): string[] {
   if (place === 'batches') return id ? [`batch:${id}`, ...(more ? [] : ['heat'])] : ['batches'];
   const all: Record<string, string[]> = {
     pods: ['pods', 'varieties', 'heat'],
-    larder: ['larder', 'ingredients'],
+    larder: ['larder', 'stored', 'ingredients'],
     shelf: ['shelf', 'heat'],
     bench: ['heat'],
   };
@@ -68,7 +68,6 @@ export const useUndo = defineStore('undo', () => {
   const steps = ref<Step[]>(done);
   const back = ref<Step[]>(undone);
   const screen = ref(location.pathname);
-  const busy = ref(false);
   /** How a change to a batch is made; the open batch tells. */
   let amend: (batchId: string, changes: readonly Change[]) => Promise<string[]> = () => Promise.reject(new Gone('Open the batch first.'));
   watch([steps, back], () => keepHere(KEEP, { done: steps.value, undone: back.value } satisfies Kept, sessionStorage), { deep: true });
@@ -125,10 +124,10 @@ export const useUndo = defineStore('undo', () => {
 
   async function go(from: typeof steps, to: typeof back, way: 'undo' | 'redo') {
     const notices = useNotices();
+    // What was done a moment ago is a step only once it is answered: a quick hand means that one, not the one before.
+    await written();
     const at = lastOf(from.value);
     if (at < 0) return notices.say(`There is nothing to ${way} here.`);
-    if (busy.value) return;
-    busy.value = true;
     const [step] = from.value.splice(at, 1) as [Step];
     try {
       await run(step.act, way);
@@ -141,12 +140,12 @@ export const useUndo = defineStore('undo', () => {
         from.value.splice(at, 0, step);
         notices.fail(error);
       }
-    } finally {
-      busy.value = false;
     }
   }
-  const undo = () => go(steps, back, 'undo');
-  const redo = () => go(back, steps, 'redo');
+  /** One after the other, however fast they are asked for. */
+  let turn = Promise.resolve();
+  const undo = () => (turn = turn.then(() => go(steps, back, 'undo')));
+  const redo = () => (turn = turn.then(() => go(back, steps, 'redo')));
   function onBatch(how: typeof amend) {
     amend = how;
   }
