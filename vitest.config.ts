@@ -1,11 +1,14 @@
 import vue from '@vitejs/plugin-vue';
 import { defineConfig } from 'vitest/config';
 
+// Both cores: the computing is plain and the rest waits little.
+const MAX_WORKERS = 2;
 const test = { testTimeout: 60_000, hookTimeout: 60_000 };
 
 export default defineConfig({
   plugins: [vue()],
   test: {
+    maxWorkers: MAX_WORKERS,
     reporters: process.env.ROSKEL_REPORT ? ['default', ['json', { outputFile: process.env.ROSKEL_REPORT }]] : ['default'],
     projects: [
       // Pure computation: nothing to keep apart, so that it is read in once.

@@ -28,6 +28,7 @@ function solution(acids: Partial<Record<keyof typeof ACID_CONSTANTS, number>>, s
     waterKg: 1,
     sidEq,
     naclMol: 0,
+    pKaShift: 0,
     acids: Object.entries(acids).map(([name, mol]) => ({ mol, ...ACID_CONSTANTS[name as keyof typeof ACID_CONSTANTS] })),
   };
 }
@@ -166,7 +167,7 @@ describe('laws', () => {
 });
 
 it('refuses a dry mix and widens its claim near the limit', () => {
-  expect(() => solvePh({ waterKg: 0, sidEq: 0, naclMol: 0, acids: [] })).toThrow(/water/);
+  expect(() => solvePh({ waterKg: 0, sidEq: 0, naclMol: 0, acids: [], pKaShift: 0 })).toThrow(/water/);
   expect(claimedHalfWidth({ pH: 4.3, ionicStrength: 0.4, beta: 0.05, outsideModel: false }, 1)).toBe(0.3);
   expect(claimedHalfWidth({ pH: 3.4, ionicStrength: 1.4, beta: 0.05, outsideModel: false }, 1)).toBe(0.4);
 });

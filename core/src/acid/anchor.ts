@@ -34,7 +34,7 @@ export function lacticForPh(stream: Stream, pH: number, world: AcidWorld = TYPIC
   const bare: Stream = { ...stream, grams: { ...stream.grams, lactic: 0 } };
   const pool = poolOf(bare, world);
   const lactic = ACID_CONSTANTS.lactic;
-  const acid = { mol: 0, z0: lactic.z0, pKa: lactic.pKa.map((p) => p + world.pKaShift), eps: lactic.eps };
+  const acid = { mol: 0, z0: lactic.z0, pKa: lactic.pKa, eps: lactic.eps };
   let mol = 0;
   let I = 0.3;
   const alone: AcidPool = { ...pool, sidEq: 0, waterKg: 0, naclMol: 0, acids: [{ ...acid, mol: 1 }] };

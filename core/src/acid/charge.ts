@@ -78,15 +78,17 @@ export function chargeAt(pool: AcidPool, pH: number, ionicStrength: number, extr
   let q = pool.sidEq;
   let beta = 0;
   let ions = 2 * pool.naclMol + Math.abs(pool.sidEq);
+  // Constants that are off by so much act as a pH that is off by as much the other way.
+  const acidPh = pH - pool.pKaShift;
   for (const acid of pool.acids) {
-    if (acid.pKa.length === 1) oneStep(acid, pH, D, ionicStrength, mean);
-    else meanCharge(acid, pH, D, ionicStrength, mean);
+    if (acid.pKa.length === 1) oneStep(acid, acidPh, D, ionicStrength, mean);
+    else meanCharge(acid, acidPh, D, ionicStrength, mean);
     q += acid.mol * mean.z;
     beta += acid.mol * (mean.z2 - mean.z * mean.z) * Math.LN10;
     ions += acid.mol * mean.z2;
   }
-  const mH = 10 ** (-pH - (-D + WATER.epsH * ionicStrength));
-  const mOH = 10 ** (pH - WATER.pKw - (-D + WATER.epsOH * ionicStrength));
+  const mH = Math.exp((-pH + D - WATER.epsH * ionicStrength) * Math.LN10);
+  const mOH = Math.exp((pH - WATER.pKw + D - WATER.epsOH * ionicStrength) * Math.LN10);
   q += W * (mH - mOH);
   beta += W * (mH + mOH) * Math.LN10;
   ions += W * mH;

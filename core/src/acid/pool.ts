@@ -15,6 +15,8 @@ export interface AcidPool {
   sidEq: number;
   naclMol: number;
   acids: PoolAcid[];
+  /** Added to every pKa: what the constants of this world are off by. */
+  pKaShift: number;
 }
 
 /** Systematic unknowns shared by every ingredient: generic protein buffer and constants (chapter 3, section 9). */
@@ -24,24 +26,21 @@ export interface AcidWorld {
 }
 export const TYPICAL_ACIDS: AcidWorld = { proteinFactor: 1, pKaShift: 0 };
 
-function entry(mol: number, c: AcidConstants | BufferGroup, world: AcidWorld): PoolAcid {
-  const pKa = world.pKaShift === 0 ? c.pKa : c.pKa.map((p) => p + world.pKaShift);
-  return { mol, z0: c.z0, pKa, eps: c.eps };
-}
+const entry = (mol: number, { z0, pKa, eps }: AcidConstants | BufferGroup): PoolAcid => ({ mol, z0, pKa, eps });
 
 /** The pool of a stream: moles of acids and protein groups, salt, strong ions and water. */
 export function poolOf(stream: Stream, world: AcidWorld = TYPICAL_ACIDS): AcidPool {
   const g = stream.grams;
   const acids: PoolAcid[] = [];
   for (const a of ACIDS) {
-    if (g[a] > 0) acids.push(entry(g[a] / ACID_CONSTANTS[a].molarMass, ACID_CONSTANTS[a], world));
+    if (g[a] > 0) acids.push(entry(g[a] / ACID_CONSTANTS[a].molarMass, ACID_CONSTANTS[a]));
   }
   for (const kind of ['protein', 'hydrolysate'] as const) {
     if (g[kind] > 0) {
       for (const group of PROTEIN_GROUPS[kind]) {
-        acids.push(entry(g[kind] * group.molPerG * world.proteinFactor, group, world));
+        acids.push(entry(g[kind] * group.molPerG * world.proteinFactor, group));
       }
     }
   }
-  return { waterKg: g.water / 1000, sidEq: stream.sidEq, naclMol: g.salt / NACL_MOLAR_MASS, acids };
+  return { waterKg: g.water / 1000, sidEq: stream.sidEq, naclMol: g.salt / NACL_MOLAR_MASS, acids, pKaShift: world.pKaShift };
 }

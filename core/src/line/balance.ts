@@ -31,18 +31,23 @@ export function imbalance(input: Stream, outcome: Booked): { component: Componen
 
 /** Heat load that a station made (positive) or lost beyond what it says, SHU g. */
 export function heatImbalance(input: Stream, outcome: Booked): number {
-  return missing((s) => s.heatShuG, input, outcome, -(outcome.heatLossShuG ?? 0));
+  return missing(heatOf, input, outcome, -(outcome.heatLossShuG ?? 0));
 }
 
 /** Strong ions that a station made or lost, eq. */
 export function ionImbalance(input: Stream, outcome: Booked): number {
-  return missing((s) => s.sidEq, input, outcome, 0);
+  return missing(ionsOf, input, outcome, 0);
 }
 
 /** What all of it adds up to, in absolute terms: the scale of rounding. */
 function size(of: (s: Stream) => number, input: Stream, outcome: Booked): number {
-  return [...outcome.additions, ...outcome.sides].reduce((s, f) => s + Math.abs(of(f.stream)), Math.abs(of(input)));
+  let sum = Math.abs(of(input));
+  for (const a of outcome.additions) sum += Math.abs(of(a.stream));
+  for (const s of outcome.sides) sum += Math.abs(of(s.stream));
+  return sum;
 }
+const heatOf = (s: Stream) => s.heatShuG;
+const ionsOf = (s: Stream) => s.sidEq;
 
 /** Conservation holds to this share of what is in play. */
 const EXACT = 1e-9;
@@ -52,38 +57,15 @@ const EXACT = 1e-9;
  * is looked at, else their sum. Throws BalanceError.
  */
 export function checkBalance(kind: string, input: Stream, outcome: Booked, each = true): void {
-  const fail = (what: string): never => {
-    throw new BalanceError(`${kind} does not balance: ${what}`);
-  };
-  if (!each) {
-    const grams = missing(massOf, input, outcome, 0);
-    if (!(Math.abs(grams) <= EXACT * Math.max(1, size(massOf, input, outcome)))) fail(`${grams} g`);
-  }
-  const worst = each ? imbalance(input, outcome) : { component: 'water', grams: 0 };
   // Written so that NaN fails too.
-  if (!(worst.grams <= EXACT * Math.max(1, size(massOf, input, outcome)))) fail(`${worst.grams} g of ${worst.component}`);
-  const lost = heatImbalance(input, outcome);
-  if (
-    !(
-      Math.abs(lost) <=
-      EXACT *
-        Math.max(
-          1,
-          size((s) => s.heatShuG, input, outcome),
-        )
-    )
-  )
-    fail(`${lost} SHU g of heat`);
-  const ions = ionImbalance(input, outcome);
-  if (
-    !(
-      Math.abs(ions) <=
-      EXACT *
-        Math.max(
-          1e-3,
-          size((s) => s.sidEq, input, outcome),
-        )
-    )
-  )
-    fail(`${ions} eq of strong ions`);
+  const check = (off: number, of: (s: Stream) => number, least: number, what: string): void => {
+    if (!(Math.abs(off) <= EXACT * Math.max(least, size(of, input, outcome))))
+      throw new BalanceError(`${kind} does not balance: ${off} ${what}`);
+  };
+  if (each) {
+    const worst = imbalance(input, outcome);
+    check(worst.grams, massOf, 1, `g of ${worst.component}`);
+  } else check(missing(massOf, input, outcome, 0), massOf, 1, 'g');
+  check(heatImbalance(input, outcome), heatOf, 1, 'SHU g of heat');
+  check(ionImbalance(input, outcome), ionsOf, 1e-3, 'eq of strong ions');
 }

@@ -1,3 +1,4 @@
+import type { PhResult, PhStart } from '../acid';
 import type { BatchFile } from '../file';
 import { bandedOf, BANDED, phOf, type Banded } from '../parcel';
 import { acidWorld } from '../pantry';
@@ -6,12 +7,12 @@ import { stationKind, StationProblem } from '../stations';
 import { graphOf, outletOf } from './graph';
 import { namesOf } from './names';
 import { LineProblem } from './problem';
-import { oldOf, runStation, type StationRun } from './run';
+import { givenOf, oldOf, runStation, type Given, type StationRun } from './run';
 import { schedule } from './schedule';
 
-/** One station in many worlds: its runs (null where it cannot run), and what carries a band. */
+/** One station in many worlds: what it handed on (null where it cannot run), and what carries a band. */
 export interface StationWorlds {
-  runs: (StationRun | null)[];
+  runs: (Given | null)[];
   values: (Record<Banded, number | null> | null)[];
 }
 /** Every station of a batch in many worlds, by id. */
@@ -104,20 +105,30 @@ export function* runWorlds(
   const keys = memo ? keysOf(file, seed, members) : null;
   const old = oldOf(file, typical);
   const worlds = new Map<string, StationWorlds>();
+  const typicalPh = new Map<string, PhResult | null>();
   for (const [at, node] of graphOf(file).order.entries()) {
+    const near = phOf(typical[at]!.out.stream);
+    typicalPh.set(node.id, near);
     const key = keys?.get(node.id);
     const known = key === undefined ? undefined : memo!.get(key);
     if (known) {
       worlds.set(node.id, known);
       continue;
     }
-    const near = phOf(typical[at]!.out.stream) ?? undefined;
+    const upstream = node.before === null ? undefined : worlds.get(node.before)!.values;
+    const middle = node.before === null ? null : typicalPh.get(node.before)!;
+    /** Where a world's pH is sought: as far from the typical one as it was a station before. */
+    const start = (w: number): PhStart | undefined => {
+      const before = upstream?.[w]?.pH;
+      return near && middle && before != null ? { ...near, pH: near.pH + before - middle.pH } : (near ?? undefined);
+    };
     const from = node.feeders.map((f) => worlds.get(f)!.runs);
     const runs = draws.map((draw, w) => {
       if (from.some((f) => f[w] === null)) return null;
-      return runOrNull(() => runStation(file, node, (id) => worlds.get(id)!.runs[w]!, draw, true, old));
+      // Only what goes on is kept: the rest of thousands of runs would fill the memory.
+      return runOrNull(() => givenOf(runStation(file, node, (id) => worlds.get(id)!.runs[w]!, draw, true, old)));
     });
-    const made = { runs, values: runs.map((r, w) => (r ? bandedOf(r.out, acids[w]!, near, draws[w]!.z('body')) : null)) };
+    const made = { runs, values: runs.map((r, w) => (r ? bandedOf(r.out, acids[w]!, start(w), draws[w]!.z('body')) : null)) };
     if (key !== undefined) memo!.put(key, made);
     worlds.set(node.id, made);
     yield;

@@ -136,11 +136,15 @@ function judge(entry: StationEntry, read: MeasuredPh, outcome: Outcome, predicte
   return far ? told('unlikely', `${far} Until you have, keep it cold.`) : told('measured', null);
 }
 
-/** A run of a station upstream, in the same world. */
-export type Find = (stationId: string) => StationRun;
+/** What a run hands on to the stations after it. */
+export type Given = Pick<StationRun, 'id' | 'kind' | 'out' | 'sides'> & { hadStuff: boolean };
+export const givenOf = ({ id, kind, out, sides, bowl }: StationRun): Given => ({ id, kind, out, sides, hadStuff: massOf(bowl.stream) > 0 });
+
+/** What a station upstream handed on, in the same world. */
+export type Find = (stationId: string) => Given;
 
 /** What an outlet holds in a world, by the station that fills it. */
-function outletParcel(origin: Intake['origin'], run: StationRun, strandName: string): { whole: Parcel; id: string; name: string } {
+function outletParcel(origin: Intake['origin'], run: Given, strandName: string): { whole: Parcel; id: string; name: string } {
   if (origin.from !== 'side') return { whole: run.out, id: run.id, name: strandName };
   const side = run.sides.find((s) => s.id === origin.side);
   const name = stationKind(run.kind).gives?.[origin.side] ?? origin.side;
@@ -241,7 +245,9 @@ export function runStation(file: BatchFile, node: Node, find: Find, draw: Draw, 
       outcome = { ...outcome, out: { stream: pinPh(out.stream, shown!, acids), past } };
     } else outcome = { ...outcome, out: { ...out, past: { ...out.past, ph: null } } };
   }
-  return { ...outcome, id: entry.id, kind: kind.kind, along, taken, bowl, ph } as StationRun;
+  const { sides, made, change, heatLossShuG, facts } = outcome;
+  const rest = { ...(change ? { change } : {}), ...(heatLossShuG === undefined ? {} : { heatLossShuG }) };
+  return { id: entry.id, kind: kind.kind, along, taken, bowl, ph, out: outcome.out, sides, made, facts, ...rest } as StationRun;
 }
 
 /** Everything that goes in at a station. What only seasons waits for something to season. */
@@ -271,7 +277,7 @@ function fromOutlet(file: BatchFile, graph: Graph, entry: StationEntry, intake: 
     const what = name.replace(/^own /, '');
     // A batch that has nothing in it yet promises nothing.
     if (totalG > 0) throw new LineProblem(entry.id, field, `Only ${Math.floor(totalG)} g of ${what} are there for all that take of it.`);
-    if (massOf(giver.bowl.stream) > 0) throw new LineProblem(entry.id, field, `There is no ${what} to take.`);
+    if (giver.hadStuff) throw new LineProblem(entry.id, field, `There is no ${what} to take.`);
   }
   const share = shares.get(takerKey(entry.id, intake.id)) ?? 0;
   return { parcel: scaleParcel(whole, share), id: origin.from === 'strand' ? `strand:${strand!.id}` : id, name };
@@ -297,7 +303,7 @@ export function runLine(file: BatchFile, draw: Draw, measured = true, only?: Rea
   const old = measured && !draw.typical ? oldOf(file) : NONE_OLD;
   // The typical world of a file is run once, whoever asks for which part of it.
   const runs = draw.typical ? typicalOf(file, measured) : new Map<string, StationRun>();
-  const find: Find = (id) => runs.get(id)!;
+  const find: Find = (id) => givenOf(runs.get(id)!);
   const all: StationRun[] = [];
   for (const node of graph.order) {
     if (only && !only.has(node.id)) continue;

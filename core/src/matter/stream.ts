@@ -27,6 +27,11 @@ export interface Stream {
   readonly ledger: readonly LedgerEntry[];
 }
 
+/** The same entry with another mass and heat load. Written out: it runs thousands of times for one picture. */
+function entryOf(e: LedgerEntry, massG: number, heatShuG: number): LedgerEntry {
+  return { id: e.id, name: e.name, massG, heatShuG, pulp: e.pulp, strength: e.strength, hex: e.hex, tint: e.tint };
+}
+
 export const EMPTY: Stream = { grams: noGrams(), heatShuG: 0, sidEq: 0, ledger: [] };
 
 /** Total mass of a stream in g. */
@@ -40,7 +45,7 @@ export function scale(stream: Stream, factor: number): Stream {
     grams: scaleGrams(stream.grams, factor),
     heatShuG: stream.heatShuG * factor,
     sidEq: stream.sidEq * factor,
-    ledger: stream.ledger.map((e) => ({ ...e, massG: e.massG * factor, heatShuG: e.heatShuG * factor })),
+    ledger: stream.ledger.map((e) => entryOf(e, e.massG * factor, e.heatShuG * factor)),
   };
 }
 
@@ -49,17 +54,18 @@ export function mix(...streams: readonly Stream[]): Stream {
   const grams = noGrams();
   let heatShuG = 0;
   let sidEq = 0;
-  const ledger = new Map<string, LedgerEntry>();
+  const ledger: LedgerEntry[] = [];
   for (const s of streams) {
     addGrams(grams, s.grams);
     heatShuG += s.heatShuG;
     sidEq += s.sidEq;
     for (const e of s.ledger) {
-      const had = ledger.get(e.id);
-      ledger.set(e.id, had ? { ...had, massG: had.massG + e.massG, heatShuG: had.heatShuG + e.heatShuG } : e);
+      const at = ledger.findIndex((had) => had.id === e.id);
+      if (at < 0) ledger.push(e);
+      else ledger[at] = entryOf(ledger[at]!, ledger[at]!.massG + e.massG, ledger[at]!.heatShuG + e.heatShuG);
     }
   }
-  return { grams, heatShuG, sidEq, ledger: [...ledger.values()] };
+  return { grams, heatShuG, sidEq, ledger };
 }
 
 /** What share of each component, of the heat load and of the ions leaves in a separation. All 0 to 1. */
@@ -78,7 +84,7 @@ export function part(stream: Stream, parting: Parting): { taken: Stream; left: S
     taken[c] = stream.grams[c] * parting.share(c);
     left[c] = stream.grams[c] - taken[c];
   }
-  const book = (mass: number, heat: number) => stream.ledger.map((e) => ({ ...e, massG: e.massG * mass, heatShuG: e.heatShuG * heat }));
+  const book = (mass: number, heat: number) => stream.ledger.map((e) => entryOf(e, e.massG * mass, e.heatShuG * heat));
   const heatT = stream.heatShuG * parting.heat;
   return {
     taken: { grams: taken, heatShuG: heatT, sidEq: parting.sidEq, ledger: book(parting.ledger, parting.heat) },
@@ -101,7 +107,7 @@ export function withHeat(stream: Stream, factor: number): Stream {
   return {
     ...stream,
     heatShuG: stream.heatShuG * factor,
-    ledger: stream.ledger.map((e) => ({ ...e, heatShuG: e.heatShuG * factor })),
+    ledger: stream.ledger.map((e) => entryOf(e, e.massG, e.heatShuG * factor)),
   };
 }
 

@@ -1,6 +1,6 @@
 import { lacticForPh, poolOf, sidForPh, TYPICAL_ACIDS, type AcidWorld } from '../acid';
 import { POD_STRENGTH, strengthOf } from '../cook';
-import { ACIDS, noGrams, type Component, type Grams } from '../matter/component';
+import { ACIDS, noGrams, sumGrams, type Component, type Grams } from '../matter/component';
 import { gramsPerGram, kindKey, type Ingredient } from '../matter/ingredient';
 import { massOf, scale, type Stream } from '../matter/stream';
 import type { Draw } from '../stat/draw';
@@ -53,14 +53,12 @@ function tintOf(row: Ingredient): number {
 const typicalSid = new WeakMap<Ingredient, Map<string, number>>();
 
 /** Moves some components of 1 g by factors and keeps the mass at 1 g by adjusting water. */
-function adjust(base: Grams, factor: (c: Component) => number): Grams {
-  const g = noGrams();
-  let change = 0;
-  for (const c of Object.keys(base) as Component[]) {
-    g[c] = base[c] * (c === 'water' ? 1 : factor(c));
-    change += g[c] - base[c];
-  }
-  g.water = Math.max(0, g.water - change);
+function adjust(base: Grams, factors: { acid: number; protein: number; sugars: number; pulp: number }): Grams {
+  const g = { ...base };
+  for (const c of ACIDS) g[c] *= factors.acid;
+  for (const c of ['protein', 'hydrolysate'] as const) g[c] *= factors.protein;
+  for (const c of ['sugars', 'pulp'] as const) g[c] *= factors[c];
+  g.water = Math.max(0, base.water - (sumGrams(g) - sumGrams(base)));
   return g;
 }
 
@@ -73,11 +71,7 @@ function anchored(grams: Grams, row: Ingredient, draw: Draw): { grams: Grams; si
     const proteinFactor = Math.exp(PROTEIN_SD.own * draw.z(`protein.${key}`));
     const sugarFactor = Math.exp(SOLIDS_SD.sugars * draw.z(`sugars.${key}`));
     const pulpFactor = Math.exp(SOLIDS_SD.pulp * draw.z(`pulp.${key}`));
-    g = adjust(grams, (c) => {
-      if ((ACIDS as readonly string[]).includes(c)) return acidFactor;
-      if (c === 'protein' || c === 'hydrolysate') return proteinFactor;
-      return c === 'sugars' ? sugarFactor : c === 'pulp' ? pulpFactor : 1;
-    });
+    g = adjust(grams, { acid: acidFactor, protein: proteinFactor, sugars: sugarFactor, pulp: pulpFactor });
   }
   if (!row.pH) return { grams: g, sidPerG: 0 };
   const pH = naturalPh(row.pH, draw.typical ? 0 : draw.z(`pH.${key}`));
@@ -126,8 +120,16 @@ export function ingredientStream(row: Ingredient, massG: number, draw: Draw): St
   return scale(gram, massG / massOf(gram));
 }
 
+const gramsOfLot = new WeakMap<PodLot, { row: Ingredient; grams: Grams }>();
 /** Composition of 1 g of a lot: its own water and sugar, the other solids of its acid row in their proportions. */
 function lotGrams(lot: PodLot, row: Ingredient): Grams {
+  const had = gramsOfLot.get(lot);
+  if (had?.row === row) return had.grams;
+  const grams = workOutLot(lot, row);
+  gramsOfLot.set(lot, { row, grams });
+  return grams;
+}
+function workOutLot(lot: PodLot, row: Ingredient): Grams {
   const base = gramsPerGram(row);
   const g = noGrams();
   g.water = lot.waterPct / 100;

@@ -78,34 +78,35 @@ function worse<T extends string>(order: readonly T[], a: T | null, b: T | null):
   return order[Math.max(order.indexOf(a), order.indexOf(b))]!;
 }
 
+const isWithin = <T>(some: ReadonlySet<T>, all: ReadonlySet<T>): boolean => {
+  for (const x of some) if (!all.has(x)) return false;
+  return true;
+};
 function union<T>(a: ReadonlySet<T>, b: ReadonlySet<T>): ReadonlySet<T> {
   if (b.size === 0) return a;
   if (a.size === 0) return b;
-  return new Set([...a, ...b]);
+  if (a === b || isWithin(b, a)) return a;
+  return isWithin(a, b) ? b : new Set([...a, ...b]);
 }
 
-type Merge = { [F in keyof Past]: (a: Past[F], b: Past[F]) => Past[F] };
-
-/** One rule per field for what a mix of two parcels remembers. */
-const MERGE: Merge = {
-  foods: union,
-  fresh: union,
-  freeOilG: (a, b) => a + b,
-  // A merge of cooked and raw is raw; a plan to cook does not outlive what is added after it.
-  cooked: (a, b) => COOKED[Math.min(COOKED.indexOf(a), COOKED.indexOf(b))]!,
-  blended: () => false,
-  // Two textures are as coarse as the coarser.
-  texture: (a, b) => (a === null || b === null ? (a ?? b) : TEXTURES[Math.min(TEXTURES.indexOf(a), TEXTURES.indexOf(b))]!),
-  ph: () => null,
-  ferment: (a, b) => worse(JAR_VERDICTS, a, b),
-  jar: () => null,
-  seedG: (a, b) => a + b,
-  thirstG: (a, b) => a + b,
-};
-
-/** What a mix of two parcels remembers, field by field. */
+/** What a mix of two parcels remembers: one rule per field. */
 export function mergePasts(a: Past, b: Past): Past {
-  return Object.fromEntries(
-    (Object.keys(MERGE) as (keyof Past)[]).map((f) => [f, (MERGE[f] as (x: unknown, y: unknown) => unknown)(a[f], b[f])]),
-  ) as unknown as Past;
+  return {
+    foods: union(a.foods, b.foods),
+    fresh: union(a.fresh, b.fresh),
+    freeOilG: a.freeOilG + b.freeOilG,
+    // A merge of cooked and raw is raw; a plan to cook does not outlive what is added after it.
+    cooked: COOKED[Math.min(COOKED.indexOf(a.cooked), COOKED.indexOf(b.cooked))]!,
+    blended: false,
+    // Two textures are as coarse as the coarser.
+    texture:
+      a.texture === null || b.texture === null
+        ? (a.texture ?? b.texture)
+        : TEXTURES[Math.min(TEXTURES.indexOf(a.texture), TEXTURES.indexOf(b.texture))]!,
+    ph: null,
+    ferment: worse(JAR_VERDICTS, a.ferment, b.ferment),
+    jar: null,
+    seedG: a.seedG + b.seedG,
+    thirstG: a.thirstG + b.thirstG,
+  };
 }
