@@ -1,31 +1,6 @@
 import { describe, expect, it } from 'vitest';
-import {
-  carry,
-  ingredient,
-  lotOfVariety,
-  massOf,
-  mainEnd,
-  newBatch,
-  phOf,
-  runUpTo,
-  stationKind,
-  variety,
-  type BatchFile,
-  type Intake,
-  type PodLot,
-  type StationEntry,
-  type StationRun,
-} from '../src';
-import { put } from './helpers';
-
-/** A strand with one station in front of a plain bottle. */
-function alone(kind: 'char' | 'soak', params: object, intakes: Intake[], lots: PodLot[] = []): BatchFile {
-  const base = newBatch('Fire', '2026-10-01');
-  const first: StationEntry = { id: kind, kind, intakes, params: { ...(stationKind(kind).defaults() as object), ...params }, log: {} };
-  const stations = [first, { id: 'bottle', kind: 'bottle', intakes: [], params: stationKind('bottle').defaults(), log: {} }];
-  return carry({ ...base, strands: [{ ...mainEnd(base), stations }] }, lots, []);
-}
-const pods = (lotId: string, g: number): Intake => ({ id: lotId, origin: { from: 'pods', lotId, prep: 'whole' }, amount: { g } });
+import { ingredient, lotOfVariety, massOf, phOf, runUpTo, variety, type StationRun } from '../src';
+import { alone, pods, put } from './helpers';
 
 const sideOf = (run: StationRun) => run.sides.find((s) => s.id === 'soak-water')!;
 

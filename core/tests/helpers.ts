@@ -11,6 +11,7 @@ import {
   mix,
   newBatch,
   runOf,
+  stationKind,
   stationsOf,
   TYPICAL,
   variety,
@@ -19,6 +20,8 @@ import {
   withPodUses,
   type BatchFile,
   type Intake,
+  type KindName,
+  type PodLot,
   type Preparation,
   type StationEntry,
   type StationLog,
@@ -100,3 +103,13 @@ export const exampleFile = (): BatchFile => example('slipway-red');
 export function log(file: BatchFile, id: string, entry: StationLog): BatchFile {
   return mapStations(file, (s) => (s.id === id ? { ...s, log: { ...s.log, ...entry } } : s));
 }
+
+/** A strand with one station in front of a plain bottle. */
+export function alone(kind: KindName, params: object, intakes: Intake[], lots: PodLot[] = [], log: StationLog = {}): BatchFile {
+  const base = newBatch('Alone', '2026-10-01');
+  const first: StationEntry = { id: kind, kind, intakes, params: { ...(stationKind(kind).defaults() as object), ...params }, log };
+  const stations = [first, { id: 'bottle', kind: 'bottle', intakes: [], params: stationKind('bottle').defaults(), log: {} }];
+  return carry({ ...base, strands: [{ ...mainEnd(base), stations }] }, lots, []);
+}
+/** Whole pods of a lot. */
+export const pods = (lotId: string, g: number): Intake => ({ id: lotId, origin: { from: 'pods', lotId, prep: 'whole' }, amount: { g } });

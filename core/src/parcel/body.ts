@@ -34,10 +34,10 @@ function thickenersIn({ stream, past }: Parcel, texture: Texture): Thickeners {
 }
 
 /**
- * The body of a parcel, steps 1 to 7 at 20 °C; null for what is still in pieces, or dry. `luck` is a standard normal.
+ * The body of a parcel, steps 1 to 7 at `tempC`; null for what is still in pieces, or dry. `luck` is a standard normal.
  */
-export function bodyOf(p: Parcel, luck = 0): number | null {
+export function bodyOf(p: Parcel, luck = 0, tempC = 20): number | null {
   const { texture } = p.past;
   if (texture === null || !(p.stream.grams.water > 0)) return null;
-  return bodyStep(sauceMpas(thickenersIn(p, texture)) * Math.exp(BODY_SD * luck));
+  return bodyStep(sauceMpas(thickenersIn(p, texture), tempC) * Math.exp(BODY_SD * luck));
 }

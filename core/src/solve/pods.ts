@@ -19,8 +19,9 @@ import { fillUps } from './fill';
 import { blurOfMix, lineGain, massesOf, type LineGain } from './gain';
 import { leadOf, tellApart } from './label';
 import { madeOf, type Made } from './made';
-import { cutPerGram, gainOfMix, PODS_OF_DEFAULTS, useMix, withSomePods } from './putMix';
+import { cutPerGram, gainOfMix, useMix, withSomePods } from './putMix';
 import type { LinearSolver } from './linear';
+import { PODS_OF_STYLE } from '../styles';
 
 export interface Mix {
   /** Grams as weighed from stock (stems on), in the order of the choices. */
@@ -267,7 +268,7 @@ function planned(file: BatchFile, strandId: string, choices: readonly PodChoice[
   });
   if (had.length > 0) return Object.fromEntries(had);
   const stock = choices.reduce((s, c) => s + c.stockG, 0);
-  return Object.fromEntries(choices.filter((c) => c.stockG > 0).map((c) => [c.lot.id, (c.stockG / stock) * PODS_OF_DEFAULTS]));
+  return Object.fromEntries(choices.filter((c) => c.stockG > 0).map((c) => [c.lot.id, (c.stockG / stock) * PODS_OF_STYLE]));
 }
 
 /** More of a lot that is tried to see what the line makes of it: a share of all pods, but enough to be weighed. */

@@ -2,10 +2,8 @@ import type { BatchFile } from '../file';
 import { carry, fitVessels, mainEnd, podStationId, podUses, resize, withPodUses } from '../line';
 import { preparedPerGram } from '../pantry';
 import type { PodChoice } from './blend';
+import { PODS_OF_STYLE } from '../styles';
 import { lineGain, type LineGain } from './gain';
-
-/** The pods that the default amounts of a new batch's blend are written for, g. */
-export const PODS_OF_DEFAULTS = 640;
 
 /** Grams on the board of 1 g as weighed. */
 export function cutPerGram(c: PodChoice): number {
@@ -18,7 +16,7 @@ export function withSomePods(file: BatchFile, choices: readonly PodChoice[], str
   if (podUses(file, strandId).some((p) => p.massG > 0)) return carry(file, lots, []);
   const stock = choices.reduce((s, c) => s + c.stockG, 0);
   if (!(stock > 0)) throw new RangeError('There are no pods to choose from. Tick a lot that has stock.');
-  const grams = Object.fromEntries(choices.map((c) => [c.lot.id, (c.stockG / stock) * PODS_OF_DEFAULTS]));
+  const grams = Object.fromEntries(choices.map((c) => [c.lot.id, (c.stockG / stock) * PODS_OF_STYLE]));
   return putMix(file, choices, grams, 1, strandId);
 }
 

@@ -6,11 +6,13 @@ import { drain } from './drain';
 import { ferment } from './ferment';
 import { prep } from './prep';
 import { salt } from './salt';
+import { simmer } from './simmer';
 import { soak } from './soak';
 import type { StationKind } from './station';
+import { steep } from './steep';
 import { strain } from './strain';
 
-const KINDS = { prep, char, soak, salt, ferment, drain, blend, strain, bottle };
+const KINDS = { prep, char, soak, steep, salt, ferment, drain, simmer, blend, strain, bottle };
 type Kinds = typeof KINDS;
 export type KindName = keyof Kinds;
 /** Parameters, and facts for the panel, of a kind. */
@@ -36,6 +38,8 @@ export * from './station';
 export { prep, type PrepParams } from './prep';
 export { char, type CharParams } from './char';
 export { soak, type SoakParams } from './soak';
+export { simmer, UNTIL, type SimmerParams } from './simmer';
+export { steep, type SteepCut, type SteepParams } from './steep';
 export { salt, recount, type SaltParams } from './salt';
 export { ferment, forecastInput, jarConditions, jarReadings, type FermentParams } from './ferment';
 export { drain, type DrainParams } from './drain';

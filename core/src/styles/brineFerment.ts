@@ -1,25 +1,22 @@
-import type { Intake, StationEntry } from '../file';
-import { stationKind } from '../stations';
+import { at, larder, sauce } from './build';
 import type { Style } from './style';
-
-const larder = (key: string, g: number, words?: string): Intake => ({
-  id: key,
-  origin: { from: 'larder', key },
-  amount: { g, ...(words === undefined ? {} : { words }) },
-});
-/** The usual jug for the pods of some small bottles (common practice, no source). */
-const jug = () => [larder('vinegar_cider', 300), larder('garlic', 12, '3 cloves')];
-const STATIONS = ['prep', 'salt', 'ferment', 'drain', 'blend', 'strain', 'bottle'] as const;
 
 /** Pods in brine, soured, blended with vinegar, strained and bottled. */
 export const brineFerment: Style = {
   id: 'brine-ferment',
   name: 'brine ferment',
-  strands: (goal) => {
-    const stations = STATIONS.map((name): StationEntry => {
-      const kind = stationKind(name);
-      return { id: name, kind: name, intakes: kind.usual === 'larder' ? jug() : [], params: kind.defaults(), log: {} };
-    });
-    return [{ id: 'main', name: 'Sauce', stations, goal }];
-  },
+  says: 'Sour and round; two weeks in a jar of brine, then vinegar.',
+  fills: 'jug',
+  strands: (goal) => [
+    sauce(goal, [
+      at('prep'),
+      at('salt'),
+      at('ferment'),
+      at('drain'),
+      // The usual jug for the pods of some small bottles (common practice, no source).
+      at('blend', {}, [larder('vinegar_cider', 300), larder('garlic', 12, '3 cloves')]),
+      at('strain'),
+      at('bottle'),
+    ]),
+  ],
 };

@@ -1,8 +1,30 @@
 /** The styles a batch can begin as. A new style is a file in this folder and a line here. */
+import { baseVariants } from './baseVariants';
 import { brineFerment } from './brineFerment';
+import { charredFruit } from './charredFruit';
+import { longReduced } from './longReduced';
+import { mashFerment } from './mashFerment';
+import { rawCitrus } from './rawCitrus';
+import { rawHerbs } from './rawHerbs';
+import { simmeredVegetables } from './simmeredVegetables';
+import { simmeredVinegar } from './simmeredVinegar';
+import { steeped } from './steeped';
 import type { Style } from './style';
+import { sweetSyrup } from './sweetSyrup';
 
-export const STYLES: readonly Style[] = [brineFerment];
+export const STYLES: readonly Style[] = [
+  brineFerment,
+  mashFerment,
+  steeped,
+  simmeredVinegar,
+  simmeredVegetables,
+  charredFruit,
+  longReduced,
+  sweetSyrup,
+  rawHerbs,
+  rawCitrus,
+  baseVariants,
+];
 /** What a batch is called whose style nobody here knows. */
 const OWN = 'own line';
 
@@ -16,4 +38,5 @@ export function styleOf(id: string): Style {
 /** What a style is called. */
 export const styleName = (id: string): string => STYLES.find((s) => s.id === id)?.name ?? OWN;
 
+export { PODS_OF_STYLE } from './build';
 export type { Style } from './style';

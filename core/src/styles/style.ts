@@ -4,6 +4,10 @@ import type { Goal, Strand } from '../file';
 export interface Style {
   id: string;
   name: string;
+  /** What comes of it and how long it takes, in a sentence. */
+  says: string;
+  /** What fills bottles that the pods do not: a jug of vinegar, vegetable and water, or more of everything else. */
+  fills: 'jug' | 'all';
   /** Its strands for what is wished of the sauce; ids are those of new stations. */
   strands(goal: Goal): Strand[];
 }

@@ -10,7 +10,7 @@ import { useUndo } from './undo';
 export const useBatches = defineStore('batches', () => {
   const list = collection<BatchRow>('/batches', 'batches');
   const undo = useUndo();
-  const archive = archiveOf<BatchRow>('batches', (b) => b.summary.name, list.load);
+  const archive = archiveOf<BatchRow>('batches', (b) => b.summary.name, list.refresh);
 
   function undoable(record: BatchRecord, label: string) {
     undo.push(label, 'batches', {

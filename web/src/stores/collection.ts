@@ -29,9 +29,12 @@ export function collection<T extends { id: string }>(path: string, topic: Change
     const known = items.value.some((i) => i.id === id);
     if (gone && known && !running) items.value = items.value.filter((i) => i.id !== id);
     else if (record && known && !running) items.value = items.value.map((i) => (i.id === id ? (record as T) : i));
-    else void load();
+    else void refresh();
   }
-  function load(): Promise<void> {
+  /** Sees to it that the list is there. One that is, is in step already. */
+  const load = (): Promise<void> => (state.value === 'ready' ? Promise.resolve() : (running ?? refresh()));
+  /** Fetches the list anew. */
+  function refresh(): Promise<void> {
     stop ??= onChange((event) => {
       if (concerns(event, topic)) hear(event);
     });
@@ -48,5 +51,5 @@ export function collection<T extends { id: string }>(path: string, topic: Change
     })();
     return running;
   }
-  return { items, state, error, load };
+  return { items, state, error, load, refresh };
 }

@@ -29,13 +29,13 @@ export const useHeat = defineStore('heat', () => {
   async function add(input: HeatInput, label: string): Promise<string[]> {
     const made = await api.post<HeatRecord & { lots: string[] }>('/heat', input);
     undo.push(label, 'heat', { kind: 'calls', undo: [out(made.id)], redo: [back(made.id)] });
-    await Promise.all([load(), pods.load()]);
+    await Promise.all([load(), pods.refresh()]);
     return made.lots;
   }
   async function withdraw(id: number, label: string) {
     await api.remove(`/heat/${id}`);
     undo.push(label, 'heat', { kind: 'calls', undo: [back(id)], redo: [out(id)] });
-    await Promise.all([load(), pods.load()]);
+    await Promise.all([load(), pods.refresh()]);
   }
   return { book, load, add, withdraw, scaleOf, tasters };
 });

@@ -21,7 +21,7 @@ export const useLarder = defineStore('larder', () => {
   const list = collection<LarderRecord>('/larder', 'larder');
   const own = useOwnIngredients();
   const undo = useUndo();
-  const archive = archiveOf<LarderRecord>('larder', (l) => row(l.ingredientKey)?.name ?? l.ingredientKey, list.load);
+  const archive = archiveOf<LarderRecord>('larder', (l) => row(l.ingredientKey)?.name ?? l.ingredientKey, list.refresh);
 
   /** Every ingredient there is: the maker's own, then the table, with pH as measured here where it was. */
   const rows = computed<readonly Ingredient[]>(() => {
@@ -49,14 +49,14 @@ export const useLarder = defineStore('larder', () => {
       ],
       redo: [{ method: 'post', path: '/larder', body }],
     });
-    await list.load();
+    await list.refresh();
   }
   async function edit(id: string, name: string, begun: Begun<LarderFacts>, mine: LarderFacts) {
     const path = `/larder/${id}`;
     const body = (facts: LarderFacts) => ({ facts });
     const changes = await putRecord<LarderFacts, LarderRecord>({ path, begun, mine, body, valueOf: factsOf, schema: LarderFactsSchema });
     undo.push(`change to ${name}`, 'larder', { kind: 'record', path: '/larder', of: id, put: path, changes });
-    await list.load();
+    await list.refresh();
   }
   async function move(id: string, name: string, m: Move) {
     const path = `/larder/${id}/moves`;
@@ -66,7 +66,7 @@ export const useLarder = defineStore('larder', () => {
       undo: [{ method: 'post', path, body: { deltaG: -m.deltaG, reason: 'undo', words: '' } satisfies Move }],
       redo: [{ method: 'post', path, body: m }],
     });
-    await list.load();
+    await list.refresh();
   }
   const history = (id: string) => api.get<LedgerLine[]>(`/larder/${id}/history`);
   return { ...list, load: loadAll, rows, row, add, edit, move, archive, history };

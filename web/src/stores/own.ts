@@ -12,7 +12,7 @@ import { useUndo } from './undo';
 function ownRows<T extends OwnVariety | OwnIngredient>(kind: 'varieties' | 'ingredients') {
   const list = collection<T>(`/${kind}`, kind);
   const undo = useUndo();
-  const archive = archiveOf<T>(kind, (row) => row.value.name, list.load);
+  const archive = archiveOf<T>(kind, (row) => row.value.name, list.refresh);
   type Value = T['value'];
 
   async function add(value: Value) {
@@ -22,7 +22,7 @@ function ownRows<T extends OwnVariety | OwnIngredient>(kind: 'varieties' | 'ingr
       undo: [{ method: 'remove', path: `/${kind}/${made.id}` }],
       redo: [{ method: 'post', path: `/${kind}/${made.id}/restore` }],
     });
-    await list.load();
+    await list.refresh();
   }
   async function edit(id: string, begun: Begun<Value>, mine: Value) {
     const path = `/${kind}/${id}`;
@@ -35,7 +35,7 @@ function ownRows<T extends OwnVariety | OwnIngredient>(kind: 'varieties' | 'ingr
       put: path,
       changes: changes.map((c) => ({ ...c, path: ['value', ...c.path] })),
     });
-    await list.load();
+    await list.refresh();
   }
   return { ...list, add, edit, archive };
 }

@@ -15,7 +15,7 @@ export function inputOf({ lot, gotOn, place, note, useFirst, ripeness, pricePerK
 export const usePods = defineStore('pods', () => {
   const list = collection<PodLotRecord>('/pods', 'pods');
   const undo = useUndo();
-  const archive = archiveOf<PodLotRecord>('pods', (p) => p.lot.name, list.load);
+  const archive = archiveOf<PodLotRecord>('pods', (p) => p.lot.name, list.refresh);
 
   async function add(input: PodLotInput, stockG: number, words: string): Promise<PodLotRecord> {
     const made = await api.post<PodLotRecord>('/pods', { input, stockG, words });
@@ -24,7 +24,7 @@ export const usePods = defineStore('pods', () => {
       undo: [{ method: 'remove', path: `/pods/${made.id}` }],
       redo: [{ method: 'post', path: `/pods/${made.id}/restore` }],
     });
-    await list.load();
+    await list.refresh();
     return made;
   }
   async function edit(id: string, begun: Begun<PodLotInput>, mine: PodLotInput) {
@@ -32,7 +32,7 @@ export const usePods = defineStore('pods', () => {
     const body = (input: PodLotInput) => ({ input });
     const changes = await putRecord<PodLotInput, PodLotRecord>({ path, begun, mine, body, valueOf: inputOf, schema: PodLotInputSchema });
     undo.push(`change to ${begun.value.lot.name}`, 'pods', { kind: 'record', path: '/pods', of: id, put: path, changes });
-    await list.load();
+    await list.refresh();
   }
   async function move(item: PodLotRecord, m: Move) {
     const path = `/pods/${item.id}/moves`;
@@ -42,7 +42,7 @@ export const usePods = defineStore('pods', () => {
       undo: [{ method: 'post', path, body: { deltaG: -m.deltaG, reason: 'undo', words: '' } satisfies Move }],
       redo: [{ method: 'post', path, body: m }],
     });
-    await list.load();
+    await list.refresh();
   }
   /** Dries, freezes or grinds some of a lot into a new one. */
   async function turn(item: PodLotRecord, into: Turn, takeG: number, gotG: number | null, words: string) {
@@ -54,7 +54,7 @@ export const usePods = defineStore('pods', () => {
       undo: [{ method: 'post', path: '/pods/{made}/unturn' }],
       redo: [{ method: 'post', path: `/pods/${item.id}/turn`, body, keep: 'made' }],
     });
-    await list.load();
+    await list.refresh();
     return made;
   }
   const history = (id: string) => api.get<LotHistory>(`/pods/${id}/history`);

@@ -16,7 +16,7 @@ export const useShelf = defineStore('shelf', () => {
       undo: [{ method: 'post', path, body: { delta: 1, reason: 'undo' } }],
       redo: [{ method: 'post', path, body: { delta: -1, reason } }],
     });
-    await list.load();
+    await list.refresh();
   }
   return { ...list, take };
 });

@@ -9,7 +9,7 @@ import { useUndo } from './undo';
 export const useStored = defineStore('stored', () => {
   const list = collection<StoredRecord>('/stored', 'stored');
   const undo = useUndo();
-  const archive = archiveOf<StoredRecord>('stored', (s) => s.stuff.name, list.load);
+  const archive = archiveOf<StoredRecord>('stored', (s) => s.stuff.name, list.refresh);
 
   async function keep(input: KeepInput): Promise<StoredRecord> {
     const record = await api.post<StoredRecord>('/stored', input);
@@ -26,7 +26,7 @@ export const useStored = defineStore('stored', () => {
         ...(shelf ? [{ ...shelf, body: { delta: -bottles.bottles, reason: 'opened' } }] : []),
       ],
     });
-    await list.load();
+    await list.refresh();
     return record;
   }
   async function move(s: StoredRecord, m: Move) {
@@ -37,7 +37,7 @@ export const useStored = defineStore('stored', () => {
       undo: [{ method: 'post', path, body: { deltaG: -m.deltaG, reason: 'undo', words: '' } satisfies Move }],
       redo: [{ method: 'post', path, body: m }],
     });
-    await list.load();
+    await list.refresh();
   }
   const history = (id: string) => api.get<LedgerLine[]>(`/stored/${id}/history`);
   return { ...list, keep, move, archive, history };

@@ -1,0 +1,22 @@
+import { at, larder, sauce } from './build';
+import type { Style } from './style';
+
+/** Pods and garlic just covered with vinegar, simmered until soft, blended and pressed. */
+export const simmeredVinegar: Style = {
+  id: 'simmered-vinegar',
+  name: 'simmered vinegar sauce',
+  says: 'Sharp and clear of seeds; a quarter of an hour in vinegar, then the sieve.',
+  fills: 'all',
+  strands: (goal) => [
+    sauce(goal, [
+      at('prep'),
+      at('simmer', { boil: 'bare', lid: 'on', until: 'minutes', minutes: 15 }, [
+        larder('vinegar_cider', 650),
+        larder('garlic', 32, '8 cloves'),
+      ]),
+      at('blend', { texture: 'smooth' }, [larder('sugar_white', 75), larder('salt_fine', 17)]),
+      at('strain'),
+      at('bottle', { fill: 'hot' }),
+    ]),
+  ],
+};
