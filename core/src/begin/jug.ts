@@ -1,6 +1,7 @@
-import { extrasOf, withExtras } from '../line';
-import type { BatchFile, Goal } from '../file';
+import { carry, extrasOf, intakesOf, withExtras } from '../line';
+import { gramsOf, mapStations, type BatchFile, type Goal, type Intake } from '../file';
 import { kindKey, type Ingredient } from '../matter/ingredient';
+import { stationKind } from '../stations';
 import type { HaveThing } from './have';
 
 /** What goes into the jug of a plan, by keys of `rows`. */
@@ -68,6 +69,36 @@ export function filledWith(file: BatchFile, jug: Jug, g: number, sour: number): 
     items.filter((x) => x.massG > 0),
     jug.rows,
   );
+}
+
+/** The batch with everything from the larder `times` as much, and what stations add themselves; its pods stay. */
+export function withRest(file: BatchFile, times: number): BatchFile {
+  return mapStations(file, (s) => {
+    const { resize } = stationKind(s.kind);
+    const intakes = s.intakes.map((i): Intake => {
+      const g = i.origin.from === 'larder' ? gramsOf(i.amount) : null;
+      return g === null ? i : { ...i, amount: { g: Math.round(g * times * 10) / 10 } };
+    });
+    return { ...s, intakes, params: resize ? resize(s.params, times) : s.params };
+  });
+}
+
+/** A style as the maker has it: their vinegar in the place of its own, and what they named and it does not have. */
+export function withOwnThings(bare: BatchFile, jug: Jug, named: readonly HaveThing[]): BatchFile {
+  const kind = (id: string) => kindKey(jug.rows.find((r) => r.key === id) ?? { key: id });
+  const all = intakesOf(bare).flatMap(({ intake: { origin } }) => (origin.from === 'larder' ? [origin.key] : []));
+  const vinegar = named.some((t) => isVinegar(kind(t.id))) ? jug.vinegar : null;
+  const swapped = mapStations(bare, (s) => ({
+    ...s,
+    intakes: s.intakes.map((i) =>
+      vinegar && i.origin.from === 'larder' && isVinegar(i.origin.key)
+        ? { ...i, id: vinegar, origin: { from: 'larder' as const, key: vinegar } }
+        : i,
+    ),
+  }));
+  const more = jug.fixed.filter((f) => !all.includes(f.id) && !all.includes(kind(f.id)));
+  const own = carry(swapped, [], jug.rows);
+  return more.length > 0 ? withExtras(own, [...extrasOf(own), ...more], jug.rows) : own;
 }
 
 /** The jug when pods fill the bottles: the usual, with the maker's vinegar and what they named. */

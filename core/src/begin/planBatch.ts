@@ -1,19 +1,22 @@
-import type { BatchFile, Goal } from '../file';
+import { gramsOf, type BatchFile, type Goal } from '../file';
 import { HOUSE_PH } from '../ferment';
-import { extrasOf, fitVessels, LineProblem, newBatch, packedIn, podUses, reportLine } from '../line';
+import { fitVessels, intakesOf, LineProblem, mainEnd, newBatch, packedIn, podUses, reportLine } from '../line';
 import { ingredient, kindKey, type Ingredient } from '../matter/ingredient';
 import { variety } from '../matter/variety';
 import { lotOfVariety, type PodLot } from '../pantry';
 import type { Day } from '../plan';
 import { choosePods, madeOf, useMix, withSomePods, type LinearSolver, type PodChoice } from '../solve';
 import type { HaveThing } from './have';
-import { filledWith, isSalt, jugOf, SALT, WATER, withOwnJug, type Jug } from './jug';
+import { styleOf } from '../styles';
+import { filledWith, isSalt, jugOf, SALT, WATER, withOwnJug, withOwnThings, withRest, type Jug } from './jug';
 
 /** What a plan is made from. */
 export interface Wish {
   name: string;
   startDate: Day;
   goal: Goal;
+  /** The style it is made in; a brine ferment when nothing is said. */
+  style?: string;
   pods: readonly { lot: PodLot; stockG: number; useFirst?: boolean }[];
   /** What the maker named: it goes in. */
   things: readonly HaveThing[];
@@ -73,10 +76,14 @@ export function planBatch(solver: LinearSolver, wish: Wish, today: Day): Plan {
   const things = oncePerThing(wish.things).filter((t) => wish.rows.some((r) => r.key === t.id));
   const jug = jugOf(things, wish.larder ?? [], wish.rows, wish.goal);
   const choices: PodChoice[] = pods.map((p) => ({ ...p, prep: 'whole', useFirst: p.useFirst ?? false }));
-  const base = withOwnJug(newBatch(wish.name, wish.startDate, wish.goal), jug);
+  const bare = newBatch(wish.name, wish.startDate, wish.goal, wish.style);
+  const byJug = styleOf(bare.style).fills === 'jug';
+  const base = byJug ? withOwnJug(bare, jug) : withOwnThings(bare, jug, things);
   const answer = choosePods(solver, base, choices);
   const file =
-    answer.status === 'found' ? useMix(base, choices, answer.mixes[0]!.gramsByLot) : filledUp(base, jug, choices, wish.goal, wish.boughtId);
+    answer.status === 'found'
+      ? useMix(base, choices, answer.mixes[0]!.gramsByLot)
+      : filledUp(base, byJug ? jug : null, choices, wish.boughtId);
   return planOf(file, { ...wish, things }, today);
 }
 
@@ -121,7 +128,8 @@ function missOf(file: BatchFile, goal: Goal): number {
 }
 
 /** As much of the pods as heat and bottles ask for, and the rest filled up: the way that comes nearest to the wish. */
-function filledUp(bare: BatchFile, jug: Jug, choices: readonly PodChoice[], goal: Goal, boughtId: string): BatchFile {
+function filledUp(bare: BatchFile, jug: Jug | null, choices: readonly PodChoice[], boughtId: string): BatchFile {
+  const { goal } = mainEnd(bare);
   const base = withSomePods(bare, choices);
   const own = (share: number) => Object.fromEntries(choices.map((c) => [c.lot.id, c.stockG * share]));
   const withPods = (share: number) => useMix(base, choices, own(share));
@@ -134,7 +142,8 @@ function filledUp(bare: BatchFile, jug: Jug, choices: readonly PodChoice[], goal
       return g === null ? null : at(g);
     });
   /** Ways to fill the bottles, the plainest first: the first that meets the wish is taken. */
-  const ways = [() => podsAlone(withPods, goal), () => withJug(withPods, jug, goal), () => toHeat(withSweet, goal, withSweet(1))];
+  const thinned = () => (jug ? withJug(withPods, jug, goal) : withMore(withPods, goal));
+  const ways = [() => podsAlone(withPods, goal), thinned, () => toHeat(withSweet, goal, withSweet(1))];
   let best: BatchFile | null = null;
   for (const way of ways) {
     const file = way();
@@ -179,6 +188,18 @@ function withJug(withPods: (share: number) => BatchFile, jug: Jug, goal: Goal): 
   return toHeat((share) => at(share, sour), goal, all);
 }
 
+/** The pods, and as much more of everything else as fills the bottles. */
+function withMore(withPods: (share: number) => BatchFile, goal: Goal): BatchFile | null {
+  const at = (share: number) =>
+    tried(() => {
+      const cut = withPods(share);
+      // In hundredths of what the style has for them.
+      const times = least((x) => withRest(cut, x / 100), goal);
+      return times === null ? null : withRest(cut, times / 100);
+    });
+  return toHeat(at, goal, at(1));
+}
+
 /** The share of the pods that comes nearest to the middle of the wished heat, when all of them are too hot. */
 function toHeat(at: (share: number) => BatchFile | null, goal: Goal, all: BatchFile | null): BatchFile | null {
   if (all && madeOf(all).shu <= goal.highShu) return all;
@@ -198,6 +219,14 @@ function toHeat(at: (share: number) => BatchFile | null, goal: Goal, all: BatchF
   return best;
 }
 
+/** Grams of each thing that a batch takes from the larder, wherever it goes in. */
+function larderUses(file: BatchFile): Map<string, number> {
+  const uses = new Map<string, number>();
+  for (const { intake } of intakesOf(file))
+    if (intake.origin.from === 'larder') uses.set(intake.origin.key, (uses.get(intake.origin.key) ?? 0) + (gramsOf(intake.amount) ?? 0));
+  return uses;
+}
+
 function planOf(file: BatchFile, wish: Wish, today: Day): Plan {
   const report = reportLine(file, { today, forecast: false });
   const kind = (id: string) => kindKey(wish.rows.find((r) => r.key === id) ?? { key: id });
@@ -214,15 +243,14 @@ function planOf(file: BatchFile, wish: Wish, today: Day): Plan {
     note(lot.name, p.massG, wish.pods.find((x) => x.lot.id === p.lotId)?.stockG);
   }
   let saltG = packedIn(report).reduce((s, f) => s + (f.id === 'salt' ? f.massG : 0), 0);
-  for (const x of extrasOf(file)) {
-    if (isSalt(kind(x.id))) saltG += x.massG;
-    else if (x.id !== WATER)
-      note(file.ingredients.find((i) => i.key === x.id)?.name ?? x.id, x.massG, had.find((t) => t.id === x.id)?.massG);
+  for (const [id, massG] of larderUses(file)) {
+    if (isSalt(kind(id))) saltG += massG;
+    else if (id !== WATER) note(file.ingredients.find((i) => i.key === id)?.name ?? id, massG, had.find((t) => t.id === id)?.massG);
   }
   const salt = had.find((t) => isSalt(kind(t.id)));
   note(salt?.name ?? ingredient(SALT).name, saltG, salt?.massG);
   const [end] = report.ends;
-  const bottles = end!.bottles.possible;
+  const bottles = report.ends.reduce((sum, e) => sum + e.bottles.possible, 0);
   const bought = podUses(file).some((p) => p.lotId === wish.boughtId) ? file.lots.find((l) => l.id === wish.boughtId)! : null;
   return {
     file,

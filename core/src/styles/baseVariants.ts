@@ -16,7 +16,11 @@ export const baseVariants: Style = {
   says: 'One jug, three bowls: a herb, a fruit, a fish sauce, each with its own salt and lime.',
   fills: 'all',
   strands: (goal) => {
-    const share: Goal = { ...goal, bottles: Math.max(1, Math.round(goal.bottles / BOWLS.length)) };
+    /** The bottles that are wished, dealt out to the bowls. */
+    const share = (n: number): Goal => ({
+      ...goal,
+      bottles: Math.max(1, Math.floor((goal.bottles + BOWLS.length - 1 - n) / BOWLS.length)),
+    });
     const base: Strand = {
       id: 'base',
       name: 'Base',
@@ -39,7 +43,7 @@ export const baseVariants: Style = {
         at('blend', { texture: 'medium' }, [flowsIn('base', n === BOWLS.length - 1 ? undefined : pct), ...own], `${id}-stir`),
         at('bottle', {}, [], `${id}-bottle`),
       ],
-      goal: share,
+      goal: share(n),
     }));
     return [base, ...bowls];
   },

@@ -4,12 +4,15 @@ import { useRouter } from 'vue-router';
 import { NButton, NForm, NSpin } from 'naive-ui';
 import { BARE_LOT } from '@roskel/contract';
 import {
+  endStrands,
   mainEnd,
   BOTTLE_SIZES,
   GoalSchema,
   HEAT_WORDS,
   readHave,
   seedOf,
+  STYLES,
+  styleOf,
   type Have,
   type Needed,
   type Plan,
@@ -39,7 +42,15 @@ const pods = usePods();
 const larder = useLarder();
 const notices = useNotices();
 const router = useRouter();
-const blank = () => ({ text: '', fromLots: false, heat: 'medium' as string | null, bottles: 6, bottleMl: 100, name: '' });
+const blank = () => ({
+  text: '',
+  fromLots: false,
+  heat: 'medium' as string | null,
+  bottles: 6,
+  bottleMl: 100,
+  name: '',
+  style: 'brine-ferment',
+});
 const form = reactive(blank());
 const draft = useDraft(() => 'plan', form, blank);
 const plan = shallowRef<Plan | null>(null);
@@ -66,6 +77,7 @@ const levels = HEAT_WORDS.map((w) => ({
   says: `like ${w.like}`,
   mid: Math.sqrt(w.lowShu * w.highShu),
 }));
+const styles = STYLES.map((s) => ({ value: s.id, label: s.name }));
 const word = computed(() => HEAT_WORDS.find((w) => w.name === form.heat) ?? HEAT_WORDS[1]);
 const sizes = [
   ...BOTTLE_SIZES.map((s) => ({ value: s.ml as number, label: `${s.name}, ${s.ml} ml` })),
@@ -75,6 +87,7 @@ const lots = computed(() => pods.items.filter((p) => p.stockG - p.promised.reduc
 const wish = computed(() => ({
   name: form.name.trim() || `Batch ${batches.items.length + 1}`,
   startDate: today(),
+  style: form.style,
   goal: { lowShu: word.value.lowShu, highShu: word.value.highShu, bottles: form.bottles, bottleMl: form.bottleMl },
   pods: [
     ...have.value.pods,
@@ -161,6 +174,8 @@ const Bottles = GoalSchema.properties.bottles;
         placeholder="15 hot pods, garlic, vinegar"
       />
       <TickField v-if="lots.length" v-model="form.fromLots" :label="`Choose from my ${plural(lots.length, 'lot')} as well`" />
+      <PickField v-model="form.style" label="Which kind of sauce" :options="styles" />
+      <p class="soft kind">{{ styleOf(form.style).says }}</p>
       <RadioCards v-model="form.heat" label="How hot" :columns="3" :options="levels">
         <template #default="{ option }">
           <span class="level">
@@ -182,7 +197,13 @@ const Bottles = GoalSchema.properties.bottles;
       <h3>The plan <NSpin v-if="working" :size="16" /></h3>
       <template v-if="plan">
         <p class="figures">
-          <b>{{ plural(mainEnd(plan.file).goal.bottles, 'bottle') }}</b> of {{ mainEnd(plan.file).goal.bottleMl }} ml,
+          <b>{{
+            plural(
+              endStrands(plan.file).reduce((n, s) => n + s.goal.bottles, 0),
+              'bottle',
+            )
+          }}</b>
+          of {{ mainEnd(plan.file).goal.bottleMl }} ml,
           <b>{{ shu(plan.heat.p10) }} to {{ shu(plan.heat.p90) }} SHU</b>
         </p>
         <p>
@@ -233,6 +254,9 @@ h3 {
 p {
   margin: 0;
   line-height: 1.35;
+}
+.kind {
+  margin-top: -6px;
 }
 .figures {
   font-size: 17px;

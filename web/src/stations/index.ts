@@ -6,7 +6,9 @@ import DrainPanel from './DrainPanel.vue';
 import FermentPanel from './FermentPanel.vue';
 import PrepPanel from './PrepPanel.vue';
 import SaltPanel from './SaltPanel.vue';
+import SimmerPanel from './SimmerPanel.vue';
 import SoakPanel from './SoakPanel.vue';
+import SteepPanel from './SteepPanel.vue';
 import StrainPanel from './StrainPanel.vue';
 
 /** The panel of each station kind. A new kind is one line here and one panel in this folder. */
@@ -14,6 +16,8 @@ export const PANELS: Record<string, Component> = {
   prep: PrepPanel,
   char: CharPanel,
   soak: SoakPanel,
+  steep: SteepPanel,
+  simmer: SimmerPanel,
   salt: SaltPanel,
   ferment: FermentPanel,
   drain: DrainPanel,

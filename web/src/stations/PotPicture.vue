@@ -1,0 +1,69 @@
+<script setup lang="ts">
+import { computed, useTemplateRef } from 'vue';
+import { grams } from '../format';
+
+/** A pot one looks into from the side: how far it stood, and how far down it goes. The lower line is dragged. */
+const props = defineProps<{ beganG: number; stopG: number; hex: string; fixed: boolean }>();
+const emit = defineEmits<{ level: [share: number] }>();
+const W = 236;
+const TOP = 26;
+const H = 104;
+/** As it begins, the pot is nearly full. */
+const FULL = 0.86;
+const beganY = TOP + H * (1 - FULL);
+const stopY = computed(() => TOP + H * (1 - (FULL * props.stopG) / Math.max(1, props.beganG)));
+
+const svg = useTemplateRef<SVGSVGElement>('svg');
+function drag(e: PointerEvent) {
+  if (props.fixed) return;
+  if (e.type === 'pointerdown') (e.currentTarget as Element).setPointerCapture(e.pointerId);
+  else if (e.buttons === 0) return;
+  const box = svg.value!.getBoundingClientRect();
+  const y = ((e.clientY - box.top) / box.height) * (H + TOP + 34);
+  emit('level', Math.min(1, Math.max(0.05, (TOP + H - y) / (H * FULL))));
+}
+</script>
+
+<template>
+  <svg
+    ref="svg"
+    :viewBox="`0 0 ${W + 190} ${H + TOP + 34}`"
+    role="img"
+    :aria-label="`The pot began with ${grams(beganG)} and stops at ${grams(stopG)}`"
+    @pointermove="drag"
+  >
+    <path :d="`M20 ${TOP} v${H} q0 14 14 14 h${W - 68} q14 0 14 -14 v-${H}`" fill="none" stroke="var(--metal)" stroke-width="6" />
+    <path :d="`M4 ${TOP + 22} h16 M${W - 20} ${TOP + 22} h16`" stroke="var(--metal)" stroke-width="10" stroke-linecap="round" />
+    <rect x="24" :y="stopY" :width="W - 48" :height="TOP + H + 9 - stopY" rx="8" :fill="hex" />
+    <rect x="24" :y="beganY" :width="W - 48" :height="Math.max(0, stopY - beganY)" :fill="hex" opacity="0.22" />
+    <path v-for="x in [70, 118, 166]" :key="x" :d="`M${x} ${TOP - 6} q6 -8 0 -14`" stroke="var(--soft)" stroke-width="2" fill="none" />
+    <line x1="24" :x2="W - 10" :y1="beganY" :y2="beganY" stroke="var(--ink)" stroke-dasharray="4 4" />
+    <line x1="24" :x2="W - 10" :y1="stopY" :y2="stopY" stroke="var(--ink)" stroke-width="2.5" />
+    <text :x="W - 2" :y="beganY + 4">began {{ grams(beganG) }}</text>
+    <text :x="W - 2" :y="Math.max(beganY + 22, stopY + 5)" class="b">stops at {{ grams(stopG) }}</text>
+    <rect class="handle" :class="{ fixed }" x="10" :y="stopY - 20" :width="W - 10" height="40" fill="transparent" @pointerdown="drag" />
+  </svg>
+</template>
+
+<style scoped>
+svg {
+  width: 100%;
+  max-width: 400px;
+  display: block;
+  touch-action: pan-y;
+}
+text {
+  font-size: 14px;
+  fill: var(--ink);
+}
+.b {
+  font-weight: 700;
+}
+.handle {
+  cursor: ns-resize;
+  touch-action: none;
+}
+.handle.fixed {
+  cursor: default;
+}
+</style>

@@ -1,0 +1,98 @@
+<script setup lang="ts">
+import { computed } from 'vue';
+import { BODY_STEPS, bodyWord, type ParamsOf, type StationReport } from '@roskel/core';
+import { grams, ph } from '../format';
+import { usePanel } from './panel';
+import StationFrame from '../batch/StationFrame.vue';
+import LogFields from '../batch/LogFields.vue';
+import ParamField from './ParamField.vue';
+import PotPicture from './PotPicture.vue';
+import FactRows from '../ui/FactRows.vue';
+import PickField from '../ui/PickField.vue';
+
+const props = defineProps<{ station: StationReport<'simmer'> }>();
+const { params, set, facts } = usePanel<'simmer'>(props);
+type Params = ParamsOf<'simmer'>;
+const BOILS: { value: Params['boil']; label: string }[] = [
+  { value: 'bare', label: 'barely moving' },
+  { value: 'gentle', label: 'gentle simmer' },
+  { value: 'steady', label: 'steady simmer' },
+  { value: 'rolling', label: 'rolling boil' },
+];
+const LIDS: { value: Params['lid']; label: string }[] = [
+  { value: 'off', label: 'off' },
+  { value: 'ajar', label: 'ajar' },
+  { value: 'on', label: 'on' },
+];
+const UNTIL: { value: Params['until']; label: string }[] = [
+  { value: 'minutes', label: 'some minutes' },
+  { value: 'left', label: 'a share is left' },
+  { value: 'weight', label: 'it weighs' },
+  { value: 'solids', label: 'it is so sweet and salty (Bx)' },
+  { value: 'body', label: 'it is so thick when cold' },
+];
+const steps = BODY_STEPS.map((label, i) => ({ value: i + 1, label }));
+const weighed = computed(() => props.station.log.massG !== undefined);
+const level = (share: number) => set({ until: 'left', leftPct: Math.round(100 * share) });
+/** Minutes as one says them: nobody knows a pot to the minute. */
+const round = (min: number) => (min < 20 ? Math.round(min) : Math.round(min / 5) * 5);
+const time = computed(() => {
+  const f = facts.value;
+  if (!f) return 'nothing in the pot yet';
+  if (weighed.value) return 'weighed: no guess needed';
+  const [low, high] = [round(f.minutesLow), round(f.minutesHigh)];
+  return low === high ? `${round(f.minutes)} min` : `${low} to ${high} min`;
+});
+const body = computed(() => {
+  const f = facts.value;
+  if (!f || f.bodyHot === null || f.bodyCold === null) return 'still in pieces';
+  const [hot, cold] = [bodyWord(f.bodyHot), bodyWord(f.bodyCold)];
+  return hot === cold ? cold : `${hot} now, ${cold} when cold`;
+});
+const rows = computed(() => {
+  const f = facts.value;
+  return [
+    ['To the boil, about', f ? `${round(f.heatUpMin)} min` : '-'],
+    ['From the boil', time.value],
+    ['Goes off as steam', grams(f?.steamG ?? 0)],
+    ...(f?.aceticKeptPct == null ? [] : ([['Of the vinegar’s acid stays', `${Math.round(f.aceticKeptPct)} %`]] as const)),
+    ['Boils at, about', f ? `${f.boilsC.toFixed(0)} °C` : '-'],
+    ['Body', body.value],
+    ['pH', props.station.now.pH === null ? 'no pH' : ph(props.station.now.pH, props.station.phMeasured)],
+  ] as const;
+});
+</script>
+
+<template>
+  <StationFrame :station="station" picture="Look into the pot">
+    <template #set>
+      <PickField label="Until" :model-value="params.until" :options="UNTIL" @update:model-value="set({ until: $event })" />
+      <ParamField v-if="params.until === 'minutes'" :station="station" name="minutes" label="Minutes from the boil" />
+      <ParamField v-if="params.until === 'left'" :station="station" name="leftPct" label="What stays" />
+      <ParamField v-if="params.until === 'weight'" :station="station" name="leftG" label="Weight, without the pot" />
+      <ParamField v-if="params.until === 'solids'" :station="station" name="brix" label="Solids" />
+      <PickField
+        v-if="params.until === 'body'"
+        label="When cold it is"
+        :model-value="Math.round(params.step)"
+        :options="steps"
+        @update:model-value="set({ step: $event })"
+      />
+      <PickField label="Fire" :model-value="params.boil" :options="BOILS" @update:model-value="set({ boil: $event })" />
+      <PickField label="Lid" :model-value="params.lid" :options="LIDS" @update:model-value="set({ lid: $event })" />
+      <ParamField :station="station" name="potCm" label="Pot, across" />
+    </template>
+    <template #measured><LogFields :station="station" mass-label="Weighed, less the pot" /></template>
+    <template #picture>
+      <PotPicture v-if="facts" :began-g="facts.beganG" :stop-g="facts.stopG" :hex="station.now.hex" :fixed="weighed" @level="level" />
+      <FactRows :rows="rows" />
+      <p v-if="facts && !facts.reached && !weighed" class="field-error" role="alert">
+        Boiling does not lead there: it is past it already, or would be dry before. Choose another end.
+      </p>
+      <p class="soft">
+        The weight is the target, the minutes a forecast. Salt, sugar and heat grow stronger; vinegar leaves, so the pH may rise. Measure
+        after.
+      </p>
+    </template>
+  </StationFrame>
+</template>
