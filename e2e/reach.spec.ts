@@ -15,6 +15,7 @@ const ROUTES = [
   '/batches/gorse-gold/pods',
   '/batches/spring-tide',
   '/batches/spring-tide?at=char',
+  '/batches/harbour-dark?at=simmer',
   '/pods',
   '/pods/varieties',
   '/larder',

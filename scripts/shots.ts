@@ -17,6 +17,7 @@ const VIEWS: readonly [name: string, path: string, click?: string][] = [
   ['bench', '/bench/mix'],
   ['dilution', '/bench/dilution'],
   ['measures', '/bench/measures'],
+  ['pot', '/batches/harbour-dark?at=simmer'],
   ['varieties', '/pods/varieties'],
   ['ingredients', '/larder/table'],
   ['lot', '/pods', '.row:has-text("Smoked")'],

@@ -28,19 +28,22 @@ afterAll(async () => {
 });
 
 describe('the demo kitchen', () => {
-  it('has eight lots or more, a larder of about 25 things, and four batches on real lines', async () => {
+  it('has eight lots or more, a larder of about 25 things, and five batches on real lines', async () => {
     expect((await listPods(open.db)).length).toBeGreaterThanOrEqual(8);
     expect((await listLarder(open.db)).length).toBeGreaterThanOrEqual(25);
     expect((await listBatches(open.db)).map((b) => b.summary.name).sort()).toEqual([
       'Gorse Gold',
+      'Harbour Dark',
       'Slipway Red no. 2',
       'Slipway Red no. 3',
       'Spring Tide',
     ]);
   });
-  it('one finished and on the shelf, one fermenting with readings, one only planned', async () => {
+  it('one finished and on the shelf, one fermenting with readings, one in the pot, one only planned', async () => {
     const done = async (id: string) => line((await getBatch(open.db, id)).file).filter((s) => s.log.doneOn).length;
-    expect([await done('slipway-red-2'), await done('slipway-red-3'), await done('gorse-gold')]).toEqual([7, 2, 0]);
+    expect([await done('slipway-red-2'), await done('slipway-red-3'), await done('harbour-dark'), await done('gorse-gold')]).toEqual([
+      7, 2, 2, 0,
+    ]);
     expect((await getBatch(open.db, 'slipway-red-3')).file.readings.length).toBeGreaterThanOrEqual(3);
     const [bottles] = await listShelf(open.db);
     expect(bottles).toMatchObject({ name: 'Slipway Red no. 2', pH: expect.closeTo(3.41, 3), phMeasured: true });

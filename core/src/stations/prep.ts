@@ -23,7 +23,7 @@ export const prep = station<'prep', PrepParams, null>({
     {
       key: 'prep',
       text: 'Wash, stem and cut the pods',
-      why: 'Soft or mouldy pods go out now. One bad pod can spoil the jar.',
+      why: 'Soft or mouldy pods go out now. One bad pod can spoil all of it.',
       due: v.to,
     },
   ],

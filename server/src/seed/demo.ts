@@ -35,8 +35,8 @@ import { addHeat } from '../store/tasting';
 import { demoLarder, demoLots } from './pantry';
 
 /** A plan that hits its bracket with the given lots, solved as the page would solve it. */
-function plan(solver: LinearSolver, name: string, start: string, goal: Goal, choices: PodChoice[]): BatchFile {
-  const batch = newBatch(name, start, goal);
+function plan(solver: LinearSolver, name: string, start: string, goal: Goal, choices: PodChoice[], style?: string): BatchFile {
+  const batch = newBatch(name, start, goal, style);
   const answer = choosePods(solver, batch, choices);
   if (answer.status !== 'found') throw new Error(`The demo cannot make ${name}: ${answer.message}`);
   return useMix(batch, choices, answer.mixes[0]!.gramsByLot);
@@ -140,7 +140,7 @@ function springTide(start: string, green: PodLot): BatchFile {
   return carry({ ...base, style: 'own', strands }, [green], []);
 }
 
-/** Fills an empty data folder with a made-up coast kitchen: pods, a larder, and four batches on real lines. */
+/** Fills an empty data folder with a made-up coast kitchen: pods, a larder, and five batches on real lines. */
 export async function seedDemo(db: Db, today: string): Promise<void> {
   for (const { input, stockG } of demoLots(today)) await addPod(db, input, stockG, `${stockG} g`, today);
   for (const { key, stockG, words, facts } of demoLarder(today)) await addLarder(db, key, stockG, words, facts);
@@ -187,6 +187,17 @@ export async function seedDemo(db: Db, today: string): Promise<void> {
   await addBatch(db, golden, today, 'gorse-gold');
 
   await addBatch(db, springTide(addDays(today, 9), pick('lot-poblano').lot), today, 'spring-tide');
+
+  // Blended this morning and in the pot by now.
+  const dark = plan(
+    solver,
+    'Harbour Dark',
+    today,
+    bottles(300, 1500, 3, 150),
+    [{ ...pick('lot-slim'), stockG: 110 }, pick('lot-pointed')],
+    'long-reduced',
+  );
+  await addBatch(db, log(dark, { prep: { doneOn: today }, blend: { doneOn: today } }), today, 'harbour-dark');
 
   await moveShelf(db, 'slipway-red-2', -1, 'opened');
 

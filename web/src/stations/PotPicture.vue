@@ -27,7 +27,7 @@ function drag(e: PointerEvent) {
 <template>
   <svg
     ref="svg"
-    :viewBox="`0 0 ${W + 190} ${H + TOP + 34}`"
+    :viewBox="`0 0 ${W + 150} ${H + TOP + 34}`"
     role="img"
     :aria-label="`The pot began with ${grams(beganG)} and stops at ${grams(stopG)}`"
     @pointermove="drag"
@@ -37,10 +37,10 @@ function drag(e: PointerEvent) {
     <rect x="24" :y="stopY" :width="W - 48" :height="TOP + H + 9 - stopY" rx="8" :fill="hex" />
     <rect x="24" :y="beganY" :width="W - 48" :height="Math.max(0, stopY - beganY)" :fill="hex" opacity="0.22" />
     <path v-for="x in [70, 118, 166]" :key="x" :d="`M${x} ${TOP - 6} q6 -8 0 -14`" stroke="var(--soft)" stroke-width="2" fill="none" />
-    <line x1="24" :x2="W - 10" :y1="beganY" :y2="beganY" stroke="var(--ink)" stroke-dasharray="4 4" />
-    <line x1="24" :x2="W - 10" :y1="stopY" :y2="stopY" stroke="var(--ink)" stroke-width="2.5" />
-    <text :x="W - 2" :y="beganY + 4">began {{ grams(beganG) }}</text>
-    <text :x="W - 2" :y="Math.max(beganY + 22, stopY + 5)" class="b">stops at {{ grams(stopG) }}</text>
+    <line x1="24" :x2="W + 4" :y1="beganY" :y2="beganY" stroke="var(--ink)" stroke-dasharray="4 4" />
+    <line x1="24" :x2="W + 4" :y1="stopY" :y2="stopY" stroke="var(--ink)" stroke-width="2.5" />
+    <text :x="W + 8" :y="beganY - 2">began {{ grams(beganG) }}</text>
+    <text :x="W + 8" :y="Math.max(beganY + 20, stopY + 6)" class="b">stops at {{ grams(stopG) }}</text>
     <rect class="handle" :class="{ fixed }" x="10" :y="stopY - 20" :width="W - 10" height="40" fill="transparent" @pointerdown="drag" />
   </svg>
 </template>
@@ -48,12 +48,12 @@ function drag(e: PointerEvent) {
 <style scoped>
 svg {
   width: 100%;
-  max-width: 400px;
+  max-width: 380px;
   display: block;
   touch-action: pan-y;
 }
 text {
-  font-size: 14px;
+  font-size: 17px;
   fill: var(--ink);
 }
 .b {

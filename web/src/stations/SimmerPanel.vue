@@ -26,10 +26,10 @@ const LIDS: { value: Params['lid']; label: string }[] = [
 ];
 const UNTIL: { value: Params['until']; label: string }[] = [
   { value: 'minutes', label: 'some minutes' },
-  { value: 'left', label: 'a share is left' },
+  { value: 'left', label: 'a share of it is left' },
   { value: 'weight', label: 'it weighs' },
-  { value: 'solids', label: 'it is so sweet and salty (Bx)' },
-  { value: 'body', label: 'it is so thick when cold' },
+  { value: 'solids', label: 'a Brix reading' },
+  { value: 'body', label: 'its body when cold' },
 ];
 const steps = BODY_STEPS.map((label, i) => ({ value: i + 1, label }));
 const weighed = computed(() => props.station.log.massG !== undefined);
