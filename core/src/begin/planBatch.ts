@@ -260,8 +260,18 @@ function planOf(file: BatchFile, wish: Wish, today: Day): Plan {
     uses,
     toBuy,
     bought,
-    notes: notesFor(end!.heat.p50, bottles, bought, wish.goal),
+    notes: [...formNotes(file), ...notesFor(end!.heat.p50, bottles, bought, wish.goal)],
   };
+}
+
+/** Pods of another form than the style is made of; wetter than this they have little left to drink, % (our judgement). */
+const DRY_PCT = 25;
+function formNotes(file: BatchFile): string[] {
+  if (styleOf(file.style).pods !== 'dried') return [];
+  const wet = file.lots.filter((l) => l.waterPct > DRY_PCT && podUses(file).some((u) => u.lotId === l.id));
+  return wet.length === 0
+    ? []
+    : [`This is made of dried pods. ${wet.map((l) => l.name).join(', ')}: fresh, so that they soak up nothing. Take dried ones.`];
 }
 
 function notesFor(shu: number, bottles: number, bought: PodLot | null, goal: Goal): string[] {

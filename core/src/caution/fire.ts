@@ -87,3 +87,28 @@ export function steeping(tempC: number, hours: number, aceticPct: number): Cauti
     },
   ];
 }
+
+/** Hot oil. */
+export function frying(pan: { hot: boolean; body: number | null; oilG: number }): Caution[] {
+  if (!(pan.oilG > 0)) return [];
+  return [
+    {
+      id: 'hot-oil',
+      severity: 'danger',
+      text: 'Dry spoon, deep pan, splash guard. Never a lid on smoking oil and never water: turn it off and cover a fire.',
+      why: 'Wet food throws hot oil, and oil that smokes is about to burn.',
+      authority: 'common practice',
+    },
+    ...(pan.hot
+      ? [
+          {
+            id: 'fry-fumes',
+            severity: 'caution' as const,
+            text: 'Open a window and run the hood. Children and pets out of the kitchen.',
+            why: 'Hot pods in hot oil bite eyes and lungs.',
+            authority: 'common practice' as const,
+          },
+        ]
+      : []),
+  ];
+}

@@ -3,3 +3,4 @@ export * from './sterilise';
 export * from './thickness';
 export * from './evaporate';
 export * from './steep';
+export * from './fry';

@@ -1,9 +1,9 @@
 import { Type, type Static } from '@sinclair/typebox';
 import { charring } from '../caution';
-import { noGrams } from '../matter/component';
-import { convert, EMPTY, massOf, part, withHeat, type Stream } from '../matter/stream';
+import { convert, massOf, part, withHeat, type Stream } from '../matter/stream';
 import { parcel, sideOf } from '../parcel';
 import { station, StationProblem, type Flow, type Outcome } from './station';
+import { steamOf } from './steam';
 
 const WAYS = ['pan', 'grill', 'oven'] as const;
 const DEGREES = ['light', 'well'] as const;
@@ -64,8 +64,6 @@ const dries = (p: CharParams) =>
 const browns = (p: CharParams) =>
   p.way === 'oven' ? Math.min(OVEN.brownsMost, OVEN.brownsPerMin * Math.max(0, p.minutes - OVEN.brownsFrom)) : over(p).browns;
 
-const water = (g: number): Stream => ({ ...EMPTY, grams: { ...noGrams(), water: g } });
-
 /** Share of the water that must have gone off for the output to weigh `massG`; null where it was not weighed. */
 function fromWeight(stream: Stream, massG: number | null, kept: number, typical: boolean): number | null {
   if (massG === null) return null;
@@ -96,7 +94,7 @@ export const char = station<'char', CharParams, CharFacts>({
     const kept = params.peel ? 1 - PEEL.mass : 1;
     const usual = Math.min(MOST_DRY, dries(params) * Math.exp(DRIES_SD * own.z('water')));
     const off = fromWeight(stream, massG, kept, draw.typical) ?? usual;
-    const steam = water(stream.grams.water * off);
+    const steam = steamOf(stream.grams.water * off);
     const browned = stream.grams.sugars * browns(params);
     const change = { sugars: -browned, other: browned };
     const { low, high } = over(params);

@@ -4,6 +4,7 @@ import { bottle } from './bottle';
 import { char } from './char';
 import { drain } from './drain';
 import { ferment } from './ferment';
+import { fry } from './fry';
 import { prep } from './prep';
 import { salt } from './salt';
 import { simmer } from './simmer';
@@ -11,8 +12,9 @@ import { soak } from './soak';
 import type { StationKind } from './station';
 import { steep } from './steep';
 import { strain } from './strain';
+import { toast } from './toast';
 
-const KINDS = { prep, char, soak, steep, salt, ferment, drain, simmer, blend, strain, bottle };
+const KINDS = { prep, char, toast, soak, fry, steep, salt, ferment, drain, simmer, blend, strain, bottle };
 type Kinds = typeof KINDS;
 export type KindName = keyof Kinds;
 /** Parameters, and facts for the panel, of a kind. */
@@ -39,6 +41,8 @@ export { prep, type PrepParams } from './prep';
 export { char, type CharParams } from './char';
 export { soak, type SoakParams } from './soak';
 export { simmer, UNTIL, type SimmerParams } from './simmer';
+export { toast, type ToastParams } from './toast';
+export { fry, type FryParams } from './fry';
 export { steep, type SteepCut, type SteepParams } from './steep';
 export { salt, recount, type SaltParams } from './salt';
 export { ferment, forecastInput, jarConditions, jarReadings, type FermentParams } from './ferment';

@@ -15,10 +15,10 @@ import {
   type Lid,
 } from '../cook';
 import { brixOf } from '../matter/brix';
-import { noGrams } from '../matter/component';
-import { EMPTY, massOf, withHeat, type Stream } from '../matter/stream';
+import { massOf, withHeat, type Stream } from '../matter/stream';
 import { bodyOf, parcel, phOf, type Parcel } from '../parcel';
 import { station, StationProblem, type Minutes, type Outcome } from './station';
+import { steamOf } from './steam';
 
 const names = <T extends string>(table: Record<T, number>, title: string) =>
   Type.Union(
@@ -85,7 +85,7 @@ function boiledDown(stream: Stream, waterG: number, pH: number, volatility: numb
   const acetic = g.acetic * aceticKept(share, pH, volatility);
   const ethanol = g.ethanol * ethanolKept(share);
   // Only what is undissociated leaves, so that the strong ions stay in the pot.
-  const steam = { ...EMPTY, grams: { ...noGrams(), water: g.water - waterG, acetic: g.acetic - acetic, ethanol: g.ethanol - ethanol } };
+  const steam = steamOf(g.water - waterG, g.acetic - acetic, g.ethanol - ethanol);
   return { left: { ...stream, grams: { ...g, water: waterG, acetic, ethanol } }, steam };
 }
 

@@ -2,10 +2,14 @@
 import { baseVariants } from './baseVariants';
 import { brineFerment } from './brineFerment';
 import { charredFruit } from './charredFruit';
+import { cookedDip } from './cookedDip';
+import { friedPaste } from './friedPaste';
 import { longReduced } from './longReduced';
 import { mashFerment } from './mashFerment';
 import { rawCitrus } from './rawCitrus';
 import { rawHerbs } from './rawHerbs';
+import { roastedPaste } from './roastedPaste';
+import { roughTable } from './roughTable';
 import { simmeredVegetables } from './simmeredVegetables';
 import { simmeredVinegar } from './simmeredVinegar';
 import { steeped } from './steeped';
@@ -21,8 +25,12 @@ export const STYLES: readonly Style[] = [
   charredFruit,
   longReduced,
   sweetSyrup,
+  friedPaste,
+  roastedPaste,
+  cookedDip,
   rawHerbs,
   rawCitrus,
+  roughTable,
   baseVariants,
 ];
 /** What a batch is called whose style nobody here knows. */

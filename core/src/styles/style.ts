@@ -8,6 +8,8 @@ export interface Style {
   says: string;
   /** What fills bottles that the pods do not: a jug of vinegar, vegetable and water, or more of everything else. */
   fills: 'jug' | 'all';
+  /** It is made of dried pods; without it of any. */
+  pods?: 'dried';
   /** Its strands for what is wished of the sauce; ids are those of new stations. */
   strands(goal: Goal): Strand[];
 }

@@ -4,18 +4,22 @@ import BottlePanel from './BottlePanel.vue';
 import CharPanel from './CharPanel.vue';
 import DrainPanel from './DrainPanel.vue';
 import FermentPanel from './FermentPanel.vue';
+import FryPanel from './FryPanel.vue';
 import PrepPanel from './PrepPanel.vue';
 import SaltPanel from './SaltPanel.vue';
 import SimmerPanel from './SimmerPanel.vue';
 import SoakPanel from './SoakPanel.vue';
 import SteepPanel from './SteepPanel.vue';
 import StrainPanel from './StrainPanel.vue';
+import ToastPanel from './ToastPanel.vue';
 
 /** The panel of each station kind. A new kind is one line here and one panel in this folder. */
 export const PANELS: Record<string, Component> = {
   prep: PrepPanel,
   char: CharPanel,
+  toast: ToastPanel,
   soak: SoakPanel,
+  fry: FryPanel,
   steep: SteepPanel,
   simmer: SimmerPanel,
   salt: SaltPanel,

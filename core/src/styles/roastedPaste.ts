@@ -1,0 +1,26 @@
+import { at, larder, sauce } from './build';
+import type { Style } from './style';
+
+/** Dried pods toasted, softened, blended with shallot and garlic, fried down with palm sugar and sour fruit. */
+export const roastedPaste: Style = {
+  id: 'roasted-paste',
+  name: 'roasted dried-pod paste',
+  says: 'Dark and sweet-sour; dried pods toasted, ground and fried down with palm sugar and tamarind.',
+  fills: 'all',
+  pods: 'dried',
+  strands: (goal) => [
+    sauce(goal, [
+      at('prep'),
+      at('toast', { kind: 'medium', minutes: 1.5 }),
+      at('soak', { waterPerG: 4, minutes: 20, keepWater: false }),
+      at('blend', { texture: 'coarse' }, [larder('shallot', 780), larder('garlic', 260), larder('shrimp_paste', 60), larder('water', 500)]),
+      at('fry', { way: 'paste', minutes: 18, panCm: 30 }, [
+        larder('oil_neutral', 420),
+        larder('sugar_palm', 520),
+        larder('tamarind_paste', 620),
+        larder('fish_sauce', 150),
+      ]),
+      at('bottle'),
+    ]),
+  ],
+};

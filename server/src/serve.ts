@@ -1,0 +1,78 @@
+import { createServer } from 'node:http';
+import { resolve } from 'node:path';
+import { fileURLToPath } from 'node:url';
+import { keepDaily } from './backup/daily';
+import { isEmpty } from './backup/kitchen';
+import { FolderUnfit } from './db/folder';
+import { FolderLocked } from './db/lock';
+import { openDb } from './db/open';
+import { createApp, localDay } from './http/app';
+import { seedDemo } from './seed/demo';
+import { refreshAll, refreshDay } from './store/batches';
+import { LAST_PORT, Misused, type Told } from './told';
+
+/** How often the server looks whether a new day has come. */
+const LOOK_AT_THE_DAY_MS = 60_000;
+
+async function listen(server: ReturnType<typeof createServer>, first: number): Promise<number> {
+  const last = Math.min(first + 19, LAST_PORT);
+  for (let port = first; port <= last; port++) {
+    const free = await new Promise<boolean>((done, fail) => {
+      const onError = (error: NodeJS.ErrnoException) => {
+        if (error.code === 'EADDRINUSE') return done(false);
+        fail(
+          error.code === 'EACCES' ? new Misused(`Port ${port} belongs to the system. Say one above 1023 with --port.`) : (error as Error),
+        );
+      };
+      server.once('error', onError);
+      server.listen(port, '127.0.0.1', () => {
+        server.off('error', onError);
+        done(true);
+      });
+    });
+    if (free) return port;
+  }
+  throw new Misused(`No free port between ${first} and ${last}. Say another with --port.`);
+}
+
+/** Serves a kitchen until it is told to stop. Throws Misused where the folder or the port cannot be. */
+export async function serve({ data, demo, fresh, port: first }: Told): Promise<void> {
+  try {
+    await begin(data, demo, fresh, first);
+  } catch (error) {
+    if (error instanceof FolderLocked || error instanceof FolderUnfit) throw new Misused(error.message);
+    throw error;
+  }
+}
+
+async function begin(data: string, demo: boolean, fresh: boolean, first: number): Promise<void> {
+  const folder = resolve(data);
+  const { db, close } = await openDb(folder, { demo, fresh });
+  if (demo && (await isEmpty(db))) await seedDemo(db, localDay());
+  await refreshAll(db, localDay());
+  const daily = demo ? null : keepDaily(db, folder);
+  const webRoot = fileURLToPath(new URL('../../web/dist', import.meta.url));
+  const { app, announcer } = createApp({ db, webRoot });
+  const server = createServer(app);
+  const port = await listen(server, first);
+  const midnight = setInterval(() => {
+    void refreshDay(db, localDay()).then((changed) => changed && announcer.say({ topic: 'batches', id: '' }));
+  }, LOOK_AT_THE_DAY_MS).unref();
+  console.log(`Roskel${demo ? ' (demo)' : ''} is ready: http://localhost:${port}`);
+  let stopping = false;
+  const stop = () => {
+    if (stopping) return;
+    stopping = true;
+    clearInterval(midnight);
+    announcer.close();
+    server.close(
+      () =>
+        void Promise.resolve(daily?.stop())
+          .then(close)
+          .then(() => process.exit(0)),
+    );
+    server.closeAllConnections();
+  };
+  process.on('SIGINT', stop);
+  process.on('SIGTERM', stop);
+}
