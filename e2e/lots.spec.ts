@@ -84,7 +84,9 @@ test('the pulp a sieve left is kept as a hot lot, dried, and taken back', async 
   await type(page, 'Amount', '50 g');
   await page.getByRole('button', { name: 'Dry it' }).click();
   // Only what is in sight of a long list is drawn: other tests leave lots too.
+  await expect(page.getByRole('dialog')).toHaveCount(0);
   await page.getByLabel('Find a lot').fill('Pulp of');
+  await expect(page.getByLabel('Find a lot')).toHaveValue('Pulp of');
   await expect(page.getByRole('button', { name: /^Pulp of Slipway Red no. 2, dried/ })).toContainText('own dried pulp');
   await page.getByRole('button', { name: 'Undo' }).click();
   await expect(page.getByRole('button', { name: /^Pulp of Slipway Red no. 2, dried/ })).toHaveCount(0);

@@ -1,7 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { parseArgs } from 'node:util';
-import { LineProblem, reportLine, stationOf, type Banded, type BatchFile, type LineReport, type Props } from '@roskel/core';
-import { checkBatchFile } from '@roskel/contract/validate';
+import type { Banded, BatchFile, LineReport, Props } from '@roskel/core';
 
 const USAGE = 'npm run --silent line -- FILE.json [--json] [--today YYYY-MM-DD] [--members N]';
 
@@ -99,7 +98,11 @@ const { values, positionals } = parseArgs({
 });
 if (positionals.length !== 1) stop(USAGE);
 const path = positionals[0]!;
-const checked = checkBatchFile(read(path));
+const said = read(path);
+// Only now: what is no file at all is answered at once.
+const { LineProblem, reportLine, stationOf } = await import('@roskel/core');
+const { checkBatchFile } = await import('@roskel/contract/validate');
+const checked = checkBatchFile(said);
 if (!checked.ok)
   stop(`${path} is not a batch that can be run:\n${checked.errors.map((e) => `  ${e.path || 'file'}: ${e.message}`).join('\n')}`);
 try {

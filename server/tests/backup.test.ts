@@ -3,37 +3,43 @@ import { existsSync, mkdtempSync, readdirSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { unzipSync } from 'fflate';
-import { afterEach, beforeEach, expect, it } from 'vitest';
+import { afterAll, afterEach, beforeAll, beforeEach, expect, it } from 'vitest';
 import type { KitchenFile } from '@roskel/contract';
 import type { BatchFile } from '@roskel/core';
 import { backupOfDay } from '../src/backup/daily';
 import { readKitchen, writeKitchen } from '../src/backup/kitchen';
 import { packKitchen, unpackKitchen } from '../src/backup/zip';
 import type { OpenDb } from '../src/db/open';
-import { seedDemo } from '../src/seed/demo';
 import { addBatch, getBatch } from '../src/store/batches';
 import { addLarder } from '../src/store/larder';
 import { addHeat } from '../src/store/tasting';
+import { DEMO_DAY } from './image';
 import { memoryDb } from './kit';
 import { batch1 } from './old';
 
-const TODAY = '2026-11-24';
+const TODAY = DEMO_DAY;
 let folder = '';
-let from: OpenDb;
+/** A kitchen to be backed up: the demo, which nobody changes here, or an empty one of the test's own. */
+let demo: OpenDb;
+let own: OpenDb | null = null;
 let to: OpenDb;
+beforeAll(async () => {
+  demo = await memoryDb('demo');
+});
+afterAll(() => demo.close());
 beforeEach(async () => {
   folder = mkdtempSync(join(tmpdir(), 'roskel-backup-'));
-  [from, to] = [await memoryDb(), await memoryDb()];
+  to = await memoryDb();
 });
 afterEach(async () => {
-  await from.close();
+  await own?.close();
+  own = null;
   await to.close();
   rmSync(folder, { recursive: true, force: true });
 });
 
 it('a kitchen goes into a file and comes back the same, bit by bit, and goes on from there', async () => {
-  await seedDemo(from.db, TODAY);
-  const file = await readKitchen(from.db);
+  const file = await readKitchen(demo.db);
   const zip = packKitchen(file);
   await writeKitchen(to.db, unpackKitchen(zip));
   const back = await readKitchen(to.db, file.made);
@@ -49,8 +55,7 @@ it('a kitchen goes into a file and comes back the same, bit by bit, and goes on 
 });
 
 it('what is no backup is refused with a sentence, and nothing of it stays', async () => {
-  await seedDemo(from.db, TODAY);
-  const good = await readKitchen(from.db);
+  const good = await readKitchen(demo.db);
   const bad = (change: (f: KitchenFile) => void) => {
     const f = structuredClone(good);
     change(f);
@@ -84,6 +89,7 @@ it('what is no backup is refused with a sentence, and nothing of it stays', asyn
 });
 
 it('a backup of an older version is read as the same kitchen', async () => {
+  const from = (own = await memoryDb());
   const { readings: _, ...document } = batch1();
   const today = await addBatch(from.db, batch1(), TODAY, 'old');
   const now = await readKitchen(from.db);
@@ -106,8 +112,7 @@ it('a backup of an older version is read as the same kitchen', async () => {
 });
 
 it('a file that promises more than its batches hold is told by the rules', async () => {
-  await seedDemo(from.db, TODAY);
-  const good = await readKitchen(from.db);
+  const good = await readKitchen(demo.db);
   const forged = structuredClone(good);
   for (const b of forged.tables.bottlings!)
     Object.assign(b, { place: 'cupboard', keeping: 'Keeps for ever.', useBy: '2999-01-01', phMeasured: true });
@@ -116,8 +121,7 @@ it('a file that promises more than its batches hold is told by the rules', async
 });
 
 it('bottles of a line that cannot run promise nothing, and what was to be thrown away stays so', async () => {
-  await seedDemo(from.db, TODAY);
-  const good = await readKitchen(from.db);
+  const good = await readKitchen(demo.db);
   for (const place of ['cupboard', 'bin']) {
     const broken = structuredClone(good);
     for (const b of broken.tables.batches!) {
@@ -141,6 +145,7 @@ it('bottles of a line that cannot run promise nothing, and what was to be thrown
 });
 
 it('seven daily backups are kept, one a day, none of an empty kitchen', async () => {
+  const from = (own = await memoryDb());
   const data = join(folder, 'data');
   expect(await backupOfDay(from.db, data, '2026-11-01')).toBe(false);
   expect(existsSync(`${data}-backups`)).toBe(false);

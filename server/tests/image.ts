@@ -3,20 +3,30 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import type { TestProject } from 'vitest/node';
 import { openDb } from '../src/db/open';
+import { seedDemo } from '../src/seed/demo';
+
+export const DEMO_DAY = '2026-11-24';
 
 declare module 'vitest' {
   interface ProvidedContext {
     /** Path of a data folder's image, made once: laying out a database takes seconds, reading it in does not. */
     image: string;
+    /** The same of a kitchen with the demo in it, as on DEMO_DAY. */
+    demo: string;
   }
 }
 
 export default async function setup(project: TestProject) {
   const folder = mkdtempSync(join(tmpdir(), 'roskel-image-'));
-  const { image, close } = await openDb(null);
-  const path = join(folder, 'kitchen.tar');
-  writeFileSync(path, Buffer.from(await (await image()).arrayBuffer()));
+  const { db, image, close } = await openDb(null);
+  const keep = async (name: 'image' | 'demo') => {
+    const path = join(folder, `${name}.tar`);
+    writeFileSync(path, Buffer.from(await (await image()).arrayBuffer()));
+    project.provide(name, path);
+  };
+  await keep('image');
+  await seedDemo(db, DEMO_DAY);
+  await keep('demo');
   await close();
-  project.provide('image', path);
   return () => rmSync(folder, { recursive: true, force: true });
 }

@@ -37,8 +37,8 @@ function promised(method: string, path: string): TSchema | null {
   return route && !('file' in route.answer) ? (route.answer as TSchema) : null;
 }
 
-/** An empty kitchen in memory, begun from the image that was made once for all tests. */
-export const memoryDb = (): Promise<OpenDb> => openDb(null, { image: new Blob([readFileSync(inject('image'))]) });
+/** A kitchen in memory, empty or with the demo of DEMO_DAY in it, begun from the image that was made once for all tests. */
+export const memoryDb = (of: 'image' | 'demo' = 'image'): Promise<OpenDb> => openDb(null, { image: new Blob([readFileSync(inject(of))]) });
 
 /** Stores a batch as it stands in `file`: what differs from what is there. */
 export async function saveFile(db: OpenDb['db'], id: string, file: BatchFile, today: string): Promise<Saved> {
