@@ -22,6 +22,7 @@ import {
   reportTypical,
   runLine,
   shareOut,
+  STYLES,
   simulateJar,
   solvePh,
   stationsOf,
@@ -41,7 +42,7 @@ import { kitchenMix } from '../core/tests/helpers';
 import { blendLines } from './blend';
 import { browserBench } from './browser';
 import { houseBench } from './house';
-import { measure, print, type Line } from './measure';
+import { measure, print, scaled, type Line } from './measure';
 
 const highs = await highsSolver();
 const stock: [string, number][] = [
@@ -218,6 +219,23 @@ for (const file of [useMix(batch, choices, grams), twelveStations()]) {
     against: 'the whole report anew; wanted: at most a quarter',
   });
 }
+// 6. What a station costs in another style, against a station of the brine ferment.
+const perStation = (style: string) => {
+  const file = useMix(newBatch('Bench', TODAY, undefined, style), choices, { 'cayenne-red': 200, 'pointed-red': 200 });
+  return { file, n: stationsOf(file).length };
+};
+const brine = perStation('brine-ferment');
+const others = STYLES.filter((s) => s.id !== brine.file.style).map((s) => perStation(s.id));
+const stations = others.reduce((sum, o) => sum + o.n, 0);
+lines.push({
+  what: `a report, by station: ${others.length} other styles, ${stations} stations (x ${brine.n} of ${stations})`,
+  ours: scaled(
+    measure(() => others.forEach((o) => reportLine({ ...o.file }, say)), 5, 1),
+    brine.n / stations,
+  ),
+  reference: measure(() => reportLine({ ...brine.file }, say), 8, 2),
+  against: 'the brine ferment, all of its stations; wanted: no more',
+});
 /** A brine ferment into which a charred strand flows, shared out into two bowls: twelve stations. */
 function twelveStations(): BatchFile {
   const line = useMix(batch, choices, grams);

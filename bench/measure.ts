@@ -9,6 +9,9 @@ export function measure(run: () => unknown, times = 30, warm = 5): { median: num
   return { median: ms[Math.floor(times / 2)]!, p90: ms[Math.floor(times * 0.9)]! };
 }
 
+/** The same measurement of a part of the work. */
+export const scaled = (m: { median: number; p90: number }, share: number) => ({ median: m.median * share, p90: m.p90 * share });
+
 /** One line of the report: ours, the reference measured in the same run, and their ratio. */
 export interface Line {
   what: string;

@@ -161,6 +161,11 @@ describe('the pot', () => {
     expect(past({ minutes: 15 })).toBe('planned');
     expect(past({ minutes: 15 }, { doneOn: '2026-10-01' })).toBe('yes');
     expect(past({ minutes: 5 }, { doneOn: '2026-10-01' })).toBe('no');
+    // Five minutes stay five, however much went off; and a short way down is no proof of ten.
+    expect(past({ minutes: 5 }, { doneOn: '2026-10-01', massG: 1500 })).toBe('no');
+    expect(past({ minutes: 15, lid: 'on' }, { doneOn: '2026-10-01', massG: 2165 })).toBe('yes');
+    expect(past({ until: 'left', leftPct: 97, boil: 'rolling' }, { doneOn: '2026-10-01' })).toBe('no');
+    expect(past({ until: 'left', leftPct: 50, boil: 'steady' }, { doneOn: '2026-10-01' })).toBe('yes');
   });
   it('hundreds of pots: all of it is there, solids and heat never fall, more time never leaves more', () => {
     const d = dice(88);

@@ -11,8 +11,10 @@ import {
   runLine,
   runUpTo,
   propsOf,
+  readHave,
   stationsOf,
   STYLES,
+  styleOfList,
   TYPICAL,
   useMix,
   variety,
@@ -105,6 +107,24 @@ describe('what a style may promise', () => {
   it('oil with raw garlic, even little of it, is told to stay cold', () => {
     const end = report(finished(planned(STYLES.find((s) => s.id === 'simmered-vegetables')!), 3.5)).ends[0]!;
     expect(end.keeping!.place).not.toBe('cupboard');
+  });
+});
+
+describe('a list is read as a style', () => {
+  it.each([
+    ['2 limes, a bunch of coriander, 6 green chillies, garlic', 'raw-herbs'],
+    ['5 habaneros, mustard, allspice, 1 l white vinegar, brown sugar, onion', 'long-reduced'],
+    ['tomato paste, olive oil, red chillies, onion', 'fried-paste'],
+    ['dried chillies, tamarind paste, fish sauce, palm sugar, shallots', 'cooked-dip'],
+    ['dried chillies, tamarind paste, shrimp paste, palm sugar, oil', 'roasted-paste'],
+    ['1 avocado, jalapeños, lime', 'rough-table'],
+    ['200 g jalapeños for a sweet chilli', 'sweet-syrup'],
+    ['charred jalapeños, pineapple', 'charred-fruit'],
+    ['15 hot pods, garlic, vinegar', null],
+    ['', null],
+  ])('%s', (text, style) => {
+    const keys = readHave(text, 'metric').things.map((t) => t.id);
+    expect(styleOfList(text, keys)?.id ?? null).toBe(style);
   });
 });
 

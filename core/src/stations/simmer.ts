@@ -153,12 +153,14 @@ export const simmer = station<'simmer', SimmerParams, SimmerFacts>({
     else left = waterAt(waterG, (w) => (bodyOf({ ...bowl, stream: down(w).left }) ?? params.step) < params.step);
 
     const { left: reduced, steam } = down(left);
-    // What was weighed or asked for says nothing of the time: the usual pace does.
-    const minutes = params.until === 'minutes' && massG === null ? params.minutes : (waterG - left) / pace(own.z('rate'));
-    const long = minutes >= LONG_MIN;
+    // By the clock the maker says the minutes; else what went off says them, at the usual pace.
+    const clock = params.until === 'minutes';
+    const minutes = clock ? params.minutes : (waterG - left) / pace(own.z('rate'));
     const { typical, low, high } = HEAT_KEPT;
-    const kept = long ? Math.min(1, typical * Math.exp((Math.log(high / low) / 3.2897) * own.z('heat'))) : 1;
-    const done: Parcel['past']['cooked'] = !long ? 'no' : log.doneOn === undefined ? 'planned' : 'yes';
+    const kept = minutes >= LONG_MIN ? Math.min(1, typical * Math.exp((Math.log(high / low) / 3.2897) * own.z('heat'))) : 1;
+    // Cooked through counts only where even a fast pot took so long.
+    const surely = clock ? params.minutes : ((waterG - left) / pace(0)) * Math.exp(-Z90 * RATE_SD);
+    const done: Parcel['past']['cooked'] = surely < LONG_MIN ? 'no' : log.doneOn === undefined ? 'planned' : 'yes';
     const past = {
       ...bowl.past,
       // A measured pH does not survive what drives acid and water off.

@@ -15,6 +15,7 @@ export const baseVariants: Style = {
   name: 'one base, three sauces',
   says: 'One jug, three bowls: a herb, a fruit, a fish sauce, each with its own salt and lime.',
   fills: 'all',
+  words: /\b(variants|three (bowls|sauces))/i,
   strands: (goal) => {
     /** The bottles that are wished, dealt out to the bowls. */
     const share = (n: number): Goal => ({

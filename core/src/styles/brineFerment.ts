@@ -7,6 +7,7 @@ export const brineFerment: Style = {
   name: 'brine ferment',
   says: 'Sour and round; two weeks in a jar of brine, then vinegar.',
   fills: 'jug',
+  words: /\b(lacto|brine|ferment)/i,
   strands: (goal) => [
     sauce(goal, [
       at('prep'),

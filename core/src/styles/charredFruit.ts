@@ -7,6 +7,8 @@ export const charredFruit: Style = {
   name: 'charred fruit sauce',
   says: 'Smoky and sweet; eight minutes in a dry pan, fruit and vinegar, the same day.',
   fills: 'all',
+  words: /\b(char|grill|blister)/i,
+  signs: [/^(mango|pineapple|peach)/, /^(bell|roasted_pepper)/, /^(lime|vinegar)/],
   strands: (goal) => [
     sauce(goal, [
       at('prep'),

@@ -7,6 +7,8 @@ export const cookedDip: Style = {
   name: 'cooked dip with soaked dried pods',
   says: 'Sweet first, then sour, then salt; dried pods soaked and blended, boiled up, in jars the same day.',
   fills: 'all',
+  words: /\bdip\b/i,
+  signs: [/^tamarind/, /^fish_sauce/, /^sugar_palm/],
   pods: 'dried',
   strands: (goal) => [
     sauce(goal, [

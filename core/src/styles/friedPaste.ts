@@ -7,6 +7,8 @@ export const friedPaste: Style = {
   name: 'fried paste',
   says: 'Red and rich; a quarter of an hour in oil, blended thick, from the fridge within days.',
   fills: 'all',
+  words: /\bfried\b/i,
+  signs: [/^tomato_paste/, /^oil/],
   strands: (goal) => [
     sauce(goal, [
       at('prep'),

@@ -46,5 +46,16 @@ export function styleOf(id: string): Style {
 /** What a style is called. */
 export const styleName = (id: string): string => STYLES.find((s) => s.id === id)?.name ?? OWN;
 
+/**
+ * The style that a list reads like: the one whose name stands in its words, else the one whose marks are all among its
+ * things (keys), most of them first. Null when none stands out.
+ */
+export function styleOfList(text: string, keys: readonly string[]): Style | null {
+  const named = STYLES.filter((s) => s.words?.test(text));
+  if (named.length > 0) return named[0]!;
+  const marked = STYLES.filter((s) => s.signs?.every((sign) => keys.some((k) => sign.test(k))));
+  return marked.reduce<Style | null>((best, s) => (best && best.signs!.length >= s.signs!.length ? best : s), null);
+}
+
 export { PODS_OF_STYLE } from './build';
 export type { Style } from './style';

@@ -7,6 +7,8 @@ export const longReduced: Style = {
   name: 'long-reduced spiced sauce',
   says: 'Dark and spiced; blended with much vinegar and boiled down by half, for hours.',
   fills: 'all',
+  words: /\b(reduc|boil(ed)? down)/i,
+  signs: [/^vinegar/, /^mustard/, /^(allspice|cumin|cinnamon|coriander_seed|black_pepper)/, /^(sugar|molasses|pineapple|mango)/],
   strands: (goal) => [
     sauce(goal, [
       at('prep'),

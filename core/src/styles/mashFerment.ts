@@ -7,6 +7,7 @@ export const mashFerment: Style = {
   name: 'mash ferment',
   says: 'Thick and deep; ground pods and dry salt, a month in their own juice.',
   fills: 'jug',
+  words: /\bmash\b/i,
   strands: (goal) => [
     sauce(goal, [
       at('prep'),

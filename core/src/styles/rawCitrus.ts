@@ -7,6 +7,7 @@ export const rawCitrus: Style = {
   name: 'raw, salted, with citrus',
   says: 'Salty and bright; pods, salt and citrus without a drop of water, from the fridge.',
   fills: 'all',
+  signs: [/^calamansi/, /^salt/],
   strands: (goal) => [
     sauce(goal, [
       at('prep'),

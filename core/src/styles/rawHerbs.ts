@@ -7,6 +7,7 @@ export const rawHerbs: Style = {
   name: 'raw sauce with herbs',
   says: 'Green and sharp; blended raw in ten minutes, eaten within days from the fridge.',
   fills: 'all',
+  signs: [/^(cilantro|culantro|mint|basil)/, /^(lime|lemon)/],
   strands: (goal) => [
     sauce(goal, [
       at('prep'),

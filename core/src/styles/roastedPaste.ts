@@ -7,6 +7,7 @@ export const roastedPaste: Style = {
   name: 'roasted dried-pod paste',
   says: 'Dark and sweet-sour; dried pods toasted, ground and fried down with palm sugar and tamarind.',
   fills: 'all',
+  signs: [/^tamarind/, /^(shrimp_paste|fish_sauce)/, /^sugar_palm/, /^oil/],
   pods: 'dried',
   strands: (goal) => [
     sauce(goal, [

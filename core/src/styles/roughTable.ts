@@ -7,6 +7,7 @@ export const roughTable: Style = {
   name: 'rough raw table sauce',
   says: 'Green, soft and rough; sour fruit and avocado barely blended, on the table the same day.',
   fills: 'all',
+  signs: [/^(avocado|tomatillo)/, /^(lime|cilantro|onion)/],
   strands: (goal) => [
     sauce(goal, [
       at('prep'),

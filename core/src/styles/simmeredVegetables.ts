@@ -7,6 +7,7 @@ export const simmeredVegetables: Style = {
   name: 'vegetables simmered down, raw pods',
   says: 'Full and fruity; carrot and onion boiled down, the pods raw, the same afternoon.',
   fills: 'all',
+  signs: [/^carrot/, /^onion/, /^(vinegar|lime|lemon)/],
   strands: (goal) => [
     sauce(goal, [
       at('prep'),

@@ -7,6 +7,7 @@ export const simmeredVinegar: Style = {
   name: 'simmered vinegar sauce',
   says: 'Sharp and clear of seeds; a quarter of an hour in vinegar, then the sieve.',
   fills: 'all',
+  words: /\bsimmered in vinegar\b/i,
   strands: (goal) => [
     sauce(goal, [
       at('prep'),

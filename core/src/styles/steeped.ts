@@ -7,6 +7,7 @@ export const steeped: Style = {
   name: 'steeped overnight and boiled',
   says: 'Bright and smooth; a night in vinegar, a short boil, on the table tomorrow.',
   fills: 'all',
+  words: /\b(steep|overnight)/i,
   strands: (goal) => [
     sauce(goal, [
       at('prep'),

@@ -10,6 +10,9 @@ export interface Style {
   fills: 'jug' | 'all';
   /** It is made of dried pods; without it of any. */
   pods?: 'dried';
+  /** What people call it, and things (by key) that all together mark a list as one of it; see `styleOfList`. */
+  words?: RegExp;
+  signs?: readonly RegExp[];
   /** Its strands for what is wished of the sauce; ids are those of new stations. */
   strands(goal: Goal): Strand[];
 }

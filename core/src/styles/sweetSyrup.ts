@@ -7,6 +7,8 @@ export const sweetSyrup: Style = {
   name: 'sweet chili syrup',
   says: 'Sweet and clinging; sugar and vinegar boiled to a syrup, thin hot and thick cold.',
   fills: 'all',
+  words: /\b(syrup|sweet chil)/i,
+  signs: [/^sugar/, /^vinegar_rice/],
   strands: (goal) => [
     sauce(goal, [
       at('prep'),

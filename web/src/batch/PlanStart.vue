@@ -5,6 +5,7 @@ import { NButton, NForm, NSpin } from 'naive-ui';
 import { BARE_LOT } from '@roskel/contract';
 import {
   endStrands,
+  kindKey,
   mainEnd,
   BOTTLE_SIZES,
   GoalSchema,
@@ -13,6 +14,7 @@ import {
   seedOf,
   STYLES,
   styleOf,
+  styleOfList,
   type Have,
   type Needed,
   type Plan,
@@ -78,6 +80,14 @@ const levels = HEAT_WORDS.map((w) => ({
   mid: Math.sqrt(w.lowShu * w.highShu),
 }));
 const styles = STYLES.map((s) => ({ value: s.id, label: s.name }));
+/** The style that the list reads like, while it is another one. */
+const offered = computed(() => {
+  const found = styleOfList(
+    form.text,
+    have.value.things.map((t) => kindKey(larder.row(t.id) ?? { key: t.id })),
+  );
+  return found && found.id !== form.style ? found : null;
+});
 const word = computed(() => HEAT_WORDS.find((w) => w.name === form.heat) ?? HEAT_WORDS[1]);
 const sizes = [
   ...BOTTLE_SIZES.map((s) => ({ value: s.ml as number, label: `${s.name}, ${s.ml} ml` })),
@@ -176,6 +186,10 @@ const Bottles = GoalSchema.properties.bottles;
       <TickField v-if="lots.length" v-model="form.fromLots" :label="`Choose from my ${plural(lots.length, 'lot')} as well`" />
       <PickField v-model="form.style" label="Which kind of sauce" :options="styles" />
       <p class="soft kind">{{ styleOf(form.style).says }}</p>
+      <p v-if="offered" class="note offer">
+        This reads like: {{ offered.name }}.
+        <NButton size="small" @click="form.style = offered.id">Make it one</NButton>
+      </p>
       <RadioCards v-model="form.heat" label="How hot" :columns="3" :options="levels">
         <template #default="{ option }">
           <span class="level">
@@ -257,6 +271,12 @@ p {
 }
 .kind {
   margin-top: -6px;
+}
+.offer {
+  display: flex;
+  gap: 10px;
+  align-items: center;
+  justify-content: space-between;
 }
 .figures {
   font-size: 17px;
