@@ -43,7 +43,7 @@ const rows = computed(
         @update:model-value="set({ degree: $event })"
       />
       <ParamField v-if="params.way === 'oven'" :station="station" name="tempC" label="Oven" />
-      <ParamField :station="station" name="minutes" label="Minutes" />
+      <ParamField :station="station" name="minutes" label="Time" />
       <TickField label="Peel them" :model-value="params.peel" @update:model-value="set({ peel: $event })" />
     </template>
     <template #measured><LogFields :station="station" mass-label="With the juice, weighed" /></template>

@@ -33,7 +33,7 @@ const rows = computed(
   <StationFrame :station="station" picture="In the pan">
     <template #set>
       <PickField label="How" :model-value="params.way" :options="WAYS" @update:model-value="set({ way: $event })" />
-      <ParamField :station="station" name="minutes" label="Minutes" />
+      <ParamField :station="station" name="minutes" label="Time" />
       <ParamField :station="station" name="panCm" label="Pan, across" />
       <TickField label="Drain the oil off" :model-value="params.drained" @update:model-value="set({ drained: $event })" />
     </template>

@@ -67,7 +67,7 @@ const rows = computed(() => {
   <StationFrame :station="station" picture="Look into the pot">
     <template #set>
       <PickField label="Until" :model-value="params.until" :options="UNTIL" @update:model-value="set({ until: $event })" />
-      <ParamField v-if="params.until === 'minutes'" :station="station" name="minutes" label="Minutes from the boil" />
+      <ParamField v-if="params.until === 'minutes'" :station="station" name="minutes" label="From the boil" />
       <ParamField v-if="params.until === 'left'" :station="station" name="leftPct" label="What stays" />
       <ParamField v-if="params.until === 'weight'" :station="station" name="leftG" label="Weight, without the pot" />
       <ParamField v-if="params.until === 'solids'" :station="station" name="brix" label="Solids" />

@@ -27,7 +27,7 @@ const rows = computed(
     <template #set>
       <ParamField :station="station" name="waterPerG" label="Water for 1 g" />
       <ParamField :station="station" name="tempC" label="Water, mean" />
-      <ParamField :station="station" name="minutes" label="Minutes" />
+      <ParamField :station="station" name="minutes" label="Time" />
       <TickField label="Keep the water" :model-value="params.keepWater" @update:model-value="set({ keepWater: $event })" />
     </template>
     <template #measured><LogFields :station="station" mass-label="Drained, weighed" /></template>

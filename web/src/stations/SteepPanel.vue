@@ -32,7 +32,7 @@ const rows = computed(
   <StationFrame :station="station" picture="In the vinegar">
     <template #set>
       <PickField label="Cut" :model-value="params.cut" :options="CUTS" @update:model-value="set({ cut: $event })" />
-      <ParamField :station="station" name="hours" label="Hours" />
+      <ParamField :station="station" name="hours" label="Time" />
       <ParamField :station="station" name="tempC" label="It stands at" />
     </template>
     <template #measured><LogFields :station="station" mass-label="Weighed" /></template>

@@ -35,7 +35,7 @@ const rows = computed(
   <StationFrame :station="station" picture="In the dry pan">
     <template #set>
       <PickField label="The pods" :model-value="params.kind" :options="KINDS" @update:model-value="set({ kind: $event })" />
-      <ParamField :station="station" name="minutes" label="Minutes" />
+      <ParamField :station="station" name="minutes" label="Time" />
       <PickField label="How far" :model-value="params.degree" :options="DEGREES" @update:model-value="set({ degree: $event })" />
     </template>
     <template #measured><LogFields :station="station" mass-label="Toasted, weighed" /></template>
