@@ -17,6 +17,8 @@ export default defineConfig({
   use: {
     viewport: { width: 1280, height: 800 },
     locale: 'en-GB',
+    // What is not there after so long does not come: better told than waited for.
+    actionTimeout: 45_000,
     contextOptions: { reducedMotion: 'reduce' },
     launchOptions: {
       executablePath,
