@@ -307,6 +307,7 @@ describe('the table', () => {
       acidity,
       meter: x.instrument === 'meter',
       past,
+      hot: x.filledHot,
       filledHot: x.filledHot,
       brinePct: 3,
       aceticPct: x.acetic,

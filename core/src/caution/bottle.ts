@@ -60,11 +60,13 @@ export function bottling(s: Sauce): Caution[] {
       });
     }
   }
-  if (s.filledHot || s.past.cooked !== 'no') {
+  if (s.hot || s.past.cooked !== 'no') {
     out.push({
       id: 'scald',
       severity: 'caution',
-      text: 'Hold the sauce at 82 °C or more for 10 minutes, fill hot into hot clean bottles, wear sleeves.',
+      text: s.hot
+        ? 'Hold the sauce at 82 °C or more for 10 minutes, fill hot into hot clean bottles, wear sleeves.'
+        : 'Cooked sauce that is filled cold goes into clean bottles and the fridge. Let it cool quickly, and wear sleeves at the pot.',
       why: 'Hot sauce scalds, cold glass cracks. Heating drives acid off: only a pH measured afterwards, on a cooled sample, counts.',
       authority: 'common practice; USDA Complete Guide for pickles',
     });

@@ -39,11 +39,11 @@ function lengthens(s: Sauce, kept: Limit, decided: readonly Row[]): string {
   if (kept.place !== 'fridge' || s.past.ferment === 'doubtful' || s.past.freeOilG > 0) return '';
   const by = new Set(decided.map((r) => r.no));
   if (by.has(1)) return ' More acid, then measure again, would lengthen it.';
-  if (by.has(2)) return cooked(s) ? '' : ' Cooking it through, then measuring, would lengthen it.';
+  const planned = s.past.cooked === 'planned';
+  if (by.has(2) && (s.hot || !planned)) return cooked(s) ? '' : ' Cooking it through, then measuring, would lengthen it.';
   if (s.acidity === 'unread') {
-    return s.past.cooked === 'planned'
-      ? ' Once it is filled hot: measure the pH of a cooled sample.'
-      : ' Measuring its pH would lengthen it.';
+    if (!planned) return ' Measuring its pH would lengthen it.';
+    return s.hot ? ' Once it is filled hot: measure the pH of a cooled sample.' : ' Once it is cooked: measure the pH of a cooled sample.';
   }
   if (s.acidity === 'near')
     return s.meter ? ' A little more acid, then measure again, would lengthen it.' : ' A calibrated meter may lengthen it.';

@@ -17,6 +17,8 @@ export interface Sauce {
   acidity: Acidity;
   meter: boolean;
   past: Past;
+  /** Filled hot, by plan; and that it was done. */
+  hot: boolean;
   filledHot: boolean;
   /** Salt of the water phase, %. */
   brinePct: number;
@@ -30,22 +32,24 @@ export interface Sauce {
 /** A measured pH as the rules read it: a strip counts as the next worse row unless it shows 3.6 or less. */
 export function acidityOf(past: Past): Acidity {
   const { ph } = past;
-  // Only the blended product counts: a brine, or pods in pieces, say nothing of the sauce.
-  if (!ph || !past.blended) return 'unread';
+  if (!ph) return 'unread';
   if (ph.value > LEGAL_PH) return 'low';
+  // Only the blended product lengthens anything: a brine, or pods in pieces, say nothing good of the sauce.
+  if (!past.blended) return 'unread';
   if (ph.instrument === 'meter') return ph.value > HOUSE_PH ? 'near' : 'acid';
   if (ph.value > HOUSE_PH) return 'low';
   return ph.value > STRIP_PH ? 'near' : 'acid';
 }
 
-/** A finished parcel as the rules of keeping see it. */
-export function sauceOf(stream: Stream, past: Past, props: Props, filledHot: boolean): Sauce {
+/** A finished parcel as the rules of keeping see it; `hot`: it is filled hot, once that is done. */
+export function sauceOf(stream: Stream, past: Past, props: Props, hot: boolean, done: boolean): Sauce {
   return {
     pH: props.massG > 0 ? props.pH : null,
     acidity: acidityOf(past),
     meter: past.ph?.instrument === 'meter',
     past,
-    filledHot,
+    hot,
+    filledHot: hot && done,
     brinePct: props.waterPhaseSaltPct,
     aceticPct: percent(stream, 'acetic'),
     brix: brixOf(stream),

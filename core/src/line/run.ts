@@ -3,8 +3,9 @@ import { LEGAL_PH } from '../ferment';
 import { gramsOf, mapStations, sameThing, stationIn, stationsOf, type BatchFile, type Intake, type StationEntry } from '../file';
 import type { Ingredient } from '../matter/ingredient';
 import { massOf, mix, percent, EMPTY } from '../matter/stream';
-import { INSTRUMENT_SD, join, NO_PARCEL, parcel, phOf, scaleParcel, type MeasuredPh, type Parcel, type StoredStuff } from '../parcel';
+import { aged, INSTRUMENT_SD, join, NO_PARCEL, parcel, phOf, scaleParcel, type MeasuredPh, type Parcel, type StoredStuff } from '../parcel';
 import { acidWorld, type PodLot } from '../pantry';
+import { daysBetween } from '../plan';
 import { drawAt, TYPICAL, type Draw } from '../stat/draw';
 import { stationKind, StationProblem, type FactsOf, type Flow, type KindName, type Outcome, type StationContext } from '../stations';
 import { checkBalance, type Booked } from './balance';
@@ -151,6 +152,14 @@ function outletParcel(origin: Intake['origin'], run: Given, strandName: string):
   return { whole: side ?? NO_PARCEL, id: origin.side, name: `own ${name}` };
 }
 
+/** What a station handed on, as it is when another one works on it. */
+function later(file: BatchFile, giverId: string, takerId: string, p: Parcel): Parcel {
+  if (p.past.cooked === 'no') return p;
+  const dates = schedule(file);
+  const past = aged(p.past, daysBetween(dates.get(giverId)!.to, dates.get(takerId)!.to));
+  return past === p.past ? p : { ...p, past };
+}
+
 /** More asked for than there is, by no more than a scale shows, is no matter, g. */
 const SCALE_G = 0.5;
 /** More than this many times everything else, of one thing, is a slip of the finger; less strict where nothing came along yet (our judgement). */
@@ -183,7 +192,7 @@ export function runStation(file: BatchFile, node: Node, find: Find, draw: Draw, 
   const { entry, strand } = node;
   const own = drawAt(draw, entry.id);
   const acids = acidWorld(draw);
-  const along = node.before === null ? NO_PARCEL : find(node.before).out;
+  const along = node.before === null ? NO_PARCEL : later(file, node.before, entry.id, find(node.before).out);
   const kind = stationKind(entry.kind);
   const lives = kind.lives === true;
   const log = measured ? entry.log : {};
@@ -280,7 +289,11 @@ function fromOutlet(file: BatchFile, graph: Graph, entry: StationEntry, intake: 
     if (giver.hadStuff) throw new LineProblem(entry.id, field, `There is no ${what} to take.`);
   }
   const share = shares.get(takerKey(entry.id, intake.id)) ?? 0;
-  return { parcel: scaleParcel(whole, share), id: origin.from === 'strand' ? `strand:${strand!.id}` : id, name };
+  return {
+    parcel: later(file, giver.id, entry.id, scaleParcel(whole, share)),
+    id: origin.from === 'strand' ? `strand:${strand!.id}` : id,
+    name,
+  };
 }
 
 const typical = { plan: new WeakMap<BatchFile, Map<string, StationRun>>(), measured: new WeakMap<BatchFile, Map<string, StationRun>>() };

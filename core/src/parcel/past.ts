@@ -43,6 +43,8 @@ export interface Past {
   /** g of oil and fat that runs free. */
   freeOilG: number;
   cooked: Cooked;
+  /** Days it stood since it was cooked. */
+  stoodDays: number;
   /** Blended to one body since the last thing went in. */
   blended: boolean;
   texture: Texture | null;
@@ -63,6 +65,7 @@ export const NO_PAST: Past = {
   fresh: new Set(),
   freeOilG: 0,
   cooked: 'no',
+  stoodDays: 0,
   blended: false,
   texture: null,
   ph: null,
@@ -97,6 +100,7 @@ export function mergePasts(a: Past, b: Past): Past {
     freeOilG: a.freeOilG + b.freeOilG,
     // A merge of cooked and raw is raw; a plan to cook does not outlive what is added after it.
     cooked: COOKED[Math.min(COOKED.indexOf(a.cooked), COOKED.indexOf(b.cooked))]!,
+    stoodDays: Math.max(a.stoodDays, b.stoodDays),
     blended: false,
     // Two textures are as coarse as the coarser.
     texture:
@@ -109,4 +113,14 @@ export function mergePasts(a: Past, b: Past): Past {
     seedG: a.seedG + b.seedG,
     thirstG: a.thirstG + b.thirstG,
   };
+}
+
+/** Cooked stuff that stood longer than this before it was filled or worked on is raw to the rules, days (our judgement). */
+const STANDS_DAYS = 1;
+
+/** A past `days` later: what was cooked does not stay so in an open pot. */
+export function aged(past: Past, days: number): Past {
+  if (past.cooked === 'no' || !(days > 0)) return past;
+  const stoodDays = past.stoodDays + days;
+  return { ...past, stoodDays, cooked: stoodDays > STANDS_DAYS ? 'no' : past.cooked };
 }

@@ -34,7 +34,7 @@ const NO_GOAL = { bottles: 0, bottleMl: 100 } as const;
 
 /** The bottled sauce as the rules of keeping see it; null when there is none. */
 function sauceIn(v: StationView<BottleParams, BottleFacts>): Sauce | null {
-  return v.facts && v.after.massG > 0 ? sauceOf(v.out.stream, v.out.past, v.after, v.params.fill === 'hot' && v.done) : null;
+  return v.facts && v.after.massG > 0 ? sauceOf(v.out.stream, v.out.past, v.after, v.params.fill === 'hot', v.done) : null;
 }
 
 /** Into clean bottles; what does not fill one stays over. */
@@ -69,7 +69,7 @@ export const bottle = station<'bottle', BottleParams, BottleFacts>({
     const heated = params.fill === 'hot';
     // Heat drives acid and water off: what was measured before it does not count. Only what was done has cooked anything.
     const past = heated
-      ? { ...input.past, ph: null, cooked: log.doneOn === undefined ? ('planned' as const) : ('yes' as const) }
+      ? { ...input.past, ph: null, stoodDays: 0, cooked: log.doneOn === undefined ? ('planned' as const) : ('yes' as const) }
       : input.past;
     const cooled = past.cooked === 'yes' ? { ...past, fresh: new Set<never>() } : past;
     const { taken, left } = splitParcel({ stream: input.stream, past: cooled }, volume > 0 ? 1 - filledMl / volume : 0);

@@ -217,6 +217,8 @@ export const ferment = station<'ferment', FermentParams, FermentFacts>({
         past: {
           ...past,
           fresh: new Set(),
+          // What lives in it is not what was cooked.
+          cooked: 'no',
           ferment: soured(past.ferment, judged.verdict),
           ph: null,
           jar: past.jar && { ...past.jar, hours },

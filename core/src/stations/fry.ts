@@ -121,9 +121,9 @@ function drainOil(all: Parcel, oilG: number, heat: number): { out: Parcel; back:
     ledger: [{ id: 'chili-oil', name: 'chili oil', massG: oilG, heatShuG, pulp: 0, strength: 1, hex: '#B4401A', tint: 1 }],
   };
   const rest = withHeat({ ...stream, grams: { ...stream.grams, fat: stream.grams.fat - oilG } }, 1 - heat);
-  const foods = past.foods;
   return {
     out: { stream: rest, past: { ...past, freeOilG: past.freeOilG - oilG } },
-    back: parcel(oil, { foods, fresh: past.fresh, freeOilG: oilG }),
+    // Oil of a jar that was condemned is condemned with it.
+    back: { stream: oil, past: { ...past, freeOilG: oilG, seedG: 0, thirstG: 0 } },
   };
 }

@@ -164,7 +164,7 @@ export const simmer = station<'simmer', SimmerParams, SimmerFacts>({
     const past = {
       ...bowl.past,
       // A measured pH does not survive what drives acid and water off.
-      ...{ ph: null, jar: null, cooked: done },
+      ...{ ph: null, jar: null, cooked: done, stoodDays: 0 },
       fresh: done === 'yes' ? new Set<never>() : bowl.past.fresh,
     };
     const out: Parcel = { stream: withHeat(reduced, kept), past };

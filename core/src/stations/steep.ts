@@ -34,6 +34,8 @@ export interface SteepFacts {
 /** Even enough for a reading to be that of all of it. */
 const EVEN = 0.95;
 const HOUR_DAYS = 24;
+/** What stood in a jar for longer than this is not as it came off the fire, h (our judgement). */
+const STAYS_COOKED_H = 2;
 
 /** In vinegar and salt, cold: nothing leaves; salt and acid walk in until all of it is even. */
 export const steep = station<'steep', SteepParams, SteepFacts>({
@@ -46,11 +48,14 @@ export const steep = station<'steep', SteepParams, SteepFacts>({
   days: (p) => (p.hours < 6 ? 0 : Math.ceil(p.hours / HOUR_DAYS)),
   minutes: (p) => ({ hands: 4, clock: 4 + 60 * p.hours }),
   apply(bowl, params): Outcome<SteepFacts> {
-    const { stream } = bowl;
+    const { stream, past } = bowl;
     if (!(massOf(stream) > 0)) return { out: bowl, made: [], sides: [], facts: null };
     const even = evenness(CUT_MM[params.cut], params.tempC, params.hours);
     return {
-      out: { ...bowl, past: { ...bowl.past, ph: even < EVEN ? null : bowl.past.ph, jar: null } },
+      out: {
+        ...bowl,
+        past: { ...past, ph: even < EVEN ? null : past.ph, jar: null, cooked: params.hours > STAYS_COOKED_H ? 'no' : past.cooked },
+      },
       made: [],
       sides: [],
       facts: {
