@@ -7,3 +7,4 @@ export * from './jar';
 export * from './bottle';
 export * from './fire';
 export * from './kept';
+export * from './still';

@@ -17,12 +17,13 @@ import {
   type StationLog,
 } from './parts';
 import { StoredSchema } from './stored';
+import { ToolSchema, type Tool } from './tool';
 
 /** The open batch file, version 2. Documented in docs/formats/batch.md. */
 export const BATCH_VERSION = 2;
 
 /** At most this many of each in a file. */
-export const MOST = { strands: 12, stations: 40, intakes: 40, lots: 60, stored: 60 } as const;
+export const MOST = { strands: 12, stations: 40, intakes: 40, lots: 60, stored: 60, tools: 40 } as const;
 
 /** A station in a file. `params` is checked against the schema of its kind. */
 export interface StationEntry {
@@ -31,6 +32,8 @@ export interface StationEntry {
   /** What goes in here, besides what comes along the strand. */
   intakes: Intake[];
   params: unknown;
+  /** The thing of the kitchen it is done with, by its id in `tools`. */
+  toolId?: string;
   log: StationLog;
 }
 
@@ -59,6 +62,8 @@ export interface BatchFile {
   lots: PodLot[];
   ingredients: Ingredient[];
   stored: StoredStuff[];
+  /** Things of the kitchen that its stations name, as they were known when they were chosen. */
+  tools?: Tool[];
 }
 
 const StationSchema = Type.Object(
@@ -67,6 +72,7 @@ const StationSchema = Type.Object(
     kind: Type.String({ maxLength: 40 }),
     intakes: Type.Array(IntakeSchema, { title: 'What goes in at one station', maxItems: MOST.intakes }),
     params: Type.Unknown(),
+    toolId: Type.Optional(Id),
     log: StationLogSchema,
   },
   { additionalProperties: false },
@@ -94,6 +100,7 @@ export const BatchFileSchema = Type.Object(
     lots: Type.Array(LotSchema, { maxItems: MOST.lots }),
     ingredients: Type.Array(IngredientSchema, { maxItems: 200 }),
     stored: Type.Array(StoredSchema, { maxItems: MOST.stored }),
+    tools: Type.Optional(Type.Array(ToolSchema, { maxItems: MOST.tools })),
   },
   { additionalProperties: false },
 );

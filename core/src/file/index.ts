@@ -2,6 +2,7 @@
 export * from './parts';
 export * from './intake';
 export * from './stored';
+export * from './tool';
 export * from './batch';
 export * from './v1';
 export * from './upgrade';

@@ -37,6 +37,20 @@ export const StationLogSchema = Type.Object(
     ),
     /** A pH far from what went in was looked at again, and is right. */
     phSure: Type.Optional(Type.Boolean({ title: 'The pH was checked' })),
+    /** A pot on the scale while it boils: minutes since the boil, and g without the pot. */
+    pot: Type.Optional(
+      Type.Array(
+        Type.Object(
+          {
+            id: Id,
+            min: Type.Number({ title: 'The minutes', minimum: 0, maximum: 2880, unit: 'min' }),
+            massG: Type.Number({ title: 'The weight', minimum: 1, maximum: 200_000, unit: 'g' }),
+          },
+          { additionalProperties: false },
+        ),
+        { title: 'The weighings', maxItems: 40 },
+      ),
+    ),
     bottles: Type.Optional(Type.Integer({ title: 'The bottles filled', minimum: 0, maximum: 500 })),
     note: Type.Optional(Type.String({ title: 'The note', maxLength: 2000 })),
   },

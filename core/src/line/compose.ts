@@ -68,7 +68,15 @@ export function carry(
   const carriedRows = [...keys].map(
     (key) => ingredients.find((i) => i.key === key) ?? file.ingredients.find((i) => i.key === key) ?? ingredient(key),
   );
-  return { ...file, lots: carriedLots, ingredients: carriedRows, stored: carriedStored };
+  const used = new Set(stationsOf(file).map((s) => s.entry.toolId));
+  const tools = file.tools?.filter((t) => used.has(t.id));
+  return {
+    ...file,
+    lots: carriedLots,
+    ingredients: carriedRows,
+    stored: carriedStored,
+    ...(tools?.length ? { tools } : { tools: undefined }),
+  };
 }
 
 /** The file with other parameters for one station; everything else is untouched. */

@@ -67,6 +67,7 @@ function keysOf(file: BatchFile, seed: number, members: number): Map<string, str
       rows: file.ingredients.filter((i) => rows.has(i.key)),
       stored: file.stored.filter((s) => names.stored.has(s.id)),
       goal: kind.bottled ? strand.goal : null,
+      tool: entry.toolId === undefined ? null : file.tools?.find((t) => t.id === entry.toolId),
       before: before === null ? null : keys.get(before)!,
       feeders: feeders.map((f) => [f, keys.get(f)!]),
       shared: entry.intakes.flatMap((x) => {

@@ -4,7 +4,7 @@ import { gramsOf, mapStations, sameThing, stationIn, stationsOf, type BatchFile,
 import type { Ingredient } from '../matter/ingredient';
 import { massOf, mix, percent, EMPTY } from '../matter/stream';
 import { aged, INSTRUMENT_SD, join, NO_PARCEL, parcel, phOf, scaleParcel, type MeasuredPh, type Parcel, type StoredStuff } from '../parcel';
-import { acidWorld, type PodLot } from '../pantry';
+import { acidWorld, learntOf, type PodLot } from '../pantry';
 import { daysBetween } from '../plan';
 import { drawAt, TYPICAL, type Draw } from '../stat/draw';
 import { stationKind, StationProblem, type FactsOf, type Flow, type KindName, type Outcome, type StationContext } from '../stations';
@@ -219,6 +219,7 @@ export function runStation(file: BatchFile, node: Node, find: Find, draw: Draw, 
     ...{ draw, own, acids, ingredient: stores.row, log, pH: shown, goal: strand.goal },
     days: () => schedule(file).get(entry.id)!,
     massG: log.massG === undefined ? null : Math.max(0, log.massG - lateG),
+    tool: toolOf(file, entry),
     readings: measured ? file.readings.filter((r) => r.stationId === entry.id) : [],
   };
   let outcome: Outcome;
@@ -257,6 +258,12 @@ export function runStation(file: BatchFile, node: Node, find: Find, draw: Draw, 
   const { sides, made, change, heatLossShuG, facts } = outcome;
   const rest = { ...(change ? { change } : {}), ...(heatLossShuG === undefined ? {} : { heatLossShuG }) };
   return { id: entry.id, kind: kind.kind, along, taken, bowl, ph, out: outcome.out, sides, made, facts, ...rest } as StationRun;
+}
+
+/** The tool of a station, with what its weighings say; null where none is named. */
+function toolOf(file: BatchFile, entry: StationEntry): StationContext['tool'] {
+  const tool = entry.toolId === undefined ? undefined : file.tools?.find((t) => t.id === entry.toolId);
+  return tool ? { ...tool, learnt: learntOf(tool) } : null;
 }
 
 /** Everything that goes in at a station. What only seasons waits for something to season. */

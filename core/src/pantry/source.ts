@@ -42,7 +42,7 @@ function naturalPh(pH: { lo: number; typ: number; hi: number }, z: number): numb
 }
 
 /** Rows that hardly colour a mix: waters, vinegars, salts, white sugar (our judgement). */
-const FAINT = /^(water|vinegar|salt|sugar_white|msg|citric|lactic|rum|oil_neutral|xanthan|cornstarch|lime_juice|lemon_juice)/;
+const FAINT = /^(water|vinegar|salt|sugar_white|msg|citric|lactic|rum|oil_neutral|xanthan|cornstarch|tapioca|lime_juice|lemon_juice)/;
 
 /** Strength of colour in a mix: produce 1, dry goods 4, faint rows next to nothing (our judgement). */
 function tintOf(row: Ingredient): number {

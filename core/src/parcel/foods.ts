@@ -36,7 +36,7 @@ const TABLE: Partial<Record<Food, string>> = {
   avocado: 'avocado',
   oil: 'oil_olive oil_neutral oil_sesame',
   citrus: 'lime_juice lemon_juice calamansi_juice lime_whole lemon_whole',
-  vinegar: 'vinegar_distilled_5 vinegar_distilled_6 vinegar_cider vinegar_red_wine vinegar_rice',
+  vinegar: 'vinegar_distilled_5 vinegar_distilled_6 vinegar_cider vinegar_red_wine vinegar_rice vinegar_rice_seasoned',
   water: 'water',
 };
 const byKey = new Map<string, Food>();

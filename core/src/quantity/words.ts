@@ -89,6 +89,7 @@ const NAMES: Record<string, string> = {
   vinegar_distilled_6: 'strong white vinegar; double strength vinegar',
   vinegar_cider: 'cider vinegar; apple cider vinegar; acv; apple vinegar',
   vinegar_red_wine: 'wine vinegar; red wine vinegar | white wine vinegar; sherry vinegar; champagne vinegar',
+  vinegar_rice_seasoned: 'seasoned rice vinegar; sweetened rice vinegar; sushi vinegar',
   vinegar_rice: 'rice vinegar; rice wine vinegar; unseasoned rice vinegar',
   mirin: 'mirin; sweet rice wine',
   water: 'water; cold water; warm water; hot water; boiling water; filtered water; ice water; tap water; spring water; tepid water',
@@ -130,6 +131,7 @@ const NAMES: Record<string, string> = {
   oil_neutral:
     'oil; vegetable oil; canola oil; rapeseed oil; sunflower oil; neutral oil; peanut oil; grapeseed oil; groundnut oil; cooking oil',
   oil_sesame: 'sesame oil; toasted sesame oil',
+  tapioca_starch: 'tapioca starch; tapioca flour; tapioca',
   cornstarch: 'cornstarch; corn starch; maize starch',
   xanthan: 'xanthan; xanthan gum',
   citric_acid_powder: 'citric acid; citric acid powder',

@@ -1,7 +1,9 @@
 import { Type, type Static } from '@sinclair/typebox';
-import { blending } from '../caution';
+import { blending, hotJug } from '../caution';
+import { airShare, BLENDERS, loadsOf, SECONDS, warmsK, type Blender } from '../cook';
+import { volumeMl } from '../matter/density';
 import { massOf } from '../matter/stream';
-import { splitParcel, TEXTURES } from '../parcel';
+import { bodyOf, splitParcel, TEXTURES, type Texture } from '../parcel';
 import { station } from './station';
 
 const schema = Type.Object(
@@ -13,6 +15,14 @@ const schema = Type.Object(
         { title: 'How fine it is blended' },
       ),
     ),
+    blender: Type.Optional(
+      Type.Union(
+        (Object.keys(BLENDERS) as Blender[]).map((b) => Type.Literal(b)),
+        { title: 'The blender' },
+      ),
+    ),
+    jugMl: Type.Optional(Type.Number({ title: 'The jug', minimum: 100, maximum: 20_000, unit: 'ml' })),
+    hot: Type.Optional(Type.Boolean({ title: 'It goes in hot' })),
   },
   { additionalProperties: false },
 );
@@ -20,11 +30,28 @@ export type BlendParams = Static<typeof schema>;
 
 export interface BlendFacts {
   jugG: number;
+  /** Equal loads, g in each, and seconds for each. */
+  loads: number;
+  eachG: number;
+  seconds: number;
+  /** So little that the blades stand bare. */
+  tooLittle: boolean;
+  /** K that a load warms up by, and % of air beaten in. */
+  warmsK: number;
+  airPct: number;
 }
 /** A jug for a minute or so: what a batch that says nothing was blended to (our judgement). */
 const USUAL_TEXTURE = 'medium';
-/** What a jug takes at once, g (common practice, no source). */
-const LOAD_G = 1000;
+/** A home jug (common practice, no source). */
+const USUAL_JUG_ML = 1500;
+/** Minutes of a load by hands besides the running, and of washing up (handbook chapter 5, section 15). */
+const LOAD_MIN = 2;
+const WASH_MIN = 3;
+
+const textureOf = (p: BlendParams): Texture => p.texture ?? USUAL_TEXTURE;
+const blenderOf = (p: BlendParams): Blender => p.blender ?? 'jug';
+const loadsIn = (p: BlendParams, ml: number) => loadsOf(blenderOf(p), p.jugMl ?? USUAL_JUG_ML, ml, p.hot === true);
+const secondsOf = (p: BlendParams) => SECONDS[textureOf(p)] * BLENDERS[blenderOf(p)].slower;
 
 /** Everything in the jug, to one body. */
 export const blend = station<'blend', BlendParams, BlendFacts>({
@@ -36,24 +63,42 @@ export const blend = station<'blend', BlendParams, BlendFacts>({
   needsStuff: true,
   defaults: () => ({ heldUpPct: 1, texture: USUAL_TEXTURE }),
   days: () => 0,
-  minutes: (_, bowlG) => ({ hands: 5 + 4 * Math.ceil(bowlG / LOAD_G), clock: 5 + 4 * Math.ceil(bowlG / LOAD_G) }),
+  minutes: (p, bowlG) => {
+    // Grams for millilitres: sauces are within a tenth of water.
+    const min = WASH_MIN + loadsIn(p, bowlG).loads * (LOAD_MIN + secondsOf(p) / 60);
+    return { hands: min, clock: min };
+  },
   apply(bowl, params) {
     const jugG = massOf(bowl.stream);
     if (!(jugG > 0)) return { out: bowl, made: [], sides: [], facts: null };
     // What was measured before says nothing of what comes out of the jug.
-    const texture = params.texture ?? USUAL_TEXTURE;
+    const texture = textureOf(params);
     const body = { ...bowl, past: { ...bowl.past, blended: true, texture, ph: null, jar: null } };
     const { taken, left } = splitParcel(body, params.heldUpPct / 100);
     const lost = massOf(taken.stream) > 0 ? [{ id: 'jug', name: 'lost in the blender', ...taken }] : [];
-    return { out: left, made: [], sides: lost, facts: { jugG } };
+    const { loads, tooLittle } = loadsIn(params, volumeMl(bowl.stream));
+    const air = airShare(texture, bodyOf(body), bowl.stream.grams.gum > 0);
+    return {
+      out: left,
+      made: [],
+      sides: lost,
+      facts: {
+        ...{ jugG, loads, tooLittle, eachG: jugG / loads, seconds: secondsOf(params) },
+        warmsK: warmsK(blenderOf(params), texture, jugG / loads),
+        airPct: 100 * air,
+      },
+    };
   },
   duties: (v) => [
     {
       key: 'blend',
-      text: 'Blend, wait an hour, read the pH',
+      text:
+        v.params.jugMl !== undefined && (v.facts?.loads ?? 1) > 1
+          ? `Blend in ${v.facts!.loads} loads, stir them together, wait an hour, read the pH`
+          : 'Blend, wait an hour, read the pH',
       why: 'Fresh garlic and pods raise the pH. Only the blended sauce counts.',
       due: v.to,
     },
   ],
-  cautions: () => blending(),
+  cautions: (v) => [...hotJug(v.params.hot === true), ...blending()],
 });

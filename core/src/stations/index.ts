@@ -1,20 +1,29 @@
 /** The kinds of station. A new kind is a file in this folder, a line here, and a panel in web/src/stations. */
 import { blend } from './blend';
 import { bottle } from './bottle';
+import { bowl } from './bowl';
 import { char } from './char';
 import { drain } from './drain';
 import { ferment } from './ferment';
 import { fry } from './fry';
+import { lift } from './lift';
 import { prep } from './prep';
+import { press } from './press';
+import { rest } from './rest';
 import { salt } from './salt';
 import { simmer } from './simmer';
 import { soak } from './soak';
 import type { StationKind } from './station';
 import { steep } from './steep';
 import { strain } from './strain';
+import { temper } from './temper';
+import { thicken } from './thicken';
 import { toast } from './toast';
 
-const KINDS = { prep, char, toast, soak, fry, steep, salt, ferment, drain, simmer, blend, strain, bottle };
+const KINDS = {
+  ...{ prep, char, toast, soak, press, fry, steep, salt, ferment, drain },
+  ...{ simmer, lift, temper, blend, strain, thicken, rest, bottle, bowl },
+};
 type Kinds = typeof KINDS;
 export type KindName = keyof Kinds;
 /** Parameters, and facts for the panel, of a kind. */
@@ -47,6 +56,12 @@ export { steep, type SteepCut, type SteepParams } from './steep';
 export { salt, recount, type SaltParams } from './salt';
 export { ferment, forecastInput, jarConditions, jarReadings, type FermentParams } from './ferment';
 export { drain, type DrainParams } from './drain';
+export { press, type PressParams } from './press';
+export { lift, type LiftParams, type LiftPieces } from './lift';
+export { thicken, type ThickenParams, type Thickener } from './thicken';
+export { rest, type RestParams } from './rest';
+export { temper, type TemperParams, type Tempered } from './temper';
+export type { BowlParams } from './bowl';
 export { blend, type BlendParams } from './blend';
 export { strain, METHODS, shareInPulp, type Method, type StrainParams } from './strain';
 export { bottle, type BottleParams } from './bottle';

@@ -8,11 +8,22 @@ import {
   gramsPerMinute,
   heatUpMin,
   LIDS,
+  paceOf,
   potBoilsC,
+  potC,
   RATE_SD,
+  SCALE,
+  SHAPES,
+  SOFT_SD,
+  SOFTENS,
+  softMinutes,
   turnedDown,
   type Boil,
   type Lid,
+  type Pace,
+  type PieceShape,
+  type Softens,
+  type Weighing,
 } from '../cook';
 import { brixOf } from '../matter/brix';
 import { massOf, withHeat, type Stream } from '../matter/stream';
@@ -25,7 +36,7 @@ const names = <T extends string>(table: Record<T, number>, title: string) =>
     (Object.keys(table) as T[]).map((n) => Type.Literal(n)),
     { title },
   );
-export const UNTIL = ['minutes', 'left', 'weight', 'solids', 'body'] as const;
+export const UNTIL = ['minutes', 'soft', 'left', 'weight', 'solids', 'temperature', 'body'] as const;
 
 const schema = Type.Object(
   {
@@ -41,6 +52,18 @@ const schema = Type.Object(
     leftG: Type.Number({ title: 'What the pot holds at the end', minimum: 1, maximum: 100_000, unit: 'g' }),
     brix: Type.Number({ title: 'Soluble solids', minimum: 1, maximum: 85, unit: 'Bx' }),
     step: Type.Number({ title: 'Step of body, cold', minimum: 1, maximum: 7 }),
+    stopC: Type.Optional(Type.Number({ title: 'The thermometer', minimum: 90, maximum: 120, unit: '°C' })),
+    altitudeM: Type.Optional(Type.Number({ title: 'The altitude', minimum: -400, maximum: 5000, unit: 'm' })),
+    soft: Type.Optional(
+      Type.Object(
+        {
+          what: names<Softens>(SOFTENS, 'What is to be soft'),
+          shape: names<PieceShape>(SHAPES, 'Its shape'),
+          mm: Type.Number({ title: 'Its thickness', minimum: 1, maximum: 60, unit: 'mm' }),
+        },
+        { additionalProperties: false },
+      ),
+    ),
   },
   { additionalProperties: false },
 );
@@ -56,10 +79,19 @@ export interface SimmerFacts {
   minutes: number;
   minutesLow: number;
   minutesHigh: number;
+  /** Minutes of the last weighing; null when the pot was not weighed yet. */
+  weighedMin: number | null;
+  /** What goes off, and what is known of the pace against fire and width. */
+  gramsPerMin: number;
+  pace: Pace;
+  /** What its weighings alone show of the pot; null without any. */
+  seen: Pace | null;
   /** Share of the acetic acid that stays, %; null where there was none. */
   aceticKeptPct: number | null;
   brix: number;
   boilsC: number;
+  /** Minutes from the boil until the pieces are soft; null when nobody asked. */
+  softMin: number | null;
   /** Steps of body hot in the pot and cold; null in pieces. */
   bodyHot: number | null;
   bodyCold: number | null;
@@ -72,11 +104,11 @@ const MOST_OFF = 0.97;
 /** Longer than this on the boil costs some heat (handbook chapter 2, section 3.3), and kills what lives (chapter 4, section 6). */
 const LONG_MIN = 10;
 const HEAT_KEPT = { typical: 0.95, low: 0.8, high: 1 } as const;
-/** Sd of a pot on a kitchen scale, g, and as a share of what is in it (chapter 5, section 0.3). */
-const SCALE = { g: 5, share: 0.01 } as const;
 /** Quantile of 90 %. */
 const Z90 = 1.2816;
 const HOT_C = 95;
+/** Weighings alone. */
+const NOTHING_KNOWN: Pace = { log: 0, sd: 3 };
 
 /** The pot with `waterG` left of its water: what stays, and what went off. */
 function boiledDown(stream: Stream, waterG: number, pH: number, volatility: number): { left: Stream; steam: Stream } {
@@ -109,6 +141,8 @@ export const simmer = station<'simmer', SimmerParams, SimmerFacts>({
   verb: 'Simmer until it is reduced',
   schema,
   lasts: true,
+  tool: 'pot',
+  teaches: (f) => f.seen,
   defaults: () => ({
     boil: 'gentle',
     lid: 'off',
@@ -123,7 +157,7 @@ export const simmer = station<'simmer', SimmerParams, SimmerFacts>({
   days: () => 0,
   minutes: (p, bowlG) => usualMinutes(p, bowlG),
   resize: (p, f) => ({ ...p, leftG: Math.round(p.leftG * f) }),
-  apply(bowl, params, { own, draw, acids, massG, log }): Outcome<SimmerFacts> {
+  apply(bowl, params, { own, draw, acids, massG, log, tool }): Outcome<SimmerFacts> {
     const { stream } = bowl;
     const waterG = stream.grams.water;
     if (!(waterG > 0)) return { out: bowl, made: [], sides: [], facts: null };
@@ -131,35 +165,35 @@ export const simmer = station<'simmer', SimmerParams, SimmerFacts>({
     const pH = phOf(stream, acids)!.pH;
     const volatility = ACETIC.volatility * Math.exp(ACETIC.sd * own.z('acetic'));
     const down = (w: number) => boiledDown(stream, w, pH, volatility);
-    const pace = (luck: number) =>
-      gramsPerMinute(params.boil, params.lid, params.potCm) * turnedDown(bodyOf(bowl, 0, HOT_C) ?? 1) * Math.exp(RATE_SD * luck);
     const heavier = (limit: number) => (w: number) => massOf(down(w).left) > limit;
+    const least = massOf(down((1 - MOST_OFF) * waterG).left);
     const scale = 1 + (Math.max(SCALE.g, SCALE.share * beganG) / beganG) * own.z('scale');
+    const usual = gramsPerMinute(params.boil, params.lid, tool?.acrossCm ?? params.potCm) * turnedDown(bodyOf(bowl, 0, HOT_C) ?? 1);
+    const weighings = [...(log.pot ?? [])].sort((a, b) => a.min - b.min);
+    if (draw.typical) refuseWeighings(weighings, log.pot ?? [], beganG, least);
+    const known = paceOf(tool?.learnt ?? { log: 0, sd: RATE_SD }, beganG, usual, weighings);
+    const seen = weighings.length > 0 ? paceOf(NOTHING_KNOWN, beganG, usual, weighings) : null;
+    const pace = (luck: number) => usual * Math.exp(known.log + known.sd * luck);
+    const last = weighings.at(-1);
+    /** Water at the last weighing, and when that was. */
+    const at = last ? { min: last.min, waterG: waterAt(waterG, heavier(last.massG)) } : { min: 0, waterG };
+    const tempC = potC(params.boil === 'bare', params.altitudeM);
+    const soft = params.until === 'soft' ? softOf(params, pH, tempC) * Math.exp(SOFT_SD * own.z('soft')) : null;
+    const clockMin = params.until === 'minutes' ? params.minutes : soft;
     let left: number;
     if (massG !== null) {
-      const least = massOf(down((1 - MOST_OFF) * waterG).left);
-      if (draw.typical && (massG > beganG * 1.02 || massG < least))
-        throw new StationProblem(
-          'log/massG',
-          massG < least
-            ? `It would be dry at ${Math.ceil(least)} g. Weigh with everything in the pot, or check what went in.`
-            : `Only ${Math.round(beganG)} g went into the pot. Take the weight of the empty pot off.`,
-        );
+      if (draw.typical && (massG > beganG * 1.02 || massG < least)) refuseWeight(massG, beganG, least, 'log/massG');
       left = waterAt(waterG, heavier(massG));
-    } else if (params.until === 'minutes') left = Math.max((1 - MOST_OFF) * waterG, waterG - params.minutes * pace(own.z('rate')));
-    else if (params.until === 'left') left = waterAt(waterG, heavier((params.leftPct / 100) * beganG * scale));
-    else if (params.until === 'weight') left = waterAt(waterG, heavier(params.leftG * scale));
-    else if (params.until === 'solids') left = waterAt(waterG, (w) => brixOf(down(w).left) < params.brix);
-    else left = waterAt(waterG, (w) => (bodyOf({ ...bowl, stream: down(w).left }) ?? params.step) < params.step);
-
+    } else if (clockMin !== null)
+      left = Math.max((1 - MOST_OFF) * waterG, at.waterG - Math.max(0, clockMin - at.min) * pace(own.z('rate')));
+    else left = Math.min(at.waterG, waterAt(waterG, wetterThan(bowl, params, beganG, scale, down)));
     const { left: reduced, steam } = down(left);
-    // By the clock the maker says the minutes; else what went off says them, at the usual pace.
-    const clock = params.until === 'minutes';
-    const minutes = clock ? params.minutes : (waterG - left) / pace(own.z('rate'));
+    // By the clock the maker says the minutes; else what goes off says them, at the pot's pace.
+    const minutes = clockMin ?? at.min + (at.waterG - left) / pace(own.z('rate'));
     const { typical, low, high } = HEAT_KEPT;
     const kept = minutes >= LONG_MIN ? Math.min(1, typical * Math.exp((Math.log(high / low) / 3.2897) * own.z('heat'))) : 1;
     // Cooked through counts only where even a fast pot took so long.
-    const surely = clock ? params.minutes : ((waterG - left) / pace(0)) * Math.exp(-Z90 * RATE_SD);
+    const surely = clockMin ?? at.min + ((at.waterG - left) / pace(0)) * Math.exp(-Z90 * known.sd);
     const done: Parcel['past']['cooked'] = surely < LONG_MIN ? 'no' : log.doneOn === undefined ? 'planned' : 'yes';
     const past = {
       ...bowl.past,
@@ -173,7 +207,7 @@ export const simmer = station<'simmer', SimmerParams, SimmerFacts>({
       made: [],
       sides: massOf(steam) > 0 ? [{ id: 'steam', name: 'steam', ...parcel(steam) }] : [],
       heatLossShuG: reduced.heatShuG * (1 - kept),
-      facts: draw.typical ? factsOf(bowl, out, params, minutes, pace(0) > 0) : null,
+      facts: draw.typical ? factsOf(bowl, out, params, { minutes, pace: pace(0), known, seen, at, soft }) : null,
     };
   },
   duties: (v) => [
@@ -188,15 +222,68 @@ export const simmer = station<'simmer', SimmerParams, SimmerFacts>({
     boiling({ hot: v.after.heatShu > 0, brix: v.facts?.brix ?? 0, body: v.facts?.bodyHot ?? null, acetic: v.after.aceticPct }),
 });
 
+/** Before the pot is known it is taken for a sour one. */
+const SOUR_PH = 3.5;
 /** Minutes by hands and by the clock, for so many grams, before the pot is known: water of nine parts in ten. */
 function usualMinutes(p: SimmerParams, bowlG: number): Minutes {
   const off = p.until === 'left' ? bowlG * (1 - p.leftPct / 100) : p.until === 'weight' ? Math.max(0, bowlG - p.leftG) : bowlG * 0.25;
-  const boil = p.until === 'minutes' ? p.minutes : off / gramsPerMinute(p.boil, p.lid, p.potCm);
+  const said = p.until === 'minutes' ? p.minutes : p.until === 'soft' ? softOf(p, SOUR_PH, potC(p.boil === 'bare', p.altitudeM)) : null;
+  const boil = said ?? off / gramsPerMinute(p.boil, p.lid, p.potCm);
   const clock = heatUpMin(bowlG * 0.9, 0, bowlG * 0.1, p.potCm) + boil;
   return { hands: 5 + 0.1 * clock, clock: 5 + clock };
 }
 
-function factsOf(bowl: Parcel, out: Parcel, params: SimmerParams, minutes: number, boils: boolean): SimmerFacts {
+/** Until when it boils, where not by the clock: true while there is too much water left. */
+function wetterThan(bowl: Parcel, p: SimmerParams, beganG: number, scale: number, down: (w: number) => { left: Stream }) {
+  const heavier = (limit: number) => (w: number) => massOf(down(w).left) > limit;
+  const asked: Record<Exclude<SimmerParams['until'], 'minutes' | 'soft'>, (w: number) => boolean> = {
+    left: heavier((p.leftPct / 100) * beganG * scale),
+    weight: heavier(p.leftG * scale),
+    solids: (w) => brixOf(down(w).left) < p.brix,
+    temperature: (w) => boilsAt(down(w).left, p.altitudeM) < (p.stopC ?? USUAL_STOP_C),
+    body: (w) => (bodyOf({ ...bowl, stream: down(w).left }) ?? p.step) < p.step,
+  };
+  return asked[p.until as keyof typeof asked];
+}
+
+/** °C at which a stream boils. */
+const boilsAt = (s: Stream, altitudeM = 0): number =>
+  potBoilsC(brixOf(s), s.grams.water > 0 ? (100 * s.grams.salt) / s.grams.water : 0, altitudeM);
+/** A syrup that pours (handbook chapter 5, section 8). */
+const USUAL_STOP_C = 104.5;
+const USUAL_PIECE = { what: 'carrot', shape: 'slice', mm: 8 } as const;
+const softOf = ({ soft = USUAL_PIECE }: SimmerParams, pH: number, tempC: number) => softMinutes(soft.what, soft.shape, soft.mm, pH, tempC);
+
+function refuseWeight(massG: number, beganG: number, least: number, field: string): never {
+  throw new StationProblem(
+    field,
+    massG < least
+      ? `It would be dry at ${Math.ceil(least)} g. Weigh with everything in the pot, or check what went in.`
+      : `Only ${Math.round(beganG)} g went into the pot. Take the weight of the empty pot off.`,
+  );
+}
+/** A pot that grows heavier while it boils, or holds more than went in, was weighed wrongly. */
+function refuseWeighings(inOrder: readonly Weighing[], asLogged: readonly Weighing[], beganG: number, least: number): void {
+  let before = beganG;
+  for (const w of inOrder) {
+    const field = `log/pot/${asLogged.indexOf(w)}/massG`;
+    if (w.massG > beganG * 1.02 || w.massG < least) refuseWeight(w.massG, beganG, least, field);
+    if (w.massG > before * 1.02)
+      throw new StationProblem(field, `It weighed ${Math.round(before)} g before that and cannot grow. Check the weight, or the minutes.`);
+    before = w.massG;
+  }
+}
+
+interface PotState {
+  minutes: number;
+  /** g a minute, and what is known of it. */
+  pace: number;
+  known: Pace;
+  seen: Pace | null;
+  at: { min: number; waterG: number };
+  soft: number | null;
+}
+function factsOf(bowl: Parcel, out: Parcel, params: SimmerParams, pot: PotState): SimmerFacts {
   const [before, after] = [bowl.stream, out.stream];
   const g = before.grams;
   const beganG = massOf(before);
@@ -205,26 +292,37 @@ function factsOf(bowl: Parcel, out: Parcel, params: SimmerParams, minutes: numbe
   const brix = brixOf(after);
   const bodyCold = bodyOf(out);
   const near = (a: number, b: number, by: number) => Math.abs(a - b) <= by;
+  const wet = after.grams.water > g.water * (1 - MOST_OFF) * 1.001;
+  const boilsC = boilsAt(after, params.altitudeM);
   const reached: Record<SimmerParams['until'], boolean> = {
-    minutes: after.grams.water > g.water * (1 - MOST_OFF) * 1.001 || params.minutes === 0,
+    minutes: wet || params.minutes === 0,
+    soft: wet,
     left: near(stopG, (params.leftPct / 100) * beganG, 1),
     weight: near(stopG, params.leftG, 1),
     solids: near(brix, params.brix, 0.1),
+    temperature: near(boilsC, params.stopC ?? USUAL_STOP_C, 0.1),
     body: bodyCold !== null && near(bodyCold, params.step, 0.05),
   };
+  const spread = Math.exp(Z90 * (pot.soft === null ? pot.known.sd : SOFT_SD));
+  const togo = Math.max(0, pot.minutes - pot.at.min);
   return {
     beganG,
     stopG,
     steamG: beganG - stopG,
     heatUpMin: heatUpMin(g.water, g.fat, beganG - g.water - g.fat, params.potCm),
-    minutes,
-    minutesLow: clock ? minutes : minutes * Math.exp(-Z90 * RATE_SD),
-    minutesHigh: clock ? minutes : minutes * Math.exp(Z90 * RATE_SD),
+    minutes: pot.minutes,
+    minutesLow: clock ? pot.minutes : pot.at.min + togo / spread,
+    minutesHigh: clock ? pot.minutes : pot.at.min + togo * spread,
+    weighedMin: pot.at.min > 0 ? pot.at.min : null,
+    gramsPerMin: pot.pace,
+    pace: pot.known,
+    seen: pot.seen,
     aceticKeptPct: g.acetic > 0 ? (100 * after.grams.acetic) / g.acetic : null,
     brix,
-    boilsC: potBoilsC(brix, after.grams.water > 0 ? (100 * after.grams.salt) / after.grams.water : 0),
+    boilsC,
+    softMin: pot.soft,
     bodyHot: bodyOf(out, 0, HOT_C),
     bodyCold,
-    reached: boils && reached[params.until],
+    reached: pot.pace > 0 && reached[params.until],
   };
 }

@@ -2,7 +2,8 @@ import type { TObject } from '@sinclair/typebox';
 import type { AcidWorld } from '../acid';
 import type { Caution } from '../caution/caution';
 import type { ForecastInput } from '../ferment/forecast';
-import type { Goal, Reading, StationLog } from '../file';
+import type { Goal, Reading, StationLog, Tool, ToolKind } from '../file';
+import type { ToolLearnt } from '../pantry/tool';
 import type { Keeping } from '../keep';
 import type { Limit } from '../keep/limit';
 import type { Grams } from '../matter/component';
@@ -37,6 +38,8 @@ export interface StationContext {
   days(): { from: Day; to: Day };
   /** What is wished where the strand ends; null where it does not end in bottles. */
   goal: Goal | null;
+  /** The thing of the kitchen it is done with, and what is known of it; null when none was named. */
+  tool: (Tool & { learnt: ToolLearnt }) | null;
 }
 
 export interface Outcome<F = unknown> {
@@ -131,6 +134,12 @@ export interface StationKind<K extends string = string, P = unknown, F = unknown
   fits?(params: P, inG: number): P;
   /** Its own amounts follow the size of the batch; returns the parameters for `factor` times as much. */
   resize?(params: P, factor: number): P;
+  /** The kind of tool it is done with. */
+  tool?: ToolKind;
+  /** What its weighings show of that tool by themselves; null when they show nothing. */
+  teaches?(facts: F, log: StationLog): ToolLearnt | null;
+  /** What it fills; bottles when nothing is said. */
+  vessel?: 'bowl';
   /** It holds pulp back with these parameters. */
   sieves?(params: P): boolean;
   /** Rows of the table that it puts in itself. */

@@ -1,7 +1,8 @@
 import { Type, type Static } from '@sinclair/typebox';
 import type { Component } from '../matter/component';
+import { volumeMl } from '../matter/density';
 import { heatShu, massOf, part } from '../matter/stream';
-import { sideOf, type Parcel, type Texture } from '../parcel';
+import { bodyOf, sideOf, type Parcel, type Texture } from '../parcel';
 import { station, StationProblem, type Outcome } from './station';
 
 /** How a method holds back: share of the insoluble and of the seeds by texture, liquid in the cake (g/g dry), pressing (min/l). */
@@ -58,6 +59,8 @@ const schema = Type.Object(
       (Object.keys(METHODS) as Method[]).map((m) => Type.Literal(m)),
       { title: 'The method' },
     ),
+    /** Minutes of pressing for a litre; the method's own pace when nothing is said. */
+    minPerLitre: Type.Optional(Type.Number({ title: 'The pressing', minimum: 0, maximum: 60, unit: 'min a litre' })),
   },
   { additionalProperties: false },
 );
@@ -73,6 +76,9 @@ export interface StrainFacts {
   heatLostPct: number;
   /** g of liquid in 1 g of dry cake: above 8 it drips, and pressing on would pay. */
   cakeWetness: number;
+  /** Minutes of pressing in all, and g that as long again would give. */
+  pressMin: number;
+  pressOnG: number;
   texture: Texture;
 }
 
@@ -80,6 +86,8 @@ export interface StrainFacts {
 const SEED_DRY = 0.42;
 /** Most that a sieve keeps of the mass. */
 const MOST = 0.6;
+/** Less than this passing is a slip of the pen, share of what went in (our judgement). */
+const LEAST_PASSES = 0.15;
 /** Time constant of pressing, min per litre. */
 const PRESS_TAU = 8;
 /** How much hotter wet pulp is per gram than what passes, by texture, and its log-sd (chapter 5, section 12; chapter 2, 3.4). */
@@ -89,6 +97,9 @@ const HEAT_K_SD = 0.5;
 const K_WITH_OIL = 0.7;
 /** Log-sd of pulp held by a sieve (chapter 5, section 0.3). */
 const LOSS_SD = 0.3;
+/** Less held than this says nothing of a sieve, %; sd of what one weighing shows (our judgement). */
+const LEAST_SEEN_PCT = 0.5;
+const SEEN_SD = 0.1;
 /** More than this over what went in is no matter of the scale. */
 const SCALE_SLACK = 1.05;
 
@@ -97,10 +108,12 @@ function dryHeld(sieve: Sieve, texture: Texture, input: Parcel): number {
   return sieve.rho[texture] * input.stream.grams.pulp + sieve.sigma[texture] * SEED_DRY * input.past.seedG;
 }
 
-/** Liquid in the cake, g per g dry, after pressing at the method's usual pace. */
-function wetness(sieve: Sieve): number {
-  return sieve.wetEnd + (sieve.wetStart - sieve.wetEnd) * Math.exp(-sieve.minPerLitre / PRESS_TAU);
+/** Liquid in the cake, g per g dry, after so many minutes of pressing a litre. */
+function wetness(sieve: Sieve, minPerLitre: number): number {
+  return sieve.wetEnd + (sieve.wetStart - sieve.wetEnd) * Math.exp(-minPerLitre / PRESS_TAU);
 }
+/** Thick stuff passes more slowly: so many times as long for each step of body above 4. */
+const THICK = { from: 4, times: 1.5 } as const;
 
 /** Share of the heat that leaves with a cake of mass share `s` that is `k` times as hot per gram (chapter 2, section 3.4). */
 export function shareInPulp(s: number, k: number): number {
@@ -115,8 +128,10 @@ function press(input: Parcel, s: number, rho: number, sigma: number, heatShare: 
   const { grams } = input.stream;
   const cakeG = s * massOf(input.stream);
   const rest = massOf(input.stream) - grams.pulp;
-  const pulpShare = grams.pulp > 0 ? Math.min(rho, cakeG / grams.pulp) : 0;
-  const restShare = rest > 0 ? (cakeG - pulpShare * grams.pulp) / rest : 0;
+  const usual = grams.pulp > 0 ? Math.min(rho, cakeG / grams.pulp) : 0;
+  // A cake heavier than all the rest holds more of the insoluble than usual.
+  const restShare = rest > 0 ? Math.min(1, (cakeG - usual * grams.pulp) / rest) : 0;
+  const pulpShare = grams.pulp > 0 ? Math.min(1, (cakeG - restShare * rest) / grams.pulp) : 0;
   const share = (c: Component) => (c === 'pulp' ? pulpShare : restShare);
   const { taken, left } = part(input.stream, { share, heat: heatShare, sidEq: input.stream.sidEq * restShare, ledger: s });
   return { cake: sideOf(input, taken, sigma), sauce: sideOf(input, left, 1 - sigma) };
@@ -131,21 +146,31 @@ export const strain = station<'strain', StrainParams, StrainFacts>({
   defaults: () => ({ method: 'pressed' }),
   days: () => 0,
   minutes: (p, bowlG) => {
-    const min = 3 + (METHODS[p.method].minPerLitre * bowlG) / 1000;
+    const min = 3 + ((p.minPerLitre ?? METHODS[p.method].minPerLitre) * bowlG) / 1000;
     return p.method === 'none' ? { hands: 0, clock: 0 } : { hands: min, clock: min };
   },
   needsStuff: true,
+  tool: 'sieve',
+  teaches: (f, log) =>
+    log.massG === undefined || !(f.lossPct > LEAST_SEEN_PCT) || !(f.expectedLossPct > 0)
+      ? null
+      : { log: Math.log(f.lossPct / f.expectedLossPct), sd: SEEN_SD },
   gives: { pulp: 'pulp' },
   sieves: (p) => p.method !== 'none',
   apply(input, params, context): Outcome<StrainFacts> {
     const mass = massOf(input.stream);
     if (!(mass > 0)) return { out: input, made: [], sides: [], facts: null };
-    const { massG, own: draw } = context;
+    const { massG, own: draw, tool } = context;
+    const known = tool?.kind === 'sieve' ? tool.learnt : { log: 0, sd: LOSS_SD };
     const sieve: Sieve = METHODS[params.method];
     const texture = sieve.grinds ?? input.past.texture ?? 'medium';
     const dry = dryHeld(sieve, texture, input);
-    const expected = Math.min(MOST, (dry * (1 + wetness(sieve))) / mass);
-    let s = Math.min(MOST, expected * Math.exp(LOSS_SD * draw.z('loss')));
+    const pace = params.minPerLitre ?? sieve.minPerLitre;
+    const keeps = (minutes: number) => Math.min(MOST, (dry * (1 + wetness(sieve, minutes))) / mass);
+    const expected = keeps(pace);
+    const slow = THICK.times ** Math.max(0, (bodyOf(input) ?? THICK.from) - THICK.from);
+    const pressMin = (pace * slow * volumeMl(input.stream)) / 1000;
+    let s = Math.min(MOST, expected * Math.exp(known.log + known.sd * draw.z('loss')));
     if (massG !== null) {
       if (draw.typical && massG > mass * SCALE_SLACK) {
         throw new StationProblem(
@@ -153,6 +178,11 @@ export const strain = station<'strain', StrainParams, StrainFacts>({
           `More came out than went in (${Math.round(mass)} g). Take off the bowl's weight, or weigh what goes into the sieve first.`,
         );
       }
+      if (draw.typical && massG < mass * LEAST_PASSES)
+        throw new StationProblem(
+          'log/massG',
+          `Of ${Math.round(mass)} g only ${Math.round(massG)} g passed? Weigh all that passed, without the bowl, or press on.`,
+        );
       // Above what went in by a little: the scale or the blend's estimate was off, nothing was strained out.
       s = Math.max(0, 1 - massG / mass);
     }
@@ -172,6 +202,8 @@ export const strain = station<'strain', StrainParams, StrainFacts>({
         pulpShu: heatShu(cake.stream),
         heatLostPct: 100 * heatShare,
         cakeWetness: dry > 0 ? Math.max(0, cakeG / dry - 1) : 0,
+        pressMin,
+        pressOnG: massG === null ? mass * Math.exp(known.log) * (keeps(pace) - keeps(2 * pace)) : 0,
         texture,
       },
     };

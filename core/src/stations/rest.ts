@@ -1,0 +1,87 @@
+import { Type, type Static } from '@sinclair/typebox';
+import { cooling } from '../caution';
+import { COOL_RULE, COOLING, coolingMin, FELT, heatFelt, warmMinutes, type CoolingPlace } from '../cook';
+import { volumeMl } from '../matter/density';
+import { massOf } from '../matter/stream';
+import { station, type Outcome } from './station';
+
+const schema = Type.Object(
+  {
+    place: Type.Union(
+      (Object.keys(COOLING) as CoolingPlace[]).map((p) => Type.Literal(p)),
+      { title: 'Where it cools' },
+    ),
+    fromC: Type.Number({ title: 'It begins at', minimum: 5, maximum: 110, unit: '°C' }),
+    vessels: Type.Integer({ title: 'The vessels', minimum: 1, maximum: 40 }),
+    hours: Type.Number({ title: 'It rests for', minimum: 0, maximum: 336, unit: 'h' }),
+  },
+  { additionalProperties: false },
+);
+export type RestParams = Static<typeof schema>;
+
+export interface RestFacts {
+  /** Minutes to hand-warm for the blender, and from 57 to 21 °C; Infinity when it never gets there. */
+  toWarmMin: number;
+  warmMin: number;
+  /** The same in a bath of cold water, stirred. */
+  bathMin: number;
+  litresEach: number;
+  /** Share of the heat that is felt at the end of the rest, %. */
+  feltPct: number;
+  /** Hours from which a pH reading counts: longer in pieces. */
+  phHours: number;
+}
+
+/** Below this a closed jug is safe and lime juice keeps its smell, °C (handbook chapter 5, sections 11 and 16). */
+const WARM_C = 60;
+/** Wait before a reading counts, h (section 13). */
+const PH_WAIT = { blended: 1, pieces: 24 } as const;
+
+/** Standing until it is cool and even: nothing changes but temperature and time. */
+export const rest = station<'rest', RestParams, RestFacts>({
+  kind: 'rest',
+  name: 'Cool and rest',
+  verb: 'Let it cool and even out',
+  schema,
+  needsStuff: true,
+  defaults: () => ({ place: 'air', fromC: 85, vessels: 1, hours: 2 }),
+  days: (p) => Math.round(p.hours / 24 + 0.2),
+  minutes: (p) => ({ hands: 2 + p.vessels, clock: 60 * p.hours }),
+  apply(bowl, params): Outcome<RestFacts> {
+    if (!(massOf(bowl.stream) > 0)) return { out: bowl, made: [], sides: [], facts: null };
+    const litres = volumeMl(bowl.stream) / 1000;
+    const each = litres / params.vessels;
+    return {
+      out: { ...bowl, past: { ...bowl.past, jar: null } },
+      made: [],
+      sides: [],
+      facts: {
+        toWarmMin: coolingMin(params.place, each, params.fromC, WARM_C),
+        warmMin: warmMinutes(params.place, each),
+        bathMin: warmMinutes('water', each),
+        litresEach: each,
+        feltPct: 100 * heatFelt(params.hours, bowl.past.blended ? FELT.blended : FELT.powder),
+        phHours: bowl.past.blended ? PH_WAIT.blended : PH_WAIT.pieces,
+      },
+    };
+  },
+  duties: (v) => [
+    {
+      key: 'rest',
+      text:
+        v.params.fromC > WARM_C
+          ? 'Let it cool, in the fridge within the hours it says; then taste and measure'
+          : 'Let it rest, then taste and measure',
+      why: 'Hot, sauce tastes sharper and less salty than it is. Powder and garlic need a night.',
+      due: v.to,
+    },
+  ],
+  cautions: (v) =>
+    cooling({
+      hotC: v.params.fromC,
+      slow: v.params.fromC > COOL_RULE.midC && (v.facts?.warmMin ?? 0) > COOL_RULE.firstMin,
+      acid: v.phMeasured && v.after.pH !== null && v.after.pH <= 4,
+      warmHours: v.params.place === 'fridge' ? 0 : v.params.hours,
+      bath: v.params.place === 'water',
+    }),
+});

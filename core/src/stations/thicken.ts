@@ -1,0 +1,139 @@
+import { Type, type Static } from '@sinclair/typebox';
+import { thickening } from '../caution';
+import { SLURRY_WATER, starchKept } from '../cook';
+import { convert, massOf } from '../matter/stream';
+import { bodyOf, join, parcel, phOf, type Parcel } from '../parcel';
+import { ingredientStream } from '../pantry';
+import { station, type Flow, type Outcome } from './station';
+
+/** What thickens: its row of the table, the most that makes sense (% of the water), and whether it is stirred into cold water first. */
+const WITH = {
+  cornstarch: { row: 'cornstarch', name: 'cornstarch', mostPct: 8, slurry: true },
+  tapioca: { row: 'tapioca_starch', name: 'tapioca starch', mostPct: 8, slurry: true },
+  gum: { row: 'xanthan', name: 'xanthan gum', mostPct: 0.6, slurry: false },
+} as const;
+export type Thickener = keyof typeof WITH;
+const UNTIL = ['dose', 'body'] as const;
+
+const schema = Type.Object(
+  {
+    with: Type.Union(
+      (Object.keys(WITH) as Thickener[]).map((w) => Type.Literal(w)),
+      { title: 'What thickens' },
+    ),
+    until: Type.Union(
+      UNTIL.map((u) => Type.Literal(u)),
+      { title: 'How much' },
+    ),
+    dosePct: Type.Number({ title: 'For 100 g of its water', minimum: 0, maximum: 8, unit: 'g' }),
+    step: Type.Number({ title: 'Step of body, cold', minimum: 1, maximum: 7 }),
+    minutes: Type.Number({ title: 'Minutes on the boil', minimum: 0, maximum: 60, unit: 'min' }),
+  },
+  { additionalProperties: false },
+);
+export type ThickenParams = Static<typeof schema>;
+
+export interface ThickenFacts {
+  doseG: number;
+  slurryG: number;
+  /** Of the starch still thickens after the boil, %; 100 for gum. */
+  keptPct: number;
+  bodyHot: number | null;
+  bodyCold: number | null;
+  /** The body that was asked for is met. */
+  reached: boolean;
+}
+
+const WATER_ROW = 'water';
+const WATERED = { foods: new Set(['water'] as const) };
+const BOIL_C = 98;
+const HOT_C = 95;
+/** A pot that boils so long after the last addition is cooked through (handbook chapter 5, section 17). */
+const COOKED_MIN = 10;
+/** Log-sd of how much starch acid cuts (our judgement). */
+const CUT_SD = 0.5;
+
+/** Starch in cold water whisked into the boil, or gum blended in cold. */
+export const thicken = station<'thicken', ThickenParams, ThickenFacts>({
+  kind: 'thicken',
+  name: 'Thicken',
+  verb: 'Thicken with starch or gum',
+  schema,
+  needsStuff: true,
+  lasts: true,
+  puts: [WATER_ROW, ...Object.values(WITH).map((w) => w.row)],
+  defaults: () => ({ with: 'cornstarch', until: 'dose', dosePct: 2, step: 4, minutes: 2 }),
+  days: () => 0,
+  minutes: (p) => ({ hands: 5 + p.minutes, clock: 5 + p.minutes }),
+  apply(bowl, params, { own, draw, acids, ingredient, log }): Outcome<ThickenFacts> {
+    const waterG = bowl.stream.grams.water;
+    if (!(waterG > 0)) return { out: bowl, made: [], sides: [], facts: null };
+    const { row, name, mostPct, slurry } = WITH[params.with];
+    const pH = phOf(bowl.stream, acids)!.pH;
+    const kept = slurry ? starchKept(pH, BOIL_C, params.minutes) ** Math.exp(CUT_SD * own.z('cut')) : 1;
+    const flows = (doseG: number): Flow[] => {
+      const powder = { id: row, name, ...parcel(ingredientStream(ingredient(row), doseG, draw)) };
+      const wet = parcel(ingredientStream(ingredient(WATER_ROW), doseG * SLURRY_WATER, draw), WATERED);
+      return slurry ? [powder, { id: 'slurry', name: 'water', ...wet }] : [powder];
+    };
+    /** The pot with so much in it, as it is after the boil. */
+    const thick = (doseG: number): { out: Parcel; made: Flow[]; cutG: number } => {
+      if (!(doseG > 0)) return { out: bowl, made: [], cutG: 0 };
+      const made = flows(doseG);
+      const all = join(bowl, ...made);
+      const cutG = all.stream.grams.starch * (1 - kept);
+      const stream = cutG > 0 ? convert(all.stream, { starch: -cutG, other: cutG }) : all.stream;
+      // Stirred in, it has the body of what it went into.
+      return { out: { stream, past: { ...all.past, blended: bowl.past.blended, texture: bowl.past.texture } }, made, cutG };
+    };
+    const most = (mostPct / 100) * waterG;
+    const wanted =
+      params.until === 'dose' ? Math.min(most, (params.dosePct / 100) * waterG) : doseFor(params.step, most, (g) => bodyOf(thick(g).out));
+    const { out, made, cutG } = thick(wanted);
+    const surely = params.minutes >= COOKED_MIN && slurry;
+    const cooked: Parcel['past']['cooked'] = surely ? (log.doneOn === undefined ? 'planned' : 'yes') : wanted > 0 ? 'no' : bowl.past.cooked;
+    const past = { ...out.past, cooked, ph: null, jar: null, ...(surely ? { stoodDays: 0 } : {}) };
+    const done = { stream: out.stream, past: surely && cooked === 'yes' ? { ...past, fresh: new Set<never>() } : past };
+    const bodyCold = bodyOf(done);
+    return {
+      out: done,
+      made,
+      sides: [],
+      ...(cutG > 0 ? { change: { starch: -cutG, other: cutG } } : {}),
+      facts: {
+        doseG: wanted,
+        slurryG: made.reduce((s, f) => s + massOf(f.stream), 0),
+        keptPct: 100 * kept,
+        bodyHot: bodyOf(done, 0, HOT_C),
+        bodyCold,
+        reached: params.until === 'dose' || (bodyCold !== null && Math.abs(bodyCold - params.step) < 0.05),
+      },
+    };
+  },
+  duties: (v) => [
+    {
+      key: 'thicken',
+      text:
+        v.params.with === 'gum'
+          ? 'Sprinkle the gum into the running blender, cold; look again after half an hour'
+          : 'Stir the starch into cold water, whisk it into the boil, boil a minute or two, stop',
+      why: 'Starch must boil to set, and acid cuts it when it boils on. Judge it cold.',
+      due: v.to,
+    },
+  ],
+  cautions: (v) => thickening(v.params.with !== 'gum'),
+});
+
+/** Least dose (g) with which the body is `step`; none when it is that thick already, the most when even that is too thin. */
+function doseFor(step: number, mostG: number, body: (g: number) => number | null): number {
+  const at = (g: number) => body(g) ?? step;
+  if (at(0) >= step) return 0;
+  if (at(mostG) < step) return mostG;
+  let [low, high] = [0, mostG];
+  for (let i = 0; i < 40; i++) {
+    const mid = (low + high) / 2;
+    if (at(mid) < step) low = mid;
+    else high = mid;
+  }
+  return (low + high) / 2;
+}
