@@ -66,7 +66,12 @@ test('kitchen words that cannot be weighed ask instead of guessing', async ({ pa
   await type(page, 'Garlic, raw, amount', '-2 cloves');
   await expect(page.getByText('An amount cannot be negative.')).toBeVisible();
   await type(page, 'Garlic, raw, amount', '10 kg');
-  await expect(page.getByRole('alert').filter({ hasText: 'That is 14 times the rest of it. Check the amount.' }).first()).toBeVisible();
+  await expect(
+    page
+      .getByRole('alert')
+      .filter({ hasText: /So much .* is 14 times the rest of it. Check the amount./ })
+      .first(),
+  ).toBeVisible();
   await expect(page.getByLabel('Garlic, raw, amount')).toHaveValue('10 kg');
   await type(page, 'Garlic, raw, amount', '3 cloves');
   await pick(page, 'Add what goes in', 'Salt, fine');

@@ -1,5 +1,5 @@
 import { Type, type TObject, type TSchema } from '@sinclair/typebox';
-import { IngredientSchema, StoredSchema } from '@roskel/core';
+import { IngredientSchema, StoredSchema, ToolSchema } from '@roskel/core';
 import { LarderFactsSchema, LeavingSchema, PodLotInputSchema, VarietySchema } from './records';
 
 /** What the API answers with, for its description; the types are those of records.ts. */
@@ -24,6 +24,7 @@ export const HistoryAnswer = Type.Object(
   closed,
 );
 export const OwnVarietyAnswer = Type.Object({ id: Text, revision: Count, value: VarietySchema }, closed);
+export const OwnToolAnswer = Type.Object({ id: Text, revision: Count, value: ToolSchema }, closed);
 export const OwnIngredientAnswer = Type.Object({ id: Text, revision: Count, value: IngredientSchema }, closed);
 const BatchFileAnswer = Type.Object(
   { format: Text, version: Count, name: Text },

@@ -17,6 +17,8 @@ import {
   type StoredStuff,
   type Turn,
   type Variety,
+  ToolSchema,
+  type Tool,
 } from '@roskel/core';
 
 const Id = Type.String({ minLength: 1, maxLength: 64, pattern: '^[A-Za-z0-9_.:-]+$' });
@@ -232,6 +234,12 @@ export interface OwnIngredient {
   revision: number;
   value: Ingredient;
 }
+export interface OwnTool {
+  id: string;
+  revision: number;
+  value: Tool;
+}
+export const OwnToolSchema = Type.Object({ revision: Type.Optional(Revision), value: ToolSchema }, exact);
 export const OwnVarietySchema = Type.Object({ revision: Type.Optional(Revision), value: VarietySchema }, exact);
 export const OwnIngredientSchema = Type.Object({ revision: Type.Optional(Revision), value: IngredientSchema }, exact);
 
@@ -355,7 +363,7 @@ export const ShelfMoveSchema = Type.Object(
 
 /** What is announced on /api/events; 'all' when announcements may have been missed. */
 export interface ChangeEvent {
-  topic: 'batches' | 'pods' | 'larder' | 'stored' | 'shelf' | 'settings' | 'heat' | 'varieties' | 'ingredients' | 'all';
+  topic: 'batches' | 'pods' | 'larder' | 'stored' | 'shelf' | 'settings' | 'heat' | 'varieties' | 'ingredients' | 'tools' | 'all';
   id: string;
   revision?: number;
   /** The record as lists have it now: no need to fetch it. */

@@ -25,6 +25,7 @@ const routes: RouteRecordRaw[] = [
   { path: '/batches/:id/pods', name: 'choose', component: () => import('./places/ChoosePage.vue') },
   { path: '/pods', name: 'pods', component: () => import('./places/PodsPage.vue') },
   { path: '/pods/varieties', name: 'varieties', component: () => import('./places/VarietiesPage.vue') },
+  { path: '/larder/tools', name: 'tools', component: () => import('./places/ToolsPage.vue') },
   { path: '/larder/table', name: 'ingredients', component: () => import('./places/IngredientsPage.vue') },
   { path: '/bench/:tool?', name: 'bench', component: () => import('./places/BenchPage.vue') },
   { path: '/larder', name: 'larder', component: () => import('./places/LarderPage.vue') },

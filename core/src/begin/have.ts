@@ -69,6 +69,15 @@ function mixed(id: string, hot: boolean): PodLot {
 /** Sweet peppers are pods as well: they fill a jar. */
 const SWEET_ROWS: Record<string, string> = { bell_red: 'bell-red', bell_green: 'bell-green', bell_yellow: 'bell-yellow' };
 
+/** The pods of a line of a recipe, fresh, dried or ground; null where it is about something of the larder. */
+export function lotOfItem(item: ReadItem, id: string): HavePods | null {
+  if (item.id === null || !((item.massG ?? 0) > 0)) return null;
+  const kind = item.store === 'pods' ? item.id : varietyOfRow({ key: item.id });
+  // Powder out of the larder stays a spice; pods by the piece and what the reader knows as pods are pods.
+  if (!kind || (item.store === 'larder' && !variety(kind).pod)) return null;
+  return { lot: lotOfVariety(variety(kind), { id }), stockG: item.massG!, says: item.text.slice(0, 80) };
+}
+
 /** The pods that a line means, if it means pods: unknown ones by the piece or the bowl, known ones by their row. */
 function podsOf(part: string, item: ReadItem | undefined, id: string): HavePods | null {
   const m = UNKNOWN_PODS.exec(part.replace(/^an? dozen /i, '12 '));

@@ -1,3 +1,5 @@
 /** From what a maker has and wishes to a whole plan. */
 export * from './have';
 export * from './planBatch';
+export * from './recipe';
+export type { Needed, PlacedThings, SauceFigures } from './figures';

@@ -1,7 +1,8 @@
-import { carry, extrasOf, intakesOf, withExtras } from '../line';
-import { gramsOf, mapStations, type BatchFile, type Goal, type Intake } from '../file';
+import { carry, extrasOf, freeId, intakesOf, larderStationId, withExtras } from '../line';
+import { gramsOf, mapStations, type BatchFile, type Goal, type Intake, type StationEntry } from '../file';
 import { kindKey, type Ingredient } from '../matter/ingredient';
 import { stationKind } from '../stations';
+import { placesIn } from '../styles';
 import type { HaveThing } from './have';
 
 /** What goes into the jug of a plan, by keys of `rows`. */
@@ -14,7 +15,7 @@ export interface Jug {
 }
 
 /** Kinds of vinegar, the usual first (our judgement). */
-const VINEGARS = ['vinegar_cider', 'vinegar_distilled_5', 'vinegar_wine_white', 'vinegar_wine_red', 'vinegar_rice'];
+const VINEGARS = ['vinegar_cider', 'vinegar_distilled_5', 'vinegar_red_wine', 'vinegar_rice'];
 /** What fills a jug beside vinegar: vegetables first, water for the rest (common practice, no source). */
 const FILLERS = ['carrot', 'tomato', 'bell_red', 'onion', 'mango_ripe', 'pineapple', 'peach', 'apple'];
 const VEGETABLE_SHARE = 0.7;
@@ -71,22 +72,31 @@ export function filledWith(file: BatchFile, jug: Jug, g: number, sour: number): 
   );
 }
 
-/** The batch with everything from the larder `times` as much, and what stations add themselves; its pods stay. */
+/** The batch with everything from the larder, and what was kept, `times` as much, and what stations add themselves; its pods stay. */
 export function withRest(file: BatchFile, times: number): BatchFile {
   return mapStations(file, (s) => {
     const { resize } = stationKind(s.kind);
     const intakes = s.intakes.map((i): Intake => {
-      const g = i.origin.from === 'larder' ? gramsOf(i.amount) : null;
+      const g = i.origin.from === 'larder' || i.origin.from === 'stored' ? gramsOf(i.amount) : null;
       return g === null ? i : { ...i, amount: { g: Math.round(g * times * 10) / 10 } };
     });
     return { ...s, intakes, params: resize ? resize(s.params, times) : s.params };
   });
 }
 
+/** So much of a thing as an intake of a station. */
+export const takenIn = (s: StationEntry, f: { id: string; massG: number; words?: string; late?: true }): Intake => ({
+  id: freeId(s, f.id),
+  origin: { from: 'larder', key: f.id },
+  amount: { g: f.massG, ...(f.words === undefined ? {} : { words: f.words }) },
+  ...(f.late ? { late: true } : {}),
+});
+
 /** A style as the maker has it: their vinegar in the place of its own, and what they named and it does not have. */
 export function withOwnThings(bare: BatchFile, jug: Jug, named: readonly HaveThing[]): BatchFile {
   const kind = (id: string) => kindKey(jug.rows.find((r) => r.key === id) ?? { key: id });
   const all = intakesOf(bare).flatMap(({ intake: { origin } }) => (origin.from === 'larder' ? [origin.key] : []));
+  const goesIn = placesIn(bare, larderStationId(bare));
   const vinegar = named.some((t) => isVinegar(kind(t.id))) ? jug.vinegar : null;
   const swapped = mapStations(bare, (s) => ({
     ...s,
@@ -97,8 +107,12 @@ export function withOwnThings(bare: BatchFile, jug: Jug, named: readonly HaveThi
     ),
   }));
   const more = jug.fixed.filter((f) => !all.includes(f.id) && !all.includes(kind(f.id)));
-  const own = carry(swapped, [], jug.rows);
-  return more.length > 0 ? withExtras(own, [...extrasOf(own), ...more], jug.rows) : own;
+  const placed = more.map((f) => ({ ...f, ...goesIn(jug.rows.find((r) => r.key === f.id) ?? { key: f.id }) }));
+  const full = mapStations(swapped, (s) => {
+    const here = placed.filter((f) => f.stationId === s.id);
+    return here.length === 0 ? s : { ...s, intakes: [...s.intakes, ...here.map((f) => takenIn(s, f))] };
+  });
+  return carry(full, [], jug.rows);
 }
 
 /** The jug when pods fill the bottles: the usual, with the maker's vinegar and what they named. */

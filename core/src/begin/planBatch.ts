@@ -1,14 +1,16 @@
-import { gramsOf, type BatchFile, type Goal } from '../file';
+import { gramsOf, mapStations, type BatchFile, type Goal } from '../file';
 import { HOUSE_PH } from '../ferment';
-import { fitVessels, intakesOf, LineProblem, mainEnd, newBatch, packedIn, podUses, reportLine } from '../line';
-import { ingredient, kindKey, type Ingredient } from '../matter/ingredient';
+import { carry, fitVessels, freeId, intakesOf, LineProblem, mainEnd, newBatch, podUses, reportLine } from '../line';
+import { kindKey, type Ingredient } from '../matter/ingredient';
 import { variety } from '../matter/variety';
 import { lotOfVariety, type PodLot } from '../pantry';
 import type { Day } from '../plan';
 import { choosePods, madeOf, useMix, withSomePods, type LinearSolver, type PodChoice } from '../solve';
 import type { HaveThing } from './have';
-import { styleOf } from '../styles';
-import { filledWith, isSalt, jugOf, SALT, WATER, withOwnJug, withOwnThings, withRest, type Jug } from './jug';
+import type { StoredStuff } from '../parcel';
+import { STAND_INS, styleOf, swapped } from '../styles';
+import { bottlesOf, needsOfPlan, placedThings, sauceFigures, type Needed, type PlacedThings, type SauceFigures } from './figures';
+import { filledWith, jugOf, withOwnJug, withOwnThings, withRest, type Jug } from './jug';
 
 /** What a plan is made from. */
 export interface Wish {
@@ -26,12 +28,10 @@ export interface Wish {
   rows: readonly Ingredient[];
   /** The id that a lot to be bought gets. */
   boughtId: string;
-}
-/** Something the plan needs, and what is there of it; null when nobody said how much. */
-export interface Needed {
-  name: string;
-  needG: number;
-  haveG: number | null;
+  /** Things of the style that another one takes the place of, key by key. */
+  swaps?: Readonly<Record<string, string>>;
+  /** A bottled or kept sauce for a style that takes one, and g of it there are. */
+  bottled?: { stuff: StoredStuff; massG: number } | null;
 }
 export interface Plan {
   file: BatchFile;
@@ -44,6 +44,9 @@ export interface Plan {
   toBuy: Needed[];
   /** Pods to be bought that the batch names: the store is to know them. */
   bought: PodLot | null;
+  /** The finished sauce before anything is cooked, and what goes in where. */
+  sauce: SauceFigures;
+  placed: PlacedThings[];
   /** What the maker should know: heat out of reach, bottles not filled. */
   notes: string[];
 }
@@ -76,7 +79,7 @@ export function planBatch(solver: LinearSolver, wish: Wish, today: Day): Plan {
   const things = oncePerThing(wish.things).filter((t) => wish.rows.some((r) => r.key === t.id));
   const jug = jugOf(things, wish.larder ?? [], wish.rows, wish.goal);
   const choices: PodChoice[] = pods.map((p) => ({ ...p, prep: 'whole', useFirst: p.useFirst ?? false }));
-  const bare = newBatch(wish.name, wish.startDate, wish.goal, wish.style);
+  const bare = withSauce(withSwaps(newBatch(wish.name, wish.startDate, wish.goal, wish.style), wish), wish);
   const byJug = styleOf(bare.style).fills === 'jug';
   const base = byJug ? withOwnJug(bare, jug) : withOwnThings(bare, jug, things);
   const answer = choosePods(solver, base, choices);
@@ -85,6 +88,38 @@ export function planBatch(solver: LinearSolver, wish: Wish, today: Day): Plan {
       ? useMix(base, choices, answer.mixes[0]!.gramsByLot)
       : filledUp(base, byJug ? jug : null, choices, wish.boughtId);
   return planOf(file, { ...wish, things }, today);
+}
+
+/** A style with other things in the place of some: as much of each as does the same. */
+function withSwaps(file: BatchFile, { swaps = {}, rows }: Wish): BatchFile {
+  const rowOf = (key: string) => rows.find((r) => r.key === key);
+  const next = mapStations(file, (s) => ({
+    ...s,
+    intakes: s.intakes.map((i) => {
+      const { origin } = i;
+      const [row, other] = origin.from === 'larder' ? [rowOf(origin.key), rowOf(swaps[origin.key] ?? '')] : [];
+      const standIn = row && other ? STAND_INS[kindKey(row)]?.find((x) => x.key === kindKey(other)) : undefined;
+      const swap = row && other && standIn ? swapped(row, gramsOf(i.amount) ?? 0, standIn, other) : null;
+      return swap ? { ...i, id: freeId(s, swap.key), origin: { from: 'larder' as const, key: swap.key }, amount: { g: swap.massG } } : i;
+    }),
+  }));
+  return carry(next, [], rows);
+}
+
+/** A style that takes a sauce, with that sauce in its place. */
+function withSauce(file: BatchFile, { bottled }: Wish): BatchFile {
+  const takes = styleOf(file.style).takesSauce;
+  if (!takes || !bottled) return file;
+  const { stuff } = bottled;
+  const next = mapStations(file, (s) =>
+    s.id === takes.stationId
+      ? {
+          ...s,
+          intakes: [...s.intakes, { id: freeId(s, stuff.id), origin: { from: 'stored' as const, id: stuff.id }, amount: { g: takes.g } }],
+        }
+      : s,
+  );
+  return carry(next, [], [], [stuff]);
 }
 
 /** The batch, or null where the line cannot take such amounts. */
@@ -100,12 +135,11 @@ function tried(make: () => BatchFile | null): BatchFile | null {
 }
 
 /** Least grams with which the bottles are full; null when no amount does it. */
-function least(at: (g: number) => BatchFile, goal: Goal): number | null {
+function least(at: (g: number) => BatchFile, goal: Goal, most = 12 * goal.bottles * goal.bottleMl): number | null {
   const fills = (g: number) => {
     const file = tried(() => at(g));
     return file !== null && madeOf(file).possible >= goal.bottles;
   };
-  const most = 12 * goal.bottles * goal.bottleMl;
   let high = 20;
   while (!fills(high)) {
     high *= 1.6;
@@ -188,6 +222,9 @@ function withJug(withPods: (share: number) => BatchFile, jug: Jug, goal: Goal): 
   return toHeat((share) => at(share, sour), goal, all);
 }
 
+/** Less than this of what a style has for its pods, and it is another sauce (our judgement). */
+const LEAST_REST = 0.5;
+
 /** The pods, and as much more of everything else as fills the bottles. */
 function withMore(withPods: (share: number) => BatchFile, goal: Goal): BatchFile | null {
   const at = (share: number) =>
@@ -195,7 +232,10 @@ function withMore(withPods: (share: number) => BatchFile, goal: Goal): BatchFile
       const cut = withPods(share);
       // In hundredths of what the style has for them.
       const times = least((x) => withRest(cut, x / 100), goal);
-      return times === null ? null : withRest(cut, times / 100);
+      if (times === null || times >= 100 * LEAST_REST) return times === null ? null : withRest(cut, times / 100);
+      // So many pods that the style would be lost in them: fewer pods, and half of what it has for them.
+      const pods = least((x) => withRest(withPods((share * x) / 1000), LEAST_REST), goal, 1000);
+      return pods === null ? null : withRest(withPods((share * Math.min(1000, pods)) / 1000), LEAST_REST);
     });
   return toHeat(at, goal, at(1));
 }
@@ -219,38 +259,14 @@ function toHeat(at: (share: number) => BatchFile | null, goal: Goal, all: BatchF
   return best;
 }
 
-/** Grams of each thing that a batch takes from the larder, wherever it goes in. */
-function larderUses(file: BatchFile): Map<string, number> {
-  const uses = new Map<string, number>();
-  for (const { intake } of intakesOf(file))
-    if (intake.origin.from === 'larder') uses.set(intake.origin.key, (uses.get(intake.origin.key) ?? 0) + (gramsOf(intake.amount) ?? 0));
-  return uses;
-}
-
-function planOf(file: BatchFile, wish: Wish, today: Day): Plan {
+/** A file as the plan that is shown: what it comes to, what it takes and what must be bought. Throws LineProblem. */
+export function planOf(file: BatchFile, wish: Omit<Wish, 'goal'> & { goal: Goal }, today: Day): Plan {
   const report = reportLine(file, { today, forecast: false });
-  const kind = (id: string) => kindKey(wish.rows.find((r) => r.key === id) ?? { key: id });
   const had = [...wish.things, ...(wish.larder ?? [])];
-  const uses: Needed[] = [];
-  const toBuy: Needed[] = [];
-  const note = (name: string, needG: number, haveG: number | null | undefined) => {
-    if (needG < 0.5) return;
-    if (haveG === undefined || (haveG !== null && haveG < needG - 0.5)) toBuy.push({ name, needG, haveG: haveG ?? 0 });
-    else uses.push({ name, needG, haveG });
-  };
-  for (const p of podUses(file)) {
-    const lot = file.lots.find((l) => l.id === p.lotId)!;
-    note(lot.name, p.massG, wish.pods.find((x) => x.lot.id === p.lotId)?.stockG);
-  }
-  let saltG = packedIn(report).reduce((s, f) => s + (f.id === 'salt' ? f.massG : 0), 0);
-  for (const [id, massG] of larderUses(file)) {
-    if (isSalt(kind(id))) saltG += massG;
-    else if (id !== WATER) note(file.ingredients.find((i) => i.key === id)?.name ?? id, massG, had.find((t) => t.id === id)?.massG);
-  }
-  const salt = had.find((t) => isSalt(kind(t.id)));
-  note(salt?.name ?? ingredient(SALT).name, saltG, salt?.massG);
+  const stored = wish.bottled ? [{ id: wish.bottled.stuff.id, massG: wish.bottled.massG }] : [];
+  const { uses, toBuy } = needsOfPlan(file, report, { pods: wish.pods, had, stored, rows: wish.rows });
   const [end] = report.ends;
-  const bottles = report.ends.reduce((sum, e) => sum + e.bottles.possible, 0);
+  const bottles = bottlesOf(report);
   const bought = podUses(file).some((p) => p.lotId === wish.boughtId) ? file.lots.find((l) => l.id === wish.boughtId)! : null;
   return {
     file,
@@ -260,8 +276,18 @@ function planOf(file: BatchFile, wish: Wish, today: Day): Plan {
     uses,
     toBuy,
     bought,
-    notes: [...formNotes(file), ...notesFor(end!.heat.p50, bottles, bought, wish.goal)],
+    sauce: sauceFigures(report),
+    placed: placedThings(file),
+    notes: [...formNotes(file), ...sauceNotes(file), ...notesFor(end!.heat.p50, bottles, bought, wish.goal)],
   };
+}
+
+/** A style that takes a sauce, without one. */
+function sauceNotes(file: BatchFile): string[] {
+  const takes = styleOf(file.style).takesSauce;
+  return takes && !intakesOf(file).some(({ intake }) => intake.origin.from === 'stored')
+    ? ['This is made to take a bottled sauce. Choose one above, or add it at Simmer.']
+    : [];
 }
 
 /** Pods of another form than the style is made of; wetter than this they have little left to drink, % (our judgement). */

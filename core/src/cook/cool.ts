@@ -17,6 +17,13 @@ export function coolingMin(place: CoolingPlace, litres: number, fromC: number, t
   return tauMin * Math.cbrt(Math.max(0, litres)) * Math.log((fromC - aroundC) / (toC - aroundC));
 }
 
+/** °C after some minutes. */
+export function cooledC(place: CoolingPlace, litres: number, fromC: number, minutes: number): number {
+  const { tauMin, aroundC } = COOLING[place];
+  const tau = tauMin * Math.cbrt(Math.max(1e-9, litres));
+  return Math.min(fromC, aroundC + (fromC - aroundC) * Math.exp(-minutes / tau));
+}
+
 /** What is not acid passes the warm range in this time: US Food Code 3-501.14 (from memory). */
 export const COOL_RULE = { fromC: 57, midC: 21, toC: 5, firstMin: 120, secondMin: 240 } as const;
 

@@ -114,6 +114,9 @@ export function mainEnd(file: BatchFile): Strand & { goal: Goal } {
   return first;
 }
 
+/** What the main end of a batch fills. */
+export const vesselOf = (file: BatchFile): 'bottle' | 'bowl' => stationKind(endOf(mainEnd(file)).kind).vessel ?? 'bottle';
+
 /** The goal of a strand that ends in bottles. Throws RangeError for another. */
 export function goalOf(file: BatchFile, strandId: string): Goal {
   const { goal, name } = strandIn(file, strandId);

@@ -178,7 +178,11 @@ function refuseSlips(entry: StationEntry, along: Parcel, taken: readonly Taken[]
   const most = alongG > 0 ? MOST_TIMES.along : MOST_TIMES.first;
   for (const t of taken) {
     const times = t.intake.origin.from === 'larder' ? massOf(t.flow.stream) / stuff : 0;
-    if (times > most) throw new StationProblem(at(t), `That is ${Math.round(times)} times the rest of it. Check the amount.`);
+    if (times > most)
+      throw new StationProblem(
+        at(t),
+        `So much ${t.flow.name.split(',')[0]!.toLowerCase()} is ${Math.round(times)} times the rest of it. Check the amount.`,
+      );
   }
   const salty = percent(bowl.stream, 'salt');
   if (taken.length === 0 || salty <= Math.max(MOST_SALT_PCT, percent(along.stream, 'salt'))) return;

@@ -1,6 +1,7 @@
 import type { BatchFile, Goal } from '../file';
 import { HEAT_SCHOOLS, inSchool, type HeatSchool } from '../pantry';
 import type { Day } from '../plan';
+import { stationKind } from '../stations';
 import { endOf, endStrands } from './compose';
 import { LineProblem } from './problem';
 import { reportTypical, type StrandReport, type TypicalStation } from './typical';
@@ -28,8 +29,9 @@ export interface EndSummary {
   heatShu: Record<HeatSchool, number>;
   /** Finished sauce, g; 0 without pods. */
   massG: number;
-  /** Bottles it fills. */
+  /** Bottles it fills, or bowls. */
   bottles: number;
+  vessel: 'bottle' | 'bowl';
   /** The day its last station was done. */
   doneOn: Day | null;
 }
@@ -74,6 +76,7 @@ export function summaryOf(file: BatchFile, today: Day): BatchSummary {
     heatShu: { dry: 0, fresh: 0 },
     massG: 0,
     bottles: 0,
+    vessel: stationKind(endOf(s).kind).vessel ?? 'bottle',
     doneOn: endOf(s).log.doneOn ?? null,
   }));
   const days = bare.map((e) => e.doneOn);

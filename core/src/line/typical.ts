@@ -91,6 +91,8 @@ export interface TypicalEnd {
   goal: Goal;
   finished: Props;
   bottles: Bottled & { wanted: number; bottleMl: number };
+  /** What it fills. */
+  vessel: 'bottle' | 'bowl';
   keeping: Keeping | null;
   readyOn: Day;
 }
@@ -248,6 +250,7 @@ export function typicalOf(file: BatchFile, runs: readonly StationRun[], today: D
         goal: strand.goal,
         finished: s.now,
         bottles: { ...bottled, wanted: strand.goal.bottles, bottleMl: strand.goal.bottleMl },
+        vessel: kind.vessel ?? 'bottle',
         keeping: kind.keeping && s.now.massG > 0 ? kind.keeping(views.get(stationId)!, limits) : null,
         readyOn: s.to,
       };

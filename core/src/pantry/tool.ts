@@ -1,4 +1,5 @@
 import type { Tool, ToolKind } from '../file/tool';
+import type { RowProblem } from '../matter/own';
 
 /** What is known of how a tool works against the tables: mean and sd of the logarithm. */
 export interface ToolLearnt {
@@ -12,6 +13,17 @@ const UNKNOWN: Record<ToolKind, number> = { pot: 0.5, sieve: 0.3, blender: 0.7, 
 const FROM_TIME_TO_TIME = 0.15;
 /** What it never gets better than. */
 const BEST = 0.15;
+
+/** Sanity of a tool of the maker's. Empty when all is well. */
+export function toolProblems(tool: Tool): RowProblem[] {
+  const out: RowProblem[] = [];
+  if (tool.name.trim() === '') out.push({ field: 'name', message: 'Give it a name.' });
+  if (tool.kind === 'pot' && tool.acrossCm === undefined)
+    out.push({ field: 'acrossCm', message: 'Say how wide it is inside: what goes off follows from that.' });
+  if ((tool.kind === 'blender' || tool.kind === 'jar') && tool.volumeMl === undefined)
+    out.push({ field: 'volumeMl', message: 'Say what it holds.' });
+  return out;
+}
 
 /** What all weighings of a tool say together, by precision. */
 export function learntOf(tool: Pick<Tool, 'kind' | 'seen'>): ToolLearnt {

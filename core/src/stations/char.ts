@@ -2,6 +2,7 @@ import { Type, type Static } from '@sinclair/typebox';
 import { charring } from '../caution';
 import { convert, massOf, part, withHeat, type Stream } from '../matter/stream';
 import { parcel, sideOf } from '../parcel';
+import { curve, reach, type Curve } from './curve';
 import { station, StationProblem, type Flow, type Outcome } from './station';
 import { steamOf } from './steam';
 
@@ -31,6 +32,8 @@ export interface CharFacts {
   /** Share of the water that went off, %. */
   driedPct: number;
   peelG: number;
+  /** In the oven: g left, before peeling, against minutes. */
+  curve: Curve;
 }
 
 /** Water off over fire, browned sugar and heat kept, by degree (handbook chapter 5, section 1; means of its table of kinds). */
@@ -120,7 +123,19 @@ export const char = station<'char', CharParams, CharFacts>({
       sides,
       change,
       heatLossShuG: stream.heatShuG * (1 - heat),
-      facts: { steamG: massOf(steam), driedPct: 100 * off, peelG: params.peel ? massOf(hot) * PEEL.mass : 0 },
+      facts: {
+        steamG: massOf(steam),
+        driedPct: 100 * off,
+        peelG: params.peel ? massOf(hot) * PEEL.mass : 0,
+        curve:
+          draw.typical && params.way === 'oven'
+            ? curve(
+                0,
+                reach(params.minutes, 40, 180),
+                (min) => massOf(stream) - stream.grams.water * Math.min(MOST_DRY, dries({ ...params, minutes: min })),
+              )
+            : [],
+      },
     };
   },
   duties: (v) => [

@@ -3,6 +3,7 @@ import { frying } from '../caution';
 import { ethanolKept, fryingG, FRYING_WAYS, heatInOil, oilHeldG, type FryWay } from '../cook';
 import { convert, massOf, withHeat, type Stream } from '../matter/stream';
 import { parcel, type Parcel } from '../parcel';
+import { curve, reach, type Curve } from './curve';
 import { station, StationProblem, type Flow, type Outcome } from './station';
 import { steamOf } from './steam';
 
@@ -27,6 +28,8 @@ export interface FryFacts {
   oilBackG: number;
   /** Share of the heat that the oil holds, %. */
   heatInOilPct: number;
+  /** g left against minutes. */
+  curve: Curve;
 }
 
 /** More than this of the water never leaves (handbook chapter 5, section 6). */
@@ -43,11 +46,12 @@ export const fry = station<'fry', FryParams, FryFacts>({
   schema,
   needsStuff: true,
   lasts: true,
+  tool: 'pot',
   gives: { 'chili-oil': 'chili oil' },
   defaults: () => ({ way: 'sweat', minutes: 8, panCm: 26, drained: false }),
   days: () => 0,
   minutes: (p) => ({ hands: p.minutes + 3, clock: p.minutes + 5 }),
-  apply(bowl, params, { own, draw, massG }): Outcome<FryFacts> {
+  apply(bowl, params, { own, draw, massG, tool }): Outcome<FryFacts> {
     const { stream, past } = bowl;
     const g = stream.grams;
     const beganG = massOf(stream);
@@ -58,7 +62,9 @@ export const fry = station<'fry', FryParams, FryFacts>({
     const held = (off: number) => (params.drained ? Math.min(oilG, oilHeldG(beganG - oilG - off, off) * heldLuck) : oilG);
     const weight = (off: number) => beganG - off - (oilG - held(off));
     const most = MOST_OFF * g.water;
-    let off = Math.min(most, fryingG(params.way, params.minutes, params.panCm, g.water, g.fat, beganG) * Math.exp(SD.rate * own.z('rate')));
+    const luck = Math.exp(SD.rate * own.z('rate'));
+    const offAt = (min: number) => Math.min(most, fryingG(params.way, min, tool?.acrossCm ?? params.panCm, g.water, g.fat, beganG) * luck);
+    let off = offAt(params.minutes);
     if (massG !== null) {
       if (draw.typical && (massG > weight(0) * 1.02 || massG < weight(most) * 0.98))
         throw new StationProblem(
@@ -92,7 +98,13 @@ export const fry = station<'fry', FryParams, FryFacts>({
       sides,
       change,
       heatLossShuG: stream.heatShuG * (1 - way.heat),
-      facts: { steamG: massOf(steam), oilG, oilBackG: backG, heatInOilPct: 100 * Math.min(1, inOil) },
+      facts: {
+        steamG: massOf(steam),
+        oilG,
+        oilBackG: backG,
+        heatInOilPct: 100 * Math.min(1, inOil),
+        curve: draw.typical ? curve(0, reach(params.minutes, 10, 120), (t) => weight(offAt(t))) : [],
+      },
     };
   },
   duties: (v) => [

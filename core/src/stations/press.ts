@@ -5,6 +5,7 @@ import { ACIDS, COMPONENTS, type Component } from '../matter/component';
 import { massOf, mix, type Stream } from '../matter/stream';
 import { join, parcel, sideOf } from '../parcel';
 import { ingredientStream } from '../pantry';
+import { curve, reach, type Curve } from './curve';
 import { partLiquid } from './liquid';
 import { station, StationProblem, type Flow, type Outcome } from './station';
 
@@ -31,6 +32,8 @@ export interface PressFacts {
   acidsPct: number;
   /** Share of the block's acid that came out, %. */
   acidWonPct: number;
+  /** % of acid in the liquid against g of water for 1 g. */
+  curve: Curve;
 }
 
 const WATER_ROW = 'water';
@@ -85,12 +88,12 @@ export const press = station<'press', PressParams, PressFacts>({
     const waters = [params.waterPerG, params.washPerG].filter((g) => g > 0).map(watered);
     // The strings carry their part of the ions away: what is left in the fruit keeps the fruit's own balance.
     const inStrings = real.sidEq * waste;
-    let rest: Stream = { ...real, sidEq: real.sidEq - inStrings };
+    const fruit: Stream = { ...real, sidEq: real.sidEq - inStrings };
     /** One water after the other; each leaves `heldG` of its liquid in the residue. */
-    const washed = (heldPerDry: number) => {
-      let residue = rest;
+    const washed = (heldPerDry: number, perG = params.waterPerG) => {
+      let residue = fruit;
       const won: Stream[] = [];
-      for (const water of waters) {
+      for (const water of [perG, params.washPerG].filter((g) => g > 0).map(watered)) {
         const all = mix(residue, water);
         const dissolved = COMPONENTS.reduce((s, c) => (INSOLUBLE.has(c) ? s : s + all.grams[c]), 0);
         const liquid = all.grams.water + DISSOLVES * dissolved;
@@ -120,24 +123,26 @@ export const press = station<'press', PressParams, PressFacts>({
       }
     }
     const { liquid, residue } = washed(held);
-    rest = { ...residue, sidEq: residue.sidEq + inStrings };
+    const strings = { ...residue, sidEq: residue.sidEq + inStrings };
     const made: Flow[] = waters.map((w, i) => ({ id: i === 0 ? 'water' : 'wash', name: 'water', ...parcel(w, WATERED) }));
     const all = join(bowl, ...made);
     const out = sideOf(all, liquid, 0);
     const acidG = (s: Stream) => ACIDS.reduce((sum, a) => sum + (a === 'uronic' ? 0 : s.grams[a]), 0);
     const liquidG = massOf(liquid);
+    const acidPct = (s: Stream) => (massOf(s) > 0 ? (100 * acidG(s)) / massOf(s) : 0);
     return {
       out: { ...out, past: { ...out.past, ph: null, jar: null, cooked: 'no' } },
       made,
-      sides: [{ id: 'strings', name: 'strings and seeds', ...sideOf(all, rest, 1) }],
+      sides: [{ id: 'strings', name: 'strings and seeds', ...sideOf(all, strings, 1) }],
       change,
       facts: {
         waterG: made.reduce((s, f) => s + massOf(f.stream), 0),
         liquidG,
-        residueG: massOf(rest),
+        residueG: massOf(strings),
         brix: brixOf(liquid),
-        acidsPct: liquidG > 0 ? (100 * acidG(liquid)) / liquidG : 0,
+        acidsPct: acidPct(liquid),
         acidWonPct: acidG(bowl.stream) > 0 ? (100 * acidG(liquid)) / acidG(bowl.stream) : 0,
+        curve: draw.typical ? curve(0.5, reach(params.waterPerG, 6, 12), (perG) => acidPct(washed(held, perG).liquid)) : [],
       },
     };
   },

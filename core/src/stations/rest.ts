@@ -1,8 +1,9 @@
 import { Type, type Static } from '@sinclair/typebox';
 import { cooling } from '../caution';
-import { COOL_RULE, COOLING, coolingMin, FELT, heatFelt, warmMinutes, type CoolingPlace } from '../cook';
+import { COOL_RULE, COOLING, cooledC, coolingMin, FELT, heatFelt, warmMinutes, type CoolingPlace } from '../cook';
 import { volumeMl } from '../matter/density';
 import { massOf } from '../matter/stream';
+import { curve, reach, type Curve } from './curve';
 import { station, type Outcome } from './station';
 
 const schema = Type.Object(
@@ -30,6 +31,8 @@ export interface RestFacts {
   feltPct: number;
   /** Hours from which a pH reading counts: longer in pieces. */
   phHours: number;
+  /** °C against hours. */
+  curve: Curve;
 }
 
 /** Below this a closed jug is safe and lime juice keeps its smell, °C (handbook chapter 5, sections 11 and 16). */
@@ -47,7 +50,7 @@ export const rest = station<'rest', RestParams, RestFacts>({
   defaults: () => ({ place: 'air', fromC: 85, vessels: 1, hours: 2 }),
   days: (p) => Math.round(p.hours / 24 + 0.2),
   minutes: (p) => ({ hands: 2 + p.vessels, clock: 60 * p.hours }),
-  apply(bowl, params): Outcome<RestFacts> {
+  apply(bowl, params, { draw }): Outcome<RestFacts> {
     if (!(massOf(bowl.stream) > 0)) return { out: bowl, made: [], sides: [], facts: null };
     const litres = volumeMl(bowl.stream) / 1000;
     const each = litres / params.vessels;
@@ -61,6 +64,7 @@ export const rest = station<'rest', RestParams, RestFacts>({
         bathMin: warmMinutes('water', each),
         litresEach: each,
         feltPct: 100 * heatFelt(params.hours, bowl.past.blended ? FELT.blended : FELT.powder),
+        curve: draw.typical ? curve(0, reach(params.hours, 6, 336), (h) => cooledC(params.place, each, params.fromC, 60 * h)) : [],
         phHours: bowl.past.blended ? PH_WAIT.blended : PH_WAIT.pieces,
       },
     };

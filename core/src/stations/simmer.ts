@@ -38,7 +38,7 @@ const names = <T extends string>(table: Record<T, number>, title: string) =>
   );
 export const UNTIL = ['minutes', 'soft', 'left', 'weight', 'solids', 'temperature', 'body'] as const;
 
-const schema = Type.Object(
+export const simmerSchema = Type.Object(
   {
     boil: names<Boil>(BOILS, 'The fire'),
     lid: names<Lid>(LIDS, 'The lid'),
@@ -67,7 +67,7 @@ const schema = Type.Object(
   },
   { additionalProperties: false },
 );
-export type SimmerParams = Static<typeof schema>;
+export type SimmerParams = Static<typeof simmerSchema>;
 
 export interface SimmerFacts {
   beganG: number;
@@ -139,7 +139,7 @@ export const simmer = station<'simmer', SimmerParams, SimmerFacts>({
   kind: 'simmer',
   name: 'Simmer',
   verb: 'Simmer until it is reduced',
-  schema,
+  schema: simmerSchema,
   lasts: true,
   tool: 'pot',
   teaches: (f) => f.seen,

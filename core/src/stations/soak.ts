@@ -4,6 +4,7 @@ import { ACIDS, type Component } from '../matter/component';
 import { massOf } from '../matter/stream';
 import { join, parcel, sideOf } from '../parcel';
 import { ingredientStream } from '../pantry';
+import { curve, reach, type Curve } from './curve';
 import { partLiquid } from './liquid';
 import { station, StationProblem, type Flow, type Outcome } from './station';
 
@@ -24,6 +25,8 @@ export interface SoakFacts {
   leftG: number;
   /** Share of the solubles that went into the water, %. */
   leachedPct: number;
+  /** g of drained pods against minutes. */
+  curve: Curve;
 }
 
 const WATER_ROW = 'water';
@@ -68,8 +71,11 @@ export const soak = station<'soak', SoakParams, SoakFacts>({
     const dry = beforeG - had;
     const room = Math.max(0, PELEG.most - had / dry);
     const s = slower(params.tempC);
-    const drinks = room > 0 ? params.minutes / (PELEG.k1Min * s + params.minutes / room) : 0;
-    let drunk = Math.min(drinks * dry * Math.exp(UPTAKE_SD * own.z('uptake')), DRINKABLE * waterG);
+    const drinks = (minutes: number) => {
+      const perG = room > 0 && minutes > 0 ? minutes / (PELEG.k1Min * s + minutes / room) : 0;
+      return Math.min(perG * dry * Math.exp(UPTAKE_SD * own.z('uptake')), DRINKABLE * waterG);
+    };
+    let drunk = drinks(params.minutes);
     const leaching = 1 - Math.exp(-params.minutes / (LEACH.tau * s * Math.exp(LEACH_SD * own.z('leach'))));
     const parted = (uptake: number) => {
       const free = waterG - uptake;
@@ -120,7 +126,13 @@ export const soak = station<'soak', SoakParams, SoakFacts>({
               },
             ]
           : [],
-      facts: { waterG, drunkG: drunk, leftG, leachedPct: 100 * y },
+      facts: {
+        waterG,
+        drunkG: drunk,
+        leftG,
+        leachedPct: 100 * y,
+        curve: draw.typical ? curve(0, reach(params.minutes, 30, 2880), (t) => beforeG + drinks(t)) : [],
+      },
     };
   },
   duties: (v) => [

@@ -3,6 +3,7 @@ import { steeping } from '../caution';
 import { massOf } from '../matter/stream';
 import { evenness } from '../cook';
 import { percent, waterPhaseSaltPct } from '../matter/stream';
+import { curve, reach, type Curve } from './curve';
 import { station, type Outcome } from './station';
 
 /** Half thickness of what salt and acid walk into, mm, by cut (handbook chapter 5, section 5). */
@@ -29,6 +30,8 @@ export interface SteepFacts {
   evenHours: number;
   saltPct: number;
   aceticPct: number;
+  /** % even against hours. */
+  curve: Curve;
 }
 
 /** Even enough for a reading to be that of all of it. */
@@ -47,7 +50,7 @@ export const steep = station<'steep', SteepParams, SteepFacts>({
   defaults: () => ({ cut: 'chopped', hours: 12, tempC: 4 }),
   days: (p) => (p.hours < 6 ? 0 : Math.ceil(p.hours / HOUR_DAYS)),
   minutes: (p) => ({ hands: 4, clock: 4 + 60 * p.hours }),
-  apply(bowl, params): Outcome<SteepFacts> {
+  apply(bowl, params, { draw }): Outcome<SteepFacts> {
     const { stream, past } = bowl;
     if (!(massOf(stream) > 0)) return { out: bowl, made: [], sides: [], facts: null };
     const even = evenness(CUT_MM[params.cut], params.tempC, params.hours);
@@ -63,6 +66,7 @@ export const steep = station<'steep', SteepParams, SteepFacts>({
         evenHours: hoursTo(EVEN, params),
         saltPct: waterPhaseSaltPct(stream),
         aceticPct: percent(stream, 'acetic'),
+        curve: draw.typical ? curve(0, reach(params.hours, 24, 240), (h) => 100 * evenness(CUT_MM[params.cut], params.tempC, h)) : [],
       },
     };
   },

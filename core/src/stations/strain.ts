@@ -3,6 +3,7 @@ import type { Component } from '../matter/component';
 import { volumeMl } from '../matter/density';
 import { heatShu, massOf, part } from '../matter/stream';
 import { bodyOf, sideOf, type Parcel, type Texture } from '../parcel';
+import { curve, reach, type Curve } from './curve';
 import { station, StationProblem, type Outcome } from './station';
 
 /** How a method holds back: share of the insoluble and of the seeds by texture, liquid in the cake (g/g dry), pressing (min/l). */
@@ -79,6 +80,8 @@ export interface StrainFacts {
   /** Minutes of pressing in all, and g that as long again would give. */
   pressMin: number;
   pressOnG: number;
+  /** g that pass against minutes of pressing a litre. */
+  curve: Curve;
   texture: Texture;
 }
 
@@ -204,6 +207,10 @@ export const strain = station<'strain', StrainParams, StrainFacts>({
         cakeWetness: dry > 0 ? Math.max(0, cakeG / dry - 1) : 0,
         pressMin,
         pressOnG: massG === null ? mass * Math.exp(known.log) * (keeps(pace) - keeps(2 * pace)) : 0,
+        curve:
+          params.method === 'none' || !context.draw.typical
+            ? []
+            : curve(0, reach(pace, 12, 60), (t) => mass * (1 - Math.min(MOST, keeps(t) * Math.exp(known.log)))),
         texture,
       },
     };

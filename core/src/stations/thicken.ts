@@ -4,6 +4,7 @@ import { SLURRY_WATER, starchKept } from '../cook';
 import { convert, massOf } from '../matter/stream';
 import { bodyOf, join, parcel, phOf, type Parcel } from '../parcel';
 import { ingredientStream } from '../pantry';
+import { curve, type Curve } from './curve';
 import { station, type Flow, type Outcome } from './station';
 
 /** What thickens: its row of the table, the most that makes sense (% of the water), and whether it is stirred into cold water first. */
@@ -42,6 +43,9 @@ export interface ThickenFacts {
   bodyCold: number | null;
   /** The body that was asked for is met. */
   reached: boolean;
+  /** g of the thickener for 100 g of water that it took; step of body, cold, against that dose. */
+  dosePct: number;
+  curve: Curve;
 }
 
 const WATER_ROW = 'water';
@@ -102,6 +106,8 @@ export const thicken = station<'thicken', ThickenParams, ThickenFacts>({
       ...(cutG > 0 ? { change: { starch: -cutG, other: cutG } } : {}),
       facts: {
         doseG: wanted,
+        dosePct: (100 * wanted) / waterG,
+        curve: draw.typical && bodyOf(bowl) !== null ? curve(0, mostPct, (pct) => bodyOf(thick((pct / 100) * waterG).out)!) : [],
         slurryG: made.reduce((s, f) => s + massOf(f.stream), 0),
         keptPct: 100 * kept,
         bodyHot: bodyOf(done, 0, HOT_C),

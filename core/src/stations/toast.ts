@@ -2,6 +2,7 @@ import { Type, type Static } from '@sinclair/typebox';
 import { charring } from '../caution';
 import { convert, massOf, withHeat } from '../matter/stream';
 import { parcel } from '../parcel';
+import { curve, reach, type Curve } from './curve';
 import { station, StationProblem, type Outcome } from './station';
 import { steamOf } from './steam';
 
@@ -30,6 +31,8 @@ export interface ToastFacts {
   steamG: number;
   /** Water of what is left, %. */
   waterPct: number;
+  /** g against minutes. */
+  curve: Curve;
 }
 
 /** Water per dry matter that no toasting takes, g/g; sugar browned; heat kept, by degree (section 2). */
@@ -57,7 +60,8 @@ export const toast = station<'toast', ToastParams, ToastFacts>({
     if (!(water > 0 && dry > 0)) return { out: bowl, made: [], sides: [], facts: null };
     const had = water / dry;
     const tau = TAU_MIN[params.kind] * Math.exp(WATER_SD * own.z('water'));
-    const x = had <= LEAST_X ? had : LEAST_X + (had - LEAST_X) * Math.exp(-params.minutes / tau);
+    const waterAt = (minutes: number) => (had <= LEAST_X ? had : LEAST_X + (had - LEAST_X) * Math.exp(-minutes / tau));
+    const x = waterAt(params.minutes);
     let off = water - x * dry;
     if (massG !== null) {
       if (draw.typical && (massG > beforeG * 1.05 || massG < dry))
@@ -79,7 +83,11 @@ export const toast = station<'toast', ToastParams, ToastFacts>({
       sides: off > 0 ? [{ id: 'steam', name: 'steam', ...parcel(steam) }] : [],
       change,
       heatLossShuG: stream.heatShuG * (1 - heat),
-      facts: { steamG: off, waterPct: (100 * (water - off)) / (beforeG - off) },
+      facts: {
+        steamG: off,
+        waterPct: (100 * (water - off)) / (beforeG - off),
+        curve: draw.typical ? curve(0, reach(params.minutes, 3, 30), (t) => dry * (1 + waterAt(t))) : [],
+      },
     };
   },
   duties: (v) => [

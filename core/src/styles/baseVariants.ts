@@ -6,16 +6,17 @@ import type { Style } from './style';
 const BOWLS: readonly [id: string, name: string, own: Intake[]][] = [
   ['herb', 'With basil', [larder('basil', 24), larder('lime_juice', 16), larder('salt_fine', 1)]],
   ['fruit', 'With pineapple', [larder('pineapple', 110), larder('lime_juice', 14), larder('salt_fine', 3)]],
+  ['leaf', 'With coriander', [larder('cilantro', 26), larder('lime_juice', 18), larder('salt_fine', 1.5)]],
   ['savoury', 'With fish sauce', [larder('fish_sauce', 22), larder('mint', 14), larder('lime_juice', 14)]],
 ];
 
 /** One base, shared out into bowls that each have another herb, fruit or sauce, with salt and lime for what came in. */
 export const baseVariants: Style = {
   id: 'base-variants',
-  name: 'one base, three sauces',
-  says: 'One jug, three bowls: a herb, a fruit, a fish sauce, each with its own salt and lime.',
+  name: 'one base, four sauces',
+  says: 'One jug, four bowls: two herbs, a fruit, a fish sauce, each with its own salt and lime.',
   fills: 'all',
-  words: /\b(variants|three (bowls|sauces))/i,
+  words: /\b(variants|four (bowls|sauces))/i,
   strands: (goal) => {
     /** The bottles that are wished, dealt out to the bowls. */
     const share = (n: number): Goal => ({

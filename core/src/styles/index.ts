@@ -4,6 +4,7 @@ import { brineFerment } from './brineFerment';
 import { charredFruit } from './charredFruit';
 import { cookedDip } from './cookedDip';
 import { friedPaste } from './friedPaste';
+import { fromBottle } from './fromBottle';
 import { longReduced } from './longReduced';
 import { mashFerment } from './mashFerment';
 import { rawCitrus } from './rawCitrus';
@@ -14,6 +15,7 @@ import { simmeredVegetables } from './simmeredVegetables';
 import { simmeredVinegar } from './simmeredVinegar';
 import { steeped } from './steeped';
 import type { Style } from './style';
+import { sweetStarch } from './sweetStarch';
 import { sweetSyrup } from './sweetSyrup';
 
 export const STYLES: readonly Style[] = [
@@ -25,12 +27,14 @@ export const STYLES: readonly Style[] = [
   charredFruit,
   longReduced,
   sweetSyrup,
+  sweetStarch,
   friedPaste,
   roastedPaste,
   cookedDip,
   rawHerbs,
   rawCitrus,
   roughTable,
+  fromBottle,
   baseVariants,
 ];
 /** What a batch is called whose style nobody here knows. */
@@ -59,3 +63,5 @@ export function styleOfList(text: string, keys: readonly string[]): Style | null
 
 export { PODS_OF_STYLE } from './build';
 export type { Style } from './style';
+export * from './place';
+export * from './standIns';

@@ -1,7 +1,7 @@
-import { at, larder, sauce } from './build';
+import { at, flowsIn, larder, sauce } from './build';
 import type { Style } from './style';
 
-/** Dried pods toasted, softened, blended with shallot and garlic, fried down with palm sugar and sour fruit. */
+/** Dried pods toasted, softened, blended with shallot and garlic, fried down with palm sugar and sour fruit pressed out of its block. */
 export const roastedPaste: Style = {
   id: 'roasted-paste',
   name: 'roasted dried-pod paste',
@@ -18,10 +18,16 @@ export const roastedPaste: Style = {
       at('fry', { way: 'paste', minutes: 18, panCm: 30 }, [
         larder('oil_neutral', 420),
         larder('sugar_palm', 520),
-        larder('tamarind_paste', 620),
+        flowsIn('sour'),
         larder('fish_sauce', 150),
       ]),
       at('bottle'),
     ]),
+    {
+      id: 'sour',
+      name: 'Sour fruit',
+      stations: [at('press', { waterPerG: 3 }, [larder('tamarind_pulp', 220)])],
+      goal: null,
+    },
   ],
 };

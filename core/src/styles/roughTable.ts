@@ -20,7 +20,7 @@ export const roughTable: Style = {
         larder('garlic', 12, '3 cloves'),
         larder('salt_sea', 20),
       ]),
-      at('bottle'),
+      at('bowl'),
     ]),
   ],
 };

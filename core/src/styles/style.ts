@@ -8,6 +8,8 @@ export interface Style {
   says: string;
   /** What fills bottles that the pods do not: a jug of vinegar, vegetable and water, or more of everything else. */
   fills: 'jug' | 'all';
+  /** A bottled or kept sauce goes in: where, and g for the pods of a style. */
+  takesSauce?: { stationId: string; g: number };
   /** It is made of dried pods; without it of any. */
   pods?: 'dried';
   /** What people call it, and things (by key) that all together mark a list as one of it; see `styleOfList`. */

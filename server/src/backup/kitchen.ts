@@ -8,6 +8,7 @@ import {
   LarderFactsSchema,
   LeavingSchema,
   OwnIngredientSchema,
+  OwnToolSchema,
   OwnVarietySchema,
   PodLotInputSchema,
   SettingsSchema,
@@ -37,6 +38,7 @@ const TABLES: readonly Table[] = [
   schema.bottlings,
   schema.shelfMoves,
 ];
+const OWN_SCHEMAS = { varieties: OwnVarietySchema, ingredients: OwnIngredientSchema, tools: OwnToolSchema } as const;
 const ROWS_AT_ONCE = 200;
 /** Columns that follow from others: worked out anew, never in a backup. */
 const DERIVED: ReadonlySet<string> = new Set(['summary', 'needs', 'summedOn']);
@@ -114,7 +116,7 @@ async function checkMeaning(db: Db): Promise<void> {
   for (const { id, note, packG, packPrice, openedOn, ownPh, useFirst } of await db.select().from(schema.larderLots))
     at(`larder_lots/${id}`, errorsOf(LarderFactsSchema, { note, packG, packPrice, openedOn, ownPh, useFirst }));
   for (const { id, kind, value } of await db.select().from(schema.ownRows)) {
-    at(`own_rows/${id}`, errorsOf(kind === 'varieties' ? OwnVarietySchema : OwnIngredientSchema, { value }));
+    at(`own_rows/${id}`, errorsOf(OWN_SCHEMAS[kind], { value }));
     if (errors.length === 0)
       at(
         `own_rows/${id}`,

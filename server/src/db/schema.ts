@@ -11,7 +11,19 @@ import {
   timestamp,
   uniqueIndex,
 } from 'drizzle-orm/pg-core';
-import type { BatchFile, BatchSummary, HeatEvent, HeatSchool, Ingredient, Leaving, Need, PodLot, StoredStuff, Variety } from '@roskel/core';
+import type {
+  BatchFile,
+  BatchSummary,
+  HeatEvent,
+  HeatSchool,
+  Ingredient,
+  Leaving,
+  Need,
+  PodLot,
+  StoredStuff,
+  Tool,
+  Variety,
+} from '@roskel/core';
 
 const at = (name: string) => timestamp(name, { withTimezone: true, mode: 'string' }).notNull().defaultNow();
 
@@ -49,9 +61,9 @@ export const larderLots = pgTable('larder_lots', {
 /** A maker's own rows beside the tables. */
 export const ownRows = pgTable('own_rows', {
   id: text('id').primaryKey(),
-  kind: text('kind').$type<'varieties' | 'ingredients'>().notNull(),
+  kind: text('kind').$type<'varieties' | 'ingredients' | 'tools'>().notNull(),
   revision: integer('revision').notNull().default(1),
-  value: json('value').$type<Variety | Ingredient>().notNull(),
+  value: json('value').$type<Variety | Ingredient | Tool>().notNull(),
   archived: boolean('archived').notNull().default(false),
   createdAt: at('created_at'),
 });

@@ -203,8 +203,7 @@ export async function refreshDay(db: Db, today: string): Promise<boolean> {
     .where(
       and(
         eq(batches.archived, false),
-        sql`(${batches.summary} ->> 'doneOn') is null`,
-        or(isNull(batches.summedOn), ne(batches.summedOn, today)),
+        or(isNull(batches.summedOn), and(sql`(${batches.summary} ->> 'doneOn') is null`, ne(batches.summedOn, today))),
       ),
     );
   const own = await readingsOf(

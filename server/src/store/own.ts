@@ -1,12 +1,22 @@
 import { and, asc, eq, sql } from 'drizzle-orm';
-import { INGREDIENTS, ingredientProblems, VARIETIES, varietyProblems, type Ingredient, type Variety } from '@roskel/core';
-import type { OwnIngredient, OwnVariety } from '@roskel/contract';
+import {
+  INGREDIENTS,
+  ingredientProblems,
+  toolProblems,
+  VARIETIES,
+  varietyProblems,
+  type Ingredient,
+  type Tool,
+  type Variety,
+} from '@roskel/core';
+import type { OwnIngredient, OwnTool, OwnVariety } from '@roskel/contract';
 import type { Db } from '../db/open';
 import { ownRows } from '../db/schema';
 import { NotFound, Stale, Unfit } from './errors';
 
-export type OwnKind = 'varieties' | 'ingredients';
-type Own = OwnVariety | OwnIngredient;
+export type OwnKind = 'varieties' | 'ingredients' | 'tools';
+type Own = OwnVariety | OwnIngredient | OwnTool;
+type Value = Own['value'];
 
 /** What a row is called in its table, and what is wrong with it. */
 const KINDS = {
@@ -16,6 +26,7 @@ const KINDS = {
     problems: ingredientProblems,
     taken: (key: string) => INGREDIENTS.some((i) => i.key === key),
   },
+  tools: { id: (t: Tool) => t.id, problems: toolProblems, taken: () => false },
 } as const;
 
 const record = (r: typeof ownRows.$inferSelect) => ({ id: r.id, revision: r.revision, value: r.value }) as Own;
@@ -41,12 +52,12 @@ async function getOwn(db: Db, kind: OwnKind, id: string): Promise<Own> {
 }
 
 /** What is wrong with a row of a maker's own, field by field. */
-export function ownProblems(kind: OwnKind, value: Variety | Ingredient): { field: string; message: string }[] {
+export function ownProblems(kind: OwnKind, value: Value): { field: string; message: string }[] {
   return (KINDS[kind].problems as (v: unknown) => { field: string; message: string }[])(value);
 }
 
 /** Checks a row and gives its id. Throws Unfit with every field that cannot be. */
-function fit(kind: OwnKind, value: Variety | Ingredient): string {
+function fit(kind: OwnKind, value: Value): string {
   const rules = KINDS[kind] as {
     id(v: unknown): string;
     taken(id: string): boolean;
@@ -62,13 +73,13 @@ function fit(kind: OwnKind, value: Variety | Ingredient): string {
   return id;
 }
 
-export async function addOwn(db: Db, kind: OwnKind, value: Variety | Ingredient): Promise<Own> {
+export async function addOwn(db: Db, kind: OwnKind, value: Value): Promise<Own> {
   const id = fit(kind, value);
   await db.insert(ownRows).values({ id, kind, value });
   return getOwn(db, kind, id);
 }
 
-export async function editOwn(db: Db, kind: OwnKind, id: string, revision: number, value: Variety | Ingredient): Promise<Own> {
+export async function editOwn(db: Db, kind: OwnKind, id: string, revision: number, value: Value): Promise<Own> {
   if (fit(kind, value) !== id) throw new Unfit('A row keeps its id.', [{ path: 'value', message: 'Copy it instead.' }]);
   const done = await db
     .update(ownRows)

@@ -35,7 +35,7 @@ const stage = computed(() => {
           ><b class="hot">about {{ shu(e.heatShu[settings.value.school]) }}</b> of {{ shu(e.goal.lowShu) }} to
           {{ shu(e.goal.highShu) }} SHU</span
         >
-        <span v-if="s.ends.length === 1">{{ plural(e.goal.bottles, 'bottle') }} of {{ e.goal.bottleMl }} ml</span>
+        <span v-if="s.ends.length === 1">{{ plural(e.goal.bottles, e.vessel) }} of {{ e.goal.bottleMl }} ml</span>
       </template>
       <span v-if="s.ends.length > ends.length" class="soft">and {{ s.ends.length - ends.length }} more</span>
     </div>
@@ -50,11 +50,11 @@ const stage = computed(() => {
         <span :class="{ late: due(s.next.due).late }">{{ due(s.next.due).text }}</span>
       </template>
       <template v-else-if="s.doneOn">
-        <b>On the shelf</b>
+        <b>{{ s.ends[0]?.vessel === 'bowl' ? 'Served' : 'On the shelf' }}</b>
         <span class="soft">{{
           plural(
             s.ends.reduce((n, e) => n + e.bottles, 0),
-            'bottle',
+            s.ends[0]?.vessel ?? 'bottle',
           )
         }}</span>
       </template>

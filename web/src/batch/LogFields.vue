@@ -19,12 +19,21 @@ import DateField from '../ui/DateField.vue';
 
 /** What was measured at a station, and the day it was done. The same at every station. */
 const props = withDefaults(
-  defineProps<{ station: StationReport; mass?: boolean; ph?: boolean; bottles?: number | null; massLabel?: string; heated?: boolean }>(),
+  defineProps<{
+    station: StationReport;
+    mass?: boolean;
+    ph?: boolean;
+    bottles?: number | null;
+    massLabel?: string;
+    heated?: boolean;
+    vessel?: 'bottle' | 'bowl';
+  }>(),
   {
     mass: true,
     ph: true,
     bottles: null,
     heated: false,
+    vessel: 'bottle',
     massLabel: 'Weighed',
   },
 );
@@ -79,7 +88,7 @@ const trouble = (field: string) => batch.troubleAt(props.station.id, `log/${fiel
     />
     <NumberField
       v-if="bottles !== null"
-      label="Bottles filled"
+      :label="vessel === 'bowl' ? 'Bowls served' : 'Bottles filled'"
       :model-value="log.bottles"
       :schema="P.bottles"
       optional

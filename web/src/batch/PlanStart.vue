@@ -14,6 +14,7 @@ import {
   seedOf,
   STYLES,
   styleOf,
+  vesselOf,
   styleOfList,
   type Have,
   type Needed,
@@ -214,7 +215,7 @@ const Bottles = GoalSchema.properties.bottles;
           <b>{{
             plural(
               endStrands(plan.file).reduce((n, s) => n + s.goal.bottles, 0),
-              'bottle',
+              vesselOf(plan.file),
             )
           }}</b>
           of {{ mainEnd(plan.file).goal.bottleMl }} ml,

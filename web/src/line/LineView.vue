@@ -51,7 +51,7 @@ const when = (s: StationReport) => {
 /** What a branch ends in. */
 const branchEnd = (strandId: string) => {
   const e = props.report.ends.find((x) => x.strandId === strandId);
-  return e ? plural(e.bottles.filled, 'bottle') : '';
+  return e ? plural(e.bottles.filled, e.vessel) : '';
 };
 /** A strand is read along from its last station on. */
 const unfold = (strandId: string) => emit('choose', props.report.strands.find((s) => s.id === strandId)!.stationIds.at(-1)!);

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue';
-import { bodyWord, type StationReport, type Texture } from '@roskel/core';
+import { BLENDERS, bodyWord, type Blender, type StationReport, type Texture } from '@roskel/core';
 import { grams, percent, ph } from '../format';
 import { usePanel } from './panel';
 import StationFrame from '../batch/StationFrame.vue';
@@ -8,9 +8,12 @@ import LogFields from '../batch/LogFields.vue';
 import ParamField from './ParamField.vue';
 import PickField from '../ui/PickField.vue';
 import FactRows from '../ui/FactRows.vue';
+import TickField from '../ui/TickField.vue';
+import JugPicture from './JugPicture.vue';
+import ToolField from '../batch/ToolField.vue';
 
 const props = defineProps<{ station: StationReport<'blend'> }>();
-const { params, set } = usePanel<'blend'>(props);
+const { params, set, facts } = usePanel<'blend'>(props);
 const TEXTURE_NAMES: Record<Texture, string> = {
   rustic: 'rustic, pulsed',
   coarse: 'coarse, half a minute',
@@ -19,6 +22,8 @@ const TEXTURE_NAMES: Record<Texture, string> = {
   silky: 'silky, five minutes',
 };
 const textures = (Object.keys(TEXTURE_NAMES) as Texture[]).map((value) => ({ value, label: TEXTURE_NAMES[value] }));
+const blenders = (Object.keys(BLENDERS) as Blender[]).map((value) => ({ value, label: BLENDERS[value].name }));
+const time = (s: number) => (s < 90 ? `${Math.round(s / 5) * 5} s` : `${Math.round(s / 60)} min`);
 const rows = computed(() => {
   const s = props.station;
   const band = s.band.pH;
@@ -26,6 +31,14 @@ const rows = computed(() => {
     ['pH of the blend', s.phMeasured ? ph(s.now.pH, true) : band ? `${band.p10.toFixed(1)} to ${band.p90.toFixed(1)}` : 'no pH'],
     ['All acids', percent(s.now.acidPct)],
     ['Body', s.now.body === null ? 'nothing yet' : bodyWord(s.now.body)],
+    ...(facts.value
+      ? ([
+          ['Each load', `${grams(facts.value.eachG)} for ${time(facts.value.seconds)}, ${Math.round(facts.value.warmsK)} K warmer`],
+        ] as const)
+      : []),
+    ...(facts.value && facts.value.airPct >= 1
+      ? ([['Air in it, for hours', `about ${Math.round(facts.value.airPct)} in 100`]] as const)
+      : []),
     ['Lost in the blender', grams(s.sides.find((x) => x.id === 'jug')?.massG ?? 0)],
   ] as const;
 });
@@ -41,8 +54,24 @@ const rows = computed(() => {
         :options="textures"
         @update:model-value="set({ texture: $event })"
       />
+      <PickField label="With a" :model-value="params.blender ?? 'jug'" :options="blenders" @update:model-value="set({ blender: $event })" />
+      <ToolField :station="station" @tool="$event.volumeMl && set({ jugMl: $event.volumeMl })" />
+      <ParamField :station="station" name="jugMl" label="It holds" optional placeholder="1500" />
+      <TickField label="It goes in hot" :model-value="params.hot ?? false" @update:model-value="set({ hot: $event })" />
       <ParamField :station="station" name="heldUpPct" label="Lost in the blender" />
     </template>
     <template #measured><LogFields :station="station" mass-label="Blend, weighed" /></template>
+    <template #picture>
+      <JugPicture v-if="facts" :loads="facts.loads" :each-g="facts.eachG" :too-little="facts.tooLittle" :hex="station.now.hex" />
+      <p v-if="facts" class="soft" data-fact="loads">
+        <template v-if="facts.loads > 1"
+          >{{ facts.loads }} equal loads, a bit of everything in each; then all of it stirred together in one pot before it is
+          measured.</template
+        >
+        <template v-else-if="facts.tooLittle">So little leaves the blades bare: a smaller vessel, or more at once.</template>
+        <template v-else>One load.</template>
+        Liquid first, then what is soft, hard things last; oil in a thin stream at the end.
+      </p>
+    </template>
   </StationFrame>
 </template>

@@ -5,6 +5,7 @@ import { grams } from '../format';
 import { usePanel } from './panel';
 import StationFrame from '../batch/StationFrame.vue';
 import LogFields from '../batch/LogFields.vue';
+import ParamCurve from './ParamCurve.vue';
 import ParamField from './ParamField.vue';
 import FactRows from '../ui/FactRows.vue';
 import PickField from '../ui/PickField.vue';
@@ -48,6 +49,7 @@ const rows = computed(
     </template>
     <template #measured><LogFields :station="station" mass-label="With the juice, weighed" /></template>
     <template #picture>
+      <ParamCurve :station="station" name="minutes" :points="facts?.curve" across="In the oven" up="what is left" :say-y="grams" />
       <FactRows :rows="rows" />
       <p class="soft">One layer; a crowded pan steams. Salt, acid and nearly all heat stay, so what is left is stronger.</p>
     </template>

@@ -5,6 +5,7 @@ import { grams } from '../format';
 import { usePanel } from './panel';
 import StationFrame from '../batch/StationFrame.vue';
 import LogFields from '../batch/LogFields.vue';
+import ParamCurve from './ParamCurve.vue';
 import ParamField from './ParamField.vue';
 import FactRows from '../ui/FactRows.vue';
 import PickField from '../ui/PickField.vue';
@@ -39,6 +40,7 @@ const rows = computed(
     </template>
     <template #measured><LogFields :station="station" mass-label="Weighed, less the pan" /></template>
     <template #picture>
+      <ParamCurve :station="station" name="minutes" :points="facts?.curve" across="In the oil" up="what is left" :say-y="grams" />
       <FactRows :rows="rows" />
       <p class="soft">
         Small bubbles and red oil are right; smoke and brown oil are not. Garlic in the last minute, ground chili off the heat.

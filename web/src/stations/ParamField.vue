@@ -13,6 +13,12 @@ const unit = computed(() => {
   const found = options.find((o) => o.unit)?.unit ?? '';
   return found === props.label.toLowerCase() ? '' : found;
 });
+/** A figure that may be nothing is null; one that may be left out is not there. */
+function set(x: number | null) {
+  const { [props.name]: _, ...rest } = params.value;
+  const nullable = (schema.value.anyOf as { type?: string }[] | undefined)?.some((o) => o.type === 'null');
+  batch.setParams(props.station.id, x === null && !nullable ? rest : { ...rest, [props.name]: x });
+}
 const params = computed(() => (stationIn(batch.file!, props.station.id)?.params ?? {}) as Record<string, number | null>);
 </script>
 
@@ -25,6 +31,6 @@ const params = computed(() => (stationIn(batch.file!, props.station.id)?.params 
     :model-value="params[name]"
     :schema="schema"
     :trouble="batch.troubleAt(station.id, name)"
-    @update:model-value="batch.setParams(station.id, { ...params, [name]: $event })"
+    @update:model-value="set"
   />
 </template>

@@ -5,6 +5,7 @@ import { grams } from '../format';
 import { usePanel } from './panel';
 import StationFrame from '../batch/StationFrame.vue';
 import LogFields from '../batch/LogFields.vue';
+import ParamCurve from './ParamCurve.vue';
 import ParamField from './ParamField.vue';
 import FactRows from '../ui/FactRows.vue';
 import TickField from '../ui/TickField.vue';
@@ -32,6 +33,7 @@ const rows = computed(
     </template>
     <template #measured><LogFields :station="station" mass-label="Drained, weighed" /></template>
     <template #picture>
+      <ParamCurve :station="station" name="minutes" :points="facts?.curve" across="In the water" up="weight, shaken" :say-y="grams" />
       <FactRows :rows="rows" />
       <p class="soft">Weigh them down: they float. Soft and folding without a crack means done. Taste the water; bitter water goes.</p>
     </template>

@@ -5,6 +5,7 @@ import { percent } from '../format';
 import { usePanel } from './panel';
 import StationFrame from '../batch/StationFrame.vue';
 import LogFields from '../batch/LogFields.vue';
+import ParamCurve from './ParamCurve.vue';
 import ParamField from './ParamField.vue';
 import FactRows from '../ui/FactRows.vue';
 import PickField from '../ui/PickField.vue';
@@ -37,25 +38,17 @@ const rows = computed(
     </template>
     <template #measured><LogFields :station="station" mass-label="Weighed" /></template>
     <template #picture>
-      <div v-if="facts" class="bar" role="img" :aria-label="`Even to ${Math.round(facts.evenPct)} in 100`">
-        <i :style="{ width: `${facts.evenPct}%`, background: station.now.hex }" />
-      </div>
+      <ParamCurve
+        :station="station"
+        name="hours"
+        :points="facts?.curve"
+        across="In the vinegar"
+        up="how even"
+        :say-y="(y) => `${Math.round(y)} in 100 even`"
+        :mark="{ value: 95, says: 'a reading counts' }"
+      />
       <FactRows :rows="rows" />
       <p class="soft">Nothing leaves: salt and acid walk in until all of it is even. A pH read before that is that of the liquid.</p>
     </template>
   </StationFrame>
 </template>
-
-<style scoped>
-.bar {
-  height: 26px;
-  border: 1.5px solid var(--rim);
-  border-radius: 13px;
-  overflow: hidden;
-  margin-bottom: 8px;
-}
-.bar i {
-  display: block;
-  height: 100%;
-}
-</style>

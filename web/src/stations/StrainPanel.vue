@@ -8,6 +8,8 @@ import LogFields from '../batch/LogFields.vue';
 import FactRows from '../ui/FactRows.vue';
 import KeepSide from '../batch/KeepSide.vue';
 import RadioCards from '../ui/RadioCards.vue';
+import ParamCurve from './ParamCurve.vue';
+import ToolField from '../batch/ToolField.vue';
 
 const props = defineProps<{ station: StationReport<'strain'> }>();
 const { params, set, facts } = usePanel<'strain'>(props);
@@ -20,6 +22,8 @@ const rows = computed(() => {
     ['Heat of the pulp', `about ${shu(f.pulpShu)} SHU`],
     ['Heat that leaves with it', `about ${Math.round(f.heatLostPct)} in 100 parts`],
     ...(f.pulpG > 0 ? [['The cake', f.cakeWetness > 8 ? 'wet: press on, it gives more' : 'pressed dry']] : []),
+    ...(f.pressMin >= 1 ? [['Pressing', `about ${Math.round(f.pressMin)} min in all`]] : []),
+    ...(f.pressOnG >= 1 ? [['As long again would give', `about ${grams(f.pressOnG)}`]] : []),
   ] as [string, string][];
 });
 const NOTES: Record<Method, string> = {
@@ -49,9 +53,19 @@ const methods = computed(() =>
   <StationFrame :station="station" picture="Through the sieve">
     <template #set>
       <RadioCards :model-value="params.method" label="Method" :options="methods" @update:model-value="set({ method: $event! })" />
+      <ToolField v-if="params.method !== 'none'" :station="station" />
     </template>
     <template #measured><LogFields :station="station" mass-label="What passed, weighed" /></template>
     <template #picture>
+      <ParamCurve
+        :station="station"
+        name="minPerLitre"
+        :points="facts?.curve"
+        across="Pressed"
+        up="what passes"
+        :say-y="grams"
+        :usual="METHODS[params.method].minPerLitre"
+      />
       <FactRows :rows="rows" />
       <p class="soft">Capsaicin rides on the particles: the pulp is hotter than the sauce, and dried it makes a fierce flake.</p>
       <KeepSide :station="station" side="pulp" name="Pulp" />

@@ -5,6 +5,7 @@ import { grams, percent } from '../format';
 import { usePanel } from './panel';
 import StationFrame from '../batch/StationFrame.vue';
 import LogFields from '../batch/LogFields.vue';
+import ParamCurve from './ParamCurve.vue';
 import ParamField from './ParamField.vue';
 import FactRows from '../ui/FactRows.vue';
 import PickField from '../ui/PickField.vue';
@@ -40,6 +41,15 @@ const rows = computed(
     </template>
     <template #measured><LogFields :station="station" mass-label="Toasted, weighed" /></template>
     <template #picture>
+      <ParamCurve
+        :station="station"
+        name="minutes"
+        :points="facts?.curve"
+        across="In the pan"
+        up="what is left"
+        :say-y="grams"
+        :step="0.1"
+      />
       <FactRows :rows="rows" />
       <p class="soft">A shade darker and still flexible. Smoke or black spots mean bitter: throw those out and start again.</p>
     </template>

@@ -1,6 +1,12 @@
 import type { Component } from 'vue';
 import BlendPanel from './BlendPanel.vue';
 import BottlePanel from './BottlePanel.vue';
+import BowlPanel from './BowlPanel.vue';
+import LiftPanel from './LiftPanel.vue';
+import PressPanel from './PressPanel.vue';
+import RestPanel from './RestPanel.vue';
+import TemperPanel from './TemperPanel.vue';
+import ThickenPanel from './ThickenPanel.vue';
 import CharPanel from './CharPanel.vue';
 import DrainPanel from './DrainPanel.vue';
 import FermentPanel from './FermentPanel.vue';
@@ -27,5 +33,11 @@ export const PANELS: Record<string, Component> = {
   drain: DrainPanel,
   blend: BlendPanel,
   strain: StrainPanel,
+  bowl: BowlPanel,
+  lift: LiftPanel,
+  press: PressPanel,
+  rest: RestPanel,
+  temper: TemperPanel,
+  thicken: ThickenPanel,
   bottle: BottlePanel,
 };

@@ -1,7 +1,7 @@
 import { defineStore } from 'pinia';
 import { computed } from 'vue';
-import { VarietySchema, type OwnIngredient, type OwnVariety } from '@roskel/contract';
-import { IngredientSchema, VARIETIES, type Variety } from '@roskel/core';
+import { VarietySchema, type OwnIngredient, type OwnTool, type OwnVariety } from '@roskel/contract';
+import { IngredientSchema, ToolSchema, VARIETIES, type Variety } from '@roskel/core';
 import { api } from '../api/client';
 import { archiveOf } from './archive';
 import { collection } from './collection';
@@ -9,7 +9,9 @@ import { putRecord, type Begun } from './putRecord';
 import { useUndo } from './undo';
 
 /** The maker's own rows of a table: add, change, archive, each with a way back. */
-function ownRows<T extends OwnVariety | OwnIngredient>(kind: 'varieties' | 'ingredients') {
+const SCHEMAS = { varieties: VarietySchema, ingredients: IngredientSchema, tools: ToolSchema } as const;
+
+function ownRows<T extends OwnVariety | OwnIngredient | OwnTool>(kind: keyof typeof SCHEMAS) {
   const list = collection<T>(`/${kind}`, kind);
   const undo = useUndo();
   const archive = archiveOf<T>(kind, (row) => row.value.name, list.refresh);
@@ -26,7 +28,7 @@ function ownRows<T extends OwnVariety | OwnIngredient>(kind: 'varieties' | 'ingr
   }
   async function edit(id: string, begun: Begun<Value>, mine: Value) {
     const path = `/${kind}/${id}`;
-    const schema = kind === 'varieties' ? VarietySchema : IngredientSchema;
+    const schema = SCHEMAS[kind];
     const changes = await putRecord<Value, T>({ path, begun, mine, body: (value) => ({ value }), valueOf: (r) => r.value, schema });
     undo.push(`change to ${begun.value.name}`, kind, {
       kind: 'record',
@@ -41,6 +43,9 @@ function ownRows<T extends OwnVariety | OwnIngredient>(kind: 'varieties' | 'ingr
 }
 
 export const useOwnIngredients = defineStore('ownIngredients', () => ownRows<OwnIngredient>('ingredients'));
+
+/** Pots, sieves, blenders, jars: the maker's own. */
+export const useTools = defineStore('tools', () => ownRows<OwnTool>('tools'));
 
 export const useVarieties = defineStore('varieties', () => {
   const own = ownRows<OwnVariety>('varieties');

@@ -52,10 +52,10 @@ class Gone extends Error {}
 /** The scopes that a screen shows, from its address. */
 export function scopesOf(path: string): string[] {
   const [, place, id, more] = path.split('/');
-  if (place === 'batches') return id ? [`batch:${id}`, ...(more ? [] : ['heat'])] : ['batches'];
+  if (place === 'batches') return id ? [`batch:${id}`, ...(more ? [] : ['heat', 'tools'])] : ['batches'];
   const all: Record<string, string[]> = {
     pods: ['pods', 'varieties', 'heat'],
-    larder: ['larder', 'stored', 'ingredients'],
+    larder: ['larder', 'stored', 'ingredients', 'tools'],
     shelf: ['shelf', 'heat'],
     bench: ['heat'],
   };

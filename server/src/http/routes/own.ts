@@ -1,5 +1,13 @@
 import type { TObject, TSchema } from '@sinclair/typebox';
-import { listAnswer, OwnIngredientAnswer, OwnIngredientSchema, OwnVarietyAnswer, OwnVarietySchema } from '@roskel/contract';
+import {
+  listAnswer,
+  OwnIngredientAnswer,
+  OwnIngredientSchema,
+  OwnToolAnswer,
+  OwnToolSchema,
+  OwnVarietyAnswer,
+  OwnVarietySchema,
+} from '@roskel/contract';
 import { addOwn, archivedOwn, archiveOwn, editOwn, listOwn, type OwnKind } from '../../store/own';
 import { announced, archiveRoutes, param, type Route } from '../route';
 
@@ -31,4 +39,5 @@ function ownOf(kind: OwnKind, schema: TObject, answer: TSchema): Route[] {
 export const ownRoutes: readonly Route[] = [
   ...ownOf('varieties', OwnVarietySchema, OwnVarietyAnswer),
   ...ownOf('ingredients', OwnIngredientSchema, OwnIngredientAnswer),
+  ...ownOf('tools', OwnToolSchema, OwnToolAnswer),
 ];

@@ -1,0 +1,156 @@
+import { kindKey, type Ingredient } from '../matter/ingredient';
+import { endOf, intakesOf, mainEnd, packedIn, podUses, type LineReport } from '../line';
+import { gramsOf, stationsOf, type BatchFile } from '../file';
+import type { Quantiles } from '../ferment/forecast';
+import type { Day } from '../plan';
+import { stationKind } from '../stations';
+import { STAND_INS, swapped, type Swap } from '../styles';
+import { isSalt, SALT, WATER } from './jug';
+
+/** Something the plan needs, and what is there of it; null when nobody said how much. */
+export interface Needed {
+  /** Key of a row of the larder; null for pods and what was kept. */
+  id: string | null;
+  name: string;
+  needG: number;
+  haveG: number | null;
+  /** What can take its place where it is missing; those that are there first. */
+  standIns: (Swap & { there: boolean })[];
+}
+
+/** The finished sauce of the first end, before anything is cooked. */
+export interface SauceFigures {
+  massG: number;
+  pH: Quantiles | null;
+  saltPct: number;
+  sweetPct: number;
+  body: Quantiles | null;
+  /** Minutes by hands, and by the clock where that is within a day; the day it is ready. */
+  handsMin: number;
+  clockMin: number;
+  readyOn: Day;
+  keeping: string | null;
+}
+
+/** What goes in where, in the order of work: for reading along before anything is begun. */
+export interface PlacedThings {
+  station: string;
+  things: { name: string; g: number; words: string | null; late: boolean }[];
+}
+
+/** Longer than this by the clock is waiting, not cooking, min. */
+const A_DAY = 1440;
+
+export function sauceFigures(report: LineReport): SauceFigures {
+  const [end] = report.ends;
+  const last = report.stations.find((s) => s.id === end!.stationId)!;
+  const sum = (of: (m: { hands: number; clock: number }) => number) =>
+    report.stations.reduce((s, x) => s + (x.bowlG > 0 ? of(x.minutes) : 0), 0);
+  return {
+    massG: report.ends.reduce((s, e) => s + e.finished.massG, 0),
+    pH: last.band.pH,
+    saltPct: end!.finished.saltPct,
+    sweetPct: end!.finished.sweetPct,
+    body: last.band.body,
+    handsMin: sum((m) => m.hands),
+    clockMin: sum((m) => (m.clock > A_DAY ? m.hands : m.clock)),
+    readyOn: report.readyOn,
+    keeping: end!.keeping?.text ?? null,
+  };
+}
+
+const nameIn = (file: BatchFile, key: string) => file.ingredients.find((i) => i.key === key)?.name ?? key;
+
+/** Every thing at its station. */
+export function placedThings(file: BatchFile): PlacedThings[] {
+  return stationsOf(file).flatMap(({ entry }) => {
+    const things = entry.intakes.flatMap(({ origin, amount, late }): PlacedThings['things'] => {
+      const g = gramsOf(amount);
+      if (g === null || !(g > 0)) return [];
+      const name =
+        origin.from === 'larder'
+          ? nameIn(file, origin.key)
+          : origin.from === 'pods'
+            ? (file.lots.find((l) => l.id === origin.lotId)?.name ?? 'pods')
+            : origin.from === 'stored'
+              ? (file.stored.find((s) => s.id === origin.id)?.name ?? 'kept sauce')
+              : '';
+      const words = typeof amount === 'object' && 'g' in amount ? (amount.words ?? null) : null;
+      return name ? [{ name, g, words, late: late === true }] : [];
+    });
+    return things.length > 0 ? [{ station: stationKind(entry.kind).name, things }] : [];
+  });
+}
+
+/** Grams of each thing that a batch takes from the larder, wherever it goes in. */
+function larderUses(file: BatchFile): Map<string, number> {
+  const uses = new Map<string, number>();
+  for (const { intake } of intakesOf(file))
+    if (intake.origin.from === 'larder') uses.set(intake.origin.key, (uses.get(intake.origin.key) ?? 0) + (gramsOf(intake.amount) ?? 0));
+  return uses;
+}
+
+interface Had {
+  id: string;
+  massG: number | null;
+}
+interface Stock {
+  pods: readonly { lot: { id: string }; stockG: number }[];
+  had: readonly (Had & { name: string })[];
+  stored: readonly { id: string; massG: number }[];
+  rows: readonly Ingredient[];
+}
+
+/** What a batch takes of what is there, and what must be bought, with what can take its place. */
+export function needsOfPlan(file: BatchFile, report: LineReport, stock: Stock): { uses: Needed[]; toBuy: Needed[] } {
+  const uses: Needed[] = [];
+  const toBuy: Needed[] = [];
+  const rowOf = (key: string) => stock.rows.find((r) => r.key === key);
+  const kind = (id: string) => kindKey(rowOf(id) ?? { key: id });
+  const hadOf = (id: string) => stock.had.find((t) => t.id === id)?.massG;
+  const note = (id: string | null, name: string, needG: number, haveG: number | null | undefined) => {
+    if (needG < 0.5) return;
+    const enough = haveG !== undefined && (haveG === null || haveG >= needG - 0.5);
+    if (enough) return void uses.push({ id, name, needG, haveG, standIns: [] });
+    toBuy.push({ id, name, needG, haveG: haveG ?? 0, standIns: id === null ? [] : standInsOf(id, needG) });
+  };
+  const standInsOf = (id: string, needG: number): Needed['standIns'] => {
+    const row = rowOf(id);
+    if (!row) return [];
+    const found = (STAND_INS[kindKey(row)] ?? []).flatMap((s) => {
+      // The maker's own row of that kind, where they have one.
+      const other = stock.rows.find((r) => kindKey(r) === s.key && hadOf(r.key) !== undefined) ?? rowOf(s.key);
+      const swap = other ? swapped(row, needG, s, other) : null;
+      const have = swap ? hadOf(swap.key) : undefined;
+      return swap ? [{ ...swap, there: have !== undefined && (have === null || have >= swap.massG - 0.5) }] : [];
+    });
+    return found.sort((a, b) => Number(b.there) - Number(a.there));
+  };
+  for (const p of podUses(file)) {
+    const lot = file.lots.find((l) => l.id === p.lotId)!;
+    note(null, lot.name, p.massG, stock.pods.find((x) => x.lot.id === p.lotId)?.stockG);
+  }
+  for (const { intake } of intakesOf(file)) {
+    const { origin } = intake;
+    if (origin.from !== 'stored') continue;
+    const stuff = file.stored.find((s) => s.id === origin.id);
+    note(null, stuff?.name ?? 'kept sauce', gramsOf(intake.amount) ?? 0, stock.stored.find((s) => s.id === origin.id)?.massG);
+  }
+  const packed = packedIn(report);
+  let saltG = packed.reduce((s, f) => s + (f.id === 'salt' ? f.massG : 0), 0);
+  const all = larderUses(file);
+  // What a station puts in itself besides salt and water: starch, gum.
+  for (const f of packed) if (rowOf(f.id) && !isSalt(f.id) && f.id !== WATER) all.set(f.id, (all.get(f.id) ?? 0) + f.massG);
+  for (const [id, massG] of all) {
+    if (isSalt(kind(id))) saltG += massG;
+    else if (id !== WATER) note(id, nameIn(file, id), massG, hadOf(id));
+  }
+  const salt = stock.had.find((t) => isSalt(kind(t.id)));
+  note(null, salt?.name ?? rowOf(SALT)?.name ?? 'salt', saltG, salt?.massG);
+  return { uses, toBuy };
+}
+
+/** Bottles of all ends. */
+export const bottlesOf = (report: LineReport): number => report.ends.reduce((sum, e) => sum + e.bottles.possible, 0);
+/** The station that fills the first end. */
+export const lastStation = (file: BatchFile): string => endOf(mainEnd(file)).id;

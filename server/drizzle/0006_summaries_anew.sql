@@ -1,0 +1,1 @@
+UPDATE "batches" SET "summed_on" = NULL;

@@ -1,0 +1,135 @@
+<script setup lang="ts">
+import { scaleLinear } from 'd3-scale';
+import { area, curveMonotoneX, line } from 'd3-shape';
+import { computed, useTemplateRef } from 'vue';
+import type { Curve } from '@roskel/core';
+
+/** How what comes out follows one figure: the point is dragged along, by mouse, finger or arrow keys. */
+const props = defineProps<{
+  points: Curve;
+  at: number;
+  /** Names of both sides, and how their values are said. */
+  across: string;
+  up: string;
+  sayX: (x: number) => string;
+  sayY: (y: number) => string;
+  hex: string;
+  step: number;
+  /** A value of the other side that matters. */
+  mark?: { value: number; says: string } | null;
+  /** Measured: the curve is a memory, and nothing is dragged. */
+  fixed?: boolean;
+}>();
+const emit = defineEmits<{ at: [x: number] }>();
+const W = 420;
+const H = 168;
+const BOX = { left: 8, right: W - 8, top: 22, bottom: H - 22 };
+const x = computed(() => scaleLinear([props.points[0]![0], props.points.at(-1)![0]], [BOX.left, BOX.right]));
+const y = computed(() => {
+  const values = [...props.points.map((p) => p[1]), ...(props.mark ? [props.mark.value] : [])];
+  const [low, high] = [Math.min(...values), Math.max(...values)];
+  const room = Math.max(1e-9, high - low) * 0.12;
+  return scaleLinear([low - room, high + room], [BOX.bottom, BOX.top]);
+});
+const path = computed(() =>
+  line<readonly [number, number]>(
+    (p) => x.value(p[0]),
+    (p) => y.value(p[1]),
+  ).curve(curveMonotoneX)([...props.points]),
+);
+const under = computed(() =>
+  area<readonly [number, number]>(
+    (p) => x.value(p[0]),
+    BOX.bottom,
+    (p) => y.value(p[1]),
+  ).curve(curveMonotoneX)([...props.points]),
+);
+const held = computed(() => Math.min(props.points.at(-1)![0], Math.max(props.points[0]![0], props.at)));
+/** The value at the point: along the straight piece it lies on. */
+const value = computed(() => {
+  const after = props.points.findIndex((p) => p[0] >= held.value);
+  const [b, a] = [props.points[after]!, props.points[Math.max(0, after - 1)]!];
+  return b[0] === a[0] ? b[1] : a[1] + ((b[1] - a[1]) * (held.value - a[0])) / (b[0] - a[0]);
+});
+const right = computed(() => x.value(held.value) > W * 0.6);
+const svg = useTemplateRef<SVGSVGElement>('svg');
+const put = (to: number) => {
+  const [low, high] = x.value.domain() as [number, number];
+  const digits = Math.max(0, -Math.floor(Math.log10(props.step)));
+  emit('at', Number(Math.min(high, Math.max(low, Math.round(to / props.step) * props.step)).toFixed(digits)));
+};
+function drag(e: PointerEvent) {
+  if (props.fixed) return;
+  if (e.type === 'pointerdown') (e.currentTarget as Element).setPointerCapture(e.pointerId);
+  else if (e.buttons === 0) return;
+  const box = svg.value!.getBoundingClientRect();
+  put(x.value.invert(((e.clientX - box.left) / box.width) * W));
+}
+function key(e: KeyboardEvent) {
+  const by = { ArrowRight: 1, ArrowUp: 1, ArrowLeft: -1, ArrowDown: -1, PageUp: 10, PageDown: -10 }[e.key];
+  if (by === undefined || props.fixed) return;
+  e.preventDefault();
+  e.stopPropagation();
+  put(props.at + by * props.step);
+}
+</script>
+
+<template>
+  <svg
+    ref="svg"
+    :viewBox="`0 0 ${W} ${H}`"
+    :class="{ fixed }"
+    role="slider"
+    :tabindex="fixed ? -1 : 0"
+    :aria-label="`${across}, and ${up}`"
+    :aria-valuemin="points[0]![0]"
+    :aria-valuemax="points.at(-1)![0]"
+    :aria-valuenow="at"
+    :aria-valuetext="`${sayX(at)}: ${sayY(value)}`"
+    :aria-disabled="fixed"
+    @pointerdown="drag"
+    @pointermove="drag"
+    @keydown="key"
+  >
+    <path :d="under ?? ''" :fill="hex" opacity="0.28" />
+    <line :x1="BOX.left" :x2="BOX.right" :y1="BOX.bottom" :y2="BOX.bottom" stroke="var(--rim)" stroke-width="2" />
+    <g v-if="mark">
+      <line :x1="BOX.left" :x2="BOX.right" :y1="y(mark.value)" :y2="y(mark.value)" stroke="var(--soft)" stroke-dasharray="3 5" />
+      <text class="soft" :x="BOX.right" :y="y(mark.value) - 5" text-anchor="end">{{ mark.says }}</text>
+    </g>
+    <path :d="path ?? ''" :stroke="hex" stroke-width="5" fill="none" stroke-linecap="round" />
+    <line :x1="x(held)" :x2="x(held)" :y1="y(value)" :y2="BOX.bottom" stroke="var(--ink)" stroke-width="1.5" />
+    <circle :cx="x(held)" :cy="y(value)" r="9" fill="var(--plate)" stroke="var(--ink)" stroke-width="2.5" />
+    <text class="b" :x="x(held) + (right ? -15 : 15)" :y="Math.max(16, y(value) - 12)" :text-anchor="right ? 'end' : 'start'">
+      {{ sayY(value) }}
+    </text>
+    <text class="soft" :x="BOX.left" :y="H - 5">{{ across }}: {{ sayX(at) }}</text>
+    <text class="soft" :x="BOX.right" :y="H - 5" text-anchor="end">{{ sayX(points.at(-1)![0]) }}</text>
+  </svg>
+</template>
+
+<style scoped>
+svg {
+  width: 100%;
+  max-width: 440px;
+  display: block;
+  touch-action: pan-y;
+  cursor: ew-resize;
+  margin-bottom: 4px;
+}
+svg.fixed {
+  cursor: default;
+  opacity: 0.75;
+}
+text {
+  font-size: 14px;
+  fill: var(--ink);
+}
+text.soft {
+  fill: var(--soft);
+  font-size: 13px;
+}
+.b {
+  font-weight: 700;
+}
+</style>

@@ -1,0 +1,100 @@
+<script setup lang="ts">
+import { useTemplateRef } from 'vue';
+import { grams } from '../format';
+
+/** A pan and a bowl: the level in the pan is dragged, and the rest goes along into the bowl. */
+const props = defineProps<{ alongPct: number; leftG: number; onG: number; hex: string; fixed: boolean }>();
+const emit = defineEmits<{ along: [pct: number] }>();
+const W = 420;
+const H = 150;
+const TOP = 34;
+const FLOOR = 122;
+const level = (share: number) => FLOOR - (FLOOR - TOP - 8) * Math.min(1, Math.max(0.03, share));
+const svg = useTemplateRef<SVGSVGElement>('svg');
+const put = (pct: number) => emit('along', Math.round(Math.min(100, Math.max(0, pct))));
+function drag(e: PointerEvent) {
+  if (props.fixed) return;
+  if (e.type === 'pointerdown') (e.currentTarget as Element).setPointerCapture(e.pointerId);
+  else if (e.buttons === 0) return;
+  const box = svg.value!.getBoundingClientRect();
+  const y = ((e.clientY - box.top) / box.height) * H;
+  put(100 - (100 * (FLOOR - y)) / (FLOOR - TOP - 8));
+}
+function key(e: KeyboardEvent) {
+  const by = { ArrowUp: -1, ArrowLeft: -1, ArrowDown: 1, ArrowRight: 1, PageUp: -10, PageDown: 10 }[e.key];
+  if (by === undefined || props.fixed) return;
+  e.preventDefault();
+  e.stopPropagation();
+  put(props.alongPct + by);
+}
+</script>
+
+<template>
+  <svg
+    ref="svg"
+    :viewBox="`0 0 ${W} ${H}`"
+    role="slider"
+    :tabindex="fixed ? -1 : 0"
+    aria-label="Liquid that goes along with the flesh"
+    aria-valuemin="0"
+    aria-valuemax="100"
+    :aria-valuenow="alongPct"
+    :aria-valuetext="`${Math.round(alongPct)} of 100; ${grams(leftG)} stay in the pan`"
+    :aria-disabled="fixed"
+    :class="{ fixed }"
+    @pointermove="drag"
+    @pointerdown="drag"
+    @keydown="key"
+  >
+    <rect x="24" :y="level(1 - alongPct / 100)" width="132" :height="FLOOR - level(1 - alongPct / 100)" :fill="hex" opacity="0.45" />
+    <path :d="`M16 ${TOP} v${FLOOR - TOP - 6} q0 6 6 6 h136 q6 0 6 -6 v-${FLOOR - TOP - 6} M164 ${TOP + 10} h46`" class="pan" />
+    <circle
+      v-for="n in 14"
+      :key="n"
+      :cx="28 + ((n * 47) % 124)"
+      :cy="FLOOR - 4 - ((n * 13) % 9)"
+      r="2.6"
+      fill="var(--plate)"
+      stroke="var(--ink)"
+    />
+    <line
+      v-if="!fixed"
+      x1="18"
+      x2="162"
+      :y1="level(1 - alongPct / 100)"
+      :y2="level(1 - alongPct / 100)"
+      stroke="var(--ink)"
+      stroke-width="2.5"
+    />
+    <path d="M258 60 h136 q-6 62 -68 62 q-62 0 -68 -62z" :fill="hex" />
+    <path d="M248 54 h156 q-6 74 -78 74 q-72 0 -78 -74z" class="pan" />
+    <text x="90" y="146" text-anchor="middle">stays: {{ grams(leftG) }}</text>
+    <text x="326" y="146" text-anchor="middle" class="b">goes on: {{ grams(onG) }}</text>
+  </svg>
+</template>
+
+<style scoped>
+svg {
+  width: 100%;
+  max-width: 440px;
+  display: block;
+  touch-action: pan-y;
+  cursor: ns-resize;
+}
+svg.fixed {
+  cursor: default;
+}
+.pan {
+  fill: none;
+  stroke: var(--metal);
+  stroke-width: 5;
+  stroke-linecap: round;
+}
+text {
+  font-size: 14px;
+  fill: var(--ink);
+}
+.b {
+  font-weight: 700;
+}
+</style>

@@ -1,0 +1,103 @@
+<script setup lang="ts">
+import { NButton } from 'naive-ui';
+import { computed, ref } from 'vue';
+import { StationLogSchema, stationIn, type StationReport } from '@roskel/core';
+import { grams } from '../format';
+import { useOpenBatch } from '../stores/openBatch';
+import NumberField from '../ui/NumberField.vue';
+import { commitTyping } from '../ui/typing';
+
+/** The pot on the scale while it boils: as often as one likes, each with its minutes. The empty pot is taken off here. */
+const props = defineProps<{ station: StationReport<'simmer'>; tareG: number | null }>();
+const batch = useOpenBatch();
+const log = computed(() => stationIn(batch.file!, props.station.id)?.log ?? {});
+const pot = computed(() => log.value.pot ?? []);
+const P = StationLogSchema.properties.pot.items.properties;
+const min = ref<number | null>(null);
+const weight = ref<number | null>(null);
+const whole = (g: number) => g - (props.tareG ?? 0);
+function put(next: typeof pot.value) {
+  const { pot: _, ...rest } = log.value;
+  batch.setLog(props.station.id, next.length > 0 ? { ...rest, pot: next } : rest);
+}
+const trouble = computed(() => {
+  if (weight.value !== null && props.tareG !== null && weight.value <= props.tareG)
+    return `The empty pot alone weighs ${grams(props.tareG)}. Put it on the scale with what is in it.`;
+  return pot.value.map((_, i) => batch.troubleAt(props.station.id, `log/pot/${i}/massG`)).find((t) => t) ?? null;
+});
+function add() {
+  commitTyping();
+  if (min.value === null || weight.value === null || whole(weight.value) < 1) return;
+  const next = { id: `w${Date.now().toString(36)}`, min: min.value, massG: Math.round(whole(weight.value) * 10) / 10 };
+  put([...pot.value, next].sort((a, b) => a.min - b.min));
+  [min.value, weight.value] = [null, null];
+}
+</script>
+
+<template>
+  <section class="weigh" aria-label="The pot on the scale">
+    <h3>On the scale while it boils</h3>
+    <ul v-if="pot.length">
+      <li v-for="w in pot" :key="w.id" data-weighing>
+        <span
+          >after {{ w.min }} min: <b>{{ grams(w.massG) }}</b></span
+        >
+        <NButton text class="link" :aria-label="`Take out the weighing after ${w.min} min`" @click="put(pot.filter((x) => x.id !== w.id))"
+          >take out</NButton
+        >
+      </li>
+    </ul>
+    <div class="two">
+      <NumberField
+        label="Minutes from the boil"
+        unit="min"
+        optional
+        :model-value="min"
+        :schema="P.min"
+        @update:model-value="min = $event"
+      />
+      <NumberField
+        :label="tareG === null ? 'Weight, less the pot' : 'Pot and all'"
+        unit="g"
+        optional
+        :model-value="weight"
+        :schema="P.massG"
+        @update:model-value="weight = $event"
+      />
+    </div>
+    <p v-if="trouble" class="field-error" role="alert">{{ trouble }}</p>
+    <NButton @click="add">Add this weighing</NButton>
+  </section>
+</template>
+
+<style scoped>
+.weigh {
+  display: grid;
+  gap: 4px;
+  justify-items: start;
+  margin-top: 6px;
+  padding-top: 6px;
+  border-top: 1px dashed var(--line);
+}
+h3,
+ul,
+p {
+  margin: 0;
+}
+ul {
+  list-style: none;
+  padding: 0;
+  width: 100%;
+}
+li {
+  display: flex;
+  justify-content: space-between;
+  gap: 10px;
+}
+.two {
+  display: grid;
+  grid-template-columns: 1fr 1fr;
+  gap: 8px;
+  width: 100%;
+}
+</style>

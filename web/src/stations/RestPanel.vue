@@ -1,0 +1,67 @@
+<script setup lang="ts">
+import { computed } from 'vue';
+import type { ParamsOf, StationReport } from '@roskel/core';
+import { degrees } from '../format';
+import { usePanel } from './panel';
+import StationFrame from '../batch/StationFrame.vue';
+import LogFields from '../batch/LogFields.vue';
+import ParamCurve from './ParamCurve.vue';
+import ParamField from './ParamField.vue';
+import FactRows from '../ui/FactRows.vue';
+import PickField from '../ui/PickField.vue';
+
+const props = defineProps<{ station: StationReport<'rest'> }>();
+const { params, set, facts } = usePanel<'rest'>(props);
+const PLACES: { value: ParamsOf<'rest'>['place']; label: string }[] = [
+  { value: 'air', label: 'on the counter' },
+  { value: 'water', label: 'in cold water, stirred' },
+  { value: 'fridge', label: 'in the fridge' },
+];
+/** Nobody knows to the minute how a pot cools: within a factor of 1.4. */
+const time = (min: number) =>
+  !Number.isFinite(min)
+    ? 'never'
+    : min < 1
+      ? 'at once'
+      : min < 90
+        ? `about ${5 * Math.max(1, Math.round(min / 5))} min`
+        : `about ${(min / 60).toFixed(0)} h`;
+const rows = computed(() => {
+  const f = facts.value;
+  return [
+    [`Below ${degrees(60)}`, f ? time(f.toWarmMin) : '-'],
+    [`From ${degrees(57)} to ${degrees(21)}`, f ? time(f.warmMin) : '-'],
+    ['The same in cold water', f ? time(f.bathMin) : '-'],
+    ['A pH reading counts after', f ? `${f.phHours} h` : '-'],
+    ['Of its heat is felt then', f ? `about ${Math.round(f.feltPct)} in 100` : '-'],
+  ] as const;
+});
+</script>
+
+<template>
+  <StationFrame :station="station" picture="While it stands">
+    <template #set>
+      <PickField label="Where" :model-value="params.place" :options="PLACES" @update:model-value="set({ place: $event })" />
+      <ParamField :station="station" name="fromC" label="It begins at" />
+      <ParamField :station="station" name="vessels" label="In how many vessels" />
+      <ParamField :station="station" name="hours" label="It rests for" />
+    </template>
+    <template #measured><LogFields :station="station" mass-label="Weighed" /></template>
+    <template #picture>
+      <ParamCurve
+        :station="station"
+        name="hours"
+        :points="facts?.curve"
+        across="It stands"
+        up="how warm it is"
+        :say-y="(y) => degrees(y)"
+        :step="0.5"
+        :mark="{ value: 21, says: `${degrees(21)}, within two hours from ${degrees(57)}` }"
+      />
+      <FactRows :rows="rows" />
+      <p class="soft">
+        Hot, the nose says too sour and the tongue not salty enough. Taste it cold, and after a night when powder or raw garlic went in.
+      </p>
+    </template>
+  </StationFrame>
+</template>
