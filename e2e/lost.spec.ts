@@ -37,6 +37,7 @@ test('undoing the start of a batch never takes away work that was done in it', a
   await expect(page.getByRole('heading', { level: 1, name: 'Batches' })).toBeVisible();
   await page.keyboard.press('Control+z');
   await expect(page.getByText(/work was done in it since/)).toBeVisible();
+  await page.getByPlaceholder('Find a batch').fill('Kept Work');
   await expect(page.getByRole('link', { name: /Kept Work/ })).toBeVisible();
   expect((await read(page, id)).revision).toBeGreaterThan(1);
 });

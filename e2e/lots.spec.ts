@@ -166,12 +166,15 @@ test('an ingredient is copied and stands in the larder with a pH of its own', as
 
 test('the fresh-weight school is stamped everywhere, explained, and changes nothing stored', async ({ page }) => {
   await page.goto('/pods');
+  const find = () => page.getByPlaceholder(/Find a/).fill('habanero');
+  await find();
   const shown = await band(page, 'lot-habanero').innerText();
   const stored = await (await page.request.get('/api/pods')).text();
   await page.getByRole('link', { name: 'Shelf' }).click();
   const bottled = page.locator('[data-heat=slipway-red-2]');
   const onDry = number(await bottled.innerText());
   await page.getByRole('link', { name: 'Pods' }).click();
+  await find();
   await page.getByRole('button', { name: 'Kitchen' }).click();
   await page.getByRole('button', { name: 'why?' }).click();
   await expect(page.getByText('SHU as it is = SHU of the dry matter × (1 − water)')).toBeVisible();

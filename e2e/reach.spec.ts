@@ -16,10 +16,13 @@ const ROUTES = [
   '/batches/spring-tide',
   '/batches/spring-tide?at=char',
   '/batches/harbour-dark?at=simmer',
+  '/batches/lantern-paste?at=press',
+  '/batches/lugger-sweet?at=thicken',
   '/pods',
   '/pods/varieties',
   '/larder',
   '/larder/table',
+  '/larder/tools',
   '/shelf',
   '/bench/mix',
   '/bench/dilution',
@@ -27,6 +30,7 @@ const ROUTES = [
   '/bench/measures',
   '/nowhere',
 ];
+const OTHERWISE_ON_A_PHONE = new Set(['/batches', '/batches/spring-tide', '/pods', '/larder/table', '/bench/mix']);
 /** Each dialog: where it is, and the button that opens it. */
 const DIALOGS: readonly [path: string, open: string | RegExp][] = [
   ['/batches', 'Start a batch'],
@@ -40,6 +44,7 @@ const DIALOGS: readonly [path: string, open: string | RegExp][] = [
   ['/larder', 'Add something'],
   ['/larder', /^Honey/],
   ['/larder/table', /^Copy /],
+  ['/larder/tools', /^Change Wide/],
   ['/shelf', 'How hot was it?'],
   ['/batches', 'Kitchen'],
   ['/batches', 'Keys'],
@@ -133,7 +138,9 @@ test('every route at both sizes: no fault that axe knows, nothing cut, nothing s
     await page.setViewportSize({ width, height });
     for (const path of ROUTES) {
       await settled(page, path);
-      const odd = [...(await faults(page)), ...(await misfits(page)), ...(width < 500 ? await small(page) : [])];
+      // On a phone the same things stand in another order: axe looks at those that are drawn otherwise.
+      const axe = width > 500 || OTHERWISE_ON_A_PHONE.has(path);
+      const odd = [...(axe ? await faults(page) : []), ...(await misfits(page)), ...(width < 500 ? await small(page) : [])];
       if (odd.length > 0) found[`${width} ${path}`] = odd;
     }
   }

@@ -13,7 +13,8 @@ describe('a batch of every style', () => {
 });
 
 const EXAMPLES = new URL('../../examples/', import.meta.url);
-const examples = readdirSync(EXAMPLES).map((name) => {
+const names = readdirSync(EXAMPLES).filter((n) => n.endsWith('.json'));
+const examples = names.map((name) => {
   const checked = checkBatchFile(JSON.parse(readFileSync(new URL(name, EXAMPLES), 'utf8')));
   if (!checked.ok) throw new Error(`${name}: ${JSON.stringify(checked)}`);
   return [name, checked.file] as const;

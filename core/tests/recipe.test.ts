@@ -1,3 +1,5 @@
+import { readFileSync } from 'node:fs';
+import { fileURLToPath } from 'node:url';
 import { describe, expect, it } from 'vitest';
 import {
   endStrands,
@@ -35,20 +37,7 @@ import { dice } from './random';
 
 const TODAY = '2026-11-26';
 /** A dark sauce of the coast kitchen, as it stands on a stained card. */
-const CARD = `230 g habaneros
-5 cups distilled white vinegar
-1 1/2 cups chopped onion
-7 cloves garlic
-1 cup diced pineapple
-2/3 cup brown sugar
-5 tbsp yellow mustard
-2 tbsp salt
-1 tsp ground allspice
-1 tsp ground cumin
-1/2 tsp cinnamon
-2 carrots
-1 tbsp molasses
-2 tsp black pepper`;
+const CARD = readFileSync(fileURLToPath(new URL('../../examples/harbour-card.txt', import.meta.url)), 'utf8').trim();
 const read = (text: string) => recipeLines(text).flatMap((l) => readLine(l, 'us', []));
 const wish = (style: string, text: string, more: Partial<RecipeWish> = {}): RecipeWish => ({
   ...{ name: 'Card', startDate: TODAY, style, items: read(text), rows: INGREDIENTS, boughtId: 'bought' },

@@ -12,6 +12,7 @@ import { bottlings } from '../src/db/schema';
 import { seedDemo } from '../src/seed/demo';
 import { everyBatch, getBatch, listBatches, refreshAll, refreshDay } from '../src/store/batches';
 import { listLarder } from '../src/store/larder';
+import { listOwn } from '../src/store/own';
 import { listPods } from '../src/store/pods';
 import { listShelf } from '../src/store/shelf';
 
@@ -28,16 +29,26 @@ afterAll(async () => {
 });
 
 describe('the demo kitchen', () => {
-  it('has eight lots or more, a larder of about 25 things, and five batches on real lines', async () => {
+  it('has eight lots or more, a larder of about 25 things, and nine batches of seven kinds', async () => {
     expect((await listPods(open.db)).length).toBeGreaterThanOrEqual(8);
     expect((await listLarder(open.db)).length).toBeGreaterThanOrEqual(25);
     expect((await listBatches(open.db)).map((b) => b.summary.name).sort()).toEqual([
       'Gorse Gold',
       'Harbour Dark',
+      'Lantern Paste',
+      'Lugger Sweet',
+      'Overnight Red',
+      'Samphire Green',
       'Slipway Red no. 2',
       'Slipway Red no. 3',
       'Spring Tide',
     ]);
+  });
+  it('seven kinds of sauce among them, and the pots of the kitchen with what they learnt', async () => {
+    expect(new Set((await everyBatch(open.db)).map((b) => b.file.style)).size).toBeGreaterThanOrEqual(6);
+    const tools = await listOwn(open.db, 'tools');
+    expect(tools.length).toBeGreaterThanOrEqual(4);
+    expect((await getBatch(open.db, 'harbour-dark')).file.tools).toHaveLength(1);
   });
   it('one finished and on the shelf, one fermenting with readings, one in the pot, one only planned', async () => {
     const done = async (id: string) => line((await getBatch(open.db, id)).file).filter((s) => s.log.doneOn).length;
@@ -85,7 +96,7 @@ describe('the demo kitchen', () => {
   });
   it('names no person and no brand: only its own places and plain varieties', async () => {
     const places = new Set((await listPods(open.db)).map((p) => p.place));
-    expect([...places].sort()).toEqual(['bed 1', 'bed 2', 'bed 4', 'market', 'own smoke', 'tunnel', 'windowsill']);
+    expect([...places].sort()).toEqual(['bed 1', 'bed 2', 'bed 3', 'bed 4', 'market', 'own smoke', 'packet', 'tunnel', 'windowsill']);
   });
 });
 

@@ -260,7 +260,7 @@ function toHeat(at: (share: number) => BatchFile | null, goal: Goal, all: BatchF
 }
 
 /** A file as the plan that is shown: what it comes to, what it takes and what must be bought. Throws LineProblem. */
-export function planOf(file: BatchFile, wish: Omit<Wish, 'goal'> & { goal: Goal }, today: Day): Plan {
+export function planOf(file: BatchFile, wish: Wish & { asWritten?: boolean }, today: Day): Plan {
   const report = reportLine(file, { today, forecast: false });
   const had = [...wish.things, ...(wish.larder ?? [])];
   const stored = wish.bottled ? [{ id: wish.bottled.stuff.id, massG: wish.bottled.massG }] : [];
@@ -278,7 +278,11 @@ export function planOf(file: BatchFile, wish: Omit<Wish, 'goal'> & { goal: Goal 
     bought,
     sauce: sauceFigures(report),
     placed: placedThings(file),
-    notes: [...formNotes(file), ...sauceNotes(file), ...notesFor(end!.heat.p50, bottles, bought, wish.goal)],
+    notes: [
+      ...formNotes(file),
+      ...sauceNotes(file),
+      ...(wish.asWritten ? recipeNotes : notesFor)(end!.heat.p50, bottles, bought, wish.goal),
+    ],
   };
 }
 
@@ -298,6 +302,16 @@ function formNotes(file: BatchFile): string[] {
   return wet.length === 0
     ? []
     : [`This is made of dried pods. ${wet.map((l) => l.name).join(', ')}: fresh, so that they soak up nothing. Take dried ones.`];
+}
+
+/** Of a recipe nothing is turned: it comes out as it comes out. */
+function recipeNotes(shu: number, bottles: number, _: PodLot | null, goal: Goal): string[] {
+  const notes: string[] = [];
+  if (bottles === 0) notes.push('This does not fill one bottle of that size. Choose a smaller one.');
+  if (shu > goal.highShu) notes.push('As it is written it comes out hotter than you wish: fewer pods, or more of everything else.');
+  if (shu > 0 && shu < goal.lowShu) notes.push('As it is written it comes out milder than you wish.');
+  if (shu === 0) notes.push('Nothing in this list is hot.');
+  return notes;
 }
 
 function notesFor(shu: number, bottles: number, bought: PodLot | null, goal: Goal): string[] {

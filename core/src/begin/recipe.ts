@@ -6,22 +6,26 @@ import { PODS_OF_STYLE, placesIn } from '../styles';
 import type { Day } from '../plan';
 import { madeOf } from '../solve';
 import { lotOfItem, type HavePods } from './have';
+import type { PodLot } from '../pantry';
 import { takenIn } from './jug';
 import { planOf, type Plan, type Wish } from './planBatch';
 
 /** A recipe as it is written: its things in their amounts, each where the style takes it. */
 export interface RecipeWish extends Omit<Wish, 'pods' | 'things' | 'swaps'> {
   items: readonly ReadItem[];
+  /** Pods that stand in the store: the recipe takes one of theirs where it names their kind. */
+  have?: readonly { lot: PodLot; stockG: number }[];
   /** Ids for the lots of its pods, by their number. */
   idOf: (n: number) => string;
 }
 
 /** The pods of a recipe: what is no pod goes in from the larder. */
-export function podsOfRecipe(items: readonly ReadItem[], idOf: (n: number) => string): HavePods[] {
+export function podsOfRecipe({ items, idOf, have = [] }: Pick<RecipeWish, 'items' | 'idOf' | 'have'>): HavePods[] {
   const found: HavePods[] = [];
   for (const item of items) {
     const pods = item.ask ? null : lotOfItem(item, idOf(found.length + 1));
-    if (pods) found.push(pods);
+    const own = pods ? have.find((h) => h.stockG > 0 && h.lot.varietyId === pods.lot.varietyId) : undefined;
+    if (pods) found.push(own ? { ...pods, lot: own.lot } : pods);
   }
   return found;
 }
@@ -62,7 +66,7 @@ export function recipeBatch(wish: RecipeWish): { file: BatchFile; pods: HavePods
   if (items.length === 0) throw new RangeError('Paste the ingredients of the recipe, one thing to a line.');
   const style = newBatch(wish.name, wish.startDate, wish.goal, wish.style);
   const goesIn = placesIn(style, larderStationId(style));
-  const pods = podsOfRecipe(items, wish.idOf);
+  const pods = podsOfRecipe({ ...wish, items });
   const podsAt = podStationId(style);
   let file = bareLine(style);
   file = mapStations(file, (s) => {
@@ -126,9 +130,7 @@ function withItsBottles(file: BatchFile, wish: RecipeWish): BatchFile {
 
 /** The plan of a recipe as it is written. Throws RangeError or LineProblem as `recipeBatch` does. */
 export function planRecipe(wish: RecipeWish, today: Day): Plan {
-  const { file, pods } = recipeBatch(wish);
+  const { file } = recipeBatch(wish);
   const goal = mainEnd(file).goal;
-  const plan = planOf(file, { ...wish, pods, things: [], goal }, today);
-  // What a recipe makes is what it makes: no note about bottles that were wished.
-  return { ...plan, notes: plan.notes };
+  return planOf(file, { ...wish, pods: wish.have ?? [], things: [], goal, asWritten: true }, today);
 }

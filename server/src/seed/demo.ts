@@ -33,6 +33,7 @@ import { addPod, listPods } from '../store/pods';
 import { moveShelf } from '../store/shelf';
 import { addHeat } from '../store/tasting';
 import { demoLarder, demoLots } from './pantry';
+import { DEMO_TOOLS, seedStyles } from './styles';
 
 /** A plan that hits its bracket with the given lots, solved as the page would solve it. */
 function plan(solver: LinearSolver, name: string, start: string, goal: Goal, choices: PodChoice[], style?: string): BatchFile {
@@ -140,7 +141,7 @@ function springTide(start: string, green: PodLot): BatchFile {
   return carry({ ...base, style: 'own', strands }, [green], []);
 }
 
-/** Fills an empty data folder with a made-up coast kitchen: pods, a larder, and five batches on real lines. */
+/** Fills an empty data folder with a made-up coast kitchen: pods, a larder, and nine batches of seven kinds. */
 export async function seedDemo(db: Db, today: string): Promise<void> {
   for (const { input, stockG } of demoLots(today)) await addPod(db, input, stockG, `${stockG} g`, today);
   for (const { key, stockG, words, facts } of demoLarder(today)) await addLarder(db, key, stockG, words, facts);
@@ -197,7 +198,17 @@ export async function seedDemo(db: Db, today: string): Promise<void> {
     [{ ...pick('lot-slim'), stockG: 110 }, pick('lot-pointed')],
     'long-reduced',
   );
-  await addBatch(db, log(dark, { prep: { doneOn: today }, blend: { doneOn: today } }), today, 'harbour-dark');
+  const inThePot = log(dark, { prep: { doneOn: today }, blend: { doneOn: today } });
+  const wide = DEMO_TOOLS[0]!;
+  const pot = mapStations(inThePot, (s) => (s.kind === 'simmer' ? { ...s, toolId: wide.id } : s));
+  await addBatch(db, { ...pot, tools: [wide] }, today, 'harbour-dark');
+
+  await seedStyles(
+    db,
+    lots.map((l) => l.lot),
+    today,
+    (n) => addDays(today, n),
+  );
 
   await moveShelf(db, 'slipway-red-2', -1, 'opened');
 

@@ -1,34 +1,16 @@
 <script setup lang="ts">
-import { computed, onMounted, reactive, ref, shallowRef, watch } from 'vue';
+import { computed, onMounted, reactive, ref } from 'vue';
 import { useRouter } from 'vue-router';
 import { NButton, NForm, NSpin } from 'naive-ui';
-import { BARE_LOT } from '@roskel/contract';
-import {
-  endStrands,
-  kindKey,
-  mainEnd,
-  BOTTLE_SIZES,
-  GoalSchema,
-  HEAT_WORDS,
-  readHave,
-  seedOf,
-  STYLES,
-  styleOf,
-  vesselOf,
-  styleOfList,
-  type Have,
-  type Needed,
-  type Plan,
-  type PodLot,
-} from '@roskel/core';
-import { grams, odds, plural, shu, today } from '../format';
+import { BOTTLE_SIZES, GoalSchema, HEAT_WORDS, STYLES, styleOf } from '@roskel/core';
+import { plural } from '../format';
+import ListReader from '../larder/ListReader.vue';
 import { useBatches } from '../stores/batches';
 import { useLarder } from '../stores/larder';
 import { useNotices } from '../stores/notices';
 import { usePods } from '../stores/pods';
 import { heatColour } from '../theme';
 import DraftBar from '../ui/DraftBar.vue';
-import { manner } from '../ui/manner';
 import NumberField from '../ui/NumberField.vue';
 import PickField from '../ui/PickField.vue';
 import RadioCards from '../ui/RadioCards.vue';
@@ -36,44 +18,31 @@ import TextField from '../ui/TextField.vue';
 import TickField from '../ui/TickField.vue';
 import { commitTyping } from '../ui/typing';
 import { useDraft } from '../ui/useDraft';
-import { bench, latest, stoppable } from '../worker/client';
+import { beginPlan } from './beginPlan';
+import BottledPick from './BottledPick.vue';
+import PlanAnswer from './PlanAnswer.vue';
+import { blankPlan, usePlan } from './usePlan';
 
-/** From what is there and what is wished to a whole plan, answered while one types. */
+/** From what is there, or from a recipe, and what is wished to a whole plan, answered while one types. */
 const emit = defineEmits<{ done: [] }>();
 const batches = useBatches();
 const pods = usePods();
 const larder = useLarder();
 const notices = useNotices();
 const router = useRouter();
-const blank = () => ({
-  text: '',
-  fromLots: false,
-  heat: 'medium' as string | null,
-  bottles: 6,
-  bottleMl: 100,
-  name: '',
-  style: 'brine-ferment',
-});
-const form = reactive(blank());
-const draft = useDraft(() => 'plan', form, blank);
-const plan = shallowRef<Plan | null>(null);
-const trouble = ref('');
-const working = ref(false);
+const form = reactive(blankPlan());
+const draft = useDraft(() => 'plan', form, blankPlan);
+const reader = ref<InstanceType<typeof ListReader> | null>(null);
+const bottled = ref<InstanceType<typeof BottledPick> | null>(null);
+const read = computed(() => reader.value?.read ?? []);
+const { plan, trouble, working, sauce, have, word, offered, lots, wish, empty, now } = usePlan(form, read);
 const busy = ref(false);
 onMounted(() => void Promise.all([pods.load(), larder.load(), batches.load()]).catch((e: unknown) => notices.fail(e)));
 
-const own = computed(() => larder.rows.filter((r) => r.key.startsWith('own')));
-/** What is only named becomes a lot of the store when the batch starts: it has its number from the beginning. */
-const stamp = Date.now().toString(36);
-const lotId = (n: number | string) => `lot-${stamp}-${seedOf(form.text).toString(36)}-${n}`;
-const have = computed<Have>(() => readHave(form.text, manner.kitchen, own.value, lotId));
-/** What stands in the words themselves wins over the fields, and shows in them. */
-watch(have, (h) => {
-  if (h.bottles) form.bottles = h.bottles;
-  if (h.bottleMl) form.bottleMl = h.bottleMl;
-  const word = h.heat && HEAT_WORDS.find((w) => w.lowShu === h.heat!.lowShu);
-  if (word) form.heat = word.name;
-});
+const modes = [
+  { value: 'have' as const, title: 'What I have', says: 'a plan is made of it' },
+  { value: 'recipe' as const, title: 'A recipe', says: 'its amounts, as they are written' },
+];
 const levels = HEAT_WORDS.map((w) => ({
   value: w.name as string,
   title: w.name,
@@ -81,86 +50,35 @@ const levels = HEAT_WORDS.map((w) => ({
   mid: Math.sqrt(w.lowShu * w.highShu),
 }));
 const styles = STYLES.map((s) => ({ value: s.id, label: s.name }));
-/** The style that the list reads like, while it is another one. */
-const offered = computed(() => {
-  const found = styleOfList(
-    form.text,
-    have.value.things.map((t) => kindKey(larder.row(t.id) ?? { key: t.id })),
-  );
-  return found && found.id !== form.style ? found : null;
-});
-const word = computed(() => HEAT_WORDS.find((w) => w.name === form.heat) ?? HEAT_WORDS[1]);
 const sizes = [
   ...BOTTLE_SIZES.map((s) => ({ value: s.ml as number, label: `${s.name}, ${s.ml} ml` })),
   ...[50, 200, 330, 750].map((ml) => ({ value: ml, label: `${ml} ml` })),
 ].sort((a, b) => a.value - b.value);
-const lots = computed(() => pods.items.filter((p) => p.stockG - p.promised.reduce((s, x) => s + x.g, 0) > 5));
-const wish = computed(() => ({
-  name: form.name.trim() || `Batch ${batches.items.length + 1}`,
-  startDate: today(),
-  style: form.style,
-  goal: { lowShu: word.value.lowShu, highShu: word.value.highShu, bottles: form.bottles, bottleMl: form.bottleMl },
-  pods: [
-    ...have.value.pods,
-    ...(form.fromLots
-      ? lots.value.map((p) => ({ lot: p.lot, stockG: p.stockG - p.promised.reduce((s, x) => s + x.g, 0), useFirst: p.useFirst }))
-      : []),
-  ],
-  things: have.value.things,
-  rows: larder.rows,
-  boughtId: lotId('bought'),
-  larder: larder.items
-    .filter((l) => l.stockG > 0)
-    .map((l) => ({ id: l.ingredientKey, name: larder.row(l.ingredientKey)?.name ?? l.ingredientKey, massG: l.stockG, says: '' })),
-}));
-const planned = (w: typeof wish.value) => stoppable(bench().plan(JSON.parse(JSON.stringify(w)) as typeof w, today()));
-const ask = latest(planned);
-let timer: ReturnType<typeof setTimeout> | undefined;
-watch(
-  () => JSON.stringify({ ...wish.value, name: '', rows: own.value }),
-  () => {
-    clearTimeout(timer);
-    trouble.value = '';
-    if (wish.value.pods.length === 0) return void (plan.value = null);
-    timer = setTimeout(() => void work(), 350);
-  },
-  { immediate: true },
+const Bottles = GoalSchema.properties.bottles;
+const shortName = (key: string) => (larder.row(key)?.name ?? key).split(',')[0]!.toLowerCase();
+const swap = (key: string, by: string) => (form.swaps = { ...form.swaps, [key]: by });
+/** Those that this style takes. */
+const swapped = computed(() =>
+  Object.entries(form.swaps).filter(([, by]) => form.mode === 'have' && plan.value?.file.ingredients.some((i) => i.key === by)),
 );
-async function work() {
-  working.value = true;
-  const answer = await ask(wish.value).catch((e: unknown) => {
-    notices.fail(e);
-    return null;
-  });
-  working.value = false;
-  if (!answer) return;
-  plan.value = answer.ok ? answer.answer : null;
-  trouble.value = answer.ok ? '' : answer.message;
-}
-const list = (things: readonly Needed[]) => things.map((t) => `${grams(t.needG)} ${t.name.split(',')[0]!.toLowerCase()}`).join(', ');
 
-/** A lot of the plan comes into the store, unless an attempt before this one brought it there. */
-async function stock(lot: PodLot, stockG: number, says: string) {
-  if (!pods.items.some((p) => p.lot.id === lot.id)) await pods.add({ ...BARE_LOT, lot, gotOn: today() }, stockG, says);
+/** What must be said before anything can begin; empty when all is. */
+function missing(): string {
+  if (form.mode === 'recipe' && reader.value?.open.length) return 'Some lines still have a question. Answer them, or take them out.';
+  if (!empty.value) return '';
+  if (form.mode === 'recipe') return 'Paste the ingredients of the recipe, one thing to a line.';
+  return pods.items.length ? 'Say which pods you have, or take them from your lots.' : 'Say which pods you have, such as "15 hot pods".';
 }
-
 async function start() {
   if (busy.value) return;
   commitTyping();
-  if (wish.value.pods.length === 0)
-    return void (trouble.value = pods.items.length
-      ? 'Say which pods you have, or take them from your lots.'
-      : 'Say which pods you have, such as "15 hot pods".');
+  trouble.value = missing();
+  if (trouble.value) return;
   busy.value = true;
   try {
-    // The plan of what stands here now, not one that is still on its way.
-    clearTimeout(timer);
-    const answer = await planned(wish.value);
-    if (!answer?.ok) return void (trouble.value = answer?.message ?? 'That was stopped. Try again.');
-    const { file, bought } = answer.answer;
-    for (const p of have.value.pods) await stock(p.lot, p.stockG, p.says.slice(0, 80));
-    if (bought) await stock(bought, 0, 'to be bought');
-    const record = await batches.startFile({ ...file, name: wish.value.name });
+    const answer = await now();
+    if (!answer) return;
+    const record = await beginPlan(answer, wish.value.name, have.value.pods, async (g) => (await bottled.value?.open(g)) ?? null);
     await draft.done();
     emit('done');
     await router.push({ name: 'batch', params: { id: record.id } });
@@ -170,27 +88,40 @@ async function start() {
     busy.value = false;
   }
 }
-const Bottles = GoalSchema.properties.bottles;
 </script>
 
 <template>
   <NForm class="plan" @submit.prevent="start">
     <div class="ask">
       <DraftBar :show="draft.takenUp.value" @anew="draft.anew" />
+      <RadioCards v-model="form.mode" label="Begin with" :columns="2" :options="modes" />
+      <ListReader v-if="form.mode === 'recipe'" ref="reader" v-model="form.text" />
       <TextField
+        v-else
         v-model="form.text"
         label="What do you have? In your own words, or paste a list"
         :rows="3"
         :maxlength="20000"
         placeholder="15 hot pods, garlic, vinegar"
       />
-      <TickField v-if="lots.length" v-model="form.fromLots" :label="`Choose from my ${plural(lots.length, 'lot')} as well`" />
+      <TickField
+        v-if="lots.length && form.mode === 'have'"
+        v-model="form.fromLots"
+        :label="`Choose from my ${plural(lots.length, 'lot')} as well`"
+      />
       <PickField v-model="form.style" label="Which kind of sauce" :options="styles" />
       <p class="soft kind">{{ styleOf(form.style).says }}</p>
       <p v-if="offered" class="note offer">
         This reads like: {{ offered.name }}.
         <NButton size="small" @click="form.style = offered.id">Make it one</NButton>
       </p>
+      <p v-if="swapped.length" class="soft kind">
+        With
+        <template v-for="([key, by], n) in swapped" :key="key"
+          >{{ n ? ', ' : '' }}{{ shortName(by) }} in the place of {{ shortName(key) }}</template
+        >. <NButton text class="link" @click="form.swaps = {}">Back to the style’s own</NButton>
+      </p>
+      <BottledPick v-if="styleOf(form.style).takesSauce" ref="bottled" v-model="form.bottled" @sauce="sauce = $event" />
       <RadioCards v-model="form.heat" label="How hot" :columns="3" :options="levels">
         <template #default="{ option }">
           <span class="level">
@@ -202,33 +133,24 @@ const Bottles = GoalSchema.properties.bottles;
           </span>
         </template>
       </RadioCards>
-      <div class="three">
-        <NumberField label="Bottles" :model-value="form.bottles" :schema="Bottles" @update:model-value="form.bottles = $event!" />
+      <div class="three" :class="{ two: form.mode === 'recipe' }">
+        <NumberField
+          v-if="form.mode === 'have'"
+          label="Bottles"
+          :model-value="form.bottles"
+          :schema="Bottles"
+          @update:model-value="form.bottles = $event!"
+        />
         <PickField v-model="form.bottleMl" label="Of which size" :options="sizes" />
         <TextField v-model="form.name" label="Name" :maxlength="60" :placeholder="`Batch ${batches.items.length + 1}`" />
       </div>
     </div>
     <div class="answer" role="status" aria-label="The plan">
       <h3>The plan <NSpin v-if="working" :size="16" /></h3>
-      <template v-if="plan">
-        <p class="figures">
-          <b>{{
-            plural(
-              endStrands(plan.file).reduce((n, s) => n + s.goal.bottles, 0),
-              vesselOf(plan.file),
-            )
-          }}</b>
-          of {{ mainEnd(plan.file).goal.bottleMl }} ml,
-          <b>{{ shu(plan.heat.p10) }} to {{ shu(plan.heat.p90) }} SHU</b>
-        </p>
-        <p>
-          <b data-fact="odds">{{ odds(plan.odds) }}</b> batches like this come out {{ word.name }} ({{ shu(word.lowShu) }} to
-          {{ shu(word.highShu) }}).
-        </p>
-        <p><b>Takes</b> {{ list(plan.uses) || 'nothing you have' }}.</p>
-        <p v-if="plan.toBuy.length"><b>To buy</b> {{ list(plan.toBuy) }}.</p>
-        <p v-for="n in plan.notes" :key="n" class="note">{{ n }}</p>
-      </template>
+      <PlanAnswer v-if="plan" :plan="plan" :working="working" :word="word" :swappable="form.mode === 'have'" @swap="swap" />
+      <p v-else-if="!trouble && form.mode === 'recipe'" class="soft">
+        Paste the ingredients, one thing to a line, and it stands here what the recipe makes: heat, pH, salt, body, bottles, time.
+      </p>
       <p v-else-if="!trouble" class="soft">
         Say what you have, and the plan stands here at once: pods, what fills the bottles, the odds, and what to buy.
       </p>
@@ -294,6 +216,9 @@ p {
   display: grid;
   grid-template-columns: 90px 1fr 1fr;
   gap: 10px;
+}
+.three.two {
+  grid-template-columns: 1fr 1fr;
 }
 .level {
   display: grid;

@@ -47,13 +47,18 @@ const settle = (mine: string[]) => batch.settle(batch.clashes.filter((c) => mine
 
 <style scoped>
 .save {
-  font-size: 13.5px;
-  max-width: 300px;
-  line-height: 1.25;
+  font-size: 13px;
+  line-height: 1.2;
   display: block;
+  text-align: right;
+  /* As wide whatever it says, and never taller than the head: a click must not miss what moved away under it. */
+  width: 164px;
 }
 .offline,
 .refused {
+  width: auto;
+  max-width: 300px;
+  text-align: left;
   color: var(--warn);
   font-weight: 600;
 }

@@ -12,7 +12,8 @@ function minutes({ minutes: { hands, clock }, done, bowlG }: StationReport): str
   if (done || !(bowlG > 0)) return '';
   const round = (x: number) => (x < 10 ? Math.max(1, Math.round(x)) : 5 * Math.round(x / 5));
   const by = `${round(hands)} min of work`;
-  return clock > 600 || round(clock) === round(hands) ? by : `${round(clock)} min, ${by}`;
+  const time = clock >= 120 ? `${(clock / 60).toFixed(1).replace('.0', '')} h` : `${round(clock)} min`;
+  return clock > 600 || round(clock) === round(hands) ? by : `${time}, ${by}`;
 }
 </script>
 

@@ -30,7 +30,15 @@ const archived = ref(false);
 onMounted(() => void batches.load());
 useKeys('Batches', [{ key: 'n', says: 'start a batch', run: () => (starting.value = true) }]);
 
-const shown = computed(() => batches.items.filter((b) => b.summary.name.toLowerCase().includes(find.value.trim().toLowerCase())));
+/** What wants something first stands first; then what has nothing to do, then what is done, the newest of it first. */
+const place = ({ summary: s }: Row) => (s.doneOn ? `2` : s.next ? `0 ${s.next.due}` : '1');
+const inOrder = (a: Row, b: Row) =>
+  place(a).localeCompare(place(b)) ||
+  (b.summary.doneOn ?? '').localeCompare(a.summary.doneOn ?? '') ||
+  b.summary.startDate.localeCompare(a.summary.startDate);
+const shown = computed(() =>
+  batches.items.filter((b) => b.summary.name.toLowerCase().includes(find.value.trim().toLowerCase())).sort(inOrder),
+);
 const rows = computed(() => shown.value.map((b) => ({ key: b.id, b })));
 const running = computed(() => batches.items.filter((b) => !b.summary.doneOn).length);
 

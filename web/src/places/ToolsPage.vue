@@ -25,12 +25,12 @@ const rows = computed(() =>
 );
 type Row = (typeof rows.value)[number];
 const columns: Column<Row>[] = [
-  { name: 'Name', width: 220, by: (r) => r.t.name },
+  { name: 'Name', width: 190, by: (r) => r.t.name },
   { name: 'What it is', width: 120, by: (r) => r.t.kind, text: (r) => TOOL_NAMES[r.t.kind] },
   { name: 'across', width: 90, figure: true, by: (r) => r.t.acrossCm ?? 0, text: (r) => (r.t.acrossCm ? `${r.t.acrossCm} cm` : '') },
   { name: 'holds', width: 100, figure: true, by: (r) => r.t.volumeMl ?? 0, text: (r) => (r.t.volumeMl ? `${r.t.volumeMl} ml` : '') },
   { name: 'empty', width: 100, figure: true, by: (r) => r.t.tareG ?? 0, text: (r) => (r.t.tareG ? grams(r.t.tareG) : '') },
-  { name: 'Learnt', width: 330, soft: true, text: (r) => learntWords(r.t) },
+  { name: 'Learnt', width: 280, soft: true, text: (r) => learntWords(r.t) },
 ];
 const BLANK: Tool = { id: 'tool', kind: 'pot', name: '', acrossCm: 24, seen: [] };
 </script>

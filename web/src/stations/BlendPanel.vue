@@ -31,14 +31,8 @@ const rows = computed(() => {
     ['pH of the blend', s.phMeasured ? ph(s.now.pH, true) : band ? `${band.p10.toFixed(1)} to ${band.p90.toFixed(1)}` : 'no pH'],
     ['All acids', percent(s.now.acidPct)],
     ['Body', s.now.body === null ? 'nothing yet' : bodyWord(s.now.body)],
-    ...(facts.value
-      ? ([
-          ['Each load', `${grams(facts.value.eachG)} for ${time(facts.value.seconds)}, ${Math.round(facts.value.warmsK)} K warmer`],
-        ] as const)
-      : []),
-    ...(facts.value && facts.value.airPct >= 1
-      ? ([['Air in it, for hours', `about ${Math.round(facts.value.airPct)} in 100`]] as const)
-      : []),
+    ...(facts.value ? ([['A load', `${grams(facts.value.eachG)}, ${time(facts.value.seconds)}`]] as const) : []),
+    ...(facts.value && facts.value.airPct >= 1 ? ([['Air beaten in', `about ${Math.round(facts.value.airPct)} in 100`]] as const) : []),
     ['Lost in the blender', grams(s.sides.find((x) => x.id === 'jug')?.massG ?? 0)],
   ] as const;
 });

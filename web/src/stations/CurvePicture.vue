@@ -21,9 +21,9 @@ const props = defineProps<{
   fixed?: boolean;
 }>();
 const emit = defineEmits<{ at: [x: number] }>();
-const W = 420;
-const H = 168;
-const BOX = { left: 8, right: W - 8, top: 22, bottom: H - 22 };
+const W = 340;
+const H = 150;
+const BOX = { left: 8, right: W - 8, top: 24, bottom: H - 24 };
 const x = computed(() => scaleLinear([props.points[0]![0], props.points.at(-1)![0]], [BOX.left, BOX.right]));
 const y = computed(() => {
   const values = [...props.points.map((p) => p[1]), ...(props.mark ? [props.mark.value] : [])];
@@ -51,6 +51,8 @@ const value = computed(() => {
   const [b, a] = [props.points[after]!, props.points[Math.max(0, after - 1)]!];
   return b[0] === a[0] ? b[1] : a[1] + ((b[1] - a[1]) * (held.value - a[0])) / (b[0] - a[0]);
 });
+/** Where the curve leaves room at the top. */
+const rising = computed(() => props.points.at(-1)![1] > props.points[0]![1]);
 const right = computed(() => x.value(held.value) > W * 0.6);
 const svg = useTemplateRef<SVGSVGElement>('svg');
 const put = (to: number) => {
@@ -95,7 +97,7 @@ function key(e: KeyboardEvent) {
     <line :x1="BOX.left" :x2="BOX.right" :y1="BOX.bottom" :y2="BOX.bottom" stroke="var(--rim)" stroke-width="2" />
     <g v-if="mark">
       <line :x1="BOX.left" :x2="BOX.right" :y1="y(mark.value)" :y2="y(mark.value)" stroke="var(--soft)" stroke-dasharray="3 5" />
-      <text class="soft" :x="BOX.right" :y="y(mark.value) - 5" text-anchor="end">{{ mark.says }}</text>
+      <text class="soft" :x="rising ? BOX.left : BOX.right" y="14" :text-anchor="rising ? 'start' : 'end'">dotted: {{ mark.says }}</text>
     </g>
     <path :d="path ?? ''" :stroke="hex" stroke-width="5" fill="none" stroke-linecap="round" />
     <line :x1="x(held)" :x2="x(held)" :y1="y(value)" :y2="BOX.bottom" stroke="var(--ink)" stroke-width="1.5" />
@@ -111,7 +113,7 @@ function key(e: KeyboardEvent) {
 <style scoped>
 svg {
   width: 100%;
-  max-width: 440px;
+  max-width: 400px;
   display: block;
   touch-action: pan-y;
   cursor: ew-resize;
@@ -122,12 +124,15 @@ svg.fixed {
   opacity: 0.75;
 }
 text {
-  font-size: 14px;
+  font-size: 15px;
   fill: var(--ink);
+  paint-order: stroke;
+  stroke: var(--plate);
+  stroke-width: 4px;
 }
 text.soft {
   fill: var(--soft);
-  font-size: 13px;
+  font-size: 14.5px;
 }
 .b {
   font-weight: 700;

@@ -32,7 +32,7 @@ svg {
   display: block;
 }
 text {
-  font-size: 14px;
+  font-size: 15px;
   fill: var(--ink);
 }
 </style>

@@ -91,8 +91,11 @@ svg.fixed {
   stroke-linecap: round;
 }
 text {
-  font-size: 14px;
+  font-size: 18px;
   fill: var(--ink);
+  paint-order: stroke;
+  stroke: var(--plate);
+  stroke-width: 4px;
 }
 .b {
   font-weight: 700;

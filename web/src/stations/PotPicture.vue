@@ -3,7 +3,7 @@ import { computed, useTemplateRef } from 'vue';
 import { grams } from '../format';
 
 /** A pot one looks into from the side: how far it stood, and how far down it goes. The lower line is dragged. */
-const props = defineProps<{ beganG: number; stopG: number; hex: string; fixed: boolean }>();
+const props = defineProps<{ beganG: number; stopG: number; hex: string; fixed: boolean; nowG?: number | null }>();
 const emit = defineEmits<{ level: [share: number] }>();
 const W = 236;
 const TOP = 26;
@@ -13,6 +13,9 @@ const FULL = 0.86;
 const beganY = TOP + H * (1 - FULL);
 const stopY = computed(() => TOP + H * (1 - (FULL * props.stopG) / Math.max(1, props.beganG)));
 
+const nowY = computed(() => (props.nowG ? TOP + H * (1 - (FULL * props.nowG) / Math.max(1, props.beganG)) : null));
+/** Names stand apart, whatever the levels. */
+const nowAt = computed(() => Math.min(stopY.value - 18, Math.max(beganY + 18, (nowY.value ?? 0) + 5)));
 const svg = useTemplateRef<SVGSVGElement>('svg');
 function drag(e: PointerEvent) {
   if (props.fixed) return;
@@ -29,7 +32,7 @@ function drag(e: PointerEvent) {
     ref="svg"
     :viewBox="`0 0 ${W + 150} ${H + TOP + 34}`"
     role="img"
-    :aria-label="`The pot began with ${grams(beganG)} and stops at ${grams(stopG)}`"
+    :aria-label="`The pot began with ${grams(beganG)}${nowG ? `, holds ${grams(nowG)} now` : ''} and stops at ${grams(stopG)}`"
     @pointermove="drag"
   >
     <path :d="`M20 ${TOP} v${H} q0 14 14 14 h${W - 68} q14 0 14 -14 v-${H}`" fill="none" stroke="var(--metal)" stroke-width="6" />
@@ -39,8 +42,12 @@ function drag(e: PointerEvent) {
     <path v-for="x in [70, 118, 166]" :key="x" :d="`M${x} ${TOP - 6} q6 -8 0 -14`" stroke="var(--soft)" stroke-width="2" fill="none" />
     <line x1="24" :x2="W + 4" :y1="beganY" :y2="beganY" stroke="var(--ink)" stroke-dasharray="4 4" />
     <line x1="24" :x2="W + 4" :y1="stopY" :y2="stopY" stroke="var(--ink)" stroke-width="2.5" />
+    <template v-if="nowY !== null && nowG">
+      <line x1="24" :x2="W + 4" :y1="nowY" :y2="nowY" stroke="var(--acid)" stroke-width="3" />
+      <text :x="W + 8" :y="nowAt" class="now">now {{ grams(nowG) }}</text>
+    </template>
     <text :x="W + 8" :y="beganY - 2">began {{ grams(beganG) }}</text>
-    <text :x="W + 8" :y="Math.max(beganY + 20, stopY + 6)" class="b">stops at {{ grams(stopG) }}</text>
+    <text :x="W + 8" :y="Math.max(beganY + (nowY === null ? 20 : 38), stopY + 6)" class="b">stops at {{ grams(stopG) }}</text>
     <rect class="handle" :class="{ fixed }" x="10" :y="stopY - 20" :width="W - 10" height="40" fill="transparent" @pointerdown="drag" />
   </svg>
 </template>
@@ -58,6 +65,9 @@ text {
 }
 .b {
   font-weight: 700;
+}
+.now {
+  fill: var(--acid);
 }
 .handle {
   cursor: ns-resize;

@@ -98,6 +98,7 @@ li {
   display: grid;
   grid-template-columns: 1fr 1fr;
   gap: 8px;
+  align-items: end;
   width: 100%;
 }
 </style>

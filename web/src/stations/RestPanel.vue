@@ -56,7 +56,7 @@ const rows = computed(() => {
         up="how warm it is"
         :say-y="(y) => degrees(y)"
         :step="0.5"
-        :mark="{ value: 21, says: `${degrees(21)}, within two hours from ${degrees(57)}` }"
+        :mark="{ value: 21, says: `${degrees(21)}, within two hours` }"
       />
       <FactRows :rows="rows" />
       <p class="soft">

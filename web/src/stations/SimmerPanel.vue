@@ -67,6 +67,10 @@ const time = computed(() => {
   const [low, high] = [round(f.minutesLow), round(f.minutesHigh)];
   return low === high ? `${round(f.minutes)} min` : `${low} to ${high} min`;
 });
+const nowG = computed(() => {
+  const pot = [...(props.station.log.pot ?? [])].sort((a, b) => a.min - b.min);
+  return pot.at(-1)?.massG ?? null;
+});
 const togo = computed(() => {
   const f = facts.value;
   if (!f || f.weighedMin === null) return '';
@@ -84,8 +88,7 @@ const rows = computed(() => {
   const f = facts.value;
   return [
     ['To the boil, about', f ? `${round(f.heatUpMin)} min` : '-'],
-    ['From the boil', time.value],
-    ...(f?.weighedMin == null || weighed.value ? [] : ([['Still to go', togo.value]] as const)),
+    f?.weighedMin == null || weighed.value ? (['From the boil', time.value] as const) : (['Still to go', togo.value] as const),
     ['Goes off as steam', grams(f?.steamG ?? 0)],
     ...(f?.aceticKeptPct == null ? [] : ([['Of the vinegar’s acid stays', `${Math.round(f.aceticKeptPct)} %`]] as const)),
     ['Boils at, about', f ? `${f.boilsC.toFixed(0)} °C` : '-'],
@@ -139,7 +142,15 @@ const rows = computed(() => {
       <PotWeighings v-if="facts && !weighed" :station="station" :tare-g="used?.tareG ?? null" />
     </template>
     <template #picture>
-      <PotPicture v-if="facts" :began-g="facts.beganG" :stop-g="facts.stopG" :hex="station.now.hex" :fixed="weighed" @level="level" />
+      <PotPicture
+        v-if="facts"
+        :began-g="facts.beganG"
+        :stop-g="facts.stopG"
+        :hex="station.now.hex"
+        :fixed="weighed"
+        :now-g="weighed ? null : nowG"
+        @level="level"
+      />
       <FactRows :rows="rows" />
       <p v-if="facts && !facts.reached && !weighed" class="field-error" role="alert">
         Boiling does not lead there: it is past it already, or would be dry before. Choose another end.

@@ -62,8 +62,11 @@ svg {
   cursor: ew-resize;
 }
 text {
-  font-size: 13px;
+  font-size: 18px;
   fill: var(--ink);
+  paint-order: stroke;
+  stroke: var(--plate);
+  stroke-width: 4px;
 }
 .b {
   font-weight: 700;

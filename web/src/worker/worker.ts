@@ -3,7 +3,11 @@ import wasmUrl from 'highs/runtime?url';
 import {
   choosePods,
   LineProblem,
+  bottledStuff,
   planBatch,
+  planRecipe,
+  type RecipeWish,
+  type StoredStuff,
   LineMemo,
   reportSteps,
   solveBench,
@@ -81,6 +85,14 @@ const bench = {
   /** What a station of a batch leaves that can be kept as a lot; null when nothing. */
   leftover(file: BatchFile, stationId: string, sideId: string, own: { id: string; name: string }): Timed<Leftover | null> {
     return answered(() => leftoverLot(file, stationId, sideId, own));
+  },
+  /** A recipe as it is written, in a style. */
+  recipe(wish: Omit<RecipeWish, 'idOf'>, podIds: string, today: string): Timed<Plan> {
+    return answered(() => planRecipe({ ...wish, idOf: (n) => `${podIds}-${n}` }, today));
+  },
+  /** A bottled sauce as something that goes into another one. */
+  bottled(file: BatchFile, strandId: string, own: { id: string; name: string; keptOn: string }): Timed<StoredStuff> {
+    return answered(() => bottledStuff(file, strandId, own));
   },
   /** A whole plan from what someone has and wishes. */
   plan(wish: Wish, today: string): Promise<Timed<Plan>> {

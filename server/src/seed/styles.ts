@@ -1,0 +1,85 @@
+import {
+  mapStations,
+  newBatch,
+  useMix,
+  type BatchFile,
+  type Goal,
+  type PodLot,
+  type Preparation,
+  type StationLog,
+  type Tool,
+} from '@roskel/core';
+import type { Db } from '../db/open';
+import { addBatch } from '../store/batches';
+import { addOwn } from '../store/own';
+
+/** The pots and sieves of the coast kitchen; the wide pot was weighed twice and is a little quicker than its width says. */
+export const DEMO_TOOLS: readonly Tool[] = [
+  {
+    id: 'tool-wide',
+    kind: 'pot',
+    name: 'Wide steel pot',
+    acrossCm: 28,
+    volumeMl: 6500,
+    tareG: 1840,
+    seen: [
+      { on: '2026-03-14', where: 'Harbour Dark of spring', of: 'spring/simmer', log: 0.21, sd: 0.16 },
+      { on: '2026-08-30', where: 'Headland Garden', of: 'august/simmer', log: 0.12, sd: 0.18 },
+    ],
+  },
+  { id: 'tool-milk', kind: 'pot', name: 'Small milk pot', acrossCm: 16, volumeMl: 1500, tareG: 620, seen: [] },
+  {
+    id: 'tool-sieve',
+    kind: 'sieve',
+    name: 'Fine round sieve',
+    tareG: 210,
+    seen: [{ on: '2026-09-19', where: 'Slipway Red no. 1', of: 'first/strain', log: -0.18, sd: 0.1 }],
+  },
+  { id: 'tool-jug', kind: 'blender', name: 'Glass jug blender', volumeMl: 1750, tareG: 1420, seen: [] },
+];
+
+interface Styled {
+  id: string;
+  name: string;
+  style: string;
+  start: string;
+  goal: Goal;
+  pods: readonly [lotId: string, prep: Preparation, g: number][];
+  logs?: Record<string, StationLog>;
+}
+
+/** A batch of a style with just these pods. */
+function styled(s: Styled, lots: readonly PodLot[]): BatchFile {
+  const choices = s.pods.map(([id, prep, g]) => ({ lot: lots.find((l) => l.id === id)!, stockG: g, prep, useFirst: false }));
+  const file = useMix(newBatch(s.name, s.start, s.goal, s.style), choices, Object.fromEntries(s.pods.map(([id, , g]) => [id, g])));
+  return mapStations(file, (e) => ({ ...e, log: s.logs?.[e.id] ?? e.log }));
+}
+
+/** Other kinds of sauce of the same kitchen: one in vinegar since last night, the others planned. */
+export async function seedStyles(db: Db, lots: readonly PodLot[], today: string, day: (n: number) => string): Promise<void> {
+  for (const tool of DEMO_TOOLS) await addOwn(db, 'tools', tool);
+  const goal = (lowShu: number, highShu: number, bottles: number, bottleMl: number): Goal => ({ lowShu, highShu, bottles, bottleMl });
+  const all: readonly Styled[] = [
+    {
+      ...{ id: 'overnight-red', name: 'Overnight Red', style: 'steeped', start: day(-1), goal: goal(600, 2600, 4, 100) },
+      pods: [
+        ['lot-serrano', 'whole', 210],
+        ['lot-pointed', 'whole', 120],
+      ],
+      logs: { prep: { doneOn: day(-1) } },
+    },
+    {
+      ...{ id: 'lugger-sweet', name: 'Lugger Sweet', style: 'sweet-starch', start: day(4), goal: goal(150, 1500, 4, 150) },
+      pods: [['lot-serrano', 'halfCored', 130]],
+    },
+    {
+      ...{ id: 'lantern-paste', name: 'Lantern Paste', style: 'roasted-paste', start: day(12), goal: goal(100, 1800, 4, 100) },
+      pods: [['lot-guajillo', 'whole', 70]],
+    },
+    {
+      ...{ id: 'samphire-green', name: 'Samphire Green', style: 'raw-herbs', start: day(1), goal: goal(150, 2200, 3, 100) },
+      pods: [['lot-green', 'whole', 240]],
+    },
+  ];
+  for (const s of all) await addBatch(db, styled(s, lots), today, s.id);
+}

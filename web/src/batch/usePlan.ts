@@ -1,0 +1,134 @@
+import { computed, ref, shallowRef, watch, type Ref } from 'vue';
+import { HEAT_WORDS, kindKey, readHave, seedOf, styleOf, styleOfList, type Plan, type ReadItem, type StoredStuff } from '@roskel/core';
+import { today } from '../format';
+import { useBatches } from '../stores/batches';
+import { useLarder } from '../stores/larder';
+import { useNotices } from '../stores/notices';
+import { usePods } from '../stores/pods';
+import { manner } from '../ui/manner';
+import { bench, latest, stoppable } from '../worker/client';
+
+/** What one fills in at the beginning of a batch. */
+export interface PlanForm {
+  text: string;
+  fromLots: boolean;
+  heat: string | null;
+  bottles: number;
+  bottleMl: number;
+  name: string;
+  style: string;
+  mode: 'have' | 'recipe';
+  swaps: Record<string, string>;
+  /** "stored <id>" or "shelf <id>" of a sauce that goes in; empty for none. */
+  bottled: string;
+}
+
+export const blankPlan = (): PlanForm => ({
+  text: '',
+  fromLots: false,
+  heat: 'medium',
+  bottles: 6,
+  bottleMl: 100,
+  name: '',
+  style: 'brine-ferment',
+  mode: 'have',
+  swaps: {},
+  bottled: '',
+});
+
+const plain = <T>(x: T): T => JSON.parse(JSON.stringify(x)) as T;
+/** Typing stops for as long before a plan is asked for, ms. */
+const AFTER_MS = 350;
+/** Less of a lot than this is no stock to plan with, g. */
+const LEAST_G = 5;
+
+/** The plan of what is filled in, worked out while one types. `read` are the lines of a recipe that were read. */
+export function usePlan(form: PlanForm, read: Ref<readonly ReadItem[]>) {
+  const batches = useBatches();
+  const pods = usePods();
+  const larder = useLarder();
+  const notices = useNotices();
+  const plan = shallowRef<Plan | null>(null);
+  const trouble = ref('');
+  const working = ref(false);
+  const sauce = shallowRef<{ stuff: StoredStuff; massG: number } | null>(null);
+
+  const own = computed(() => larder.rows.filter((r) => r.key.startsWith('own')));
+  /** What is only named becomes a lot of the store when the batch starts: it has its number from the beginning. */
+  const stamp = Date.now().toString(36);
+  const lotId = (n: number | string) => `lot-${stamp}-${seedOf(form.text).toString(36)}-${n}`;
+  const have = computed(() => readHave(form.mode === 'have' ? form.text : '', manner.kitchen, own.value, lotId));
+  const items = computed<readonly ReadItem[]>(() => (form.mode === 'recipe' ? read.value : []));
+  /** What stands in the words themselves wins over the fields, and shows in them. */
+  watch(have, (h) => {
+    if (h.bottles) form.bottles = h.bottles;
+    if (h.bottleMl) form.bottleMl = h.bottleMl;
+    const word = h.heat && HEAT_WORDS.find((w) => w.lowShu === h.heat!.lowShu);
+    if (word) form.heat = word.name;
+  });
+  const word = computed(() => HEAT_WORDS.find((w) => w.name === form.heat) ?? HEAT_WORDS[1]);
+  /** The style that the list reads like, while it is another one. */
+  const offered = computed(() => {
+    const ids = form.mode === 'recipe' ? items.value.flatMap((i) => (i.id && !i.ask ? [i.id] : [])) : have.value.things.map((t) => t.id);
+    const kinds = ids.map((id) => kindKey(larder.row(id) ?? { key: id }));
+    const found = styleOfList(form.text, kinds);
+    return found && found.id !== form.style ? found : null;
+  });
+  const freeG = (p: (typeof pods.items)[number]) => p.stockG - p.promised.reduce((s, x) => s + x.g, 0);
+  const lots = computed(() => pods.items.filter((p) => freeG(p) > LEAST_G));
+  const wish = computed(() => ({
+    name: form.name.trim() || `Batch ${batches.items.length + 1}`,
+    startDate: today(),
+    style: form.style,
+    goal: { lowShu: word.value.lowShu, highShu: word.value.highShu, bottles: form.bottles, bottleMl: form.bottleMl },
+    rows: larder.rows,
+    boughtId: lotId('bought'),
+    bottled: styleOf(form.style).takesSauce ? sauce.value : null,
+    larder: larder.items
+      .filter((l) => l.stockG > 0)
+      .map((l) => ({ id: l.ingredientKey, name: larder.row(l.ingredientKey)?.name ?? l.ingredientKey, massG: l.stockG, says: '' })),
+  }));
+  const fromLots = computed(() => lots.value.map((p) => ({ lot: p.lot, stockG: freeG(p), useFirst: p.useFirst })));
+  const podsNow = computed(() => [...have.value.pods, ...(form.fromLots ? fromLots.value : [])]);
+  /** Nothing to plan from yet. */
+  const empty = computed(() => (form.mode === 'recipe' ? items.value.length === 0 : podsNow.value.length === 0));
+
+  function planned() {
+    if (form.mode === 'have')
+      return stoppable(bench().plan(plain({ ...wish.value, pods: podsNow.value, things: have.value.things, swaps: form.swaps }), today()));
+    return stoppable(bench().recipe(plain({ ...wish.value, items: items.value, have: fromLots.value }), lotId('recipe'), today()));
+  }
+  const ask = latest(planned);
+  let timer: ReturnType<typeof setTimeout> | undefined;
+  const asked = () => [{ ...wish.value, name: '', rows: own.value }, podsNow.value, have.value.things, form.swaps, form.mode, items.value];
+  watch(
+    () => JSON.stringify(asked()),
+    () => {
+      clearTimeout(timer);
+      trouble.value = '';
+      if (empty.value) return void (plan.value = null);
+      timer = setTimeout(() => void work(), AFTER_MS);
+    },
+    { immediate: true },
+  );
+  async function work() {
+    working.value = true;
+    const answer = await ask().catch((e: unknown) => {
+      notices.fail(e);
+      return null;
+    });
+    working.value = false;
+    if (!answer) return;
+    plan.value = answer.ok ? answer.answer : null;
+    trouble.value = answer.ok ? '' : answer.message;
+  }
+  /** The plan of what stands there now, not one that is still on its way; null when there is none, and `trouble` says why. */
+  async function now(): Promise<Plan | null> {
+    clearTimeout(timer);
+    const answer = await planned();
+    if (answer?.ok) return answer.answer;
+    trouble.value = answer?.message ?? 'That was stopped. Try again.';
+    return null;
+  }
+  return { plan, trouble, working, sauce, have, word, offered, lots, wish, empty, now };
+}
