@@ -117,10 +117,20 @@ async function small(page: Page): Promise<string[]> {
       .slice(0, 8),
   );
 }
+/** Loaded, and nothing has moved for a while. */
 async function settled(page: Page, path: string): Promise<void> {
   await page.goto(path);
   await expect(page.locator('h1').first()).toBeVisible();
-  await page.waitForLoadState('networkidle').catch(() => undefined);
+  await page.waitForFunction(
+    () => {
+      const w = window as unknown as { seen?: { html: number; since: number } };
+      const html = document.body.innerHTML.length;
+      if (w.seen?.html !== html) w.seen = { html, since: performance.now() };
+      return performance.now() - w.seen.since > 300 && !document.querySelector('.n-spin-body');
+    },
+    null,
+    { polling: 60, timeout: 15_000 },
+  );
 }
 
 test('every route at both sizes: no fault that axe knows, nothing cut, nothing small', async ({ page }) => {

@@ -1,15 +1,13 @@
 import { afterAll, beforeAll, expect, it } from 'vitest';
 import { ingredient, variety, type Ingredient, type Variety } from '@roskel/core';
 import type { HeatBook, LarderRecord, LotHistory, OwnIngredient, OwnVariety, PodLotRecord, Problem } from '@roskel/contract';
-import { seedDemo } from '../src/seed/demo';
+import { DEMO_DAY } from './image';
 import { startKitchen, type Running } from './kit';
 
-const TODAY = '2026-11-23';
 let k: Running;
 const call: Running['call'] = (...args) => k.call(...args);
 beforeAll(async () => {
-  k = await startKitchen(TODAY);
-  await seedDemo(k.open.db, TODAY);
+  k = await startKitchen(DEMO_DAY, undefined, 'demo');
 }, 60_000);
 afterAll(() => k.close());
 const lot = async (id: string) => (await call<PodLotRecord[]>('GET', '/pods')).value.find((p) => p.id === id)!;

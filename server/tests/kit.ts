@@ -47,8 +47,12 @@ export async function saveFile(db: OpenDb['db'], id: string, file: BatchFile, to
 }
 
 /** A kitchen in memory behind a real port. Every good answer is held against what the API says of itself. */
-export async function startKitchen(day: string | (() => string) = '2026-11-23', webRoot?: string): Promise<Running> {
-  const open = await memoryDb();
+export async function startKitchen(
+  day: string | (() => string) = '2026-11-23',
+  webRoot?: string,
+  of: 'image' | 'demo' = 'image',
+): Promise<Running> {
+  const open = await memoryDb(of);
   const { app, announcer } = createApp({ db: open.db, today: typeof day === 'string' ? () => day : day, ...(webRoot ? { webRoot } : {}) });
   const server: Server = createServer(app).listen(0, '127.0.0.1');
   await new Promise((done) => server.once('listening', done));

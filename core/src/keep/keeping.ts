@@ -40,10 +40,7 @@ function lengthens(s: Sauce, kept: Limit, decided: readonly Row[]): string {
   const by = new Set(decided.map((r) => r.no));
   if (by.has(1)) return ' More acid, then measure again, would lengthen it.';
   const planned = s.past.cooked === 'planned';
-  if (by.has(2) && (s.hot || !planned)) {
-    if (s.hot) return ' Filling it hot, then measuring a cooled sample, would lengthen it.';
-    return cooked(s) ? '' : ' Cooking it through, then measuring, would lengthen it.';
-  }
+  if (by.has(2) && (s.hot || !planned)) return cooked(s) ? '' : ' Cooking it through, then measuring, would lengthen it.';
   if (s.acidity === 'unread') {
     if (!planned) return ' Measuring its pH would lengthen it.';
     return s.hot ? ' Once it is filled hot: measure the pH of a cooled sample.' : ' Once it is cooked: measure the pH of a cooled sample.';
