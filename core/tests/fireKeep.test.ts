@@ -34,7 +34,21 @@ const THINGS = [
   'sugar_white',
   'lime_juice',
 ];
-const KINDS: KindName[] = ['simmer', 'simmer', 'steep', 'fry', 'toast', 'char', 'soak', 'blend', 'strain'];
+const KINDS: KindName[] = [
+  'simmer',
+  'simmer',
+  'steep',
+  'fry',
+  'toast',
+  'char',
+  'soak',
+  'blend',
+  'strain',
+  'lift',
+  'rest',
+  'temper',
+  'thicken',
+];
 
 /** What a hurried cook does in any order, on any day, with any reading. */
 function followed(d: Dice): BatchFile {
@@ -49,6 +63,8 @@ function followed(d: Dice): BatchFile {
       boil: d.pick(['bare', 'rolling']),
     }),
     steep: () => ({ hours: d.pick([1, 12, 60]), tempC: d.pick([4, 22]) }),
+    rest: () => ({ place: d.pick(['air', 'fridge']), hours: d.pick([1, 3, 12, 60]), fromC: d.pick([20, 90]) }),
+    thicken: () => ({ with: d.pick(['cornstarch', 'gum']), dosePct: d.pick([0, 2]), minutes: d.pick([2, 15]) }),
     fry: () => ({ way: d.pick(['sweat', 'paste', 'crisp']), drained: d.chance(0.5), minutes: 8 }),
   };
   const middle = Array.from({ length: d.whole(1, 5) }, () => d.pick(KINDS));
@@ -65,7 +81,7 @@ function followed(d: Dice): BatchFile {
   let day = START;
   const stations = kinds.map((kind, n): StationEntry => {
     day = addDays(day, kind === 'ferment' ? 14 : d.pick([0, 0, 0, 0, 1, 3, 20]));
-    const bare = d.chance(0.7) || ['bottle', 'strain', 'drain', 'toast'].includes(kind);
+    const bare = d.chance(0.7) || ['bottle', 'strain', 'drain', 'toast', 'rest', 'lift'].includes(kind);
     const intakes =
       n === 0 ? [pods('hot', 500), ...some(2)] : bare ? [] : some(2).map((x) => (d.chance(0.3) ? { ...x, late: true as const } : x));
     const pH = d.chance(kind === 'bottle' ? 0.8 : 0.15) ? d.pick([2.9, 3.4, 3.6, 3.9, 4.3, 4.8]) : undefined;
@@ -94,6 +110,12 @@ function cookedByFile(stations: StationEntry[]): boolean {
         return daysBetween(s.log.doneOn!, end.log.doneOn!) <= 1;
       if (late) return false;
     }
+    if (s.kind === 'thicken') {
+      const t = s.params as { with: string; dosePct: number; minutes: number };
+      // Starch that boils for long enough cooks the whole pot; what is whisked in for less is the last raw addition.
+      if (t.with !== 'gum' && t.minutes >= 10 && !s.intakes.some((i) => i.late)) return daysBetween(s.log.doneOn!, end.log.doneOn!) <= 1;
+      if (t.dosePct > 0) return false;
+    }
     if (s.intakes.length > 0 || ['salt', 'ferment', 'soak'].includes(s.kind) || (s.kind === 'steep' && p.hours! > 2)) return false;
     if (n === 0) return false;
   }
@@ -102,7 +124,7 @@ function cookedByFile(stations: StationEntry[]): boolean {
 
 it('stations of fire in any order, on any days: no bottle keeps longer than its last cooking, its reading, its oil and its jar allow', () => {
   const d = dice(1708);
-  const seen = { ends: 0, raw: 0, cooked: 0, oily: 0, bin: 0, low: 0, long: 0, leafy: 0 };
+  const seen = { ends: 0, raw: 0, cooked: 0, oily: 0, bin: 0, low: 0, long: 0, leafy: 0, warm: 0 };
   for (let n = 0; n < 1300; n++) {
     const file = followed(d);
     const { stations } = file.strands[0]!;
@@ -124,7 +146,7 @@ it('stations of fire in any order, on any days: no bottle keeps longer than its 
     const read =
       end.log.pH !== undefined || (end.params as { fill: string }).fill === 'hot'
         ? end.log
-        : (stations.slice(0, -1).findLast((s) => s.kind !== 'strain' || s.log.pH !== undefined)?.log ?? end.log);
+        : (stations.slice(0, -1).findLast((s) => !['strain', 'lift', 'rest'].includes(s.kind) || s.log.pH !== undefined)?.log ?? end.log);
     const acid = read.pH !== undefined && read.pH <= (read.instrument === 'meter' ? 4 : 3.6);
     const jar = runs.find((r) => r.kind === 'ferment')?.out.past.ferment ?? null;
     seen.ends++;
@@ -143,6 +165,15 @@ it('stations of fire in any order, on any days: no bottle keeps longer than its 
       expect(acid, told).toBe(true);
       seen.long++;
     }
+    const warm = stations.some((s) => {
+      const p = s.params as { place?: string; hours: number; fromC: number };
+      const sour = s.log.pH !== undefined && s.log.instrument === 'meter' && s.log.pH <= 4;
+      return s.kind === 'rest' && p.place === 'air' && p.hours > 4 && !sour && runs.find((r) => r.id === s.id)!.out.past.ph === null;
+    });
+    if (warm && keeping.place !== 'bin') {
+      expect(keeping.days, told).toBeLessThanOrEqual(3);
+      seen.warm++;
+    }
     if (!cooked) {
       expect(keeping.place, told).toBe('fridge');
       // Raw and never in a jar: three months at most, and a leaf that was never boiled is days.
@@ -151,7 +182,7 @@ it('stations of fire in any order, on any days: no bottle keeps longer than its 
     } else seen.cooked++;
     if (
       has('cilantro') &&
-      !stations.some((s) => ['simmer', 'ferment'].includes(s.kind)) &&
+      !stations.some((s) => ['simmer', 'thicken', 'ferment'].includes(s.kind)) &&
       (end.params as { fill: string }).fill === 'cold'
     ) {
       expect(keeping.days, told).toBeLessThanOrEqual(5);

@@ -13,6 +13,7 @@ import {
   propsOf,
   readHave,
   stationsOf,
+  strandsUpTo,
   STYLES,
   styleOfList,
   TYPICAL,
@@ -89,6 +90,53 @@ function finished(file: BatchFile, pH: number): BatchFile {
   return { ...file, startDate: TODAY, strands } as BatchFile;
 }
 
+/** What the file alone says of an end: every key on the way there, what fills it, and whether something soured. */
+function onTheWay(file: BatchFile, strandId: string) {
+  const strands = strandsUpTo(file, strandId);
+  const entries = stationsOf(file).filter((s) => strands.has(s.strand.id));
+  const keys = entries.flatMap(({ entry }) =>
+    entry.intakes.flatMap((i) => (i.origin.from === 'larder' ? [kindKey({ key: i.origin.key })] : [])),
+  );
+  const last = file.strands.find((s) => s.id === strandId)!.stations.at(-1)!;
+  return {
+    keys,
+    oil: keys.some((k) => k.startsWith('oil_')),
+    soft: keys.some((k) => ['cilantro', 'culantro', 'basil', 'mint', 'avocado'].includes(k)),
+    fruity: keys.some((k) => /^(mango|pineapple|peach|tomat|onion|shallot)/.test(k)),
+    hot: (last.params as { fill?: string }).fill === 'hot',
+    bowl: last.kind === 'bowl',
+    live: entries.some(({ entry }) => entry.kind === 'ferment'),
+  };
+}
+
+describe.each(STYLES)('what $id may promise', (style) => {
+  const file = finished(planned(style), 3.3);
+  const done = report(file);
+  it.each(endStrands(file).map((s) => s.id))('%s, measured by meter at pH 3.3 and done as planned', (strandId) => {
+    const keeping = done.ends.find((e) => e.strandId === strandId)!.keeping!;
+    const { oil, soft, fruity, hot, bowl, live } = onTheWay(file, strandId);
+    // Rows 2, 4, 8 and 9 of the table of keeping (handbook chapter 5, section 17), by what went in.
+    const most = bowl ? 3 : oil ? 14 : hot ? 180 : soft || (fruity && !live) ? 5 : live ? 180 : 90;
+    expect(keeping.days).toBeLessThanOrEqual(most);
+    if (keeping.place === 'cupboard') expect([oil, hot, bowl]).toEqual([false, true, false]);
+    expect(keeping.text).not.toMatch(/room temperature|indefinite|for ever/);
+  });
+  it('its cautions name what it is: oil, live gas, a hot jug, starch, an open bowl', () => {
+    const ids = new Set(done.cautions.map((c) => c.id));
+    const kinds = new Set(stationsOf(file).map((s) => s.entry.kind));
+    const ends = endStrands(file).map((s) => onTheWay(file, s.id));
+    if (ends.some((e) => e.oil)) expect([...ids]).toContain('garlic-oil');
+    if (ends.some((e) => e.live && !e.hot)) expect([...ids]).toContain('live-pressure');
+    if (kinds.has('thicken')) expect([...ids]).toContain('starch-warm');
+    if (kinds.has('fry')) expect([...ids]).toContain('hot-oil');
+    if (kinds.has('bowl')) expect([...ids]).toContain('open-bowl');
+    if (kinds.has('char')) expect([...ids]).toContain('capsaicin-smoke');
+    expect([...ids]).toContain('home-only');
+    // Nothing that was cooked or measured makes a reading out of a plan.
+    const unread = report(planned(style)).cautions.map((c) => c.id);
+    expect(unread).toContain('ph-unmeasured');
+  });
+});
 describe('what a style may promise', () => {
   it.each(['raw-herbs', 'base-variants'])('%s: herbs that are raw never get more than days, however sour', (id) => {
     const file = finished(planned(STYLES.find((s) => s.id === id)!), 3.3);

@@ -28,6 +28,21 @@ export const TYPICAL_ACIDS: AcidWorld = { proteinFactor: 1, pKaShift: 0 };
 
 const entry = (mol: number, { z0, pKa, eps }: AcidConstants | BufferGroup): PoolAcid => ({ mol, z0, pKa, eps });
 
+/** Kept in step to this share, two streams have one pH. */
+const ALIKE = 1e-9;
+
+/** Two streams whose acids, salt, protein and strong ions stand in the same proportion to their water: one pH serves both. */
+export function sameLiquid(a: Stream, b: Stream): boolean {
+  const [ga, gb] = [a.grams, b.grams];
+  if (!(ga.water > 0 && gb.water > 0)) return false;
+  const r = gb.water / ga.water;
+  const alike = (x: number, y: number) => Math.abs(y - r * x) <= ALIKE * Math.abs(y);
+  if (!alike(a.sidEq, b.sidEq) || !alike(ga.salt, gb.salt) || !alike(ga.protein, gb.protein)) return false;
+  if (!alike(ga.hydrolysate, gb.hydrolysate)) return false;
+  for (const acid of ACIDS) if (!alike(ga[acid], gb[acid])) return false;
+  return true;
+}
+
 /** The pool of a stream: moles of acids and protein groups, salt, strong ions and water. */
 export function poolOf(stream: Stream, world: AcidWorld = TYPICAL_ACIDS): AcidPool {
   const g = stream.grams;

@@ -101,7 +101,7 @@ export function* runWorlds(
   seed: number,
   memo: LineMemo | null,
 ): Generator<void, Worlds> {
-  const draws: Draw[] = drawEnsemble(seed, members);
+  const draws: readonly Draw[] = drawEnsemble(seed, members);
   const acids = draws.map(acidWorld);
   const keys = memo ? keysOf(file, seed, members) : null;
   const old = oldOf(file, typical);
@@ -129,7 +129,14 @@ export function* runWorlds(
       // Only what goes on is kept: the rest of thousands of runs would fill the memory.
       return runOrNull(() => givenOf(runStation(file, node, (id) => worlds.get(id)!.runs[w]!, draw, true, old)));
     });
-    const made = { runs, values: runs.map((r, w) => (r ? bandedOf(r.out, acids[w]!, start(w), draws[w]!.z('body')) : null)) };
+    const before = node.before === null ? undefined : worlds.get(node.before)!;
+    /** What came along, with its pH: a sieve or a bottle changes neither. */
+    const along = (w: number) => {
+      const [run, value] = [before?.runs[w], before?.values[w]];
+      return run && value ? { stream: run.out.stream, pH: value.pH } : undefined;
+    };
+    const value = (r: Given, w: number) => bandedOf(r.out, acids[w]!, start(w), draws[w]!.z('body'), along(w));
+    const made = { runs, values: runs.map((r, w) => (r ? value(r, w) : null)) };
     if (key !== undefined) memo!.put(key, made);
     worlds.set(node.id, made);
     yield;

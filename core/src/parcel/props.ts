@@ -1,4 +1,4 @@
-import { poolOf, solvePh, type AcidWorld, type PhResult, type PhStart, TYPICAL_ACIDS } from '../acid';
+import { poolOf, sameLiquid, solvePh, type AcidWorld, type PhResult, type PhStart, TYPICAL_ACIDS } from '../acid';
 import { ACIDS } from '../matter/component';
 import { colourOf } from '../matter/colour';
 import { densityOf } from '../matter/density';
@@ -33,8 +33,14 @@ export function phOf(stream: Stream, world: AcidWorld = TYPICAL_ACIDS, near?: Ph
   return stream.grams.water > 0 ? solvePh(poolOf(stream, world), near) : null;
 }
 
-/** What carries a band, in one world; `luck` is that of its body, a standard normal. */
-export function bandedOf(p: Parcel, world: AcidWorld, near?: PhStart, luck = 0): Pick<Props, Banded> {
+/** What carries a band, in one world; `luck` is that of its body, a standard normal; `known` is what it came from, with its pH. */
+export function bandedOf(
+  p: Parcel,
+  world: AcidWorld,
+  near?: PhStart,
+  luck = 0,
+  known?: { stream: Stream; pH: number | null },
+): Pick<Props, Banded> {
   const { stream } = p;
   const massG = massOf(stream);
   const per = massG > 0 ? 1 / massG : 0;
@@ -42,7 +48,7 @@ export function bandedOf(p: Parcel, world: AcidWorld, near?: PhStart, luck = 0):
   return {
     massG,
     heatShu: stream.heatShuG * per,
-    pH: phOf(stream, world, near)?.pH ?? null,
+    pH: known && sameLiquid(known.stream, stream) ? known.pH : (phOf(stream, world, near)?.pH ?? null),
     saltPct: 100 * salt * per,
     sweetPct: 100 * sugars * per,
     body: bodyOf(p, luck),

@@ -35,9 +35,23 @@ export function seedOf(text: string): number {
 /**
  * `count` draws from one seed. Each unknown is stratified: the members' values are one per equal
  * slice of its distribution, in an order shuffled per name (Latin hypercube, McKay et al. 1979), so that
- * 60 members already give steady quantiles. Deterministic for the same seed and count.
+ * 60 members already give steady quantiles. Deterministic for the same seed and count; the latest few are remembered, for a
+ * batch that is edited asks for its own again and again.
  */
-export function drawEnsemble(seed: number, count: number): Draw[] {
+export function drawEnsemble(seed: number, count: number): readonly Draw[] {
+  const key = `${seed}/${count}`;
+  let draws = remembered.get(key);
+  if (!draws) {
+    draws = newEnsemble(seed, count);
+    remembered.set(key, draws);
+    if (remembered.size > MOST_REMEMBERED) remembered.delete(remembered.keys().next().value!);
+  }
+  return draws;
+}
+const remembered = new Map<string, readonly Draw[]>();
+const MOST_REMEMBERED = 4;
+
+function newEnsemble(seed: number, count: number): Draw[] {
   const columns = new Map<string, Float64Array>();
   const column = (name: string): Float64Array => {
     let values = columns.get(name);

@@ -135,11 +135,24 @@ function doseFor(step: number, mostG: number, body: (g: number) => number | null
   const at = (g: number) => body(g) ?? step;
   if (at(0) >= step) return 0;
   if (at(mostG) < step) return mostG;
-  let [low, high] = [0, mostG];
-  for (let i = 0; i < 40; i++) {
-    const mid = (low + high) / 2;
-    if (at(mid) < step) low = mid;
-    else high = mid;
+  // Regula falsi with the Illinois rule: a body is a smooth rising function of the dose, and each look at it costs.
+  let [a, b, fa, fb] = [0, mostG, at(0) - step, at(mostG) - step];
+  let side = 0;
+  for (let i = 0; i < 40 && b - a > 1e-9 * mostG; i++) {
+    const c = (a * fb - b * fa) / (fb - fa);
+    const fc = at(c) - step;
+    if (Math.abs(fc) < EXACT) return c;
+    if (fc < 0) {
+      [a, fa] = [c, fc];
+      if (side === -1) fb /= 2;
+      side = -1;
+    } else {
+      [b, fb] = [c, fc];
+      if (side === 1) fa /= 2;
+      side = 1;
+    }
   }
-  return (low + high) / 2;
+  return (a + b) / 2;
 }
+/** Steps of body that nobody can tell apart. */
+const EXACT = 1e-4;
