@@ -13,7 +13,10 @@ export default defineConfig({
     projects: [
       // Pure computation: nothing to keep apart, so that it is read in once.
       { extends: true, test: { ...test, name: 'core', include: ['{core,contract}/tests/**/*.test.ts'], isolate: false } },
-      { extends: true, test: { ...test, name: 'server', include: ['server/tests/**/*.test.ts'], isolate: false, globalSetup: 'server/tests/image.ts' } },
+      {
+        extends: true,
+        test: { ...test, name: 'server', include: ['server/tests/**/*.test.ts'], isolate: false, globalSetup: 'server/tests/image.ts' },
+      },
       { extends: true, test: { ...test, name: 'web', include: ['web/tests/**/*.test.ts'] } },
     ],
   },

@@ -1,3 +1,4 @@
+import { readFileSync } from 'node:fs';
 import { fileURLToPath } from 'node:url';
 import { chromium } from '@playwright/test';
 import config from '../e2e/playwright.config';
@@ -18,7 +19,9 @@ const VIEWS: readonly [name: string, path: string, click?: string][] = [
   ['dilution', '/bench/dilution'],
   ['measures', '/bench/measures'],
   ['pot', '/batches/harbour-dark?at=simmer'],
+  ['tools', '/larder/tools'],
   ['varieties', '/pods/varieties'],
+  ['recipe', '/batches', 'button:has-text("Start a batch")'],
   ['ingredients', '/larder/table'],
   ['lot', '/pods', '.row:has-text("Smoked")'],
 ];
@@ -37,6 +40,21 @@ try {
     if (name === 'start') {
       await page.getByLabel(/What do you have/).fill('15 hot pods, garlic, vinegar, six small bottles, medium');
       await page.waitForTimeout(4000);
+    }
+    if (name === 'recipe') {
+      await page.getByText('A recipe', { exact: true }).click();
+      await page.getByLabel(/Ingredient list/).fill(readFileSync(new URL('../examples/harbour-card.txt', import.meta.url), 'utf8'));
+      await page.waitForTimeout(3000);
+      await page.getByRole('button', { name: 'Make it one' }).click();
+      await page.waitForTimeout(3500);
+      await page.waitForTimeout(300);
+    }
+    if (name === 'pot') {
+      await page.getByLabel('Minutes from the boil').fill('12');
+      await page.getByLabel(/Pot and all/).fill('2660');
+      await page.getByRole('button', { name: 'Add this weighing' }).click();
+      await page.waitForTimeout(2500);
+      await page.mouse.move(640, 500);
     }
     if (name === 'change') {
       await page.getByRole('button', { name: 'Double' }).click();

@@ -1,4 +1,6 @@
-import type { Texture } from '../parcel';
+import type { GROUND } from './thickness';
+
+type Texture = keyof typeof GROUND;
 
 /** What a blender does besides grinding (handbook chapter 5, section 11; chapter 2, section 9; judgement). */
 

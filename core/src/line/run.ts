@@ -1,10 +1,10 @@
 import { pinPh } from '../acid';
 import { LEGAL_PH } from '../ferment';
-import { gramsOf, mapStations, sameThing, stationIn, stationsOf, type BatchFile, type Intake, type StationEntry } from '../file';
+import { gramsOf, learntOf, mapStations, sameThing, stationIn, stationsOf, type BatchFile, type Intake, type StationEntry } from '../file';
 import type { Ingredient } from '../matter/ingredient';
 import { massOf, mix, percent, EMPTY } from '../matter/stream';
 import { aged, INSTRUMENT_SD, join, NO_PARCEL, parcel, phOf, scaleParcel, type MeasuredPh, type Parcel, type StoredStuff } from '../parcel';
-import { acidWorld, learntOf, type PodLot } from '../pantry';
+import { acidWorld, type PodLot } from '../pantry';
 import { daysBetween } from '../plan';
 import { drawAt, TYPICAL, type Draw } from '../stat/draw';
 import { stationKind, StationProblem, type FactsOf, type Flow, type KindName, type Outcome, type StationContext } from '../stations';

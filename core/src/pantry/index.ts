@@ -9,4 +9,3 @@ export * from './hotRow';
 export * from './larder';
 export * from './swell';
 export * from './cut';
-export * from './tool';

@@ -95,6 +95,12 @@ async function start() {
     <div class="ask">
       <DraftBar :show="draft.takenUp.value" @anew="draft.anew" />
       <RadioCards v-model="form.mode" label="Begin with" :columns="2" :options="modes" />
+      <PickField v-model="form.style" label="Which kind of sauce" :options="styles" />
+      <p class="soft kind">{{ styleOf(form.style).says }}</p>
+      <p v-if="offered" class="note offer">
+        This reads like: {{ offered.name }}.
+        <NButton size="small" @click="form.style = offered.id">Make it one</NButton>
+      </p>
       <ListReader v-if="form.mode === 'recipe'" ref="reader" v-model="form.text" />
       <TextField
         v-else
@@ -109,12 +115,6 @@ async function start() {
         v-model="form.fromLots"
         :label="`Choose from my ${plural(lots.length, 'lot')} as well`"
       />
-      <PickField v-model="form.style" label="Which kind of sauce" :options="styles" />
-      <p class="soft kind">{{ styleOf(form.style).says }}</p>
-      <p v-if="offered" class="note offer">
-        This reads like: {{ offered.name }}.
-        <NButton size="small" @click="form.style = offered.id">Make it one</NButton>
-      </p>
       <p v-if="swapped.length" class="soft kind">
         With
         <template v-for="([key, by], n) in swapped" :key="key"

@@ -87,7 +87,7 @@ ul {
 }
 li {
   display: grid;
-  grid-template-columns: minmax(0, 1fr) 112px;
+  grid-template-columns: minmax(0, 1fr) minmax(92px, 112px);
   gap: 1px 12px;
   padding: 5px 8px;
   border-bottom: 1px dashed var(--line);
@@ -104,6 +104,10 @@ li > .which {
 li.ask {
   background: var(--warn-plate);
   border-radius: 8px;
+}
+.g {
+  flex: none;
+  white-space: nowrap;
 }
 .top {
   display: flex;

@@ -53,7 +53,6 @@ const value = computed(() => {
 });
 /** Where the curve leaves room at the top. */
 const rising = computed(() => props.points.at(-1)![1] > props.points[0]![1]);
-const right = computed(() => x.value(held.value) > W * 0.6);
 const svg = useTemplateRef<SVGSVGElement>('svg');
 const put = (to: number) => {
   const [low, high] = x.value.domain() as [number, number];
@@ -102,7 +101,7 @@ function key(e: KeyboardEvent) {
     <path :d="path ?? ''" :stroke="hex" stroke-width="5" fill="none" stroke-linecap="round" />
     <line :x1="x(held)" :x2="x(held)" :y1="y(value)" :y2="BOX.bottom" stroke="var(--ink)" stroke-width="1.5" />
     <circle :cx="x(held)" :cy="y(value)" r="9" fill="var(--plate)" stroke="var(--ink)" stroke-width="2.5" />
-    <text class="b" :x="x(held) + (right ? -15 : 15)" :y="Math.max(16, y(value) - 12)" :text-anchor="right ? 'end' : 'start'">
+    <text class="b" :x="Math.min(W - 64, Math.max(64, x(held)))" :y="Math.max(32, y(value) - 17)" text-anchor="middle">
       {{ sayY(value) }}
     </text>
     <text class="soft" :x="BOX.left" :y="H - 5">{{ across }}: {{ sayX(at) }}</text>
