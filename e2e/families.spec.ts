@@ -107,7 +107,7 @@ test('simmered in vinegar: lifted from the seeds; the pan keeps the liquid that 
   await station(page, 'Lift');
   const pan = page.getByRole('slider', { name: /Liquid that goes along/ });
   await pan.focus();
-  for (let n = 0; n < 4; n++) await page.keyboard.press('PageUp');
+  for (let n = 0; n < 4; n++) await page.keyboard.press('PageDown');
   await expect(pan).toHaveAttribute('aria-valuenow', '58');
   const after = at((await stored(page, id)).report, 'lift');
   expect(after.now.heatShu).toBeGreaterThan(lift.now.heatShu * 1.3);

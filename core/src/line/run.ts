@@ -1,8 +1,8 @@
 import { pinPh } from '../acid';
 import { LEGAL_PH } from '../ferment';
-import { gramsOf, learntOf, mapStations, sameThing, stationIn, stationsOf, type BatchFile, type Intake, type StationEntry } from '../file';
+import { gramsOf, learntOf, mapStations, stationIn, stationsOf, type BatchFile, type Intake, type StationEntry } from '../file';
 import type { Ingredient } from '../matter/ingredient';
-import { massOf, mix, percent, EMPTY } from '../matter/stream';
+import { massOf, mix, EMPTY } from '../matter/stream';
 import { aged, INSTRUMENT_SD, join, NO_PARCEL, parcel, phOf, scaleParcel, type MeasuredPh, type Parcel, type StoredStuff } from '../parcel';
 import { acidWorld, type PodLot } from '../pantry';
 import { daysBetween } from '../plan';
@@ -14,6 +14,8 @@ import { nothing, take, type Stores, type Taken } from './intake';
 import { LineProblem } from './problem';
 import { changedSince, NO_READING, phOn, readingAt, unlikely, type PhState } from './reading';
 import { schedule } from './schedule';
+import { refuseSlips } from './slips';
+import { pinMass } from './weighed';
 
 interface RunOf<K extends KindName> extends Outcome<FactsOf<K>> {
   id: string;
@@ -50,39 +52,6 @@ export const additionsOf = (run: StationRun): Flow[] => [
 
 /** A run as the books see it. */
 export const bookedOf = (run: StationRun): Booked => ({ ...run, additions: additionsOf(run) });
-
-/** The flow that a weighing lost or found: on a side what went missing, among what was made what nobody put in. */
-export const UNWEIGHED = 'unweighed';
-
-/** More than this over what went in is no matter of the scale (our judgement). */
-const SCALE_SLACK = 1.05;
-
-/** Brings the output to a weighed mass: what is missing left somewhere, what is extra came from somewhere. */
-function pinMass(outcome: Outcome, wentG: number, massG: number, typical: boolean): Outcome {
-  const { out } = outcome;
-  const mass = massOf(out.stream);
-  if (!(mass > 0) || Math.abs(massG - mass) < 1e-9) return outcome;
-  if (typical) {
-    const went = outcome.made.reduce((s, a) => s + massOf(a.stream), wentG);
-    if (massG > went * SCALE_SLACK)
-      throw new StationProblem(
-        'log/massG',
-        `Only ${Math.round(went)} g went in here. Weigh without the bowl, or check what went in before.`,
-      );
-    const dry = mass - out.stream.grams.water;
-    if (massG < dry)
-      throw new StationProblem(
-        'log/massG',
-        `Even dried out it would weigh ${Math.ceil(dry)} g. Check the weight, or the amounts before it.`,
-      );
-  }
-  const pinned = scaleParcel(out, massG / mass);
-  const rest = scaleParcel(out, Math.abs(massG / mass - 1));
-  if (massG < mass) {
-    return { ...outcome, out: pinned, sides: [...outcome.sides, { id: UNWEIGHED, name: 'lost on the way', ...rest }] };
-  }
-  return { ...outcome, out: pinned, made: [...outcome.made, { id: UNWEIGHED, name: 'not accounted for', ...rest }] };
-}
 
 interface Known {
   graph: Graph;
@@ -162,34 +131,6 @@ function later(file: BatchFile, giverId: string, takerId: string, p: Parcel): Pa
 
 /** More asked for than there is, by no more than a scale shows, is no matter, g. */
 const SCALE_G = 0.5;
-/** More than this many times everything else, of one thing, is a slip of the finger; less strict where nothing came along yet (our judgement). */
-const MOST_TIMES = { along: 10, first: 100 } as const;
-/** So is a bowl this salty (our judgement). */
-const MOST_SALT_PCT = 15;
-
-/** Amounts that are a slip of the finger, in the typical world. Throws StationProblem at the intake. */
-function refuseSlips(entry: StationEntry, along: Parcel, taken: readonly Taken[], bowl: Parcel): void {
-  const at = (t: Taken) => `intakes/${entry.intakes.indexOf(t.intake)}/amount`;
-  const alongG = massOf(along.stream);
-  const again = entry.intakes.findIndex((x, i) => gramsOf(x.amount) !== 0 && entry.intakes.findIndex((y) => sameThing(x, y)) !== i);
-  if (again >= 0) throw new StationProblem(`intakes/${again}`, 'This is listed twice. Give each thing one line.');
-  const stuff = taken.reduce((s, t) => s + (t.intake.origin.from === 'larder' ? 0 : massOf(t.stays.stream)), alongG);
-  if (!(stuff > 0)) return;
-  const most = alongG > 0 ? MOST_TIMES.along : MOST_TIMES.first;
-  for (const t of taken) {
-    const times = t.intake.origin.from === 'larder' ? massOf(t.flow.stream) / stuff : 0;
-    if (times > most)
-      throw new StationProblem(
-        at(t),
-        `So much ${t.flow.name.split(',')[0]!.toLowerCase()} is ${Math.round(times)} times the rest of it. Check the amount.`,
-      );
-  }
-  const salty = percent(bowl.stream, 'salt');
-  if (taken.length === 0 || salty <= Math.max(MOST_SALT_PCT, percent(along.stream, 'salt'))) return;
-  const saltiest = taken.reduce((x, y) => (x.flow.stream.grams.salt > y.flow.stream.grams.salt ? x : y));
-  throw new StationProblem(at(saltiest), `This makes it ${salty.toFixed(0)} % salt. Nobody can eat that. Check the amount.`);
-}
-
 /** One station in one world, on top of those it waits for. Throws LineProblem. */
 export function runStation(file: BatchFile, node: Node, find: Find, draw: Draw, measured: boolean, old: ReadonlySet<string>): StationRun {
   const { graph, lots, rows, stored } = knownOf(file);

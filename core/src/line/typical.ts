@@ -11,8 +11,9 @@ import { stationKind, type Bottled, type Duty, type FactsOf, type Flow, type Kin
 import { endOf, endStrands } from './compose';
 import { graphOf, handOut, sideOutlet, strandEnd, upstreamOf, type Graph } from './graph';
 import type { PhState } from './reading';
-import { additionsOf, runLine, runOf, UNWEIGHED, type StationRun } from './run';
+import { additionsOf, runLine, runOf, type StationRun } from './run';
 import { activeStations, lastDay, schedule, type StationDates } from './schedule';
+import { UNWEIGHED } from './weighed';
 
 export interface FlowReport {
   id: string;

@@ -3,6 +3,7 @@ import { scaleLinear } from 'd3-scale';
 import { area, curveMonotoneX, line } from 'd3-shape';
 import { computed, useTemplateRef } from 'vue';
 import type { Curve } from '@roskel/core';
+import { useSlide } from './useSlide';
 
 /** How what comes out follows one figure: the point is dragged along, by mouse, finger or arrow keys. */
 const props = defineProps<{
@@ -59,20 +60,14 @@ const put = (to: number) => {
   const digits = Math.max(0, -Math.floor(Math.log10(props.step)));
   emit('at', Number(Math.min(high, Math.max(low, Math.round(to / props.step) * props.step)).toFixed(digits)));
 };
-function drag(e: PointerEvent) {
-  if (props.fixed) return;
-  if (e.type === 'pointerdown') (e.currentTarget as Element).setPointerCapture(e.pointerId);
-  else if (e.buttons === 0) return;
-  const box = svg.value!.getBoundingClientRect();
-  put(x.value.invert(((e.clientX - box.left) / box.width) * W));
-}
-function key(e: KeyboardEvent) {
-  const by = { ArrowRight: 1, ArrowUp: 1, ArrowLeft: -1, ArrowDown: -1, PageUp: 10, PageDown: -10 }[e.key];
-  if (by === undefined || props.fixed) return;
-  e.preventDefault();
-  e.stopPropagation();
-  put(props.at + by * props.step);
-}
+const { drag, key } = useSlide(svg, {
+  box: [W, H],
+  at: (left) => x.value.invert(left),
+  now: () => props.at,
+  put,
+  step: () => props.step,
+  fixed: () => props.fixed === true,
+});
 </script>
 
 <template>

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { useTemplateRef } from 'vue';
 import { grams } from '../format';
+import { useSlide } from './useSlide';
 
 /** A pan and a bowl: the level in the pan is dragged, and the rest goes along into the bowl. */
 const props = defineProps<{ alongPct: number; leftG: number; onG: number; hex: string; fixed: boolean }>();
@@ -12,21 +13,14 @@ const FLOOR = 122;
 const level = (share: number) => FLOOR - (FLOOR - TOP - 8) * Math.min(1, Math.max(0.03, share));
 const svg = useTemplateRef<SVGSVGElement>('svg');
 const put = (pct: number) => emit('along', Math.round(Math.min(100, Math.max(0, pct))));
-function drag(e: PointerEvent) {
-  if (props.fixed) return;
-  if (e.type === 'pointerdown') (e.currentTarget as Element).setPointerCapture(e.pointerId);
-  else if (e.buttons === 0) return;
-  const box = svg.value!.getBoundingClientRect();
-  const y = ((e.clientY - box.top) / box.height) * H;
-  put(100 - (100 * (FLOOR - y)) / (FLOOR - TOP - 8));
-}
-function key(e: KeyboardEvent) {
-  const by = { ArrowUp: -1, ArrowLeft: -1, ArrowDown: 1, ArrowRight: 1, PageUp: -10, PageDown: 10 }[e.key];
-  if (by === undefined || props.fixed) return;
-  e.preventDefault();
-  e.stopPropagation();
-  put(props.alongPct + by);
-}
+const { drag, key } = useSlide(svg, {
+  box: [W, H],
+  // The lower the level in the pan, the more goes along.
+  at: (_, y) => 100 - (100 * (FLOOR - y)) / (FLOOR - TOP - 8),
+  now: () => props.alongPct,
+  put,
+  fixed: () => props.fixed,
+});
 </script>
 
 <template>

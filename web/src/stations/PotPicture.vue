@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed, useTemplateRef } from 'vue';
 import { grams } from '../format';
+import { useSlide } from './useSlide';
 
 /** A pot one looks into from the side: how far it stood, and how far down it goes. The lower line is dragged. */
 const props = defineProps<{ beganG: number; stopG: number; hex: string; fixed: boolean; nowG?: number | null }>();
@@ -17,23 +18,31 @@ const nowY = computed(() => (props.nowG ? TOP + H * (1 - (FULL * props.nowG) / M
 /** Names stand apart, whatever the levels. */
 const nowAt = computed(() => Math.min(stopY.value - 18, Math.max(beganY + 18, (nowY.value ?? 0) + 5)));
 const svg = useTemplateRef<SVGSVGElement>('svg');
-function drag(e: PointerEvent) {
-  if (props.fixed) return;
-  if (e.type === 'pointerdown') (e.currentTarget as Element).setPointerCapture(e.pointerId);
-  else if (e.buttons === 0) return;
-  const box = svg.value!.getBoundingClientRect();
-  const y = ((e.clientY - box.top) / box.height) * (H + TOP + 34);
-  emit('level', Math.min(1, Math.max(0.05, (TOP + H - y) / (H * FULL))));
-}
+const share = computed(() => props.stopG / Math.max(1, props.beganG));
+const { drag, key } = useSlide(svg, {
+  box: [W + 150, H + TOP + 34],
+  at: (_, y) => (TOP + H - y) / (H * FULL),
+  now: () => share.value,
+  put: (to) => emit('level', Math.min(1, Math.max(0.05, to))),
+  step: () => 0.01,
+  fixed: () => props.fixed,
+});
 </script>
 
 <template>
   <svg
     ref="svg"
     :viewBox="`0 0 ${W + 150} ${H + TOP + 34}`"
-    role="img"
-    :aria-label="`The pot began with ${grams(beganG)}${nowG ? `, holds ${grams(nowG)} now` : ''} and stops at ${grams(stopG)}`"
+    role="slider"
+    :tabindex="fixed ? -1 : 0"
+    aria-label="Where the pot stops"
+    aria-valuemin="5"
+    aria-valuemax="100"
+    :aria-valuenow="Math.round(100 * share)"
+    :aria-disabled="fixed"
+    :aria-valuetext="`The pot began with ${grams(beganG)}${nowG ? `, holds ${grams(nowG)} now` : ''} and stops at ${grams(stopG)}`"
     @pointermove="drag"
+    @keydown="key"
   >
     <path :d="`M20 ${TOP} v${H} q0 14 14 14 h${W - 68} q14 0 14 -14 v-${H}`" fill="none" stroke="var(--metal)" stroke-width="6" />
     <path :d="`M4 ${TOP + 22} h16 M${W - 20} ${TOP + 22} h16`" stroke="var(--metal)" stroke-width="10" stroke-linecap="round" />

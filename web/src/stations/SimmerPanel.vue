@@ -1,17 +1,8 @@
 <script setup lang="ts">
 import { computed } from 'vue';
-import {
-  BODY_STEPS,
-  bodyWord,
-  simmerSchema,
-  SOFTENS,
-  stationIn,
-  type ParamsOf,
-  type PieceShape,
-  type Softens,
-  type StationReport,
-} from '@roskel/core';
+import { simmerSchema, SOFTENS, stationIn, type ParamsOf, type PieceShape, type Softens, type StationReport } from '@roskel/core';
 import { grams, ph } from '../format';
+import { BODY_CHOICES, bodySays } from './bodyWords';
 import { usePanel } from './panel';
 import StationFrame from '../batch/StationFrame.vue';
 import LogFields from '../batch/LogFields.vue';
@@ -55,7 +46,6 @@ const CUTS: { value: PieceShape; label: string }[] = [
 const soft = computed(() => params.value.soft ?? { what: 'carrot' as const, shape: 'slice' as const, mm: 8 });
 const mmOf = simmerSchema.properties.soft.properties.mm;
 const used = computed(() => batch.file?.tools?.find((t) => t.id === stationIn(batch.file!, props.station.id)?.toolId) ?? null);
-const steps = BODY_STEPS.map((label, i) => ({ value: i + 1, label }));
 const weighed = computed(() => props.station.log.massG !== undefined);
 const level = (share: number) => set({ until: 'left', leftPct: Math.round(100 * share) });
 /** Minutes as one says them: nobody knows a pot to the minute. */
@@ -78,12 +68,7 @@ const togo = computed(() => {
   const [low, high] = [left(f.minutesLow), left(f.minutesHigh)];
   return low === high ? `${low} min` : `${low} to ${high} min`;
 });
-const body = computed(() => {
-  const f = facts.value;
-  if (!f || f.bodyHot === null || f.bodyCold === null) return 'still in pieces';
-  const [hot, cold] = [bodyWord(f.bodyHot), bodyWord(f.bodyCold)];
-  return hot === cold ? cold : `${hot} now, ${cold} when cold`;
-});
+const body = computed(() => bodySays(facts.value));
 const rows = computed(() => {
   const f = facts.value;
   return [
@@ -122,7 +107,7 @@ const rows = computed(() => {
         v-if="params.until === 'body'"
         label="When cold it is"
         :model-value="Math.round(params.step)"
-        :options="steps"
+        :options="BODY_CHOICES"
         @update:model-value="set({ step: $event })"
       />
       <PickField label="Fire" :model-value="params.boil" :options="BOILS" @update:model-value="set({ boil: $event })" />

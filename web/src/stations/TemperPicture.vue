@@ -1,34 +1,28 @@
 <script setup lang="ts">
 import { useTemplateRef } from 'vue';
 import { degrees } from '../format';
+import { useSlide } from './useSlide';
 
 /** A thermometer on its side: what is cold, what it stands, and the pot, whose mark is dragged. */
 const props = defineProps<{ hotC: number; coldC: number; togetherC: number; limits: { name: string; c: number }[]; hex: string }>();
 const emit = defineEmits<{ hot: [c: number] }>();
-const W = 420;
+const [W, H] = [420, 126];
 const [LEFT, RIGHT, Y] = [22, 398, 74];
 const x = (c: number) => LEFT + ((RIGHT - LEFT) * Math.min(110, Math.max(0, c))) / 110;
 const svg = useTemplateRef<SVGSVGElement>('svg');
 const put = (c: number) => emit('hot', Math.round(Math.min(110, Math.max(20, c))));
-function drag(e: PointerEvent) {
-  if (e.type === 'pointerdown') (e.currentTarget as Element).setPointerCapture(e.pointerId);
-  else if (e.buttons === 0) return;
-  const box = svg.value!.getBoundingClientRect();
-  put(((((e.clientX - box.left) / box.width) * W - LEFT) / (RIGHT - LEFT)) * 110);
-}
-function key(e: KeyboardEvent) {
-  const by = { ArrowRight: 1, ArrowUp: 1, ArrowLeft: -1, ArrowDown: -1, PageUp: 10, PageDown: -10 }[e.key];
-  if (by === undefined) return;
-  e.preventDefault();
-  e.stopPropagation();
-  put(props.hotC + by);
-}
+const { drag, key } = useSlide(svg, {
+  box: [W, H],
+  at: (left) => ((left - LEFT) / (RIGHT - LEFT)) * 110,
+  now: () => props.hotC,
+  put,
+});
 </script>
 
 <template>
   <svg
     ref="svg"
-    :viewBox="`0 0 ${W} 126`"
+    :viewBox="`0 0 ${W} ${H}`"
     role="slider"
     tabindex="0"
     aria-label="How hot the pot is"

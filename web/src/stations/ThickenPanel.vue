@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import { computed } from 'vue';
-import { BODY_STEPS, bodyWord, type ParamsOf, type StationReport } from '@roskel/core';
+import { bodyWord, type ParamsOf, type StationReport } from '@roskel/core';
 import { grams } from '../format';
+import { BODY_CHOICES, bodySays } from './bodyWords';
 import { usePanel } from './panel';
 import StationFrame from '../batch/StationFrame.vue';
 import LogFields from '../batch/LogFields.vue';
@@ -22,15 +23,9 @@ const UNTIL: { value: Params['until']; label: string }[] = [
   { value: 'dose', label: 'so much for 100 g of its water' },
   { value: 'body', label: 'until its body is' },
 ];
-const steps = BODY_STEPS.map((label, i) => ({ value: i + 1, label }));
 /** g of starch in a teaspoon (common practice, no source). */
 const TEASPOON = 2.7;
-const body = computed(() => {
-  const f = facts.value;
-  if (!f || f.bodyHot === null || f.bodyCold === null) return 'still in pieces';
-  const [hot, cold] = [bodyWord(f.bodyHot), bodyWord(f.bodyCold)];
-  return hot === cold ? cold : `${hot} now, ${cold} when cold`;
-});
+const body = computed(() => bodySays(facts.value));
 const rows = computed(() => {
   const f = facts.value;
   const g = f?.doseG ?? 0;
@@ -54,7 +49,7 @@ const rows = computed(() => {
         v-else
         label="When cold it is"
         :model-value="Math.round(params.step)"
-        :options="steps"
+        :options="BODY_CHOICES"
         @update:model-value="set({ step: $event })"
       />
       <ParamField v-if="params.with !== 'gum'" :station="station" name="minutes" label="On the boil" />
