@@ -1,6 +1,7 @@
 import { createRequire } from 'node:module';
 import { beforeAll, describe, expect, it } from 'vitest';
-import { ingredient } from '../src';
+import { ingredient, lotOfVariety, massOf, runUpTo, variety } from '../src';
+import { alone, pods } from './helpers';
 
 // Outside reference: Indian Food Composition Tables 2017 (Longvah et al., National Institute of Nutrition), open
 // machine-readable release, g per 100 g. Foods of our table that have a direct counterpart there.
@@ -42,6 +43,27 @@ describe('composition against an open food table', () => {
   it('water differs by 2.5 g/100 g or less on average', () => {
     const mean = PAIRS.reduce((s, [key, code]) => s + Math.abs(ingredient(key).water - foods.get(code)!.water), 0) / PAIRS.length;
     expect(mean).toBeLessThan(2.5);
+  });
+  it('dried pods and the fruit block have the water of the table, as far as a packet has one', () => {
+    // Chillies, red (dried) and tamarind, pulp; a packet dries on or draws water from the air, and blocks are sold moist.
+    for (const [key, code, within] of [
+      ['dried_chili_hot', 'G022', 8],
+      ['dried_chili_mild', 'G022', 8],
+      ['tamarind_pulp', 'E064', 10],
+    ] as const)
+      expect(Math.abs(ingredient(key).water - foods.get(code)!.water), key).toBeLessThan(within);
+  });
+  it('a dried pod that soaks for hours drinks, but never back to what the fresh one of the table held', () => {
+    const lot = { ...lotOfVariety(variety('guajillo'), { id: 'dry' }), waterPct: foods.get('G022')!.water };
+    const soaked = (minutes: number) => {
+      const { out } = runUpTo(alone('soak', { minutes, waterPerG: 12 }, [pods('dry', 100)], [lot]), 'soak');
+      const { water } = out.stream.grams;
+      return water / (massOf(out.stream) - water);
+    };
+    const fresh = foods.get('G008')!.water / (100 - foods.get('G008')!.water);
+    expect(soaked(20)).toBeGreaterThan(1.5);
+    expect(soaked(600)).toBeGreaterThan(soaked(20));
+    expect(soaked(2880)).toBeLessThan(fresh);
   });
   it('protein of the watery foods agrees within 1.5 g/100 g', () => {
     for (const [key, code] of PAIRS) expect(Math.abs(ingredient(key).protein - foods.get(code)!.protcnt), key).toBeLessThan(1.5);

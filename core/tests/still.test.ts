@@ -326,6 +326,31 @@ describe('a weighed pot', () => {
   });
 });
 
+describe('the curves that are dragged', () => {
+  const cases: readonly [KindName, string, object, Parameters<typeof alone>[2], (r: StationRun) => number][] = [
+    ['toast', 'minutes', { minutes: 1.5 }, [pods('fresno', 60)], (r) => massOf(r.out.stream)],
+    ['fry', 'minutes', { minutes: 10 }, [pods('fresno', 300), put('oil_neutral', 60)], (r) => massOf(r.out.stream)],
+    ['steep', 'hours', { hours: 9 }, [pods('fresno', 300), put('vinegar_cider', 200)], (r) => (r.facts as { evenPct: number }).evenPct],
+    ['press', 'waterPerG', { waterPerG: 2.5 }, [put('tamarind_pulp', 80)], (r) => (r.facts as { acidsPct: number }).acidsPct],
+    ['strain', 'minPerLitre', { method: 'pressed', minPerLitre: 6 }, [pods('fresno', 300), put('water', 300)], (r) => massOf(r.out.stream)],
+    ['char', 'minutes', { way: 'oven', minutes: 25 }, [pods('fresno', 300)], (r) => massOf(r.out.stream)],
+  ];
+  it.each(cases)('%s: passes through what the station says, and never turns back', (kind, name, params, things, value) => {
+    const r = run(kind, params, things) as StationRun;
+    const { curve } = r.facts as { curve: readonly (readonly [number, number])[] };
+    const x = (params as Record<string, number>)[name]!;
+    const at = curve.findIndex((p) => p[0] >= x);
+    const [[x0, y0], [x1, y1]] = [curve[at - 1]!, curve[at]!];
+    const here = y0 + ((y1 - y0) * (x - x0)) / (x1 - x0);
+    expect(Math.abs(here - value(r))).toBeLessThan(0.02 * Math.max(1, Math.abs(value(r))));
+    const steps = curve.slice(1).map((p, i) => Math.sign(Math.round(1e6 * (p[1] - curve[i]![1]))));
+    expect(new Set(steps.filter((s) => s !== 0)).size).toBeLessThanOrEqual(1);
+    // Worlds behind the bands draw nothing.
+    for (const draw of drawEnsemble(1, 2))
+      expect((runLine(alone(kind, params, things, [fresno]), draw)[0]!.facts as { curve: unknown[] }).curve).toEqual([]);
+  });
+});
+
 it('300 random bowls through every one of them balance in every world, and say no only in words', () => {
   const d = dice(20261126);
   const KINDS: KindName[] = ['press', 'lift', 'thicken', 'rest', 'temper', 'bowl', 'blend', 'strain', 'simmer'];
