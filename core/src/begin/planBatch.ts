@@ -280,17 +280,17 @@ export function planOf(file: BatchFile, wish: Wish & { asWritten?: boolean }, to
     placed: placedThings(file),
     notes: [
       ...formNotes(file),
-      ...sauceNotes(file),
+      ...sauceNotes(file, wish.asWritten === true),
       ...(wish.asWritten ? recipeNotes : notesFor)(end!.heat.p50, bottles, bought, wish.goal),
     ],
   };
 }
 
 /** A style that takes a sauce, without one. */
-function sauceNotes(file: BatchFile): string[] {
+function sauceNotes(file: BatchFile, asWritten: boolean): string[] {
   const takes = styleOf(file.style).takesSauce;
   return takes && !intakesOf(file).some(({ intake }) => intake.origin.from === 'stored')
-    ? ['This is made to take a bottled sauce. Choose one above, or add it at Simmer.']
+    ? [`This is made to take a bottled sauce. ${asWritten ? 'Add' : 'Choose one here, or add'} it at Simmer.`]
     : [];
 }
 

@@ -121,7 +121,12 @@ async function start() {
           >{{ n ? ', ' : '' }}{{ shortName(by) }} in the place of {{ shortName(key) }}</template
         >. <NButton text class="link" @click="form.swaps = {}">Back to the style’s own</NButton>
       </p>
-      <BottledPick v-if="styleOf(form.style).takesSauce" ref="bottled" v-model="form.bottled" @sauce="sauce = $event" />
+      <BottledPick
+        v-if="form.mode === 'have' && styleOf(form.style).takesSauce"
+        ref="bottled"
+        v-model="form.bottled"
+        @sauce="sauce = $event"
+      />
       <RadioCards v-model="form.heat" label="How hot" :columns="3" :options="levels">
         <template #default="{ option }">
           <span class="level">

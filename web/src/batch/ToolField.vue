@@ -29,7 +29,9 @@ const options = computed(() => [
 ]);
 const used = computed(() => batch.file!.tools?.find((t) => t.id === entry.value.toolId) ?? null);
 function choose(id: string) {
-  const tool = mine.value.find((o) => o.id === id)?.value;
+  const known = mine.value.find((o) => o.id === id)?.value;
+  // What this very station taught is in its own weighings already: nothing counts twice.
+  const tool = known && { ...known, seen: known.seen.filter((s) => s.of !== of.value) };
   const file = batch.file!;
   const named = mapStations(file, (s) => {
     if (s.id !== props.station.id) return s;

@@ -7,6 +7,7 @@ import StationFrame from '../batch/StationFrame.vue';
 import LogFields from '../batch/LogFields.vue';
 import ParamCurve from './ParamCurve.vue';
 import ParamField from './ParamField.vue';
+import ToolField from '../batch/ToolField.vue';
 import FactRows from '../ui/FactRows.vue';
 import PickField from '../ui/PickField.vue';
 import TickField from '../ui/TickField.vue';
@@ -35,6 +36,7 @@ const rows = computed(
     <template #set>
       <PickField label="How" :model-value="params.way" :options="WAYS" @update:model-value="set({ way: $event })" />
       <ParamField :station="station" name="minutes" label="Time" />
+      <ToolField :station="station" @tool="$event.acrossCm && set({ panCm: $event.acrossCm })" />
       <ParamField :station="station" name="panCm" label="Pan, across" />
       <TickField label="Drain the oil off" :model-value="params.drained" @update:model-value="set({ drained: $event })" />
     </template>
