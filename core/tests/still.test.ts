@@ -330,14 +330,20 @@ describe('the curves that are dragged', () => {
   const cases: readonly [KindName, string, object, Parameters<typeof alone>[2], (r: StationRun) => number][] = [
     ['toast', 'minutes', { minutes: 1.5 }, [pods('fresno', 60)], (r) => massOf(r.out.stream)],
     ['fry', 'minutes', { minutes: 10 }, [pods('fresno', 300), put('oil_neutral', 60)], (r) => massOf(r.out.stream)],
-    ['steep', 'hours', { hours: 9 }, [pods('fresno', 300), put('vinegar_cider', 200)], (r) => (r.facts as { evenPct: number }).evenPct],
-    ['press', 'waterPerG', { waterPerG: 2.5 }, [put('tamarind_pulp', 80)], (r) => (r.facts as { acidsPct: number }).acidsPct],
+    [
+      'steep',
+      'hours',
+      { hours: 9 },
+      [pods('fresno', 300), put('vinegar_cider', 200)],
+      (r) => (r.facts as unknown as { evenPct: number }).evenPct,
+    ],
+    ['press', 'waterPerG', { waterPerG: 2.5 }, [put('tamarind_pulp', 80)], (r) => (r.facts as unknown as { acidsPct: number }).acidsPct],
     ['strain', 'minPerLitre', { method: 'pressed', minPerLitre: 6 }, [pods('fresno', 300), put('water', 300)], (r) => massOf(r.out.stream)],
     ['char', 'minutes', { way: 'oven', minutes: 25 }, [pods('fresno', 300)], (r) => massOf(r.out.stream)],
   ];
   it.each(cases)('%s: passes through what the station says, and never turns back', (kind, name, params, things, value) => {
     const r = run(kind, params, things) as StationRun;
-    const { curve } = r.facts as { curve: readonly (readonly [number, number])[] };
+    const { curve } = r.facts as unknown as { curve: readonly (readonly [number, number])[] };
     const x = (params as Record<string, number>)[name]!;
     const at = curve.findIndex((p) => p[0] >= x);
     const [[x0, y0], [x1, y1]] = [curve[at - 1]!, curve[at]!];
@@ -347,7 +353,7 @@ describe('the curves that are dragged', () => {
     expect(new Set(steps.filter((s) => s !== 0)).size).toBeLessThanOrEqual(1);
     // Worlds behind the bands draw nothing.
     for (const draw of drawEnsemble(1, 2))
-      expect((runLine(alone(kind, params, things, [fresno]), draw)[0]!.facts as { curve: unknown[] }).curve).toEqual([]);
+      expect((runLine(alone(kind, params, things, [fresno]), draw)[0]!.facts as unknown as { curve: unknown[] }).curve).toEqual([]);
   });
 });
 
