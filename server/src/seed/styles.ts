@@ -55,18 +55,18 @@ function styled(s: Styled, lots: readonly PodLot[]): BatchFile {
   return mapStations(file, (e) => ({ ...e, log: s.logs?.[e.id] ?? e.log }));
 }
 
-/** Other kinds of sauce of the same kitchen: one in vinegar since last night, the others planned. */
+/** Other kinds of sauce of the same kitchen: one that goes into vinegar tonight, the others planned. */
 export async function seedStyles(db: Db, lots: readonly PodLot[], today: string, day: (n: number) => string): Promise<void> {
   for (const tool of DEMO_TOOLS) await addOwn(db, 'tools', tool);
   const goal = (lowShu: number, highShu: number, bottles: number, bottleMl: number): Goal => ({ lowShu, highShu, bottles, bottleMl });
   const all: readonly Styled[] = [
     {
-      ...{ id: 'overnight-red', name: 'Overnight Red', style: 'steeped', start: day(-1), goal: goal(600, 2600, 4, 100) },
+      ...{ id: 'overnight-red', name: 'Overnight Red', style: 'steeped', start: today, goal: goal(600, 2600, 4, 100) },
       pods: [
         ['lot-serrano', 'whole', 210],
         ['lot-pointed', 'whole', 120],
       ],
-      logs: { prep: { doneOn: day(-1) } },
+      logs: { prep: { doneOn: today } },
     },
     {
       ...{ id: 'lugger-sweet', name: 'Lugger Sweet', style: 'sweet-starch', start: day(4), goal: goal(150, 1500, 4, 150) },
