@@ -35,8 +35,8 @@ function bareLine(style: BatchFile): BatchFile {
   return mapStations(style, (s) => ({
     ...s,
     intakes: s.intakes.filter((i) => i.origin.from === 'strand' || i.origin.from === 'side'),
-    // What thickens is what the recipe says.
-    params: s.kind === 'thicken' ? { ...(s.params as object), until: 'dose', dosePct: 0 } : s.params,
+    // What thickens or salts is what the recipe says.
+    params: stationKind(s.kind).withoutOwn?.(s.params) ?? s.params,
   }));
 }
 

@@ -29,7 +29,7 @@ export function thickening(starch: boolean): Caution[] {
 }
 
 /** Hot sauce on its way to cold; `acid` is a measured pH of at most 4.0. */
-export function cooling(pot: { hotC: number; slow: boolean; acid: boolean; warmHours: number; bath: boolean }): Caution[] {
+export function cooling(pot: { hotC: number; slow: boolean; acid: boolean; starch: boolean; warmHours: number; bath: boolean }): Caution[] {
   const found: Caution[] = [];
   if (pot.hotC > WARM_C && pot.bath)
     found.push({
@@ -39,6 +39,7 @@ export function cooling(pot: { hotC: number; slow: boolean; acid: boolean; warmH
       why: 'Glass cracks when one side is more than 40 °C colder than the other.',
       authority: 'common practice',
     });
+  found.push(...thickening(pot.starch));
   if (pot.acid) return found;
   const tooLong = pot.warmHours > MOST_WARM_H;
   if (tooLong || pot.slow)

@@ -60,6 +60,7 @@ export const blend = station<'blend', BlendParams, BlendFacts>({
   verb: 'Blend with vinegar and the rest',
   schema,
   usual: 'larder',
+  gathers: true,
   tool: 'blender',
   needsStuff: true,
   defaults: () => ({ heldUpPct: 1, texture: USUAL_TEXTURE }),

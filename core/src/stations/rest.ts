@@ -1,8 +1,10 @@
 import { Type, type Static } from '@sinclair/typebox';
 import { cooling } from '../caution';
 import { COOL_RULE, COOLING, cooledC, coolingMin, FELT, heatFelt, warmMinutes, type CoolingPlace } from '../cook';
+import { acidityOf } from '../keep';
 import { volumeMl } from '../matter/density';
 import { massOf } from '../matter/stream';
+import { aged } from '../parcel';
 import { curve, reach, type Curve } from './curve';
 import { station, type Outcome } from './station';
 
@@ -55,7 +57,8 @@ export const rest = station<'rest', RestParams, RestFacts>({
     const litres = volumeMl(bowl.stream) / 1000;
     const each = litres / params.vessels;
     return {
-      out: { ...bowl, past: { ...bowl.past, jar: null } },
+      // It stood at least as long as it rests, whatever day is logged.
+      out: { ...bowl, past: { ...aged(bowl.past, params.hours / 24 - bowl.past.stoodDays), jar: null } },
       made: [],
       sides: [],
       facts: {
@@ -84,7 +87,9 @@ export const rest = station<'rest', RestParams, RestFacts>({
     cooling({
       hotC: v.params.fromC,
       slow: v.params.fromC > COOL_RULE.midC && (v.facts?.warmMin ?? 0) > COOL_RULE.firstMin,
-      acid: v.phMeasured && v.after.pH !== null && v.after.pH <= 4,
+      // As the table of keeping reads it: blended, and a strip only down to 3.6.
+      acid: acidityOf(v.out.past) === 'acid',
+      starch: v.out.stream.grams.starch > 0,
       warmHours: v.params.place === 'fridge' ? 0 : v.params.hours,
       bath: v.params.place === 'water',
     }),

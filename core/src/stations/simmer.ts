@@ -104,6 +104,8 @@ const MOST_OFF = 0.97;
 /** Longer than this on the boil costs some heat (handbook chapter 2, section 3.3), and kills what lives (chapter 4, section 6). */
 const LONG_MIN = 10;
 const HEAT_KEPT = { typical: 0.95, low: 0.8, high: 1 } as const;
+/** Cooked is this hot throughout, °C (handbook chapter 5, section 17). */
+const COOKED_C = 82;
 /** Quantile of 90 %. */
 const Z90 = 1.2816;
 const HOT_C = 95;
@@ -142,6 +144,7 @@ export const simmer = station<'simmer', SimmerParams, SimmerFacts>({
   schema: simmerSchema,
   lasts: true,
   tool: 'pot',
+  gathers: true,
   teaches: (f) => f.seen,
   defaults: () => ({
     boil: 'gentle',
@@ -193,7 +196,10 @@ export const simmer = station<'simmer', SimmerParams, SimmerFacts>({
     const { typical, low, high } = HEAT_KEPT;
     const kept = minutes >= LONG_MIN ? Math.min(1, typical * Math.exp((Math.log(high / low) / 3.2897) * own.z('heat'))) : 1;
     // Cooked through counts only where even a fast pot took so long.
-    const surely = clockMin ?? at.min + ((at.waterG - left) / pace(0)) * Math.exp(-Z90 * known.sd);
+    // Even a fast pot, whatever the kitchen's own is said to be: a tool that was taught wrongly cooks nothing.
+    const fast = Math.max(usual * Math.exp(Z90 * RATE_SD), pace(0) * Math.exp(Z90 * known.sd));
+    const boiled = soft === null ? at.min + Math.max(0, at.waterG - left) / fast : soft * Math.exp(-Z90 * SOFT_SD);
+    const surely = tempC < COOKED_C ? 0 : params.until === 'minutes' ? params.minutes : boiled;
     const done: Parcel['past']['cooked'] = surely < LONG_MIN ? 'no' : log.doneOn === undefined ? 'planned' : 'yes';
     const past = {
       ...bowl.past,

@@ -139,6 +139,10 @@ export interface StationKind<K extends string = string, P = unknown, F = unknown
   teaches?(facts: F, log: StationLog): ToolLearnt | null;
   /** What it fills; bottles when nothing is said. */
   vessel?: 'bowl';
+  /** Its parameters with nothing of its own put in: what a recipe brings takes that place. */
+  withoutOwn?(params: P): P;
+  /** Everything usually goes in here when no other place is known: a jug, a pot. */
+  gathers?: true;
   /** It holds pulp back with these parameters. */
   sieves?(params: P): boolean;
   /** Rows of the table that it puts in itself. */

@@ -66,6 +66,7 @@ export const thicken = station<'thicken', ThickenParams, ThickenFacts>({
   needsStuff: true,
   lasts: true,
   puts: [WATER_ROW, ...Object.values(WITH).map((w) => w.row)],
+  withoutOwn: (p) => ({ ...p, until: 'dose', dosePct: 0 }),
   defaults: () => ({ with: 'cornstarch', until: 'dose', dosePct: 2, step: 4, minutes: 2 }),
   days: () => 0,
   minutes: (p) => ({ hands: 5 + p.minutes, clock: 5 + p.minutes }),

@@ -1,4 +1,5 @@
 import { gramsOf, stationsOf, type BatchFile, type StationEntry } from '../file';
+import { stationKind } from '../stations';
 import { kindKey, type Ingredient } from '../matter/ingredient';
 
 /** Where something goes in, in the line of a style. */
@@ -91,7 +92,7 @@ export function placesIn(style: BatchFile, otherwise: string): (row: Pick<Ingred
     }
   const find = (wanted: string): StationEntry | undefined => {
     const [kind, when] = wanted.split(' ');
-    const fits = (s: StationEntry) => (kind === 'pot' ? s.kind === 'simmer' || s.kind === 'blend' : s.kind === kind);
+    const fits = (s: StationEntry) => (kind === 'pot' ? stationKind(s.kind).gathers === true : s.kind === kind);
     const own = (main?.stations ?? []).filter(fits);
     const all = own.length > 0 ? own : entries.map((e) => e.entry).filter(fits);
     return when === 'last' ? all.at(-1) : all[0];

@@ -200,7 +200,7 @@ export async function seedDemo(db: Db, today: string): Promise<void> {
   );
   const inThePot = log(dark, { prep: { doneOn: today }, blend: { doneOn: today } });
   const wide = DEMO_TOOLS[0]!;
-  const pot = mapStations(inThePot, (s) => (s.kind === 'simmer' ? { ...s, toolId: wide.id } : s));
+  const pot = mapStations(inThePot, (s) => (s.id === 'simmer' ? { ...s, toolId: wide.id } : s));
   await addBatch(db, { ...pot, tools: [wide] }, today, 'harbour-dark');
 
   await seedStyles(

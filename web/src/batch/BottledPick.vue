@@ -67,6 +67,8 @@ async function open(needG: number): Promise<string | null> {
     words: plural(bottles, 'bottle'),
   });
   await shelf.load();
+  // A second try takes what is open already.
+  choice.value = `stored ${record.id}`;
   return record.id;
 }
 defineExpose({ open });
