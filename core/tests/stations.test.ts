@@ -19,13 +19,14 @@ import {
   TYPICAL,
   drawEnsemble,
   waterPhaseSaltPct,
+  withIntakes,
   reportLine,
   type BatchFile,
   runOfKind,
   type KindName,
   type StationRun,
 } from '../src';
-import { log, smallBatch } from './helpers';
+import { log, put, smallBatch, withoutKinds, withPods } from './helpers';
 
 const run = <K extends KindName>(file: BatchFile, kind: K, measured = true): StationRun<K> =>
   runOfKind(runLine(file, TYPICAL, measured), kind)!;
@@ -168,6 +169,30 @@ describe('blend', () => {
   it('slips of the finger are caught', () => {
     expect(() => run(change(smallBatch(), 'blend', { additions: [{ id: 'garlic', massG: 40_000 }] }), 'blend')).toThrow(/times the rest/);
     expect(() => run(change(smallBatch(), 'blend', { additions: [{ id: 'salt_fine', massG: 1000 }] }), 'blend')).toThrow(/% salt/);
+  });
+  it('a little hot stuff in much that carries it is no slip: flakes in a syrup, a few pods in vinegar, oil or honey', () => {
+    const little = (things: [string, number][]) =>
+      withPods(
+        withIntakes(
+          smallBatch(),
+          'blend',
+          things.map(([k, g]) => put(k, g)),
+        ),
+        [{ lotId: 'hot', massG: 25, prep: 'whole' }],
+      );
+    const bowl = (things: [string, number][]) => () =>
+      runLine(carry(withoutKinds(little(things), ['salt', 'ferment', 'drain']), [], []), TYPICAL);
+    expect(
+      bowl([
+        ['sugar_white', 250],
+        ['vinegar_rice', 240],
+      ]),
+    ).not.toThrow();
+    expect(bowl([['vinegar_cider', 500]])).not.toThrow();
+    expect(bowl([['oil_neutral', 300]])).not.toThrow();
+    expect(bowl([['honey', 500]])).not.toThrow();
+    expect(bowl([['garlic', 800]])).toThrow(/So much garlic is \d+ times the rest/);
+    expect(bowl([['vinegar_cider', 9000]])).toThrow(/times the rest/);
   });
   it("a very salty mash is not the blend's fault", () => {
     const mash = change(change(smallBatch(), 'salt', { school: 'mash', pct: 25 }), 'blend', { additions: [] });

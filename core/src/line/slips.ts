@@ -4,8 +4,15 @@ import type { Parcel } from '../parcel';
 import { StationProblem } from '../stations';
 import type { Taken } from './intake';
 
-/** More than this many times everything else, of one thing, is a slip of the finger; less strict where nothing came along yet (our judgement). */
-const MOST_TIMES = { along: 10, first: 100 } as const;
+/**
+ * More than this many times everything else in the bowl, of one thing, is a slip of the finger (our judgement). What carries
+ * a little hot stuff (water, vinegar, oil, honey) may be much of it; where nothing came along yet, anything may.
+ */
+const MOST_TIMES = { thing: 8, carrier: 60, first: 100 } as const;
+/** A carrier: this wet, this sweet, or fat, %. */
+const CARRIES = { water: 80, sugars: 45, fat: 80 } as const;
+const carries = (t: Taken): boolean =>
+  (Object.keys(CARRIES) as (keyof typeof CARRIES)[]).some((c) => percent(t.flow.stream, c) >= CARRIES[c]);
 /** So is a bowl this salty (our judgement). */
 const MOST_SALT_PCT = 15;
 
@@ -17,9 +24,11 @@ export function refuseSlips(entry: StationEntry, along: Parcel, taken: readonly 
   if (again >= 0) throw new StationProblem(`intakes/${again}`, 'This is listed twice. Give each thing one line.');
   const stuff = taken.reduce((s, t) => s + (t.intake.origin.from === 'larder' ? 0 : massOf(t.stays.stream)), alongG);
   if (!(stuff > 0)) return;
-  const most = alongG > 0 ? MOST_TIMES.along : MOST_TIMES.first;
+  const all = massOf(bowl.stream);
   for (const t of taken) {
-    const times = t.intake.origin.from === 'larder' ? massOf(t.flow.stream) / stuff : 0;
+    const g = massOf(t.flow.stream);
+    const times = t.intake.origin.from === 'larder' ? g / Math.max(all - g, stuff) : 0;
+    const most = alongG > 0 ? (carries(t) ? MOST_TIMES.carrier : MOST_TIMES.thing) : MOST_TIMES.first;
     if (times > most)
       throw new StationProblem(
         at(t),
