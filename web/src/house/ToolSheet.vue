@@ -1,16 +1,14 @@
 <script setup lang="ts">
-import { NButton, NForm } from 'naive-ui';
+import { NButton } from 'naive-ui';
 import type { OwnTool } from '@roskel/contract';
 import { TOOL_KINDS, toolProblems, ToolSchema, type Tool } from '@roskel/core';
 import { day } from '../format';
 import { useTools } from '../stores/own';
-import DraftBar from '../ui/DraftBar.vue';
 import NumberField from '../ui/NumberField.vue';
-import OwnRowEnd from '../ui/OwnRowEnd.vue';
 import PickField from '../ui/PickField.vue';
-import SheetCard from '../ui/SheetCard.vue';
 import TextField from '../ui/TextField.vue';
 import { TOOL_NAMES } from './tools';
+import OwnSheet from './OwnSheet.vue';
 import { useOwnRow } from './useOwnRow';
 
 /** A pot, a sieve, a blender: what it is, what it weighs empty, and what its weighings showed. */
@@ -35,9 +33,20 @@ const drop = (of: string) => set({ seen: row.value!.seen.filter((s) => s.of !== 
 </script>
 
 <template>
-  <SheetCard v-model:show="show" :title="editing ? 'Your pot, sieve or jug' : 'One more pot, sieve or jug'" :width="560">
-    <NForm v-if="row" class="form" @submit.prevent="save">
-      <DraftBar :show="draft.takenUp.value" @anew="draft.anew" />
+  <OwnSheet
+    v-model:show="show"
+    :title="editing ? 'Your pot, sieve or jug' : 'One more pot, sieve or jug'"
+    :width="560"
+    :ready="row !== null"
+    :taken-up="draft.takenUp.value"
+    :problems="problems"
+    :refused="refused"
+    well="What it learns from weighings is used the next time it is chosen."
+    :verb="editing ? 'Keep the changes' : 'Add it'"
+    @save="save"
+    @anew="draft.anew"
+  >
+    <template v-if="row">
       <TextField class="wide" label="Name" :maxlength="60" :model-value="row.name" @update:model-value="set({ name: $event })" />
       <PickField class="wide" label="What it is" :model-value="row.kind" :options="kinds" @update:model-value="set({ kind: $event })" />
       <NumberField
@@ -77,25 +86,11 @@ const drop = (of: string) => set({ seen: row.value!.seen.filter((s) => s.of !== 
           </li>
         </ul>
       </section>
-      <OwnRowEnd
-        :problems="problems"
-        :refused="refused"
-        well="What it learns from weighings is used the next time it is chosen."
-        :verb="editing ? 'Keep the changes' : 'Add it'"
-      />
-    </NForm>
-  </SheetCard>
+    </template>
+  </OwnSheet>
 </template>
 
 <style scoped>
-.form {
-  display: grid;
-  grid-template-columns: 1fr 1fr 1fr;
-  gap: 8px 12px;
-}
-.wide {
-  grid-column: 1 / -1;
-}
 h3 {
   margin: 6px 0 2px;
 }

@@ -1,16 +1,13 @@
 <script setup lang="ts">
-import { NForm } from 'naive-ui';
 import { computed } from 'vue';
 import type { OwnIngredient } from '@roskel/contract';
 import { ACIDS, IngredientSchema, ingredientProblems, type Acid, type Ingredient } from '@roskel/core';
 import { useOwnIngredients } from '../stores/own';
 import NumberField from '../ui/NumberField.vue';
-import OwnRowEnd from '../ui/OwnRowEnd.vue';
+import OwnSheet from '../house/OwnSheet.vue';
 import { useOwnRow } from '../house/useOwnRow';
-import SheetCard from '../ui/SheetCard.vue';
 import TextField from '../ui/TextField.vue';
 import { one } from '../format';
-import DraftBar from '../ui/DraftBar.vue';
 
 /** An ingredient of the maker's own: copied from one near by, changed, checked while it is typed. */
 const show = defineModel<boolean>('show', { required: true });
@@ -54,9 +51,20 @@ const setPh = (end: 'lo' | 'typ' | 'hi', x: number | null) => row.value!.pH && x
 </script>
 
 <template>
-  <SheetCard v-model:show="show" :title="editing ? 'Your ingredient' : 'An ingredient of your own'" :width="640">
-    <NForm v-if="row" class="form" @submit.prevent="save">
-      <DraftBar :show="draft.takenUp.value" @anew="draft.anew" />
+  <OwnSheet
+    v-model:show="show"
+    :title="editing ? 'Your ingredient' : 'An ingredient of your own'"
+    :width="640"
+    :ready="row !== null"
+    :taken-up="draft.takenUp.value"
+    :problems="problems"
+    :refused="refused"
+    well="It hangs together: water and solids add up, and the pH fits the acids."
+    :verb="editing ? 'Keep the changes' : 'Add the ingredient'"
+    @save="save"
+    @anew="draft.anew"
+  >
+    <template v-if="row">
       <TextField class="wide" label="Name" :maxlength="120" :model-value="row.name" @update:model-value="set({ name: $event })" />
       <NumberField
         v-for="[field, label] in SHARES"
@@ -112,23 +120,6 @@ const setPh = (end: 'lo' | 'typ' | 'hi', x: number | null) => row.value!.pH && x
         :schema="{ ...P.density, maximum: 5000 }"
         @update:model-value="setPiece"
       />
-      <OwnRowEnd
-        :problems="problems"
-        :refused="refused"
-        well="It hangs together: water and solids add up, and the pH fits the acids."
-        :verb="editing ? 'Keep the changes' : 'Add the ingredient'"
-      />
-    </NForm>
-  </SheetCard>
+    </template>
+  </OwnSheet>
 </template>
-
-<style scoped>
-.form {
-  display: grid;
-  grid-template-columns: 1fr 1fr 1fr;
-  gap: 8px 12px;
-}
-.wide {
-  grid-column: 1 / -1;
-}
-</style>

@@ -75,8 +75,8 @@ const axis = heatAxis(50, 2_000_000, 4, W - 4);
     </template>
     <template #cell="{ row: r, name }">
       <template v-if="name === 'Variety'">
-        <i :style="{ background: r.v.ripeColour }" /><b>{{ r.v.name }}</b>
-        <span class="soft">{{ r.v.form }}{{ r.own ? ', yours' : '' }}</span>
+        <i :style="{ background: r.v.ripeColour }" /><b>{{ r.v.name }}</b
+        >{{ ' ' }}<span class="soft">{{ r.v.form }}{{ r.own ? ', yours' : '' }}</span>
       </template>
       <template v-else-if="name === 'Heat of the dry matter'">
         <svg v-if="r.v.shuDry.high > 0" :viewBox="`0 0 ${W} 16`" aria-hidden="true">

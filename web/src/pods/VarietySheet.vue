@@ -4,13 +4,11 @@ import { varietyProblems, type CapsaicinoidClass, type Variety } from '@roskel/c
 import { useVarieties } from '../stores/own';
 import NumberField from '../ui/NumberField.vue';
 import PickField from '../ui/PickField.vue';
-import OwnRowEnd from '../ui/OwnRowEnd.vue';
+import OwnSheet from '../house/OwnSheet.vue';
 import { useOwnRow } from '../house/useOwnRow';
-import SheetCard from '../ui/SheetCard.vue';
-import { NColorPicker, NForm } from 'naive-ui';
+import { NColorPicker } from 'naive-ui';
 import TextField from '../ui/TextField.vue';
 import LabelledField from '../ui/LabelledField.vue';
-import DraftBar from '../ui/DraftBar.vue';
 
 /** A variety of the maker's own: copied from one near by, changed, checked while it is typed. */
 const show = defineModel<boolean>('show', { required: true });
@@ -53,9 +51,20 @@ const CLASSES: { value: CapsaicinoidClass; label: string }[] = [
 </script>
 
 <template>
-  <SheetCard v-model:show="show" :title="editing ? 'Your variety' : 'A variety of your own'" :width="640">
-    <NForm v-if="v" class="form" @submit.prevent="save">
-      <DraftBar :show="draft.takenUp.value" @anew="draft.anew" />
+  <OwnSheet
+    v-model:show="show"
+    :title="editing ? 'Your variety' : 'A variety of your own'"
+    :width="640"
+    :ready="v !== null"
+    :taken-up="draft.takenUp.value"
+    :problems="problems"
+    :refused="refused"
+    well="It hangs together: water and solids, heat range and pod add up."
+    :verb="editing ? 'Keep the changes' : 'Add the variety'"
+    @save="save"
+    @anew="draft.anew"
+  >
+    <template v-if="v">
       <TextField class="wide" label="Name" :maxlength="80" :model-value="v.name" @update:model-value="set({ name: $event })" />
       <NumberField
         label="Mild end"
@@ -122,23 +131,6 @@ const CLASSES: { value: CapsaicinoidClass; label: string }[] = [
         />
       </LabelledField>
       <TextField class="wide" label="Taste, in words with commas" :model-value="v.flavour.join(', ')" @update:model-value="taste" />
-      <OwnRowEnd
-        :problems="problems"
-        :refused="refused"
-        well="It hangs together: water and solids, heat range and pod add up."
-        :verb="editing ? 'Keep the changes' : 'Add the variety'"
-      />
-    </NForm>
-  </SheetCard>
+    </template>
+  </OwnSheet>
 </template>
-
-<style scoped>
-.form {
-  display: grid;
-  grid-template-columns: 1fr 1fr 1fr;
-  gap: 10px 12px;
-}
-.wide {
-  grid-column: 1 / -1;
-}
-</style>
