@@ -1,9 +1,9 @@
 <script setup lang="ts">
 import { scaleLinear } from 'd3-scale';
 import { area, curveMonotoneX, line } from 'd3-shape';
-import { computed, useTemplateRef } from 'vue';
+import { computed } from 'vue';
 import type { Curve } from '@roskel/core';
-import { useSlide } from './useSlide';
+import SlideSvg from './SlideSvg.vue';
 
 /** How what comes out follows one figure: the point is dragged along, by mouse, finger or arrow keys. */
 const props = defineProps<{
@@ -54,38 +54,20 @@ const value = computed(() => {
 });
 /** Where the curve leaves room at the top. */
 const rising = computed(() => props.points.at(-1)![1] > props.points[0]![1]);
-const svg = useTemplateRef<SVGSVGElement>('svg');
-const put = (to: number) => {
-  const [low, high] = x.value.domain() as [number, number];
-  const digits = Math.max(0, -Math.floor(Math.log10(props.step)));
-  emit('at', Number(Math.min(high, Math.max(low, Math.round(to / props.step) * props.step)).toFixed(digits)));
-};
-const { drag, key } = useSlide(svg, {
-  box: [W, H],
-  at: (left) => x.value.invert(left),
-  now: () => props.at,
-  put,
-  step: () => props.step,
-  fixed: () => props.fixed === true,
-});
 </script>
 
 <template>
-  <svg
-    ref="svg"
-    :viewBox="`0 0 ${W} ${H}`"
-    :class="{ fixed }"
-    role="slider"
-    :tabindex="fixed ? -1 : 0"
-    :aria-label="`${across}, and ${up}`"
-    :aria-valuemin="points[0]![0]"
-    :aria-valuemax="points.at(-1)![0]"
-    :aria-valuenow="at"
-    :aria-valuetext="`${sayX(at)}: ${sayY(value)}`"
-    :aria-disabled="fixed"
-    @pointerdown="drag"
-    @pointermove="drag"
-    @keydown="key"
+  <SlideSvg
+    :box="[W, H]"
+    :label="`${across}, and ${up}`"
+    :low="points[0]![0]"
+    :high="points.at(-1)![0]"
+    :now="at"
+    :says="`${sayX(at)}: ${sayY(value)}`"
+    :at="(left) => x.invert(left)"
+    :step="step"
+    :fixed="fixed"
+    @put="emit('at', $event)"
   >
     <path :d="under ?? ''" :fill="hex" opacity="0.28" />
     <line :x1="BOX.left" :x2="BOX.right" :y1="BOX.bottom" :y2="BOX.bottom" stroke="var(--rim)" stroke-width="2" />
@@ -101,34 +83,5 @@ const { drag, key } = useSlide(svg, {
     </text>
     <text class="soft" :x="BOX.left" :y="H - 5">{{ across }}: {{ sayX(at) }}</text>
     <text class="soft" :x="BOX.right" :y="H - 5" text-anchor="end">{{ sayX(points.at(-1)![0]) }}</text>
-  </svg>
+  </SlideSvg>
 </template>
-
-<style scoped>
-svg {
-  width: 100%;
-  max-width: 400px;
-  display: block;
-  touch-action: pan-y;
-  cursor: ew-resize;
-  margin-bottom: 4px;
-}
-svg.fixed {
-  cursor: default;
-  opacity: 0.75;
-}
-text {
-  font-size: 15px;
-  fill: var(--ink);
-  paint-order: stroke;
-  stroke: var(--plate);
-  stroke-width: 4px;
-}
-text.soft {
-  fill: var(--soft);
-  font-size: 14.5px;
-}
-.b {
-  font-weight: 700;
-}
-</style>

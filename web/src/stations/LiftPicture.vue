@@ -1,44 +1,29 @@
 <script setup lang="ts">
-import { useTemplateRef } from 'vue';
 import { grams } from '../format';
-import { useSlide } from './useSlide';
+import SlideSvg from './SlideSvg.vue';
 
 /** A pan and a bowl: the level in the pan is dragged, and the rest goes along into the bowl. */
-const props = defineProps<{ alongPct: number; leftG: number; onG: number; hex: string; fixed: boolean }>();
+defineProps<{ alongPct: number; leftG: number; onG: number; hex: string; fixed: boolean }>();
 const emit = defineEmits<{ along: [pct: number] }>();
 const W = 420;
 const H = 150;
 const TOP = 34;
 const FLOOR = 122;
 const level = (share: number) => FLOOR - (FLOOR - TOP - 8) * Math.min(1, Math.max(0.03, share));
-const svg = useTemplateRef<SVGSVGElement>('svg');
-const put = (pct: number) => emit('along', Math.round(Math.min(100, Math.max(0, pct))));
-const { drag, key } = useSlide(svg, {
-  box: [W, H],
-  // The lower the level in the pan, the more goes along.
-  at: (_, y) => 100 - (100 * (FLOOR - y)) / (FLOOR - TOP - 8),
-  now: () => props.alongPct,
-  put,
-  fixed: () => props.fixed,
-});
 </script>
 
 <template>
-  <svg
-    ref="svg"
-    :viewBox="`0 0 ${W} ${H}`"
-    role="slider"
-    :tabindex="fixed ? -1 : 0"
-    aria-label="Liquid that goes along with the flesh"
-    aria-valuemin="0"
-    aria-valuemax="100"
-    :aria-valuenow="alongPct"
-    :aria-valuetext="`${Math.round(alongPct)} of 100; ${grams(leftG)} stay in the pan`"
-    :aria-disabled="fixed"
-    :class="{ fixed }"
-    @pointermove="drag"
-    @pointerdown="drag"
-    @keydown="key"
+  <SlideSvg
+    :box="[W, H]"
+    label="Liquid that goes along with the flesh"
+    :low="0"
+    :high="100"
+    :now="alongPct"
+    :says="`${Math.round(alongPct)} of 100; ${grams(leftG)} stay in the pan`"
+    :at="(_, y) => 100 - (100 * (FLOOR - y)) / (FLOOR - TOP - 8)"
+    upright
+    :fixed="fixed"
+    @put="emit('along', $event)"
   >
     <rect x="24" :y="level(1 - alongPct / 100)" width="132" :height="FLOOR - level(1 - alongPct / 100)" :fill="hex" opacity="0.45" />
     <path :d="`M16 ${TOP} v${FLOOR - TOP - 6} q0 6 6 6 h136 q6 0 6 -6 v-${FLOOR - TOP - 6} M164 ${TOP + 10} h46`" class="pan" />
@@ -64,34 +49,14 @@ const { drag, key } = useSlide(svg, {
     <path d="M248 54 h156 q-6 74 -78 74 q-72 0 -78 -74z" class="pan" />
     <text x="90" y="146" text-anchor="middle">stays: {{ grams(leftG) }}</text>
     <text x="326" y="146" text-anchor="middle" class="b">goes on: {{ grams(onG) }}</text>
-  </svg>
+  </SlideSvg>
 </template>
 
 <style scoped>
-svg {
-  width: 100%;
-  max-width: 440px;
-  display: block;
-  touch-action: pan-y;
-  cursor: ns-resize;
-}
-svg.fixed {
-  cursor: default;
-}
 .pan {
   fill: none;
   stroke: var(--metal);
   stroke-width: 5;
   stroke-linecap: round;
-}
-text {
-  font-size: 18px;
-  fill: var(--ink);
-  paint-order: stroke;
-  stroke: var(--plate);
-  stroke-width: 4px;
-}
-.b {
-  font-weight: 700;
 }
 </style>

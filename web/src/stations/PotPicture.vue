@@ -1,7 +1,7 @@
 <script setup lang="ts">
-import { computed, useTemplateRef } from 'vue';
+import { computed } from 'vue';
 import { grams } from '../format';
-import { useSlide } from './useSlide';
+import SlideSvg from './SlideSvg.vue';
 
 /** A pot one looks into from the side: how far it stood, and how far down it goes. The lower line is dragged. */
 const props = defineProps<{ beganG: number; stopG: number; hex: string; fixed: boolean; nowG?: number | null }>();
@@ -17,32 +17,22 @@ const stopY = computed(() => TOP + H * (1 - (FULL * props.stopG) / Math.max(1, p
 const nowY = computed(() => (props.nowG ? TOP + H * (1 - (FULL * props.nowG) / Math.max(1, props.beganG)) : null));
 /** Names stand apart, whatever the levels. */
 const nowAt = computed(() => Math.min(stopY.value - 18, Math.max(beganY + 18, (nowY.value ?? 0) + 5)));
-const svg = useTemplateRef<SVGSVGElement>('svg');
 const share = computed(() => props.stopG / Math.max(1, props.beganG));
-const { drag, key } = useSlide(svg, {
-  box: [W + 150, H + TOP + 34],
-  at: (_, y) => (TOP + H - y) / (H * FULL),
-  now: () => share.value,
-  put: (to) => emit('level', Math.min(1, Math.max(0.05, to))),
-  step: () => 0.01,
-  fixed: () => props.fixed,
-});
 </script>
 
 <template>
-  <svg
-    ref="svg"
-    :viewBox="`0 0 ${W + 150} ${H + TOP + 34}`"
-    role="slider"
-    :tabindex="fixed ? -1 : 0"
-    aria-label="Where the pot stops"
-    aria-valuemin="5"
-    aria-valuemax="100"
-    :aria-valuenow="Math.round(100 * share)"
-    :aria-disabled="fixed"
-    :aria-valuetext="`The pot began with ${grams(beganG)}${nowG ? `, holds ${grams(nowG)} now` : ''} and stops at ${grams(stopG)}`"
-    @pointermove="drag"
-    @keydown="key"
+  <SlideSvg
+    :box="[W + 150, H + TOP + 34]"
+    label="Where the pot stops"
+    :low="0.05"
+    :high="1"
+    :now="share"
+    :says="`The pot began with ${grams(beganG)}${nowG ? `, holds ${grams(nowG)} now` : ''} and stops at ${grams(stopG)}`"
+    :at="(_, y) => (TOP + H - y) / (H * FULL)"
+    :step="0.01"
+    upright
+    :fixed="fixed"
+    @put="emit('level', $event)"
   >
     <path :d="`M20 ${TOP} v${H} q0 14 14 14 h${W - 68} q14 0 14 -14 v-${H}`" fill="none" stroke="var(--metal)" stroke-width="6" />
     <path :d="`M4 ${TOP + 22} h16 M${W - 20} ${TOP + 22} h16`" stroke="var(--metal)" stroke-width="10" stroke-linecap="round" />
@@ -57,32 +47,11 @@ const { drag, key } = useSlide(svg, {
     </template>
     <text :x="W + 8" :y="beganY - 2">began {{ grams(beganG) }}</text>
     <text :x="W + 8" :y="Math.max(beganY + (nowY === null ? 20 : 38), stopY + 6)" class="b">stops at {{ grams(stopG) }}</text>
-    <rect class="handle" :class="{ fixed }" x="10" :y="stopY - 20" :width="W - 10" height="40" fill="transparent" @pointerdown="drag" />
-  </svg>
+  </SlideSvg>
 </template>
 
 <style scoped>
-svg {
-  width: 100%;
-  max-width: 380px;
-  display: block;
-  touch-action: pan-y;
-}
-text {
-  font-size: 17px;
-  fill: var(--ink);
-}
-.b {
-  font-weight: 700;
-}
 .now {
   fill: var(--acid);
-}
-.handle {
-  cursor: ns-resize;
-  touch-action: none;
-}
-.handle.fixed {
-  cursor: default;
 }
 </style>

@@ -10,7 +10,7 @@ const STEPS: Record<string, number> = { ArrowRight: 1, ArrowUp: 1, ArrowLeft: -1
 export function useSlide(
   svg: Readonly<ShallowRef<SVGSVGElement | null>>,
   slide: {
-    box: readonly [width: number, height: number];
+    box: () => readonly [width: number, height: number];
     at: (x: number, y: number) => number;
     now: () => number;
     put: (value: number) => void;
@@ -23,7 +23,7 @@ export function useSlide(
     if (e.type === 'pointerdown') (e.currentTarget as Element).setPointerCapture(e.pointerId);
     else if (e.buttons === 0) return;
     const box = svg.value!.getBoundingClientRect();
-    const [width, height] = slide.box;
+    const [width, height] = slide.box();
     slide.put(slide.at(((e.clientX - box.left) / box.width) * width, ((e.clientY - box.top) / box.height) * height));
   }
   function key(e: KeyboardEvent) {
