@@ -67,5 +67,8 @@ export function sauceMpas(t: Thickeners, tempC = 20): number {
 /** The step of a viscosity, 1 to 7 with fractions; one step is a factor of four (section 9.1). */
 export const bodyStep = (mPas: number): number => clamp(4 + Math.log(Math.max(1e-9, mPas) / 200) / Math.log(4), 1, 7);
 
+/** The viscosity of a step, mPa s: the inverse of `bodyStep`. */
+export const stepMpas = (step: number): number => 200 * 4 ** (step - 4);
+
 /** The word of a step. */
 export const bodyWord = (step: number): BodyWord => BODY_STEPS[clamp(Math.round(step), 1, 7) - 1]!;

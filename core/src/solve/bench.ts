@@ -78,7 +78,8 @@ export function weighBench(
   bracket: { lowShu: number; highShu: number },
 ): BenchMix {
   const stream = bowl(grainsOf(stuff.pods, stuff.larder, rowOf(stuff)), prepared(stuff, grams));
-  const props = propsOf(parcel(stream));
+  // As it pours once it is ground smooth: what stands in pieces has no body.
+  const props = propsOf(parcel(stream, { texture: 'smooth' }));
   const parts: DoubtPart[] = [];
   let seeds = 0;
   let podsG = 0;

@@ -3,7 +3,9 @@ import type { BatchFile } from '../file';
 import { addedHeat, endOf, graphOf, isStrained, mainEnd, runLine, runOf, strandIn, upstreamOf, type AddedHeat } from '../line';
 import { massOf, type Stream } from '../matter/stream';
 import { podsIn, preparedPerGram, prepSd } from '../pantry';
-import type { PodChoice } from './blend';
+import type { Parcel } from '../parcel';
+import { GROUND } from '../cook';
+import { NO_THICKENING, thickeningOf, type PodChoice, type Thickening } from './blend';
 import { TYPICAL } from '../stat/draw';
 
 /** What the rest of the line makes of pods: grams of sauce and share of heat load per gram of prepared pods. */
@@ -15,35 +17,56 @@ export interface LineGain {
   strained: boolean;
   /** What else burns in the sauce (powder in the jug), SHU of the finished sauce. */
   added: AddedHeat[];
+  /** What a gram of the sauce thickens with, as it is ground; null where it stays in pieces. */
+  thick: Thickening | null;
+  /** Insolubles that the pods bring on the board, times their strength, g per g of sauce. */
+  strongOfPods: number;
 }
 
 /** Pods on the board and sauce before the bottles, in a run of the plan. */
-function ends(file: BatchFile, strandId: string): { pods: { massG: number; heatShuG: number }; end: Stream } {
+function ends(file: BatchFile, strandId: string): { pods: { massG: number; heatShuG: number; strongG: number }; end: Parcel } {
   const stationId = endOf(strandIn(file, strandId)).id;
   const runs = runLine(file, TYPICAL, false, new Set([...upstreamOf(graphOf(file), stationId), stationId]));
   const cut = runs.flatMap((r) => r.taken.filter((t) => t.intake.origin.from === 'pods').map((t) => t.stays.stream));
-  const pods = { massG: cut.reduce((s, x) => s + massOf(x), 0), heatShuG: cut.reduce((s, x) => s + x.heatShuG, 0) };
-  return { pods, end: runOf(runs, stationId).bowl.stream };
+  const pods = {
+    massG: cut.reduce((s, x) => s + massOf(x), 0),
+    heatShuG: cut.reduce((s, x) => s + x.heatShuG, 0),
+    strongG: cut.reduce((s, x) => s + massOf(x) * thickeningOf(x).strong, 0),
+  };
+  return { pods, end: runOf(runs, stationId).bowl };
 }
 
 /** Grams of pods on the board, and of sauce before the bottles, by the plan. */
 export function massesOf(file: BatchFile, strandId: string): { podsG: number; endG: number } {
   const { pods, end } = ends(file, strandId);
-  return { podsG: pods.massG, endG: massOf(end) };
+  return { podsG: pods.massG, endG: massOf(end.stream) };
 }
 
 /** How the line after the knife works on heat and mass, read off a typical run. Needs some pods in the line. */
 export function lineGain(file: BatchFile, strandId: string = mainEnd(file).id): LineGain {
   const { pods, end } = ends(file, strandId);
+  const endG = massOf(end.stream);
   const added = addedHeat(file, false, strandId);
   const addedShu = added.reduce((s, a) => s + a.shu, 0);
-  const fromPods = end.heatShuG - massOf(end) * addedShu;
+  const fromPods = end.stream.heatShuG - endG * addedShu;
+  const { texture } = end.past;
+  const thick = texture && thickeningOf(end.stream);
   return {
-    massPerPod: massOf(end) / pods.massG,
+    massPerPod: endG / pods.massG,
     heatKept: pods.heatShuG > 0 ? fromPods / pods.heatShuG : heatKeptOf(file, addedShu, strandId),
     strained: isStrained(file, strandId),
     added,
+    thick: thick && { ...thick, strong: thick.strong * GROUND[texture] },
+    strongOfPods: endG > 0 ? pods.strongG / endG : 0,
   };
+}
+
+/** What a gram of sauce thickens with when more of the pods are these: the rest of the line as it is, their own flesh in it. */
+export function thickInLine(gain: LineGain, gram: Stream): Thickening {
+  const { thick, strongOfPods, massPerPod } = gain;
+  if (!thick) return NO_THICKENING;
+  const kept = strongOfPods > 0 ? Math.min(1, thick.strong / strongOfPods) : 0;
+  return { ...thick, strong: Math.max(0, thick.strong + kept * (thickeningOf(gram).strong / massPerPod - strongOfPods)) };
 }
 
 /** Heat kept by a line whose pods have no heat to follow: the same line with a trace of it. */
@@ -53,7 +76,7 @@ function heatKeptOf(file: BatchFile, addedShu: number, strandId: string): number
     lots: file.lots.map((l) => ({ ...l, heat: { dryShu: 1000, sigma: 0.4, source: 'table' as const } })),
   };
   const { pods, end } = ends(warm, strandId);
-  return (end.heatShuG - addedShu * massOf(end)) / pods.heatShuG;
+  return (end.stream.heatShuG - addedShu * massOf(end.stream)) / pods.heatShuG;
 }
 
 /** Grams as weighed that become 1 g on the board. */

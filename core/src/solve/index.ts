@@ -4,6 +4,8 @@ export * from './blend';
 export * from './gain';
 export * from './made';
 export * from './pods';
+export { DEFAULT_POD_WISH, type Mix, type PodWish } from './podsAsk';
+export type { PodAnswer } from './podsShort';
 export { gainOfMix, useMix, withSomePods } from './putMix';
 export * from './wholePods';
 export * from './bench';

@@ -10,11 +10,13 @@ export interface Made {
   shu: number;
   possible: number;
   pH: number | null;
+  /** Step of body, 1 to 7; null for what stays in pieces. */
+  body: number | null;
 }
 
 export function madeOf(file: BatchFile, strandId: string = mainEnd(file).id): Made {
   const last = runUpTo(file, endOf(strandIn(file, strandId)).id, TYPICAL, false);
   const bottled = last.facts ? stationKind(last.kind).bottled?.(last.facts) : undefined;
   const props = propsOf(last.bowl);
-  return { massG: props.massG, shu: props.heatShu, possible: bottled?.possible ?? 0, pH: props.pH };
+  return { massG: props.massG, shu: props.heatShu, possible: bottled?.possible ?? 0, pH: props.pH, body: props.body };
 }

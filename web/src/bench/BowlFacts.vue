@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue';
-import { colourFamily, type BenchMix, type BlendWish } from '@roskel/core';
+import { bodyWord, colourFamily, type BenchMix, type BlendWish } from '@roskel/core';
 import { grams, money, percent, plural } from '../format';
 
 /** What a mix comes to, each beside the wish it answers. */
@@ -34,7 +34,12 @@ const facts = computed<Fact[]>(() => {
       wish: w.sugarPct ? `at most ${w.sugarPct.high} %` : '',
       met: w.sugarPct ? p.sweetPct <= w.sugarPct.high + 0.05 : null,
     },
-    { name: 'Pulp', is: percent(p.pulpPct), wish: '', met: null },
+    {
+      name: 'Ground smooth',
+      is: p.body === null ? 'dry' : bodyWord(p.body),
+      wish: w.body ? `at least ${bodyWord(w.body.low)}` : '',
+      met: w.body ? p.body !== null && p.body >= w.body.low - 0.02 : null,
+    },
     { name: 'Acetic acid', is: percent(p.aceticPct), wish: '', met: null },
   ];
   if (perKg !== null)

@@ -1,8 +1,9 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue';
 import { Type } from '@sinclair/typebox';
-import { BODY_WORDS, bracketOfLevel, HEAT_WORDS, levelName, PH_MARGIN, type BlendWish } from '@roskel/core';
+import { bracketOfLevel, HEAT_WORDS, levelName, PH_MARGIN, type BlendWish } from '@roskel/core';
 import { shu } from '../format';
+import { LEAST_BODY } from '../stations/bodyWords';
 import ColourTaste from '../pods/ColourTaste.vue';
 import NumberField from '../ui/NumberField.vue';
 import PickField from '../ui/PickField.vue';
@@ -40,7 +41,6 @@ function named(name: string) {
   const w = HEAT_WORDS.find((x) => x.name === name);
   if (w) set({ heat: { lowShu: w.lowShu, highShu: w.highShu } });
 }
-const bodies = [{ value: 0, label: 'any body' }, ...BODY_WORDS.map((b) => ({ value: b.low, label: b.name }))];
 const kinds = [
   ...[1, 2, 3, 4, 5].map((k) => ({ value: k, label: k === 1 ? '1 kind of pods' : `up to ${k} kinds` })),
   { value: 0, label: 'any number' },
@@ -168,7 +168,7 @@ function salt(end: 'low' | 'high', x: number | null) {
       hide-label
       label="Body"
       :model-value="wish.body?.low ?? 0"
-      :options="bodies"
+      :options="LEAST_BODY"
       @update:model-value="set({ body: $event ? { low: $event } : null })"
     />
     <PickField

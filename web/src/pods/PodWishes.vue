@@ -5,17 +5,12 @@ import { plural } from '../format';
 import NumberField from '../ui/NumberField.vue';
 import PickField from '../ui/PickField.vue';
 import TickField from '../ui/TickField.vue';
+import { LEAST_BODY } from '../stations/bodyWords';
 import ColourTaste from './ColourTaste.vue';
 
 /** What is wanted of the pods beyond heat and bottles: how many lots, whole pods, a colour, a taste, a price. */
 const wish = defineModel<PodWish>({ required: true });
 const set = (change: Partial<PodWish>) => (wish.value = { ...wish.value, ...change });
-/** g of sieved pulp a g of pods: thin walls give 0.65, thick ones 0.85 (chapter 2, section 2). */
-const BODIES = [
-  { value: 0, label: 'any body' },
-  { value: 0.72, label: 'some flesh' },
-  { value: 0.8, label: 'fleshy' },
-];
 /** At least this share of the mix carries the colour or the taste (our judgement: enough to see and taste it). */
 const SHARE = { colour: 0.6, flavour: 0.3 };
 const counts = [...[1, 2, 3, 4, 5, 6].map((k) => ({ value: k, label: `up to ${plural(k, 'lot')}` })), { value: 0, label: 'any number' }];
@@ -36,9 +31,9 @@ const Cost = Type.Number({ title: 'The price', minimum: 0, maximum: 10_000 });
     <PickField
       small
       hide-label
-      label="Body of the pods"
+      label="Body of the sauce"
       :model-value="wish.body?.low ?? 0"
-      :options="BODIES"
+      :options="LEAST_BODY"
       @update:model-value="set({ body: $event ? { low: $event } : null })"
     />
     <NumberField

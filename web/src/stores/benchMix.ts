@@ -53,7 +53,7 @@ const startWish = (): BlendWish => ({
   heat: bracketOfLevel(4),
   saltPct: { low: 1.5, high: 2.5 },
   sugarPct: { low: 0, high: 12 },
-  body: { low: 0.4 },
+  body: { low: 2.5 },
   pH: { max: 3.8, margin: PH_MARGIN },
   varieties: 3,
 });

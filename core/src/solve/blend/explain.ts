@@ -5,7 +5,7 @@ import { evaluate, missedRows, type BlendMix } from './check';
 import type { BlendProblem } from './material';
 import { eased, saidTo, type Miss, type Way } from './miss';
 import { mostPct, wishRows, type Aim, type ModelOptions, type WishId } from './model';
-import { FIRST_IONIC, gramsOf, needsSwitches, pHRowOf, run, solveOne, type Solved } from './one';
+import { firstRows, gramsOf, needsSwitches, run, solveOne, type Solved } from './one';
 
 /** Why there is no blend, and what would do. */
 export interface Why {
@@ -71,13 +71,13 @@ function sayable(
 /** Why there is no blend, and what would do. Everything that is said was asked again. */
 export function explain(solver: LinearSolver, problem: BlendProblem): Why {
   const switches = needsSwitches(problem);
-  const base = { ionicStrength: FIRST_IONIC, pHRow: pHRowOf(problem) };
+  const base = firstRows(problem);
   const all = new Set(wishRows(problem, [], base).map((r) => r.wish));
   if (problem.wish.pH && problem.wish.pH.max >= HOUSE_PH) all.delete('acidity');
-  const largestG = largest(solver, problem);
-  const ways = [...acid(solver, problem), ...otherWays(solver, problem)];
+  // Time may run out: what matters most is asked first.
+  const besides = () => ({ ways: [...acid(solver, problem), ...otherWays(solver, problem)], largestG: largest(solver, problem) });
   const least = settled(run(solver, problem, { ...base, aim: 'slack', soft: all, switches }));
-  if (!least) return { misses: [], repairs: [], together: null, ways, nearest: null, reach: null, largestG };
+  if (!least) return { misses: [], repairs: [], together: null, nearest: null, reach: null, ...besides() };
   const held = new Map(
     [...least.built.slack].map(([w, at]) => [w, { below: hold(least.values[at.below]!), above: hold(least.values[at.above]!) }]),
   );
@@ -85,20 +85,20 @@ export function explain(solver: LinearSolver, problem: BlendProblem): Why {
   const nearest = mixOf(settled(run(solver, problem, { ...base, aim: 'best', soft: all, held, switches })));
   const raw = read(least);
   const misses = raw.map((m) => ({ ...m, to: saidTo(problem.wish, m.wish, m.side, m.by, nearest) }));
+  const reach = problem.wish.heat ? reachOf(solver, problem, base, all, switches) : null;
   const repairs = [...all].flatMap((wish): Miss[] => {
     const alone = settled(run(solver, problem, { ...base, aim: 'slack', soft: new Set([wish]), switches }));
     return alone ? (sayable(solver, problem, read(alone), mixOf(alone)) ?? []) : [];
   });
   const together = repairs.length === 0 && raw.length > 1 ? sayable(solver, problem, raw, nearest) : null;
-  const reach = problem.wish.heat ? reachOf(solver, problem, base, all, switches) : null;
-  return { misses, repairs, together, ways, nearest, reach, largestG };
+  return { misses, repairs, together, nearest, reach, ...besides() };
 }
 
 /** Hottest and mildest with the other wishes kept; where they cannot all be kept either, at their least miss. */
 function reachOf(
   solver: LinearSolver,
   problem: BlendProblem,
-  base: Pick<ModelOptions, 'ionicStrength' | 'pHRow'>,
+  base: Pick<ModelOptions, 'ionicStrength' | 'pHRow' | 'bodyRow'>,
   all: ReadonlySet<WishId>,
   switches: boolean,
 ): Why['reach'] {
@@ -126,9 +126,7 @@ function largest(solver: LinearSolver, problem: BlendProblem): number | null {
   const roughly = (massG: number) => {
     const p = sized(massG);
     const rough = { ...p, wish: { ...p.wish, wholePods: false } };
-    return settled(
-      run(solver, rough, { aim: 'best', switches: needsSwitches(problem), ionicStrength: FIRST_IONIC, pHRow: pHRowOf(problem) }),
-    );
+    return settled(run(solver, rough, { aim: 'best', switches: needsSwitches(problem), ...firstRows(rough) }));
   };
   let high = Math.min(there, problem.wish.massG);
   let low = high;

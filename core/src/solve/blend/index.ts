@@ -8,3 +8,4 @@ export { eased, type Miss } from './miss';
 export { askAgain } from './explain';
 export * from './words';
 export * from './materials';
+export { NO_THICKENING, stepOfMix, thickeningOf, type Thickening } from './thick';

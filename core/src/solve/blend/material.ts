@@ -1,6 +1,7 @@
 import type { Ingredient } from '../../matter/ingredient';
 import type { Flavour } from '../../matter/flavour';
 import type { ColourFamily } from '../../matter/colour';
+import type { Thickening } from './thick';
 
 /** Something that may go into a blend, as it goes in: pods after the knife, larder goods as they are. */
 export interface Material {
@@ -22,8 +23,8 @@ export interface Material {
   sigma: number;
   saltPct: number;
   sugarPct: number;
-  /** g of sieved pulp worth per g: water 0, fresh pods 0.65 to 0.85, powders 3, gums about 60 (chapter 2, section 7.1). */
-  body: number;
+  /** What a gram brings to the thickness of a smooth blend. */
+  thick: Thickening;
   /** Net charge at a pH and ionic strength, eq per kg (chapter 3, equation 8); null without acid or base of its own. */
   charge: ((pH: number, ionicStrength: number) => number) | null;
   flavours: Partial<Record<Flavour, number>>;
@@ -42,6 +43,7 @@ export interface BlendWish {
   heat: { lowShu: number; highShu: number; targetShu?: number } | null;
   saltPct: { low: number; high: number } | null;
   sugarPct: { low: number; high: number } | null;
+  /** Least step of body at 20 °C, 1 to 7 (chapter 5, section 9.1). */
   body: { low: number } | null;
   pH: { max: number; margin: number } | null;
   flavours: { flavour: Flavour; share: number }[];
@@ -54,14 +56,6 @@ export interface BlendWish {
 
 /** A planned pH aims this far below the wish: tables of food acids are guesses (chapter 2, section 7.1: 0.1 to 0.2). */
 export const PH_MARGIN = 0.1;
-
-/** Body in words, as the least g of sieved pulp a g (our judgement; raw pods give 0.65 to 0.85, water 0). */
-export const BODY_WORDS = [
-  { low: 0.25, name: 'thin' },
-  { low: 0.4, name: 'pouring' },
-  { low: 0.55, name: 'thick' },
-  { low: 0.75, name: 'a paste' },
-] as const;
 
 export const NO_WISH: Omit<BlendWish, 'massG'> = {
   heat: null,

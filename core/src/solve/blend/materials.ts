@@ -1,13 +1,13 @@
 import { ionicStrengthAt, poolOf, solvePh, chargePerKg } from '../../acid';
-import varieties from '../../data/varieties.json' with { type: 'json' };
 import type { Preparation } from '../../heat';
 import { colourFamily } from '../../matter/colour';
 import { flavoursOf, LARDER_FLAVOURS } from '../../matter/flavour';
-import { gramsPerGram, kindKey, type Ingredient } from '../../matter/ingredient';
+import { kindKey, type Ingredient } from '../../matter/ingredient';
 import { heatShu, massOf, mix, percent, scale, type Stream } from '../../matter/stream';
 import { hasPods, heatOfRow, ingredientStream, lotStream, preparedPerGram, prepSd, type PodLot } from '../../pantry';
 import { TYPICAL } from '../../stat/draw';
 import type { Material, MixChemistry } from './material';
+import { thickeningOf, type Thickening } from './thick';
 
 /** A lot that may go in. Shares are % of the blend, prepared. */
 export interface PodChoice {
@@ -32,39 +32,8 @@ export interface LarderChoice {
   perKg?: number | null;
 }
 
-/** Body of pods by wall (chapter 2, section 2), of what is ground dry (section 7.1) and of soaked dried pods (our judgement). */
-const WALL_BODY = {
-  thin: varieties.wallClass.thin.sievedPulpYield,
-  medium: varieties.wallClass.medium.sievedPulpYield,
-  thick: varieties.wallClass.thick.sievedPulpYield,
-};
-const DRY_BODY = 3;
 /** Strength of colour (chapter 2, section 7.1: fresh 1, powder 8; dried pods and roots our judgement). */
 const PIGMENT = { fresh: 1, dried: 5, powder: 8, larder: 0.8, faint: 0.05 } as const;
-
-/** Body of larder rows that their make-up does not tell (our judgement; xanthan from chapter 2, section 7.1). */
-const ROW_BODY: Record<string, number> = {
-  xanthan: 60,
-  cornstarch: 10,
-  tomato_paste: 2.2,
-  tomato_passata: 0.95,
-  tamarind_pulp: 1.6,
-  tamarind_paste: 1,
-  mustard_yellow: 0.9,
-  mustard_dijon: 0.9,
-  honey: 0.3,
-  molasses: 0.4,
-  shrimp_paste: 1,
-};
-
-function bodyOfRow(row: Ingredient): number {
-  const own = ROW_BODY[kindKey(row)];
-  if (own !== undefined) return own;
-  const { pulp, water } = gramsPerGram(row);
-  if (pulp < 0.004) return 0;
-  if (row.water < 20) return DRY_BODY;
-  return /juice|vinegar|sauce$/.test(kindKey(row)) ? 0.05 : Math.min(0.9, 0.75 + 4 * pulp * water);
-}
 
 /** 1 g of cut pods as a stream: the knife keeps the make-up. */
 export function preparedGram(choice: PodChoice, row: Ingredient): Stream {
@@ -82,7 +51,10 @@ function chargeOf(gram: Stream): Material['charge'] {
 export function podMaterial(
   choice: PodChoice,
   row: Ingredient,
-  gain: { heatKept: number; massPerPod: number; added?: readonly { shu: number }[] } = { heatKept: 1, massPerPod: 1 },
+  gain: { heatKept: number; massPerPod: number; added?: readonly { shu: number }[]; thick?: (gram: Stream) => Thickening } = {
+    heatKept: 1,
+    massPerPod: 1,
+  },
 ): Material {
   const { lot, prep } = choice;
   const per = preparedPerGram(lot, prep);
@@ -103,7 +75,7 @@ export function podMaterial(
     sigma: lot.heat ? Math.hypot(lot.heat.sigma, prepSd(lot, prep)) : 0,
     saltPct: percent(gram, 'salt'),
     sugarPct: percent(gram, 'sugars'),
-    body: dryness ? DRY_BODY : WALL_BODY[lot.wall ?? 'medium'],
+    thick: gain.thick?.(gram) ?? thickeningOf(gram),
     charge: chargeOf(gram),
     flavours: flavoursOf(lot.flavour ?? []),
     colour: colourFamily(lot.hex),
@@ -132,7 +104,7 @@ export function larderMaterial(choice: LarderChoice): Material {
     sigma: heatOfRow(choice.row)?.sigma ?? 0,
     saltPct: percent(gram, 'salt'),
     sugarPct: percent(gram, 'sugars'),
-    body: bodyOfRow(choice.row),
+    thick: thickeningOf(gram),
     charge: chargeOf(gram),
     flavours: LARDER_FLAVOURS[kindKey(choice.row)] ?? {},
     colour: faint ? null : colourFamily(choice.row.hex),

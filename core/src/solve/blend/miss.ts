@@ -42,7 +42,8 @@ export function saidTo(wish: BlendWish, id: WishId, side: Miss['side'], by: numb
   }
   if (id === 'saltPct') return pick(wish.saltPct!, 0.1);
   if (id === 'sugarPct') return pick(wish.sugarPct!, 0.1);
-  if (id === 'body') return Math.max(0, stepDown(wish.body!.low - by, 0.01) - 0.01 * notch);
+  // Told in the words of body, each from half a step below its own.
+  if (id === 'body') return Math.max(1, Math.floor(Math.min(wish.body!.low - 0.01, mix?.body ?? 1) + 0.5) - 0.5 - notch);
   // The row aims below what is asked for; the wish itself is eased to what was reached.
   if (id === 'acidity') return stepUp(Math.max(wish.pH!.max, mix?.pH ?? HOUSE_PH), 0.1) + 0.1 * notch;
   if (id === 'perKg') return stepUp(wish.perKg!.max + by, 0.01) + 0.05 * notch;

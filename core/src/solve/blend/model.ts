@@ -1,5 +1,6 @@
 import { HOUSE_PH } from '../../ferment';
 import { ModelBuilder } from '../linear';
+import type { BodyRow } from './thick';
 import { WEIGHTS, type BlendProblem, type Material } from './material';
 
 /** The wishes that may give way, each with how much of it hurts as much as the others (chapter 2, section 7.4). */
@@ -23,6 +24,8 @@ export interface ModelOptions {
   ionicStrength: number;
   /** pH at which the acidity row stands. */
   pHRow: number | null;
+  /** The wish for body around a mix; null when there is none. */
+  bodyRow: BodyRow | null;
   /** Wishes that may give way; with the slack they are held to, when fixed. */
   soft?: ReadonlySet<WishId>;
   held?: ReadonlyMap<WishId, { below: number; above: number }>;
@@ -58,7 +61,7 @@ export function mostPct(m: Material, massG: number): number {
 export function wishRows(
   problem: BlendProblem,
   u: readonly number[],
-  options: Pick<ModelOptions, 'ionicStrength' | 'pHRow' | 'withoutHeat'>,
+  options: Pick<ModelOptions, 'ionicStrength' | 'pHRow' | 'bodyRow' | 'withoutHeat'>,
 ): WishRow[] {
   const { materials, wish } = problem;
   const T = targetOf(problem);
@@ -95,15 +98,18 @@ export function wishRows(
       tolerance: 0.5,
     });
   }
-  if (wish.body)
+  const { bodyRow } = options;
+  if (bodyRow) {
+    const unit = 1 / bodyRow.need;
     rows.push({
       wish: 'body',
-      terms: over((m) => m.body / 0.1),
-      lower: (100 * wish.body.low) / 0.1,
+      terms: over((m) => bodyRow.over.get(m.id)! * unit),
+      lower: 0,
       upper: Infinity,
-      unit: 1000,
-      tolerance: 0.05,
+      unit: 100 * unit,
+      tolerance: 0.1 * bodyRow.need,
     });
+  }
   if (options.pHRow !== null) {
     const pH = options.pHRow;
     const mmol = (m: Material) => (m.charge ? 1000 * m.charge(pH, options.ionicStrength) : 0);

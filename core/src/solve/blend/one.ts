@@ -1,6 +1,7 @@
 import type { LinearSolver, LinearSolution } from '../linear';
 import { evaluate, missedRows, type BlendMix } from './check';
 import type { BlendProblem } from './material';
+import { bodyRowAt } from './thick';
 import { buildModel, type BuiltModel, type ModelOptions } from './model';
 
 export interface Solved {
@@ -43,33 +44,57 @@ export function needsSwitches(problem: BlendProblem): boolean {
 /** The pH at which the acidity row stands at first: as much below the wish as tables of food acids are guesses. */
 export const pHRowOf = (problem: BlendProblem): number | null => (problem.wish.pH ? problem.wish.pH.max - problem.wish.pH.margin : null);
 
+/** The rows of a first pass: those that bend stand where a guess puts them. */
+export const firstRows = (problem: BlendProblem): Pick<ModelOptions, 'ionicStrength' | 'pHRow' | 'bodyRow'> => ({
+  ionicStrength: FIRST_IONIC,
+  pHRow: pHRowOf(problem),
+  bodyRow: bodyRowAt(problem, null),
+});
+
+/** What is asked of one blend; where the bent rows stand is found on the way. */
+type Asked = Omit<ModelOptions, 'ionicStrength' | 'pHRow' | 'bodyRow'>;
+
+/** Passes of setting the bent rows anew where the last blend was. */
+const PASSES = 7;
+/** Steps of body that are aimed above the wish, so that rounding does not undo it. */
+const BODY_MARGIN = 0.002;
+
 /**
- * One blend. The acidity row is linear at a fixed pH and ionic strength; the ionic strength is read off the answer and
- * the row set anew twice, then the full charge balance has the last word: a mix that is not sour enough by it is asked
- * again a little stricter (handbook README; chapter 2, section 7.1).
+ * One blend. Acidity is linear at a fixed pH and ionic strength, body around a mix: both are read off the answer and the
+ * rows set anew, then the full charge balance and the full model of thickness have the last word: a mix that is not sour
+ * or thick enough by them is asked again a little stricter (handbook README; chapter 2, section 7.1; chapter 5, section 9).
  */
-function solveSour(
-  solver: LinearSolver,
-  problem: BlendProblem,
-  options: Omit<ModelOptions, 'ionicStrength' | 'pHRow'>,
-): BlendMix | null | 'late' {
+function solveBent(solver: LinearSolver, problem: BlendProblem, options: Asked): BlendMix | null | 'late' {
   const { wish, chemistry } = problem;
-  let pHRow = pHRowOf(problem);
-  let ionicStrength = FIRST_IONIC;
+  const sour = wish.pH !== null && chemistry !== undefined;
+  let rows = firstRows(problem);
+  let low = (wish.body?.low ?? 1) + BODY_MARGIN;
   let mix: BlendMix | null = null;
-  const sour = pHRow !== null && chemistry !== undefined;
-  for (let pass = 0; pass < (sour ? 6 : 1); pass++) {
-    const last = run(solver, problem, { ...options, ionicStrength, pHRow });
-    if (!last || last === 'late') return last;
+  for (let pass = 0; pass < PASSES; pass++) {
+    const last = run(solver, problem, { ...options, ...rows });
+    if (last === 'late') return last;
+    // A row that was set too strict on the way is no proof that there is none: the caller looks at what was found before.
+    if (!last) return pass > 0 && wish.body ? mix : null;
     mix = evaluate(problem, gramsOf(problem, last), last.objective, last.proven);
-    if (!sour) break;
-    const next = chemistry.ionicStrength(mix.grams, pHRow!);
-    const settled = Math.abs(next - ionicStrength) < 0.01;
-    ionicStrength = next;
-    if (pass < 2 && !settled) continue;
-    const over = (mix.pH ?? 0) - (wish.pH!.max - wish.pH!.margin);
-    if (over <= 0.01) break;
-    pHRow! -= over;
+    if (!sour && !rows.bodyRow) break;
+    let { ionicStrength, pHRow } = rows;
+    let again = false;
+    if (sour) {
+      ionicStrength = chemistry.ionicStrength(mix.grams, pHRow!);
+      again = Math.abs(ionicStrength - rows.ionicStrength) >= 0.01 && pass < 2;
+      const over = (mix.pH ?? 0) - (wish.pH!.max - wish.pH!.margin);
+      if (!again && over > 0.01) {
+        again = true;
+        pHRow! -= over;
+      }
+    }
+    if (wish.body) {
+      const short = wish.body.low - (mix.body ?? 1);
+      if (short > 0.005 || pass === 0) again = true;
+      if (pass >= 2 && short > 0.005) low += short;
+    }
+    if (!again) break;
+    rows = { ionicStrength, pHRow, bodyRow: bodyRowAt(problem, mix.grams, low) };
   }
   return mix;
 }
@@ -81,13 +106,8 @@ const WEIGHABLE_G = 0.1;
  * One blend that can be weighed and meets its wishes once what cannot be weighed is left out or raised to what can; the
  * best of those. Null when there is none, "late" when time ran out.
  */
-export function solveOne(
-  solver: LinearSolver,
-  problem: BlendProblem,
-  options: Omit<ModelOptions, 'ionicStrength' | 'pHRow'>,
-  depth = 0,
-): BlendMix | null | 'late' {
-  const found = solveSour(solver, problem, options);
+export function solveOne(solver: LinearSolver, problem: BlendProblem, options: Asked, depth = 0): BlendMix | null | 'late' {
+  const found = solveBent(solver, problem, options);
   if (!found || found === 'late') return found;
   const dust = [...found.grams].find(([, g]) => g < WEIGHABLE_G);
   if (!dust) return options.aim === 'best' && missedRows(problem, found).length > 0 ? null : found;

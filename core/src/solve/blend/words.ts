@@ -1,3 +1,4 @@
+import { bodyWord } from '../../cook';
 import { levelName } from '../../heat';
 import type { BlendAnswer } from './answer';
 import type { BlendProblem } from './material';
@@ -16,7 +17,7 @@ export function missInWords(m: Miss, problem: BlendProblem): string {
   }
   if (m.wish === 'saltPct') return `let the salt be ${m.to.toFixed(1)} %`;
   if (m.wish === 'sugarPct') return `let the sugar be ${m.to.toFixed(1)} %`;
-  if (m.wish === 'body') return `let it be thinner: body ${m.to.toFixed(2)} instead of ${wish.body!.low.toFixed(2)}`;
+  if (m.wish === 'body') return `let it be thinner: ${bodyWord(m.to)} instead of ${bodyWord(wish.body!.low)}`;
   if (m.wish === 'acidity') return `let the pH be up to ${m.to.toFixed(1)} instead of ${wish.pH!.max.toFixed(1)}`;
   if (m.wish === 'colour') return `let the colour be less ${wish.colour!.family}`;
   if (m.wish === 'perKg') return `pay ${m.to.toFixed(2)} a kg`;
@@ -41,12 +42,12 @@ export function answerInWords(answer: BlendAnswer, problem: BlendProblem): { gis
   if (answer.outOfTime) gist = 'No mix was found in the time there is. There may be one.';
   else if (there < wish.massG * 0.9999) gist = `There is too little: ${grams(wish.massG)} are wanted, ${grams(there)} are there.`;
   else if (answer.misses.length === 0) gist = 'Amounts, shares, acid and whole pods cannot all be had with what is there.';
-  else if (heat && answer.reach) {
+  else if (heat) {
     const by = figure(figureTo(heat.by, 'up'));
     gist =
       heat.side === 'short'
-        ? `Too mild: short of the heat you wish by ${by} SHU. The hottest this stock reaches${others} is ${figure(figureTo(answer.reach.hottestShu, 'down'))}.`
-        : `Too hot: over the heat you wish by ${by} SHU. The mildest this stock reaches is ${figure(figureTo(answer.reach.mildestShu, 'up'))}.`;
+        ? `Too mild: short of the heat you wish by ${by} SHU.${answer.reach ? ` The hottest this stock reaches${others} is ${figure(figureTo(answer.reach.hottestShu, 'down'))}.` : ''}`
+        : `Too hot: over the heat you wish by ${by} SHU.${answer.reach ? ` The mildest this stock reaches is ${figure(figureTo(answer.reach.mildestShu, 'up'))}.` : ''}`;
   }
   if (answer.repairs.length === 1) lines.push(`It would do to ${missInWords(answer.repairs[0]!, problem)}.`);
   else if (answer.repairs.length > 1) lines.push(...answer.repairs.map((r) => `Either ${missInWords(r, problem)}.`));
