@@ -7,6 +7,7 @@ import {
   brineWaterActivity,
   JarTooSmall,
   packJar,
+  pctForSalt,
   restate,
   saltGrams,
   saltPercents,
@@ -114,6 +115,18 @@ describe('packing a jar', () => {
     expect((100 * p.saltG) / (450 + p.waterG)).toBeCloseTo(3, 8);
   });
   it('says when the pods do not fit, or the brine cannot hold the salt', () => {
+    // Rubbed in and poured over: the whole jar keeps its percentage, the brine is that much weaker.
+    const mixed = packJar({ ...jar, dryG: 9 }, 'wholeJar', 3);
+    expect((100 * mixed.saltG) / (jar.produceG + mixed.waterG)).toBeCloseTo(3, 6);
+    expect(mixed.brinePct).toBeCloseTo((100 * (mixed.saltG - 9)) / (mixed.saltG - 9 + mixed.waterG), 6);
+    expect(mixed.brinePct).toBeLessThan(packJar(jar, 'wholeJar', 3).brinePct);
+    // A percentage of the water is that of what is poured; what is rubbed in comes on top.
+    const poured = packJar({ ...jar, dryG: 9 }, 'waterOnly', 3.5);
+    expect(poured.saltG - packJar(jar, 'waterOnly', 3.5).saltG).toBeCloseTo(9, 9);
+    for (const school of ['wholeJar', 'waterOnly'] as const)
+      expect(pctForSalt({ ...jar, dryG: 9 }, school, packJar({ ...jar, dryG: 9 }, school, 4).saltG)).toBeCloseTo(4, 6);
+    expect(() => packJar({ ...jar, dryG: 200 }, 'wholeJar', 3)).toThrow(/rubbed in than the whole jar/);
+    expect(pctForSalt({ ...jar, dryG: 200 }, 'wholeJar', 30)).toBeNull();
     expect(() => packJar({ ...jar, jarMl: 400 }, 'wholeJar', 3)).toThrow(JarTooSmall);
     expect(() => packJar({ ...jar, produceG: 820 }, 'wholeJar', 20)).toThrow(/cannot hold/);
   });

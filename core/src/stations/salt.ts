@@ -16,6 +16,8 @@ const schema = Type.Object(
       { title: 'The way of counting salt' },
     ),
     pct: Type.Number({ title: 'The salt', minimum: 0, maximum: MOST_PCT, unit: '%' }),
+    /** Rubbed in before the brine goes over them; a dry mash has no brine. */
+    dryPct: Type.Optional(Type.Number({ title: 'Rubbed in dry', minimum: 0, maximum: 20, unit: '% of the pods' })),
     saltId: Type.String({ title: 'The kind of salt', maxLength: 32 }),
     cut: Type.Union(
       (Object.keys(CUTS) as Cut[]).map((c) => Type.Literal(c)),
@@ -34,6 +36,8 @@ export type SaltParams = Static<typeof schema>;
 export interface SaltFacts {
   produceG: number;
   saltG: number;
+  /** Of it rubbed in dry before the brine. */
+  dryG: number;
   waterG: number;
   brineMl: number;
   /** Strength of the brine as mixed, % w/w. */
@@ -55,10 +59,18 @@ const WEIGHING_SD = 0.03;
 /** Air that unpierced whole pods hold, as a share of their tissue volume (judgement, chapter 4 section 1.5). */
 const AIR_IN_WHOLE = 0.25;
 
+/** % of the pods that is rubbed in before a brine; a mash is all dry. */
+const dryPctOf = (p: SaltParams): number => (p.school === 'mash' ? 0 : (p.dryPct ?? 0));
+
 function oneJar(params: SaltParams, produceG: number): JarInput {
   const perJar = produceG / params.jars;
   const { jarMl, headspaceMl, displacementMl } = params;
-  return { jarMl, headspaceMl, displacementMl, produceG: perJar, airMl: params.cut === 'whole' ? perJar * AIR_IN_WHOLE : 0 };
+  return {
+    ...{ jarMl, headspaceMl, displacementMl },
+    produceG: perJar,
+    airMl: params.cut === 'whole' ? perJar * AIR_IN_WHOLE : 0,
+    dryG: (dryPctOf(params) / 100) * perJar,
+  };
 }
 
 /**
@@ -67,7 +79,7 @@ function oneJar(params: SaltParams, produceG: number): JarInput {
  */
 export function recount(params: SaltParams, produceG: number, saltG: number, to: School): number | null {
   if (!(produceG > 0)) return params.pct;
-  const pct = pctForSalt(oneJar(params, produceG), to, saltG / params.jars);
+  const pct = pctForSalt(oneJar({ ...params, school: to }, produceG), to, saltG / params.jars);
   return pct !== null && pct <= MOST_PCT ? pct : null;
 }
 
@@ -123,6 +135,7 @@ export const salt = station<'salt', SaltParams, SaltFacts>({
     const facts: SaltFacts = {
       produceG,
       saltG,
+      dryG: (dryPctOf(params) / 100) * produceG,
       waterG,
       brineMl,
       brinePct: one.brinePct,
@@ -148,7 +161,10 @@ export const salt = station<'salt', SaltParams, SaltFacts>({
   duties: (v) => [
     {
       key: 'pack',
-      text: 'Weigh the salt, mix, pack, push everything under',
+      text:
+        dryPctOf(v.params) > 0
+          ? 'Rub the salt in, let it draw, pack, pour the brine over, push everything under'
+          : 'Weigh the salt, mix, pack, push everything under',
       why: 'What floats moulds first. Leave the headspace for foam.',
       due: v.to,
     },

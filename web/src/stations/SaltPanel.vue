@@ -68,8 +68,9 @@ const leftover = computed(() => facts.value?.leftoverMl ?? null);
         <p v-if="refusal" class="field-error full" role="alert">{{ refusal }}</p>
         <PickField label="Cut" :model-value="params.cut" :options="cuts" @update:model-value="set({ cut: $event })" />
         <ParamField :station="station" name="pct" label="Salt" />
+        <ParamField v-if="params.school !== 'mash'" :station="station" name="dryPct" label="Rubbed in dry" optional placeholder="none" />
         <PickField
-          class="span"
+          :class="{ span: params.school === 'mash' }"
           label="Kind of salt"
           :model-value="params.saltId"
           :options="salts"
@@ -97,6 +98,10 @@ const leftover = computed(() => facts.value?.leftoverMl ?? null);
               ><b data-fact="waterG">{{ grams(facts.waterG) }}</b> water</template
             >
             <template v-else>no water: own juice only</template>
+            <template v-if="facts.dryG"
+              ><br /><b data-fact="dryG">{{ grams(facts.dryG) }}</b> of it rubbed in,
+              <b data-fact="brineSaltG">{{ grams(facts.saltG - facts.dryG) }}</b> in the water</template
+            >
           </p>
           <FactRows :rows="ways" />
           <p v-if="leftover !== null" class="soft">
