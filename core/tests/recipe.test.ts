@@ -6,10 +6,13 @@ import {
   gramsOf,
   INGREDIENTS,
   ingredient,
+  ingredientStream,
   intakesOf,
   LineProblem,
   lotOfVariety,
+  mix,
   newBatch,
+  parcel,
   phOf,
   planBatch,
   planRecipe,
@@ -21,6 +24,7 @@ import {
   runLine,
   runUpTo,
   STAND_INS,
+  storedOf,
   stationIn,
   stationsOf,
   STYLES,
@@ -29,6 +33,7 @@ import {
   TYPICAL,
   variety,
   withParams,
+  type BatchFile,
   type RecipeWish,
   type StationRun,
 } from '../src';
@@ -248,4 +253,51 @@ it('the pot of a base in four bowls: each its own salt, the masses add up', () =
   expect(shares.reduce((a, b) => a + b, 0)).toBeCloseTo(base.out.stream.grams.salt, 6);
   expect(phOf(base.out.stream)).not.toBeNull();
   expect(lot.id).toBe('f');
+});
+
+describe('a recipe that names a hot sauce', () => {
+  const LIST = ['1/2 cup tomato passata', '250 g hot sauce', '60 g honey', '1/4 cup cider vinegar', '40 g yellow mustard'].join('\n');
+  const base = parcel(
+    mix(...[ingredientStream(ingredient('jalapeno_red'), 500, TYPICAL), ingredientStream(ingredient('vinegar_cider'), 500, TYPICAL)]),
+    {
+      texture: 'smooth',
+    },
+  );
+  const stuff = storedOf(base, { id: 'kept-1', name: 'Tide Red', from: 'Tide Red', keptOn: TODAY, useBy: '2027-02-01' }, 0.3);
+  const plan = (text: string, bottled: RecipeWish['bottled']) => recipeBatch(wish('from-a-bottle', text, { bottled })).file;
+  const sauceOf = (file: BatchFile) =>
+    intakesOf(file).flatMap(({ intake, entry }) => (intake.origin.from === 'stored' ? [[entry.id, gramsOf(intake.amount)]] : []));
+  it.each([
+    ['250 g hot sauce', 250],
+    ['1 cup of your favourite bottled chili sauce', 236.6 * 1.03],
+    ['2 tbsp pepper sauce', 2 * 14.79 * 1.03],
+  ])('%s weighs about %d g, and is asked about', (line, g) => {
+    const [item] = read(line);
+    expect(item!.sauceG! / g).toBeCloseTo(1, 2);
+    expect(item!.ask).not.toBeNull();
+  });
+  it('what is a row of the tables stays one', () => {
+    for (const line of ['2 tbsp soy sauce', '1 tbsp fish sauce', '3 red chillies', '1 tsp black pepper'])
+      expect(read(line)[0]!.sauceG).toBeUndefined();
+    const mine = { ...ingredient('tomato_passata'), key: 'own-hot', name: 'Hot sauce', like: 'tomato_passata' };
+    const [own] = readLine('100 g hot sauce', 'us', [mine]);
+    expect(own).toMatchObject({ id: 'own-hot', massG: 100, ask: null });
+    expect(own!.sauceG).toBeUndefined();
+  });
+  it('takes what the list says of the one that is chosen, and no more than once', () => {
+    expect(sauceOf(plan(LIST, { stuff, massG: 900 }))).toEqual([['simmer', 250]]);
+    expect(sauceOf(plan(LIST, null))).toEqual([]);
+  });
+  it('takes its usual share where the list does not say how much', () => {
+    const [[at, g]] = sauceOf(plan(LIST.replace('250 g hot sauce\n', ''), { stuff, massG: 900 })) as [[string, number]];
+    expect(at).toBe('simmer');
+    expect(g).toBeGreaterThan(30);
+    expect(g).toBeLessThan(250);
+  });
+  it('is bought where the shelf has too little of it', () => {
+    const have = planRecipe(wish('from-a-bottle', LIST, { bottled: { stuff, massG: 900 } }), TODAY);
+    expect(have.toBuy.some((n) => n.name === 'Tide Red')).toBe(false);
+    const few = planRecipe(wish('from-a-bottle', LIST, { bottled: { stuff, massG: 100 } }), TODAY);
+    expect(few.toBuy.find((n) => n.name === 'Tide Red')).toMatchObject({ needG: 250, haveG: 100 });
+  });
 });

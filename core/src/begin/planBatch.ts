@@ -106,16 +106,16 @@ function withSwaps(file: BatchFile, { swaps = {}, rows }: Wish): BatchFile {
   return carry(next, [], rows);
 }
 
-/** A style that takes a sauce, with that sauce in its place. */
-function withSauce(file: BatchFile, { bottled }: Wish): BatchFile {
+/** A style that takes a sauce, with `g` of that sauce in its place. */
+export function withSauce(file: BatchFile, { bottled }: Pick<Wish, 'bottled'>, g = styleOf(file.style).takesSauce?.g ?? 0): BatchFile {
   const takes = styleOf(file.style).takesSauce;
-  if (!takes || !bottled) return file;
+  if (!takes || !bottled || !(g > 0)) return file;
   const { stuff } = bottled;
   const next = mapStations(file, (s) =>
     s.id === takes.stationId
       ? {
           ...s,
-          intakes: [...s.intakes, { id: freeId(s, stuff.id), origin: { from: 'stored' as const, id: stuff.id }, amount: { g: takes.g } }],
+          intakes: [...s.intakes, { id: freeId(s, stuff.id), origin: { from: 'stored' as const, id: stuff.id }, amount: { g } }],
         }
       : s,
   );
@@ -280,17 +280,17 @@ export function planOf(file: BatchFile, wish: Wish & { asWritten?: boolean }, to
     placed: placedThings(file),
     notes: [
       ...formNotes(file),
-      ...sauceNotes(file, wish.asWritten === true),
+      ...sauceNotes(file),
       ...(wish.asWritten ? recipeNotes : notesFor)(end!.heat.p50, bottles, bought, wish.goal),
     ],
   };
 }
 
 /** A style that takes a sauce, without one. */
-function sauceNotes(file: BatchFile, asWritten: boolean): string[] {
+function sauceNotes(file: BatchFile): string[] {
   const takes = styleOf(file.style).takesSauce;
   return takes && !intakesOf(file).some(({ intake }) => intake.origin.from === 'stored')
-    ? [`This is made to take a bottled sauce. ${asWritten ? 'Add' : 'Choose one here, or add'} it at Simmer.`]
+    ? ['This is made to take a bottled sauce. Choose one here, or add it at Simmer.']
     : [];
 }
 

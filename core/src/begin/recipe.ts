@@ -2,13 +2,13 @@ import { gramsOf, mapStations, type BatchFile, type Intake, type Strand } from '
 import { carry, endStrands, fitVessels, freeId, intakesOf, larderStationId, mainEnd, newBatch, podStationId, withGoal } from '../line';
 import type { ReadItem } from '../quantity';
 import { stationKind } from '../stations';
-import { PODS_OF_STYLE, placesIn } from '../styles';
+import { PODS_OF_STYLE, placesIn, styleOf } from '../styles';
 import type { Day } from '../plan';
 import { madeOf } from '../solve';
 import { lotOfItem, type HavePods } from './have';
 import type { PodLot } from '../pantry';
 import { takenIn } from './jug';
-import { planOf, type Plan, type Wish } from './planBatch';
+import { planOf, withSauce, type Plan, type Wish } from './planBatch';
 
 /** A recipe as it is written: its things in their amounts, each where the style takes it. */
 export interface RecipeWish extends Omit<Wish, 'pods' | 'things' | 'swaps'> {
@@ -62,6 +62,7 @@ function withoutEmpty(file: BatchFile): BatchFile {
  * the bottles are as many as it fills. Throws RangeError for an empty one, LineProblem when the line cannot take it.
  */
 export function recipeBatch(wish: RecipeWish): { file: BatchFile; pods: HavePods[] } {
+  const sauceG = wish.items.reduce((s, i) => s + (i.sauceG ?? 0), 0);
   const items = wish.items.filter((i) => !i.ask && i.id !== null && (i.massG ?? 0) > 0);
   if (items.length === 0) throw new RangeError('Paste the ingredients of the recipe, one thing to a line.');
   const style = newBatch(wish.name, wish.startDate, wish.goal, wish.style);
@@ -103,14 +104,21 @@ export function recipeBatch(wish: RecipeWish): { file: BatchFile; pods: HavePods
     pods.map((p) => p.lot),
     wish.rows,
   );
-  file = ownSizes(file, style);
+  file = ownSizes(withSauce(file, wish, sauceG || sauceShare(file, style)), style);
   return { file: withItsBottles(file, wish), pods };
+}
+
+const allG = (f: BatchFile) => intakesOf(f).reduce((s, { intake }) => s + (gramsOf(intake.amount) ?? 0), 0);
+
+/** g of a bottled sauce that a style takes with so much of everything else, where the recipe does not say. */
+function sauceShare(file: BatchFile, style: BatchFile): number {
+  const takes = styleOf(style.style).takesSauce;
+  return takes ? Math.round((takes.g * allG(file)) / (allG(style) + PODS_OF_STYLE)) : 0;
 }
 
 /** Parameters of the style that follow the size of a batch, for as much as this one is. */
 function ownSizes(file: BatchFile, style: BatchFile): BatchFile {
-  const all = (f: BatchFile) => intakesOf(f).reduce((s, { intake }) => s + (gramsOf(intake.amount) ?? 0), 0);
-  const factor = all(file) / (all(style) + PODS_OF_STYLE);
+  const factor = allG(file) / (allG(style) + PODS_OF_STYLE);
   const sized = mapStations(file, (s) => {
     const { resize } = stationKind(s.kind);
     return resize ? { ...s, params: resize(s.params, factor) } : s;

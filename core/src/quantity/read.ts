@@ -21,6 +21,8 @@ export interface ReadItem {
   assumed: string[];
   /** What only the maker can say; each option is a line to read in place of this one. */
   ask: { ask: string; options: { say: string; line: string }[] } | null;
+  /** It names some finished sauce: g of it, for a style that takes one from the shelf. */
+  sauceG?: number;
 }
 
 type Weighable = Pick<Ingredient, 'key' | 'name' | 'pieces' | 'measure' | 'density'>;
@@ -236,6 +238,20 @@ function asked(
 /** Fruit and vegetables whose purée is the same thing, only smooth. */
 const PUREED = /^(mango|pineapple|peach|blueberry|apple|pear|carrot|garlic|avocado|bell_|tomatillo)/;
 
+/** A finished sauce by no name of its own; what one pours like, g/ml (our judgement). */
+const SOME_SAUCE = /\b(?:hot|chil[il]i|chil[ie]|pepper|bottled|fermented|table)\s+sauce\b/i;
+const SAUCE: Weighable = { key: 'sauce', name: 'Sauce', pieces: {}, measure: { cup: 0, tbsp: 0, tsp: 0 }, density: 1.03 };
+
+/** g of some finished sauce that a line names; null when it names none, or not how much. */
+function sauceIn(parts: Parts, kitchen: Kitchen): number | null {
+  if (!SOME_SAUCE.test(parts.name) || !parts.lead) return null;
+  try {
+    return weighAll(parts, { ...SAUCE, store: 'larder', id: 'sauce' }, kitchen, []).massG;
+  } catch {
+    return null;
+  }
+}
+
 const notKnown = (name: string) => `"${name}" is not in the tables. Add it as your own ingredient, say a near one, or leave it out.`;
 
 /** Words beside a name that tell the piece, not the thing: "garlic cloves", "coriander stems". */
@@ -260,6 +276,12 @@ function readOne(text: string, line: string, kitchen: Kitchen, own: readonly Ing
   const found = meaningOf(said, own);
   const amountWords = lead?.words ?? '';
   const again = (say: string) => ({ say, line: `${amountWords} ${say}${parts.note ? `, ${parts.note}` : ''}`.trim() });
+  const sauceG =
+    found && 'id' in found.meaning && own.some((r) => r.key === (found.meaning as { id: string }).id) ? null : sauceIn(parts, kitchen);
+  if (sauceG !== null) {
+    const ask = `"${first}" is a sauce of its own: a style that takes a bottled sauce takes one from your shelf. Or say what is in it, line by line.`;
+    return { ...asked(text, first ?? '', ask, []), sauceG };
+  }
   if (!found) {
     return asked(text, first ?? '', notKnown(first || words.join(' ')), []);
   }

@@ -35,7 +35,8 @@ const draft = useDraft(() => 'plan', form, blankPlan);
 const reader = ref<InstanceType<typeof ListReader> | null>(null);
 const bottled = ref<InstanceType<typeof BottledPick> | null>(null);
 const read = computed(() => reader.value?.read ?? []);
-const { plan, trouble, working, sauce, have, word, offered, lots, wish, empty, now } = usePlan(form, read);
+const open = computed(() => reader.value?.open ?? []);
+const { plan, trouble, working, sauce, have, word, offered, lots, wish, empty, now } = usePlan(form, read, open);
 const busy = ref(false);
 onMounted(() => void Promise.all([pods.load(), larder.load(), batches.load()]).catch((e: unknown) => notices.fail(e)));
 
@@ -64,7 +65,7 @@ const swapped = computed(() =>
 
 /** What must be said before anything can begin; empty when all is. */
 function missing(): string {
-  if (form.mode === 'recipe' && reader.value?.open.length) return 'Some lines still have a question. Answer them, or take them out.';
+  if (form.mode === 'recipe' && open.value.length) return 'Some lines still have a question. Answer them, or take them out.';
   if (!empty.value) return '';
   if (form.mode === 'recipe') return 'Paste the ingredients of the recipe, one thing to a line.';
   return pods.items.length ? 'Say which pods you have, or take them from your lots.' : 'Say which pods you have, such as "15 hot pods".';
@@ -101,7 +102,7 @@ async function start() {
         This reads like: {{ offered.name }}.
         <NButton size="small" @click="form.style = offered.id">Make it one</NButton>
       </p>
-      <ListReader v-if="form.mode === 'recipe'" ref="reader" v-model="form.text" />
+      <ListReader v-if="form.mode === 'recipe'" ref="reader" v-model="form.text" :sauce="wish.bottled?.stuff.name ?? null" />
       <TextField
         v-else
         v-model="form.text"
@@ -121,12 +122,7 @@ async function start() {
           >{{ n ? ', ' : '' }}{{ shortName(by) }} in the place of {{ shortName(key) }}</template
         >. <NButton text class="link" @click="form.swaps = {}">Back to the style’s own</NButton>
       </p>
-      <BottledPick
-        v-if="form.mode === 'have' && styleOf(form.style).takesSauce"
-        ref="bottled"
-        v-model="form.bottled"
-        @sauce="sauce = $event"
-      />
+      <BottledPick v-if="styleOf(form.style).takesSauce" ref="bottled" v-model="form.bottled" @sauce="sauce = $event" />
       <RadioCards v-model="form.heat" label="How hot" :columns="3" :options="levels">
         <template #default="{ option }">
           <span class="level">
@@ -160,8 +156,10 @@ async function start() {
         Say what you have, and the plan stands here at once: pods, what fills the bottles, the odds, and what to buy.
       </p>
       <p v-if="have.unknown.length" class="note">Not understood, and left out: {{ have.unknown.join(', ') }}.</p>
-      <p v-if="trouble" class="field-error" role="alert">{{ trouble }}</p>
-      <NButton type="primary" attr-type="submit" class="go" :loading="busy" block>Start this batch</NButton>
+      <div class="go">
+        <p v-if="trouble" class="field-error" role="alert">{{ trouble }}</p>
+        <NButton type="primary" attr-type="submit" :loading="busy" block>Start this batch</NButton>
+      </div>
     </div>
   </NForm>
 </template>
@@ -179,7 +177,10 @@ async function start() {
   align-content: start;
 }
 .answer {
-  /* The button stays where it is, whatever the plan says. */
+  /* In sight beside a long list, and the button stays where it is, whatever the plan says. */
+  position: sticky;
+  top: 0;
+  align-self: start;
   display: flex;
   flex-direction: column;
   min-height: 396px;
@@ -210,6 +211,8 @@ p {
   font-size: 17px;
 }
 .go {
+  display: grid;
+  gap: 8px;
   margin-top: auto;
 }
 .note {
@@ -243,6 +246,9 @@ p {
 @media (max-width: 760px) {
   .plan {
     grid-template-columns: 1fr;
+  }
+  .answer {
+    position: static;
   }
   .ask :deep(.cards) {
     grid-template-columns: 1fr 1fr !important;

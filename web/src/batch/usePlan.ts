@@ -1,5 +1,16 @@
 import { computed, ref, shallowRef, watch, type Ref } from 'vue';
-import { HEAT_WORDS, kindKey, readHave, seedOf, styleOf, styleOfList, type Plan, type ReadItem, type StoredStuff } from '@roskel/core';
+import {
+  HEAT_WORDS,
+  kindKey,
+  readHave,
+  seedOf,
+  STYLES,
+  styleOf,
+  styleOfList,
+  type Plan,
+  type ReadItem,
+  type StoredStuff,
+} from '@roskel/core';
 import { today } from '../format';
 import { useBatches } from '../stores/batches';
 import { useLarder } from '../stores/larder';
@@ -42,8 +53,8 @@ const AFTER_MS = 350;
 /** Less of a lot than this is no stock to plan with, g. */
 const LEAST_G = 5;
 
-/** The plan of what is filled in, worked out while one types. `read` are the lines of a recipe that were read. */
-export function usePlan(form: PlanForm, read: Ref<readonly ReadItem[]>) {
+/** The plan of what is filled in, worked out while one types. `read` are the lines of a recipe that were read, `open` those that ask. */
+export function usePlan(form: PlanForm, read: Ref<readonly ReadItem[]>, open: Ref<readonly ReadItem[]>) {
   const batches = useBatches();
   const pods = usePods();
   const larder = useLarder();
@@ -71,7 +82,10 @@ export function usePlan(form: PlanForm, read: Ref<readonly ReadItem[]>) {
   const offered = computed(() => {
     const ids = form.mode === 'recipe' ? items.value.flatMap((i) => (i.id && !i.ask ? [i.id] : [])) : have.value.things.map((t) => t.id);
     const kinds = ids.map((id) => kindKey(larder.row(id) ?? { key: id }));
-    const found = styleOfList(form.text, kinds);
+    // A list that names a sauce wants the style that takes one.
+    const found = [...items.value, ...(form.mode === 'recipe' ? open.value : [])].some((i) => i.sauceG !== undefined)
+      ? STYLES.find((s) => s.takesSauce)
+      : styleOfList(form.text, kinds);
     return found && found.id !== form.style ? found : null;
   });
   const freeG = (p: (typeof pods.items)[number]) => p.stockG - p.promised.reduce((s, x) => s + x.g, 0);

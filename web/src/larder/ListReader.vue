@@ -12,6 +12,8 @@ import TextField from '../ui/TextField.vue';
 const settings = useSettings();
 const larder = useLarder();
 const text = defineModel<string>({ default: '' });
+/** The sauce from the shelf that stands for one which the list names; null where none can. */
+const props = defineProps<{ sauce?: string | null }>();
 const NAMES: Record<Kitchen, string> = { metric: 'metric', us: 'US', au: 'Australia', uk: 'UK' };
 const kitchenChoices = KITCHENS.map((k) => ({ value: k, label: NAMES[k] }));
 /** Another kitchen for one line, by its words. */
@@ -19,8 +21,9 @@ const kitchens = ref(new Map<string, Kitchen>());
 const own = computed(() => larder.rows.filter((r) => r.key.startsWith('own')));
 const kitchenOf = (line: string) => kitchens.value.get(line) ?? settings.value.kitchen;
 const lines = computed(() => recipeLines(text.value).flatMap((l) => readLine(l, kitchenOf(l), own.value)));
-const open = computed(() => lines.value.filter((i) => i.ask));
-const read = computed(() => lines.value.filter((i) => !i.ask && i.store !== null && i.massG !== null));
+const isSauce = (i: ReadItem) => i.sauceG !== undefined && !!props.sauce;
+const open = computed(() => lines.value.filter((i) => i.ask && !isSauce(i)));
+const read = computed(() => lines.value.filter((i) => isSauce(i) || (!i.ask && i.store !== null && i.massG !== null)));
 defineExpose({ read, open });
 
 function answer(item: ReadItem, line: string) {
@@ -47,8 +50,8 @@ function setKitchen(item: ReadItem, k: Kitchen) {
       {{ read.length }} read<template v-if="open.length">, {{ open.length }} to answer</template>
     </p>
     <ul>
-      <li v-for="(i, n) in lines" :key="n" :class="{ ask: i.ask }" data-line>
-        <template v-if="i.ask">
+      <li v-for="(i, n) in lines" :key="n" :class="{ ask: i.ask && !isSauce(i) }" data-line>
+        <template v-if="i.ask && !isSauce(i)">
           <b>{{ i.text }}</b>
           <span>{{ i.ask.ask }}</span>
           <span v-if="i.ask.options.length" class="options">
@@ -57,7 +60,7 @@ function setKitchen(item: ReadItem, k: Kitchen) {
         </template>
         <template v-else>
           <span class="top"
-            ><b>{{ i.name }}</b> <b class="g" data-fact="grams">{{ grams(i.massG!) }}</b></span
+            ><b>{{ isSauce(i) ? sauce : i.name }}</b> <b class="g" data-fact="grams">{{ grams(i.sauceG ?? i.massG!) }}</b></span
           >
           <span class="soft"
             >{{ i.text }}<template v-if="i.assumed.length">: {{ inManner(i.assumed.join('; ')) }}</template></span
