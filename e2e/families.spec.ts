@@ -165,6 +165,28 @@ test('roasted dried pods: soaked pods are weighed, the block is pressed, what ca
   await expect.poll(async () => at((await stored(page, id)).report, 'soak').now.massG).toBeCloseTo(Math.round(soaked * 0.9), 6);
 });
 
+test('mash: salt by the weight of the pods, no water; without a reading of the jar no pH makes it keep', async ({ page }) => {
+  const id = await begin(page, 'Mash Family', 'mash ferment', '900 g fresno, 4 bottles of 100 ml, hot');
+  const { record } = await stored(page, id);
+  const [use] = record.file.strands[0]!.stations[0]!.intakes;
+  const lot = record.file.lots[0]!;
+  // Stems off, and five in a hundred of what is left: by the file alone.
+  const cut = (use!.amount as { g: number }).g * (1 - (lot.anatomy?.stem ?? 0));
+  await follow(page, id, 'Prep');
+  await station(page, 'Salt & pack');
+  const said = Number((await page.locator('[data-fact=saltG]').innerText()).replace(/[^\d.]/g, ''));
+  expect(said / (0.05 * cut)).toBeCloseTo(1, 1);
+  await expect(page.getByText('no water: own juice only')).toBeVisible();
+  await expect(panel(page, 'Salt & pack').getByLabel('Rubbed in dry')).toHaveCount(0);
+  const packed = await follow(page, id, 'Salt & pack', Math.round(cut * 1.05));
+  expect(at(packed, 'salt').now.saltPct).toBeCloseTo(100 * (0.05 / 1.05), 0);
+  await follow(page, id, 'Ferment');
+  const blended = await follow(page, id, 'Blend');
+  expect(at(blended, 'blend').now.massG).toBeLessThan(cut * 1.05 + 1000);
+  if ((await stored(page, id)).report.stations.some((s) => s.kind === 'strain')) await follow(page, id, 'Strain');
+  expect(await fill(page, 'Bottle', '3.5')).toMatch(/Fridge|Throw/);
+});
+
 test('a bottled sauce goes in: it leaves the shelf, and mustard is tempered', async ({ page }) => {
   const onShelf = async () => {
     const all = (await (await page.request.get('/api/shelf')).json()) as { id: string; left: number }[];

@@ -37,6 +37,8 @@ export const StationLogSchema = Type.Object(
     ),
     /** A pH far from what went in was looked at again, and is right. */
     phSure: Type.Optional(Type.Boolean({ title: 'The pH was checked' })),
+    /** How it pours once cool, by the maker's eye: a step of body (handbook chapter 5, section 9.1). */
+    look: Type.Optional(Type.Integer({ title: 'How it pours', minimum: 1, maximum: 7 })),
     /** A pot on the scale while it boils: minutes since the boil, and g without the pot. */
     pot: Type.Optional(
       Type.Array(

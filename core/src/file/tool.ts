@@ -46,7 +46,7 @@ export interface ToolLearnt {
 }
 
 /** Before anything was weighed: a pot's pace, what a sieve holds (handbook chapter 5, section 0.3); others teach nothing. */
-const UNKNOWN: Record<ToolKind, number> = { pot: 0.5, sieve: 0.3, blender: 0.7, jar: 0.5, bowl: 0.5 };
+const UNKNOWN: Record<ToolKind, number> = { pot: 0.5, sieve: 0.3, blender: 0.7 /* section 9.3 */, jar: 0.5, bowl: 0.5 };
 /** The same tool differs from itself by as much, from one time to the next (our judgement). */
 const FROM_TIME_TO_TIME = 0.15;
 /** What it never gets better than. */

@@ -3,7 +3,19 @@ import { LEGAL_PH } from '../ferment';
 import { gramsOf, learntOf, mapStations, stationIn, stationsOf, type BatchFile, type Intake, type StationEntry } from '../file';
 import type { Ingredient } from '../matter/ingredient';
 import { massOf, mix, EMPTY } from '../matter/stream';
-import { aged, INSTRUMENT_SD, join, NO_PARCEL, parcel, phOf, scaleParcel, type MeasuredPh, type Parcel, type StoredStuff } from '../parcel';
+import {
+  aged,
+  INSTRUMENT_SD,
+  join,
+  lookedAt,
+  NO_PARCEL,
+  parcel,
+  phOf,
+  scaleParcel,
+  type MeasuredPh,
+  type Parcel,
+  type StoredStuff,
+} from '../parcel';
 import { acidWorld, type PodLot } from '../pantry';
 import { daysBetween } from '../plan';
 import { drawAt, TYPICAL, type Draw } from '../stat/draw';
@@ -187,6 +199,7 @@ export function runStation(file: BatchFile, node: Node, find: Find, draw: Draw, 
     if (error instanceof StationProblem) throw new LineProblem(entry.id, error.field, error.message);
     throw error;
   }
+  if (log.look !== undefined) outcome = { ...outcome, out: lookedAt(outcome.out, log.look) };
   const { out } = outcome;
   if (read && out.stream.grams.water > 0) {
     const predicted = draw.typical && out.past.blended ? (phOf(out.stream)?.pH ?? null) : null;

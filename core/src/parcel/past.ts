@@ -30,6 +30,12 @@ export interface PackedJar {
   hours: number;
 }
 
+/** How much thicker stuff is than the model says, as a logarithm of its viscosity, and the sd of that. */
+export interface Looked {
+  log: number;
+  sd: number;
+}
+
 /** Heated through at 82 °C or more for 10 minutes, after the last thing went in: not, as a plan, or done. */
 export const COOKED = ['no', 'planned', 'yes'] as const;
 export type Cooked = (typeof COOKED)[number];
@@ -58,6 +64,8 @@ export interface Past {
   seedG: number;
   /** g of water that its dried pods can still take up. */
   thirstG: number;
+  /** What eyes said of its thickness, or what its blender is known for; null when nobody looked. */
+  look: Looked | null;
 }
 
 export const NO_PAST: Past = {
@@ -73,6 +81,7 @@ export const NO_PAST: Past = {
   jar: null,
   seedG: 0,
   thirstG: 0,
+  look: null,
 };
 
 /** The later of two in an ordered list of names; null is before all of them. */
@@ -112,6 +121,8 @@ export function mergePasts(a: Past, b: Past): Past {
     jar: null,
     seedG: a.seedG + b.seedG,
     thirstG: a.thirstG + b.thirstG,
+    // What was seen of one part is the best there is for the whole.
+    look: a.look === null || (b.look !== null && b.look.sd > a.look.sd) ? (b.look ?? a.look) : a.look,
   };
 }
 

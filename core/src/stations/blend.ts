@@ -1,9 +1,9 @@
 import { Type, type Static } from '@sinclair/typebox';
 import { blending, hotJug } from '../caution';
-import { airShare, BLENDERS, loadsOf, SECONDS, warmsK, type Blender } from '../cook';
+import { airShare, BLENDERS, loadsOf, SECONDS, stepMpas, warmsK, type Blender } from '../cook';
 import { volumeMl } from '../matter/density';
 import { massOf } from '../matter/stream';
-import { bodyOf, splitParcel, TEXTURES, type Texture } from '../parcel';
+import { bodyOf, LOOK_SD, splitParcel, TEXTURES, type Texture } from '../parcel';
 import { station } from './station';
 
 const schema = Type.Object(
@@ -39,6 +39,8 @@ export interface BlendFacts {
   /** K that a load warms up by, and % of air beaten in. */
   warmsK: number;
   airPct: number;
+  /** How it pours by the tables alone; null for what is dry. */
+  plainBody: number | null;
 }
 /** A jug for a minute or so: what a batch that says nothing was blended to (our judgement). */
 const USUAL_TEXTURE = 'medium';
@@ -62,6 +64,8 @@ export const blend = station<'blend', BlendParams, BlendFacts>({
   usual: 'larder',
   gathers: true,
   tool: 'blender',
+  teaches: (f, log) =>
+    log.look === undefined || f.plainBody === null ? null : { log: Math.log(stepMpas(log.look) / stepMpas(f.plainBody)), sd: LOOK_SD },
   needsStuff: true,
   defaults: () => ({ heldUpPct: 1, texture: USUAL_TEXTURE }),
   days: () => 0,
@@ -70,12 +74,13 @@ export const blend = station<'blend', BlendParams, BlendFacts>({
     const min = WASH_MIN + loadsIn(p, bowlG).loads * (LOAD_MIN + secondsOf(p) / 60);
     return { hands: min, clock: min };
   },
-  apply(bowl, params) {
+  apply(bowl, params, { tool }) {
     const jugG = massOf(bowl.stream);
     if (!(jugG > 0)) return { out: bowl, made: [], sides: [], facts: null };
     // What was measured before says nothing of what comes out of the jug.
     const texture = textureOf(params);
-    const body = { ...bowl, past: { ...bowl.past, blended: true, texture, ph: null, jar: null } };
+    const look = tool?.kind === 'blender' && tool.seen.length > 0 ? tool.learnt : null;
+    const body = { ...bowl, past: { ...bowl.past, blended: true, texture, ph: null, jar: null, look } };
     const { taken, left } = splitParcel(body, params.heldUpPct / 100);
     const lost = massOf(taken.stream) > 0 ? [{ id: 'jug', name: 'lost in the blender', ...taken }] : [];
     const { loads, tooLittle } = loadsIn(params, volumeMl(bowl.stream));
@@ -88,6 +93,7 @@ export const blend = station<'blend', BlendParams, BlendFacts>({
         ...{ jugG, loads, tooLittle, eachG: jugG / loads, seconds: secondsOf(params) },
         warmsK: warmsK(blenderOf(params), texture, jugG / loads),
         airPct: 100 * air,
+        plainBody: bodyOf({ ...body, past: { ...body.past, look: null } }),
       },
     };
   },

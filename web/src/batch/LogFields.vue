@@ -13,6 +13,7 @@ import {
 } from '@roskel/core';
 import { today } from '../format';
 import { useOpenBatch } from '../stores/openBatch';
+import { BODY_CHOICES } from '../stations/bodyWords';
 import NumberField from '../ui/NumberField.vue';
 import PickField from '../ui/PickField.vue';
 import DateField from '../ui/DateField.vue';
@@ -68,6 +69,7 @@ function undoDone() {
   refusal.value = later ? `${name} is done already and stands on this. Take that back first.` : '';
   if (!later) set({ doneOn: null });
 }
+const looks = [{ value: 0, label: 'not looked at' }, ...BODY_CHOICES];
 const P = StationLogSchema.properties;
 const trouble = (field: string) => batch.troubleAt(props.station.id, `log/${field}`);
 </script>
@@ -117,6 +119,13 @@ const trouble = (field: string) => batch.troubleAt(props.station.id, `log/${fiel
         @update:model-value="set({ instrument: $event })"
       />
     </div>
+    <PickField
+      v-if="station.now.body !== null"
+      label="How it pours, cool"
+      :model-value="log.look ?? 0"
+      :options="looks"
+      @update:model-value="set({ look: $event || null })"
+    />
     <div v-if="station.ph.note && log.pH !== undefined" class="asked" role="status">
       <p>{{ station.ph.note }}</p>
       <NButton v-if="station.ph.status === 'unlikely'" @click="set({ phSure: true })"> It was checked, it is right </NButton>

@@ -83,7 +83,9 @@ async function teach() {
       <template v-if="used.tareG">empty {{ grams(used.tareG) }}<template v-if="learntWords(used)">; </template></template
       >{{ learntWords(used) }}
     </p>
-    <NButton v-if="own && fresh" :disabled="busy" @click="teach">Teach it what was weighed here</NButton>
+    <NButton v-if="own && fresh" :disabled="busy" @click="teach"
+      >Teach it what was {{ kind === 'blender' ? 'seen' : 'weighed' }} here</NButton
+    >
   </div>
 </template>
 

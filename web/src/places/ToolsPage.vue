@@ -55,7 +55,8 @@ const BLANK: Tool = { id: 'tool', kind: 'pot', name: '', acrossCm: 24, seen: [] 
       <span class="acts"><OwnActs :name="r.t.name" own @copy="copy(r.t)" @edit="edit(r.own)" @away="away(r.own)" /></span>
     </template>
     <template #foot>
-      A pot learns how fast it boils down, a sieve how much it holds back, whenever a weighing is taught to it on a batch's page.
+      A pot learns how fast it boils down, a sieve how much it holds back, a blender how thick it makes things, whenever a weighing or a
+      look is taught to it on a batch's page.
     </template>
     <ArchiveSheet v-model:show="archived" title="Archived pots and sieves" :archive="tools.archive" />
     <ToolSheet v-model:show="sheet" :start="start" :editing="editing" />
