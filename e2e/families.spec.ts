@@ -177,7 +177,7 @@ test('mash: salt by the weight of the pods, no water; without a reading of the j
   const said = Number((await page.locator('[data-fact=saltG]').innerText()).replace(/[^\d.]/g, ''));
   expect(said / (0.05 * cut)).toBeCloseTo(1, 1);
   await expect(page.getByText('no water: own juice only')).toBeVisible();
-  await expect(panel(page, 'Salt & pack').getByLabel('Rubbed in dry')).toHaveCount(0);
+  await expect(panel(page, 'Salt & pack').getByLabel('Rubbed in, %')).toHaveCount(0);
   const packed = await follow(page, id, 'Salt & pack', Math.round(cut * 1.05));
   expect(at(packed, 'salt').now.saltPct).toBeCloseTo(100 * (0.05 / 1.05), 0);
   await follow(page, id, 'Ferment');

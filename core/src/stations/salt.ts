@@ -17,7 +17,7 @@ const schema = Type.Object(
     ),
     pct: Type.Number({ title: 'The salt', minimum: 0, maximum: MOST_PCT, unit: '%' }),
     /** Rubbed in before the brine goes over them; a dry mash has no brine. */
-    dryPct: Type.Optional(Type.Number({ title: 'Rubbed in dry', minimum: 0, maximum: 20, unit: '% of the pods' })),
+    dryPct: Type.Optional(Type.Number({ title: 'The salt rubbed into the pods', minimum: 0, maximum: 20, unit: '%' })),
     saltId: Type.String({ title: 'The kind of salt', maxLength: 32 }),
     cut: Type.Union(
       (Object.keys(CUTS) as Cut[]).map((c) => Type.Literal(c)),

@@ -48,7 +48,7 @@ const inWords = (m: BenchMix) =>
           ><i v-for="(g, id) in m.grams" :key="id" :style="{ width: `${(100 * g) / total(m)}%`, background: look.get(String(id))?.hex }"
         /></span>
         <span class="soft"
-          >{{ inWords(m) }} g{{ m.reasons.length ? `; ${m.reasons.join(', ')}` : ''
+          >{{ inWords(m) }}{{ m.reasons.length ? `; ${m.reasons.join(', ')}` : ''
           }}{{ m.perKg !== null ? `; ${money(m.perKg)} a kg` : '' }}</span
         >
       </button>

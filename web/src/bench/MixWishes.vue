@@ -163,7 +163,7 @@ function salt(end: 'low' | 'high', x: number | null) {
       %</span
     >
     <PickField
-      class="pick"
+      class="body"
       small
       hide-label
       label="Body"
@@ -229,6 +229,9 @@ function salt(end: 'low' | 'high', x: number | null) {
 }
 .wishes > :deep(.labelled) {
   width: 126px;
+}
+.wishes > :deep(.body) {
+  width: 186px;
 }
 p {
   margin: 0;

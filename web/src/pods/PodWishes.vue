@@ -29,6 +29,7 @@ const Cost = Type.Number({ title: 'The price', minimum: 0, maximum: 10_000 });
     />
     <ColourTaste :share="SHARE" :model-value="wish" @update:model-value="set($event)" />
     <PickField
+      class="body"
       small
       hide-label
       label="Body of the sauce"
@@ -60,5 +61,8 @@ const Cost = Type.Number({ title: 'The price', minimum: 0, maximum: 10_000 });
 }
 .wishes :deep(.labelled) {
   width: 116px;
+}
+.wishes :deep(.body) {
+  width: 186px;
 }
 </style>

@@ -68,9 +68,8 @@ const leftover = computed(() => facts.value?.leftoverMl ?? null);
         <p v-if="refusal" class="field-error full" role="alert">{{ refusal }}</p>
         <PickField label="Cut" :model-value="params.cut" :options="cuts" @update:model-value="set({ cut: $event })" />
         <ParamField :station="station" name="pct" label="Salt" />
-        <ParamField v-if="params.school !== 'mash'" :station="station" name="dryPct" label="Rubbed in dry" optional placeholder="none" />
         <PickField
-          :class="{ span: params.school === 'mash' }"
+          class="span"
           label="Kind of salt"
           :model-value="params.saltId"
           :options="salts"
@@ -80,7 +79,10 @@ const leftover = computed(() => facts.value?.leftoverMl ?? null);
         <ParamField :station="station" name="jars" label="Jars" />
         <ParamField :station="station" name="headspaceMl" label="Headspace" />
         <ParamField :station="station" name="displacementMl" label="Weight" />
-        <ParamField class="span" :station="station" name="mixedMl" label="Brine mixed" optional placeholder="as needed" />
+        <template v-if="params.school !== 'mash'">
+          <ParamField :station="station" name="dryPct" label="Rubbed in" optional placeholder="none" />
+          <ParamField :station="station" name="mixedMl" label="Brine mixed" optional placeholder="as needed" />
+        </template>
       </div>
     </template>
     <template #measured>
