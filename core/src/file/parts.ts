@@ -1,4 +1,4 @@
-import { Type, type Static } from '@sinclair/typebox';
+import { Type, type Static, type TSchema } from '@sinclair/typebox';
 import { HEAT_BASES, HEAT_SOURCES } from '../heat/lotHeat';
 import { POD_FORMS, type PodLot } from '../pantry/lot';
 
@@ -21,6 +21,35 @@ export const GoalSchema = Type.Object(
 export type Goal = Static<typeof GoalSchema>;
 
 export const InstrumentSchema = Type.Union([Type.Literal('meter'), Type.Literal('strip')], { title: 'The instrument' });
+
+const Said = Type.Union([Type.Literal('little'), Type.Literal('right'), Type.Literal('much')]);
+/** A level on a rail; null where there is none. */
+const Level = Type.Union([Type.Number(), Type.Null()]);
+const onRails = <T extends TSchema>(of: T) => ({ heat: of, sour: of, salt: of, sweet: of, body: of });
+
+/** One round of tasting: heat in SHU, sourness as pH, salt and sugars in %, body in steps. */
+export const RoundSchema = Type.Object(
+  {
+    id: Id,
+    at: Type.String({ title: 'The time of the tasting', format: 'date-time' }),
+    says: Type.Partial(Type.Object(onRails(Said)), { additionalProperties: false }),
+    was: Type.Object(onRails(Level), { additionalProperties: false }),
+    put: Type.Array(
+      Type.Object(
+        {
+          from: Type.Union([Type.Literal('larder'), Type.Literal('pods')]),
+          of: Id,
+          g: Type.Number({ title: 'The amount', exclusiveMinimum: 0, maximum: 100_000, unit: 'g' }),
+          words: Type.Optional(Type.String({ maxLength: 80 })),
+        },
+        { additionalProperties: false },
+      ),
+      { maxItems: 6 },
+    ),
+  },
+  { additionalProperties: false },
+);
+export type Round = Static<typeof RoundSchema>;
 
 export const StationLogSchema = Type.Object(
   {
@@ -53,6 +82,8 @@ export const StationLogSchema = Type.Object(
         { title: 'The weighings', maxItems: 40 },
       ),
     ),
+    /** Rounds of tasting and putting right: what was said, what went in, and what the sauce was before. */
+    rounds: Type.Optional(Type.Array(RoundSchema, { title: 'The rounds', maxItems: 40 })),
     bottles: Type.Optional(Type.Integer({ title: 'The bottles filled', minimum: 0, maximum: 500 })),
     note: Type.Optional(Type.String({ title: 'The note', maxLength: 2000 })),
   },

@@ -14,6 +14,7 @@ export * from './report';
 export * from './summary';
 export * from './compose';
 export * from './put';
+export * from './rounds';
 export * from './balance';
 export * from './why';
 export * from './taste';

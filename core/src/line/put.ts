@@ -55,7 +55,7 @@ export function podsAreIn(file: BatchFile, strandId: string = mainEnd(file).id):
 }
 
 /** A name for an intake that its station does not have yet. */
-export function freeId(entry: StationEntry, wanted: string): string {
+export function freeId(entry: Pick<StationEntry, 'intakes'>, wanted: string): string {
   const taken = new Set(entry.intakes.map((i) => i.id));
   let id = wanted.slice(0, 60);
   for (let n = 2; taken.has(id); n++) id = `${wanted.slice(0, 56)}-${n}`;

@@ -16,7 +16,7 @@ import {
   type Parcel,
   type StoredStuff,
 } from '../parcel';
-import { acidWorld, type PodLot } from '../pantry';
+import { acidWorld, lotStirsEven, stirsEven, type PodLot } from '../pantry';
 import { daysBetween } from '../plan';
 import { drawAt, TYPICAL, type Draw } from '../stat/draw';
 import { stationKind, StationProblem, type FactsOf, type Flow, type KindName, type Outcome, type StationContext } from '../stations';
@@ -167,7 +167,7 @@ export function runStation(file: BatchFile, node: Node, find: Find, draw: Draw, 
   };
   const taken = takeAll(node, along, stores, draw, own);
   const inTime = (t: Taken) => !(kind.lasts && t.intake.late);
-  const bowl = join(along, ...taken.filter(inTime).map((t) => t.stays));
+  const bowl = stirred(kind, along, taken.filter(inTime), stores);
   const late = taken.filter((t) => !inTime(t)).map((t) => t.stays);
   const lateG = late.reduce((s, p) => s + massOf(p.stream), 0);
   const knife = taken.flatMap((t) => t.goes ?? []);
@@ -216,6 +216,19 @@ export function runStation(file: BatchFile, node: Node, find: Find, draw: Draw, 
   const { sides, made, change, heatLossShuG, facts } = outcome;
   const rest = { ...(change ? { change } : {}), ...(heatLossShuG === undefined ? {} : { heatLossShuG }) };
   return { id: entry.id, kind: kind.kind, along, taken, bowl, ph, out: outcome.out, sides, made, facts, ...rest } as StationRun;
+}
+
+/** What a station works on: what came along with all that goes in; stirred smooth where the kind stirs. */
+function stirred(kind: { stirs?: true }, along: Parcel, taken: readonly Taken[], stores: Stores): Parcel {
+  const bowl = join(along, ...taken.map((t) => t.stays));
+  const { blended, texture, look } = along.past;
+  if (!kind.stirs || !blended || bowl === along) return bowl;
+  const even = taken.every(({ intake: { origin }, stays }) => {
+    if (!(massOf(stays.stream) > 0)) return true;
+    if (origin.from === 'larder') return stirsEven(stores.row(origin.key));
+    return origin.from === 'pods' ? lotStirsEven(stores.lot(origin.lotId)) : stays.past.blended;
+  });
+  return even ? { ...bowl, past: { ...bowl.past, blended, texture, look } } : bowl;
 }
 
 /** The tool of a station, with what its weighings say; null where none is named. */

@@ -9,3 +9,4 @@ export * from './hotRow';
 export * from './larder';
 export * from './swell';
 export * from './cut';
+export * from './stir';

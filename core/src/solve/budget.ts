@@ -11,7 +11,7 @@ export function budgeted(solver: LinearSolver, seconds: number): LinearSolver {
       const whole = model.columns.some((c) => c.integer);
       if (whole && left <= LEAST_S) return { status: 'out of time' };
       const limit = Math.min(options?.timeLimitS ?? Infinity, Math.max(LEAST_S, left));
-      const answer = solver.solve(model, { timeLimitS: limit });
+      const answer = solver.solve(model, { ...options, timeLimitS: limit });
       left -= answer.seconds ?? 0;
       return answer;
     },

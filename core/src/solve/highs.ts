@@ -8,7 +8,7 @@ export async function highsSolver(locate?: (file: string) => string): Promise<Li
   const solver: LinearSolver = {
     solve(model, options) {
       const start = performance.now();
-      const answer = solveWith(highs, model, options?.timeLimitS ?? TIME_LIMIT_S);
+      const answer = solveWith(highs, model, options?.timeLimitS ?? TIME_LIMIT_S, options?.gap ?? GAP);
       return { ...answer, seconds: (performance.now() - start) / 1000 };
     },
   };
@@ -17,11 +17,12 @@ export async function highsSolver(locate?: (file: string) => string): Promise<Li
   return solver;
 }
 
+/** Share of the best that a whole-number answer may be off. */
+const GAP = 1e-3;
 /** Whole-number programs stop here with the best found (chapter 2, section 7.7). */
 const TIME_LIMIT_S = 2;
 /** Small blends are solved faster without the search for lucky guesses (chapter 2, section 7.7, measured). */
 const WHOLE_NUMBERS = {
-  mip_rel_gap: 1e-3,
   mip_heuristic_run_rins: false,
   mip_heuristic_run_rens: false,
   mip_heuristic_run_root_reduced_cost: false,
@@ -31,7 +32,7 @@ const WHOLE_NUMBERS = {
   mip_detect_symmetry: false,
 } as const;
 
-function solveWith(highs: Highs, model: LinearModel, timeLimitS: number): LinearSolution {
+function solveWith(highs: Highs, model: LinearModel, timeLimitS: number, gap: number): LinearSolution {
   const starts = [0];
   const indices: number[] = [];
   const values: number[] = [];
@@ -59,7 +60,7 @@ function solveWith(highs: Highs, model: LinearModel, timeLimitS: number): Linear
     matrix: { format: 'csr', numRows, numCols, starts, indices, values },
   });
   try {
-    instance.options.set({ output_flag: false, time_limit: timeLimitS, ...(whole ? WHOLE_NUMBERS : {}) });
+    instance.options.set({ output_flag: false, time_limit: timeLimitS, ...(whole ? { ...WHOLE_NUMBERS, mip_rel_gap: gap } : {}) });
     instance.run();
     const { modelStatus, solutionStatus } = highs.constants;
     const status = instance.getModelStatus();

@@ -9,3 +9,4 @@ export type { PodAnswer } from './podsShort';
 export { gainOfMix, useMix, withSomePods } from './putMix';
 export * from './wholePods';
 export * from './bench';
+export * from './trim';

@@ -30,7 +30,8 @@ export type LinearSolution = (
 
 /** What a solver must do. HiGHS stands behind it; tests put others beside it. */
 export interface LinearSolver {
-  solve(model: LinearModel, options?: { timeLimitS?: number }): LinearSolution;
+  /** `gap` is how far from the best, as a share, an answer may be and still count as it. */
+  solve(model: LinearModel, options?: { timeLimitS?: number; gap?: number }): LinearSolution;
 }
 
 /** Builds a model row by row. */

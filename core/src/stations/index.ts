@@ -19,10 +19,11 @@ import { strain } from './strain';
 import { temper } from './temper';
 import { thicken } from './thicken';
 import { toast } from './toast';
+import { trim } from './trim';
 
 const KINDS = {
   ...{ prep, char, toast, soak, press, fry, steep, salt, ferment, drain },
-  ...{ simmer, lift, temper, blend, strain, thicken, rest, bottle, bowl },
+  ...{ simmer, lift, temper, blend, strain, thicken, rest, trim, bottle, bowl },
 };
 type Kinds = typeof KINDS;
 export type KindName = keyof Kinds;
@@ -62,6 +63,7 @@ export { thicken, type ThickenParams, type Thickener } from './thicken';
 export { rest, type RestParams } from './rest';
 export { temper, type TemperParams, type Tempered } from './temper';
 export type { BowlParams } from './bowl';
+export { trim, type TrimParams } from './trim';
 export { blend, type BlendParams } from './blend';
 export { strain, METHODS, shareInPulp, type Method, type StrainParams } from './strain';
 export { bottle, type BottleParams } from './bottle';

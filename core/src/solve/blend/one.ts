@@ -48,7 +48,7 @@ export const pHRowOf = (problem: BlendProblem): number | null => (problem.wish.p
 export const firstRows = (problem: BlendProblem): Pick<ModelOptions, 'ionicStrength' | 'pHRow' | 'bodyRow'> => ({
   ionicStrength: FIRST_IONIC,
   pHRow: pHRowOf(problem),
-  bodyRow: bodyRowAt(problem, null),
+  bodyRow: problem.wish.body && bodyRowAt(problem.materials, null, problem.wish.body.low),
 });
 
 /** What is asked of one blend; where the bent rows stand is found on the way. */
@@ -94,7 +94,7 @@ function solveBent(solver: LinearSolver, problem: BlendProblem, options: Asked):
       if (pass >= 2 && short > 0.005) low += short;
     }
     if (!again) break;
-    rows = { ionicStrength, pHRow, bodyRow: bodyRowAt(problem, mix.grams, low) };
+    rows = { ionicStrength, pHRow, bodyRow: wish.body && bodyRowAt(problem.materials, mix.grams, low) };
   }
   return mix;
 }

@@ -1,7 +1,6 @@
 import { bodyStep, sauceMpas, stepMpas, syrupMpas } from '../../cook';
 import { brixOf } from '../../matter/brix';
 import { massOf, type Stream } from '../../matter/stream';
-import type { BlendProblem, Material } from './material';
 
 /** What 1 g of something brings to the thickness of a mix that is ground smooth (handbook chapter 5, section 9.2), g. */
 export interface Thickening {
@@ -13,6 +12,13 @@ export interface Thickening {
   soluble: number;
   starch: number;
   gum: number;
+}
+
+/** Something that goes into a mix, as far as thickness goes. */
+export interface Thick {
+  id: string;
+  thick: Thickening;
+  stockG: number;
 }
 
 export const NO_THICKENING: Thickening = { water: 0, pulp: 0, strong: 0, soluble: 0, starch: 0, gum: 0 };
@@ -41,7 +47,7 @@ function plus(a: Thickening, b: Thickening, times: number): Thickening {
 }
 
 /** Of everything in these grams together. */
-function thickeningIn(materials: readonly Material[], grams: ReadonlyMap<string, number>): Thickening {
+function thickeningIn(materials: readonly Thick[], grams: ReadonlyMap<string, number>): Thickening {
   let sum = NO_THICKENING;
   for (const m of materials) {
     const g = grams.get(m.id) ?? 0;
@@ -63,7 +69,7 @@ function mpasOf(t: Thickening): number | null {
 }
 
 /** The step of body of these grams ground smooth, 1 to 7; null without water. */
-export function stepOfMix(materials: readonly Material[], grams: ReadonlyMap<string, number>): number | null {
+export function stepOfMix(materials: readonly Thick[], grams: ReadonlyMap<string, number>): number | null {
   const mPas = mpasOf(thickeningIn(materials, grams));
   return mPas === null ? null : bodyStep(mPas);
 }
@@ -91,10 +97,9 @@ const STEP = 1e-4;
  * through nothing and is exact for pulp. Starch and gum that are not in yet count by what they would do alone. Null when
  * nothing is wished, or water would do.
  */
-export function bodyRowAt(problem: BlendProblem, grams: ReadonlyMap<string, number> | null, low = problem.wish.body?.low): BodyRow | null {
-  if (low === undefined || low <= 1) return null;
-  const { materials } = problem;
-  const thickens = (m: Material) => m.thick.starch + m.thick.gum > 0.2;
+export function bodyRowAt(materials: readonly Thick[], grams: ReadonlyMap<string, number> | null, low: number): BodyRow | null {
+  if (!(low > 1)) return null;
+  const thickens = (m: Thick) => m.thick.starch + m.thick.gum > 0.2;
   const start = grams ?? new Map(materials.filter((m) => !thickens(m)).map((m) => [m.id, Math.min(m.stockG, 100)]));
   const at = thickeningIn(materials, start);
   const need = asInsolubles(stepMpas(low));

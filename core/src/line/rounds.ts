@@ -1,0 +1,57 @@
+import { gramsOf, mapStations, stationIn, type BatchFile, type Intake, type Round } from '../file';
+import type { Ingredient } from '../matter/ingredient';
+import type { PodLot } from '../pantry';
+import { carry } from './compose';
+import { freeId } from './put';
+
+type Put = Round['put'][number];
+const originOf = (p: Put): Intake['origin'] =>
+  p.from === 'larder' ? { from: 'larder', key: p.of } : { from: 'pods', lotId: p.of, prep: 'whole' };
+const isOf = (i: Intake, p: Put) =>
+  i.origin.from === 'larder'
+    ? p.from === 'larder' && i.origin.key === p.of
+    : i.origin.from === 'pods' && p.from === 'pods' && i.origin.lotId === p.of;
+/** Below this nothing is left of an intake, g. */
+const NOTHING_G = 0.005;
+/** Hundredths of a gram: no kitchen scale shows more. */
+const shown = (g: number) => Math.round(g * 100) / 100;
+
+/** Intakes with more (sign 1) or less (-1) of what a round put in. */
+function moved(intakes: readonly Intake[], put: readonly Put[], sign: 1 | -1): Intake[] {
+  let next = [...intakes];
+  for (const p of put) {
+    const had = next.find((i) => isOf(i, p));
+    const g = (had ? (gramsOf(had.amount) ?? 0) : 0) + sign * p.g;
+    // The words of a spoon stay with its round: the intake is what all rounds come to.
+    if (had) next = next.flatMap((i) => (i !== had ? [i] : g > NOTHING_G ? [{ ...i, amount: { g: shown(g) } }] : []));
+    else if (sign > 0) next.push({ id: freeId({ intakes: next }, p.of), origin: originOf(p), amount: { g: shown(p.g) } });
+  }
+  return next;
+}
+
+/** The batch with a round of tasting at a station: its words are kept, and what it puts in goes in. Throws RangeError for no such station. */
+export function withRound(
+  file: BatchFile,
+  stationId: string,
+  round: Round,
+  rows: readonly Ingredient[],
+  lots: readonly PodLot[],
+): BatchFile {
+  if (!stationIn(file, stationId)) throw new RangeError('This station is not there any more.');
+  const next = mapStations(file, (s) =>
+    s.id === stationId ? { ...s, intakes: moved(s.intakes, round.put, 1), log: { ...s.log, rounds: [...(s.log.rounds ?? []), round] } } : s,
+  );
+  return carry(next, lots, rows);
+}
+
+/** The batch without a round, and without what it put in, as far as that is still there. */
+export function withoutRound(file: BatchFile, stationId: string, roundId: string): BatchFile {
+  const next = mapStations(file, (s) => {
+    const round = s.id === stationId ? s.log.rounds?.find((r) => r.id === roundId) : undefined;
+    if (!round) return s;
+    const rest = s.log.rounds!.filter((r) => r !== round);
+    const { rounds: _, ...log } = s.log;
+    return { ...s, intakes: moved(s.intakes, round.put, -1), log: rest.length > 0 ? { ...log, rounds: rest } : log };
+  });
+  return carry(next, [], []);
+}

@@ -1,0 +1,216 @@
+import type { BatchFile, Round } from '../../file';
+import type { Keeping } from '../../keep';
+import { reportTypical, runUpTo, upstreamOf, graphOf, withRound } from '../../line';
+import { massOf } from '../../matter/stream';
+import { bodyWord } from '../../cook';
+import { twoFigures } from '../../heat';
+import type { Parcel } from '../../parcel';
+import type { Day } from '../../plan';
+import type { Kitchen } from '../../quantity';
+import type { LinearSolver } from '../linear';
+import { idOfStock, wantsNight, type TrimStock } from './things';
+import type { TrimThing } from './model';
+import { RAILS, trimWish, type Palate, type Rail, type RailValues, type Says, type TrimWish, type Window } from './rails';
+import { trimProblem, valuesOfSauce } from './sauce';
+import { solveTrim, type TrimAnswer, type TrimWay } from './solve';
+import { stepsInWords } from './words';
+
+/** One thing of a way, as it is weighed. */
+export interface TrimPut {
+  from: 'larder' | 'pods';
+  of: string;
+  name: string;
+  steps: number;
+  /** "1 1/2 tsp". */
+  words: string;
+  g: number;
+}
+
+/** A way to put a sauce right, with everything it does. */
+export interface TrimOffer {
+  puts: TrimPut[];
+  addedG: number;
+  after: RailValues;
+  acidPct: number;
+  /** Money for what goes in; null when a price is not known. */
+  cost: number | null;
+  /** Something of it comes out only over night. */
+  night: boolean;
+  /** Of the batch with it: bottles it would fill, and how it keeps; null on the bench. */
+  end: { strandId: string; name: string; possible: number; wanted: number; bottleMl: number; keeping: Keeping | null }[] | null;
+  proven: boolean;
+}
+
+export interface TrimTold {
+  now: RailValues;
+  acidPct: number;
+  massG: number;
+  wish: TrimWish;
+  /** Words that ask for nothing, and what else is worth saying. */
+  notes: string[];
+  offers: TrimOffer[];
+  /** Rails that nobody named move more than one would not notice. */
+  loosened: boolean;
+  /** Why there is no way, and what gives; null when there is one. */
+  short: { gist: string; lines: string[] } | null;
+}
+
+/** What a taster asks for. */
+export interface TrimAsk {
+  says: Says;
+  set?: Partial<Record<Rail, Window>>;
+  palate?: Palate;
+  kitchen: Kitchen;
+}
+
+/** Every offer and every miss, told; `endsOf` says what the batch becomes with an offer. */
+function told(
+  solver: LinearSolver,
+  sauce: Parcel,
+  stocks: readonly TrimStock[],
+  ask: TrimAsk,
+  endsOf: (puts: readonly TrimPut[]) => TrimOffer['end'],
+): TrimTold {
+  const { acid, ...now } = valuesOfSauce(sauce);
+  const { wish, notes } = trimWish({ ...now, acid }, ask.says, ask.set, ask.palate);
+  const problem = trimProblem(sauce, stocks, wish, ask.kitchen);
+  const base = { now, acidPct: acid, massG: problem.massG, wish, notes };
+  if (RAILS.every((r) => !wish[r]?.named)) return { ...base, offers: [], loosened: false, short: null };
+  const things = new Map(problem.things.map((t) => [t.id, t]));
+  const byId = new Map(stocks.map((s) => [idOfStock(s), s]));
+  const offer = (way: TrimWay): TrimOffer => {
+    const puts = [...way.steps].map(([id, steps]): TrimPut => {
+      const t = things.get(id)!;
+      const g = Math.round(100 * way.grams.get(id)!) / 100;
+      return { from: byId.get(id)!.lot ? 'pods' : 'larder', of: id, name: t.name, steps, words: stepsInWords(steps, t.step), g };
+    });
+    puts.sort((a, b) => b.g - a.g);
+    const prices = puts.map((p) => things.get(p.of)!.perKg);
+    return {
+      puts,
+      addedG: puts.reduce((s, p) => s + p.g, 0),
+      after: way.after,
+      acidPct: acidAfter(way, things, acid, problem.massG),
+      cost: prices.some((x) => x === null) ? null : puts.reduce((s, p, i) => s + (p.g / 1000) * prices[i]!, 0),
+      night: puts.some((p) => wantsNight(byId.get(p.of)!)),
+      end: endsOf(puts),
+      proven: way.proven,
+    };
+  };
+  const answer = solveTrim(solver, problem);
+  if (answer.status === 'found')
+    return { ...base, offers: answer.ways.filter((w) => w.steps.size > 0).map(offer), loosened: !answer.held, short: null };
+  const nearest = answer.nearest && answer.nearest.steps.size > 0 ? [offer(answer.nearest)] : [];
+  return { ...base, offers: nearest, loosened: true, short: shortInWords(answer, now, wish, problem.massG, things.size) };
+}
+
+function acidAfter(way: TrimWay, things: ReadonlyMap<string, TrimThing>, acid: number, massG: number): number {
+  let [sum, mass] = [acid * massG, massG];
+  for (const [id, g] of way.grams) {
+    sum += things.get(id)!.acidPct * g;
+    mass += g;
+  }
+  return sum / mass;
+}
+
+const NAMES: Record<Rail, string> = { heat: 'heat', sour: 'sourness', salt: 'salt', sweet: 'sweetness', body: 'body' };
+const level = (r: Rail, x: number): string =>
+  r === 'heat'
+    ? `${twoFigures(x).toLocaleString('en')} SHU`
+    : r === 'sour'
+      ? `pH ${x.toFixed(2)}`
+      : r === 'body'
+        ? bodyWord(x)
+        : `${x.toFixed(1)} %`;
+
+/** What stands in the way, in sentences. */
+function shortInWords(
+  a: Extract<TrimAnswer, { status: 'short' }>,
+  now: RailValues,
+  wish: TrimWish,
+  massG: number,
+  things: number,
+): { gist: string; lines: string[] } {
+  if (things === 0)
+    return {
+      gist: 'There is nothing in the larder that could be stirred in.',
+      lines: ['Add vinegar, salt, sugar or a mild purée to the larder, with what there is of it.'],
+    };
+  if (a.outOfTime) return { gist: 'No way was found in the time there is. There may be one.', lines: ['Say one thing at a time.'] };
+  const lines: string[] = [];
+  if (a.thinG !== null) {
+    const share = 1 - wish.heat!.high / now.heat!;
+    lines.push(
+      `Taking ${Math.round(100 * share)} % off the heat takes about ${Math.round(a.thinG / 10) * 10} g of something without heat: ${Math.round((100 * a.thinG) / massG)} % of the sauce again.`,
+    );
+  }
+  const missed = RAILS.filter((r) => a.misses[r] !== undefined && a.nearest);
+  for (const r of missed) {
+    const w = wish[r]!;
+    const edge = a.misses[r]! > 0 ? w.high : w.low;
+    lines.push(`The nearest comes to ${level(r, a.nearest!.after[r]!)} of ${NAMES[r]}, where ${level(r, edge)} is asked for.`);
+  }
+  for (const r of a.without) lines.push(`Leave the ${NAMES[r]} as it is, and the rest can be had.`);
+  if (lines.length === 0) lines.push('Say one thing at a time, or put something else in the larder.');
+  return { gist: 'What stands in the larder does not get there.', lines };
+}
+
+/**
+ * What to stir into a batch at a station, from what is in the larder and among the pods: each way with what the whole line
+ * becomes of it. Throws LineProblem when the line stops before it, RangeError when there is no sauce yet.
+ */
+export function trimBatch(
+  solver: LinearSolver,
+  file: BatchFile,
+  stationId: string,
+  stocks: readonly TrimStock[],
+  ask: TrimAsk,
+  today: Day,
+): TrimTold {
+  const sauce = runUpTo(file, stationId).out;
+  if (!(massOf(sauce.stream) > 0)) throw new RangeError('There is no sauce here yet. Choose the pods first.');
+  const rows = stocks.map((s) => s.row);
+  const lots = stocks.flatMap((s) => s.lot ?? []);
+  const graph = graphOf(file);
+  return told(solver, sauce, stocks, ask, (puts) => {
+    const round: Round = {
+      id: 'try',
+      at: `${today}T12:00:00Z`,
+      says: {},
+      was: noLevels,
+      put: puts.map(({ from, of, g }) => ({ from, of, g })),
+    };
+    const after = reportTypical(withRound(file, stationId, round, rows, lots), today);
+    return after.ends
+      .filter((e) => e.stationId === stationId || upstreamOf(graph, e.stationId).has(stationId))
+      .map((e) => ({
+        strandId: e.strandId,
+        name: e.name,
+        possible: e.bottles.possible,
+        wanted: e.bottles.wanted,
+        bottleMl: e.bottles.bottleMl,
+        keeping: e.keeping,
+      }));
+  });
+}
+const noLevels = { heat: null, sour: null, salt: null, sweet: null, body: null };
+
+/** The same for a bowl without a batch. Throws RangeError. */
+export function trimBowl(solver: LinearSolver, sauce: Parcel, stocks: readonly TrimStock[], ask: TrimAsk): TrimTold {
+  return told(solver, sauce, stocks, ask, () => null);
+}
+
+/** What a maker called right, from rounds: the mean level of each rail, heat and shares by their logarithms. */
+export function palateOf(rounds: readonly Round[]): Palate {
+  const palate: Palate = {};
+  for (const r of RAILS) {
+    const levels = rounds.flatMap((x) =>
+      x.says[r] === 'right' && x.was[r] !== null && (r === 'sour' || r === 'body' || x.was[r]! > 0) ? [x.was[r]!] : [],
+    );
+    if (levels.length === 0) continue;
+    const plain = r === 'sour' || r === 'body';
+    const mean = levels.reduce((s, x) => s + (plain ? x : Math.log(x)), 0) / levels.length;
+    palate[r] = { level: plain ? mean : Math.exp(mean), said: levels.length };
+  }
+  return palate;
+}
