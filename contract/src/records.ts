@@ -5,6 +5,7 @@ import {
   IngredientSchema,
   KITCHENS,
   LotSchema,
+  RAILS,
   TURNS,
   type Change,
   type HeatSchool,
@@ -13,6 +14,7 @@ import {
   type Ingredient,
   type Leaving,
   type PodLot,
+  type Rail,
   type Scale,
   type StoredStuff,
   type Turn,
@@ -39,6 +41,11 @@ const oneOf = <T extends string>(all: readonly T[], title: string) =>
     { title },
   );
 
+const Palate = Type.Object(
+  { level: Type.Number({ minimum: 0, maximum: 16_100_000 }), said: Type.Integer({ minimum: 1, maximum: 10_000 }) },
+  exact,
+);
+
 export const SettingsSchema = Type.Object(
   {
     kitchen: oneOf(KITCHENS, 'The kitchen'),
@@ -56,6 +63,8 @@ export const SettingsSchema = Type.Object(
       Type.Object({ shu: Type.Number({ minimum: 0.01, maximum: 100 }), sd: Type.Number({ minimum: 0.05, maximum: 2 }) }, exact),
       Type.Null(),
     ]),
+    /** What this kitchen called right of a sauce: a level for each rail of taste, and how many said so. */
+    palate: Type.Partial(Type.Object(Object.fromEntries(RAILS.map((r) => [r, Palate])) as Record<Rail, typeof Palate>), exact),
   },
   exact,
 );
@@ -69,6 +78,7 @@ export const DEFAULT_SETTINGS: Settings = {
   weekStart: 'browser',
   currency: '',
   threshold: null,
+  palate: {},
 };
 
 export const RIPENESS = ['', 'green', 'turning', 'ripe', 'overripe'] as const;

@@ -2,12 +2,24 @@
 import { NButton, NDropdown } from 'naive-ui';
 import { computed, defineAsyncComponent, onBeforeUnmount, onMounted, ref, watch } from 'vue';
 import { RouterLink, useRoute, useRouter } from 'vue-router';
-import { endStrands, levelName, stationIn, stationKind, stationsOf, styleName, type Banded } from '@roskel/core';
+import {
+  addStation,
+  endOf,
+  endStrands,
+  levelName,
+  stationIn,
+  stationKind,
+  stationsOf,
+  strandIn,
+  styleName,
+  type Banded,
+} from '@roskel/core';
 import { odds, shu } from '../format';
 import { useBatches } from '../stores/batches';
 import { useOpenBatch } from '../stores/openBatch';
 import { useNotices } from '../stores/notices';
 import { useKeys } from '../ui/keys';
+import { useNarrow } from '../ui/useNarrow';
 import { PANELS } from '../stations';
 import LineList from '../line/LineList.vue';
 import LineView from '../line/LineView.vue';
@@ -140,23 +152,33 @@ const end = computed(() => ends.value.find((e) => e.id === endId.value) ?? null)
 const endReport = computed(() => batch.report?.ends.find((e) => e.strandId === endId.value) ?? null);
 /** The picture has handles while the line is changed. */
 const changing = ref(false);
-const narrow = ref(false);
-const small = window.matchMedia('(max-width: 720px)');
-const measure = () => (narrow.value = small.matches);
-measure();
-onMounted(() => small.addEventListener('change', measure));
-onBeforeUnmount(() => small.removeEventListener('change', measure));
+const narrow = useNarrow(720);
 /** What is done to the whole batch, and rarely. */
 const more = [
+  { key: 'trim', label: 'Taste and put right' },
   { key: 'export', label: 'Export the file' },
   { key: 'print', label: 'Print the bench sheet' },
   { key: 'archive', label: 'Archive' },
 ];
 function doMore(key: string) {
-  if (key === 'export') exportFile();
+  if (key === 'trim') void taste();
+  else if (key === 'export') exportFile();
   else if (key === 'print') print();
   else if (running.value) asking.value = true;
   else void archive();
+}
+/** To the tasting in front of the bottles one looks at; the line gets a station for it where it has none. */
+async function taste() {
+  const strand = end.value;
+  if (!batch.file || !strand) return;
+  try {
+    const has = (f: typeof batch.file) => strandIn(f, strand.id).stations.find((s) => s.kind === 'trim');
+    if (!has(batch.file))
+      batch.change('Trim', batch.carried(addStation(batch.file, 'trim', { stationId: endOf(strand).id, where: 'before' })));
+    await router.push({ name: 'trim', params: { id: batch.id, station: has(batch.file)!.id } });
+  } catch (e) {
+    notices.fail(e);
+  }
 }
 async function archive() {
   asking.value = false;

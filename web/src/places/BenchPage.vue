@@ -5,6 +5,7 @@ import HeatMix from '../bench/HeatMix.vue';
 import DilutionTest from '../bench/DilutionTest.vue';
 import MatchTest from '../bench/MatchTest.vue';
 import MeasureReader from '../bench/MeasureReader.vue';
+import TrimBench from '../trim/TrimBench.vue';
 import SchoolStamp from '../heat/SchoolStamp.vue';
 
 /** The single tools, for someone without a batch. A new tool is a line here and a component. */
@@ -12,6 +13,7 @@ const TOOLS = [
   { name: 'mix', title: 'Heat mix', is: HeatMix },
   { name: 'dilution', title: 'Dilution test', is: DilutionTest },
   { name: 'match', title: 'Match test', is: MatchTest },
+  { name: 'trim', title: 'Trim', is: TrimBench },
   { name: 'measures', title: 'Measures', is: MeasureReader },
 ] as const;
 const route = useRoute();

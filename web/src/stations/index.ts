@@ -18,6 +18,7 @@ import SoakPanel from './SoakPanel.vue';
 import SteepPanel from './SteepPanel.vue';
 import StrainPanel from './StrainPanel.vue';
 import ToastPanel from './ToastPanel.vue';
+import TrimPanel from './TrimPanel.vue';
 
 /** The panel of each station kind. A new kind is one line here and one panel in this folder. */
 export const PANELS: Record<string, Component> = {
@@ -39,5 +40,6 @@ export const PANELS: Record<string, Component> = {
   rest: RestPanel,
   temper: TemperPanel,
   thicken: ThickenPanel,
+  trim: TrimPanel,
   bottle: BottlePanel,
 };

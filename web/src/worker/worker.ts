@@ -24,6 +24,13 @@ import {
   type PodChoice,
   type PodWish,
   type Plan,
+  knownSauce,
+  trimBatch,
+  trimBowl,
+  type KnownSauce,
+  type TrimAsk,
+  type TrimStock,
+  type TrimTold,
   type Wish,
   type ReportOptions,
 } from '@roskel/core';
@@ -93,6 +100,14 @@ const bench = {
   /** A bottled sauce as something that goes into another one. */
   bottled(file: BatchFile, strandId: string, own: { id: string; name: string; keptOn: string }): Timed<StoredStuff> {
     return answered(() => bottledStuff(file, strandId, own));
+  },
+  /** What puts a batch right at a station, by taste. */
+  trim(file: BatchFile, stationId: string, stocks: TrimStock[], ask: TrimAsk, today: string): Promise<Timed<TrimTold>> {
+    return timed((solver) => trimBatch(solver, file, stationId, stocks, ask, today));
+  },
+  /** The same for a sauce of which only mass, pH and taste are known. */
+  trimBowl(known: KnownSauce, stocks: TrimStock[], ask: TrimAsk): Promise<Timed<TrimTold>> {
+    return timed((solver) => trimBowl(solver, knownSauce(known), stocks, ask));
   },
   /** A whole plan from what someone has and wishes. */
   plan(wish: Wish, today: string): Promise<Timed<Plan>> {

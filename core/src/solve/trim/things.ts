@@ -46,7 +46,8 @@ const TRIMS: readonly { kinds: RegExp; spoon: Spoon; penalty: number; mostPct?: 
   { kinds: /^(chili_powder_pure|smoked_paprika)$/, spoon: '1/4 tsp', penalty: 0.1, mostPct: 6 },
   // More of it turns slimy (chapter 5, section 9.2: practice is .1 to .3 %).
   { kinds: /^xanthan$/, spoon: '1/8 tsp', penalty: 0.1, mostPct: 0.4 },
-  { kinds: /^water$/, spoon: 'tbsp', penalty: 0.5 },
+  // Water thins the acid that keeps the sauce: last.
+  { kinds: /^water$/, spoon: 'tbsp', penalty: 6 },
 ];
 /** Forms of pods that stir in; cut ones must be ground first. */
 const POD_TRIMS: Partial<Record<PodLot['form'], Spoon>> = {
