@@ -7,6 +7,7 @@ export * from './ferment';
 export * from './file';
 export * from './heat';
 export * from './keep';
+export * from './label';
 export * from './line';
 export * from './matter';
 export * from './pantry';

@@ -24,6 +24,20 @@ export const StoredSchema = Type.Object(
       }),
       Type.Null(),
     ]),
+    made: Type.Optional(
+      Type.Array(
+        Type.Object(
+          {
+            id: Type.String({ maxLength: 80 }),
+            name: Type.String({ maxLength: 80 }),
+            pct: Share,
+            allergens: Type.Array(Type.String({ maxLength: 60 }), { maxItems: 60 }),
+          },
+          { additionalProperties: false },
+        ),
+        { maxItems: 60 },
+      ),
+    ),
     past: Type.Object(
       {
         foods: Type.Array(literals(FOODS), { maxItems: FOODS.length }),

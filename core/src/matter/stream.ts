@@ -13,6 +13,8 @@ export interface LedgerEntry {
   hex: string;
   /** How strongly it colours a mix: fresh produce 1, dry powders several, water 0. */
   tint: number;
+  /** Allergen tags of the row it is of; a kept thing brings those of all that went into it. */
+  allergens?: readonly string[];
 }
 
 /**
@@ -29,7 +31,8 @@ export interface Stream {
 
 /** The same entry with another mass and heat load. Written out: it runs thousands of times for one picture. */
 function entryOf(e: LedgerEntry, massG: number, heatShuG: number): LedgerEntry {
-  return { id: e.id, name: e.name, massG, heatShuG, pulp: e.pulp, strength: e.strength, hex: e.hex, tint: e.tint };
+  const { id, name, pulp, strength, hex, tint, allergens } = e;
+  return { id, name, massG, heatShuG, pulp, strength, hex, tint, allergens };
 }
 
 export const EMPTY: Stream = { grams: noGrams(), heatShuG: 0, sidEq: 0, ledger: [] };

@@ -114,6 +114,7 @@ export function ingredientStream(row: Ingredient, massG: number, draw: Draw): St
         strength: strengthOf(kindKey(row)),
         hex: row.hex,
         tint: tintOf(row),
+        allergens: row.allergens,
       },
     ],
   };
@@ -188,7 +189,19 @@ export function lotStream(lot: PodLot, row: Ingredient, massG: number, draw: Dra
     grams,
     heatShuG,
     sidEq: sidPerG,
-    ledger: [{ id: lot.id, name: lot.name, massG: 1, heatShuG, pulp: base.pulp, strength: podStrength(lot), hex: lot.hex, tint }],
+    ledger: [
+      {
+        id: lot.id,
+        name: lot.name,
+        massG: 1,
+        heatShuG,
+        pulp: base.pulp,
+        strength: podStrength(lot),
+        hex: lot.hex,
+        tint,
+        allergens: row.allergens,
+      },
+    ],
   };
   return scale(soured(gram, lot.pH, draw), massG / massOf(gram));
 }

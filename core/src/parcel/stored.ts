@@ -23,6 +23,8 @@ export interface StoredStuff {
   /** Heat as it is, and its log-sd; null for none. */
   heat: { shu: number; sigma: number } | null;
   past: StoredPast;
+  /** What went into it, most first, with allergen tags; not known of what was kept before this was noted. */
+  made?: { id: string; name: string; pct: number; allergens: string[] }[];
 }
 
 /**
@@ -60,7 +62,19 @@ export function storedOf(p: Parcel, own: Pick<StoredStuff, 'id' | 'name' | 'from
       texture: past.texture,
       seedPct: (100 * past.seedG) / massG,
     },
+    made: madeOf(p.stream),
   };
+}
+
+/** So many things at the most are told of. */
+const MOST_MADE = 60;
+/** What a stream is of, most first; what is gone by now is named too, for the sake of its allergens. */
+function madeOf(stream: Stream): NonNullable<StoredStuff['made']> {
+  const all = stream.ledger.reduce((s, e) => s + e.massG, 0);
+  return [...stream.ledger]
+    .sort((a, b) => b.massG - a.massG)
+    .slice(0, MOST_MADE)
+    .map((e) => ({ id: e.id, name: e.name.slice(0, 80), pct: all > 0 ? (100 * e.massG) / all : 0, allergens: [...(e.allergens ?? [])] }));
 }
 
 /** `massG` of something kept, in a world. */
@@ -72,7 +86,12 @@ export function storedParcel(stuff: StoredStuff, massG: number, draw: Draw): Par
     grams,
     heatShuG: shu,
     sidEq: stuff.sidEqPerKg / 1000,
-    ledger: [{ id: stuff.id, name: stuff.name, massG: 1, heatShuG: shu, pulp: grams.pulp, strength: 1, hex: stuff.hex, tint: 1 }],
+    ledger: [
+      {
+        ...{ id: stuff.id, name: stuff.name, massG: 1, heatShuG: shu, pulp: grams.pulp, strength: 1, hex: stuff.hex, tint: 1 },
+        allergens: stuff.made?.flatMap((m) => m.allergens),
+      },
+    ],
   };
   const { foods, fresh, freeOilPct, seedPct, ...past } = stuff.past;
   return parcel(scale(gram, massG / massOf(gram)), {
