@@ -30,6 +30,7 @@ const routes: RouteRecordRaw[] = [
   { path: '/larder/table', name: 'ingredients', component: () => import('./places/IngredientsPage.vue') },
   { path: '/bench/:tool?', name: 'bench', component: () => import('./places/BenchPage.vue') },
   { path: '/larder', name: 'larder', component: () => import('./places/LarderPage.vue') },
+  { path: '/shelf/:id/label', name: 'label', component: () => import('./places/LabelPage.vue') },
   { path: '/shelf', name: 'shelf', component: () => import('./places/ShelfPage.vue') },
   { path: '/:rest(.*)*', name: 'nowhere', component: () => import('./places/NowherePage.vue') },
 ];

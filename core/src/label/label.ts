@@ -43,8 +43,7 @@ export function batchCode(file: BatchFile, strandId: string, filledOn: Day): str
   return `${initials || 'R'}${filledOn.slice(2, 4)}${filledOn.slice(5, 7)}${filledOn.slice(8, 10)}-${tail}`;
 }
 
-const keepWords = ({ place }: Keeping): string =>
-  place === 'cupboard' ? 'Keep cool and dark; in the fridge once open' : 'Keep in the fridge';
+const keepWords = ({ place }: Keeping): string => (place === 'cupboard' ? 'Keep cool and dark' : 'Keep in the fridge');
 
 /**
  * The label of what a strand of a batch filled. Place and date are those of the table of keeping, read here and nowhere
@@ -72,7 +71,7 @@ export function labelOf(file: BatchFile, strandId: string, today: Day, noLaterTh
     madeOn: filledOn,
     date: { kind: quality ? 'best before' : 'use by', on },
     keep: keepWords(keeping),
-    opened: `Once open: fridge, ${keeping.openedDays} days`,
+    opened: `once open: fridge, ${keeping.openedDays === 1 ? '1 day' : `${keeping.openedDays} days`}`,
     netMl: made.goal.bottleMl,
     code: batchCode(file, strandId, filledOn),
     measured: station.phMeasured,

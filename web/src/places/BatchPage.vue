@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { NButton, NDropdown } from 'naive-ui';
-import { computed, defineAsyncComponent, onBeforeUnmount, onMounted, ref, watch } from 'vue';
+import { computed, defineAsyncComponent, ref, watch } from 'vue';
 import { RouterLink, useRoute, useRouter } from 'vue-router';
 import {
   addStation,

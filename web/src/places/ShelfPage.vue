@@ -111,6 +111,7 @@ const late = (b: BottlingRecord) => b.useBy < today();
           <div class="acts">
             <NButton :disabled="b.left === 0" @click="take(b, 'opened')">Open one</NButton>
             <NButton :disabled="b.left === 0" @click="take(b, 'given')">Give one away</NButton>
+            <RouterLink v-if="b.place !== 'bin' && b.left > 0" class="act" :to="{ name: 'label', params: { id: b.id } }">Labels</RouterLink>
             <NButton @click="taste(b)">How hot was it?</NButton>
             <NButton v-if="b.place !== 'bin'" :disabled="b.left === 0" @click="open(b)">Into another sauce</NButton>
             <NButton text class="link" :disabled="b.left === 0" @click="take(b, 'thrown')">throw one away</NButton>
