@@ -7,6 +7,7 @@ import { PLACES } from './router';
 import { naive } from './theme';
 import { useKeys } from './ui/keys';
 import { useClash } from './stores/clash';
+import { useTimers } from './stores/timers';
 import { useUndo } from './stores/undo';
 import { useSettings } from './stores/settings';
 import { lazySheet } from './ui/lazySheet';
@@ -18,6 +19,8 @@ const router = useRouter();
 const undo = useUndo();
 const settings = useSettings();
 const notices = useNotices();
+// Timers ring wherever one is in the house.
+useTimers();
 const clash = useClash();
 /** Sheets come when they are first opened. */
 const ClashSheet = lazySheet(() => import('./ui/ClashSheet.vue'));
@@ -32,7 +35,10 @@ watch(
   (path) => (undo.screen = path),
   { immediate: true },
 );
-const WITHIN: Record<string, string> = { batch: 'batches', choose: 'batches', varieties: 'pods', ingredients: 'larder' };
+const WITHIN: Record<string, string> = {
+  ...{ batch: 'batches', choose: 'batches', trim: 'batches', counter: 'batches' },
+  ...{ varieties: 'pods', ingredients: 'larder', tools: 'larder', label: 'shelf' },
+};
 const here = (name: string) => (WITHIN[String(route.name)] ?? String(route.name)) === name;
 
 useKeys('Everywhere', [

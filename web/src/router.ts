@@ -23,6 +23,7 @@ const routes: RouteRecordRaw[] = [
   { path: '/batches', name: 'batches', component: () => import('./places/BatchesPage.vue') },
   { path: '/batches/:id', name: 'batch', component: () => import('./places/BatchPage.vue') },
   { path: '/batches/:id/pods', name: 'choose', component: () => import('./places/ChoosePage.vue') },
+  { path: '/batches/:id/counter', name: 'counter', component: () => import('./places/CounterPage.vue') },
   { path: '/batches/:id/trim/:station', name: 'trim', component: () => import('./places/TrimPage.vue') },
   { path: '/pods', name: 'pods', component: () => import('./places/PodsPage.vue') },
   { path: '/pods/varieties', name: 'varieties', component: () => import('./places/VarietiesPage.vue') },

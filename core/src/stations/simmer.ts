@@ -141,6 +141,7 @@ export const simmer = station<'simmer', SimmerParams, SimmerFacts>({
   kind: 'simmer',
   name: 'Simmer',
   verb: 'Simmer until it is reduced',
+  byScale: true,
   schema: simmerSchema,
   lasts: true,
   tool: 'pot',

@@ -123,6 +123,8 @@ export interface StationKind<K extends string = string, P = unknown, F = unknown
   apply(bowl: Parcel, params: P, context: StationContext): Outcome<F>;
   /** Its work takes time and ends: what goes in late comes after it. Elsewhere late is the same as at once. */
   lasts?: true;
+  /** It is done when the scale says so, and one waits for that. */
+  byScale?: true;
   /** It needs something to work on: a strand cannot begin with it. */
   needsStuff?: true;
   /** Where such things usually go in, when nobody says where. */

@@ -155,6 +155,7 @@ const changing = ref(false);
 const narrow = useNarrow(720);
 /** What is done to the whole batch, and rarely. */
 const more = [
+  { key: 'counter', label: 'At the counter' },
   { key: 'trim', label: 'Taste and put right' },
   { key: 'export', label: 'Export the file' },
   { key: 'print', label: 'Print the bench sheet' },
@@ -162,6 +163,7 @@ const more = [
 ];
 function doMore(key: string) {
   if (key === 'trim') void taste();
+  else if (key === 'counter') void router.push({ name: 'counter', params: { id: batch.id } });
   else if (key === 'export') exportFile();
   else if (key === 'print') print();
   else if (running.value) asking.value = true;

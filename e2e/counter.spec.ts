@@ -1,0 +1,75 @@
+import { stationIn } from '@roskel/core';
+import { changeStored, expect, pick, stored, test } from './test';
+
+const read = (text: string | null) => {
+  const [m, s] = /(\d+):(\d\d)$/
+    .exec(text ?? '')!
+    .slice(1)
+    .map(Number);
+  return m! * 60 + s!;
+};
+
+test('at the counter by keyboard alone, on a phone: steps, a timer that outlives a reload and rings, a weight and a pH in two taps', async ({
+  page,
+}) => {
+  await page.setViewportSize({ width: 390, height: 844 });
+  await page.goto('/batches/harbour-dark');
+  await expect(page.getByText('Saved', { exact: true })).toBeVisible();
+  const { record } = await stored(page, 'harbour-dark');
+  await page.goto('/batches/harbour-dark/counter');
+  // It begins at the first step that is not done.
+  await expect(page.getByRole('heading', { name: 'Simmer', level: 1 })).toBeVisible();
+  const clock = page.locator('[data-fact=clock]');
+  const whole = read(await clock.textContent());
+  expect(whole).toBeGreaterThan(300);
+  await page.keyboard.press('t');
+  await expect(page.getByRole('button', { name: 'Hold' })).toBeVisible();
+  await expect.poll(async () => read(await clock.textContent())).toBeLessThan(whole);
+  const before = read(await clock.textContent());
+  await page.reload();
+  await expect(page.getByRole('button', { name: 'Hold' })).toBeVisible();
+  expect(read(await clock.textContent())).toBeLessThanOrEqual(before);
+  // A foot switch turns pages; the timer goes on meanwhile, and is held when one is back.
+  await page.keyboard.press('PageDown');
+  await expect(page.getByRole('heading', { name: 'Blend', level: 1 })).toBeVisible();
+  await page.keyboard.press('PageUp');
+  await page.keyboard.press('t');
+  await expect(page.getByRole('button', { name: 'Go on' })).toBeVisible();
+  const held = await clock.textContent();
+  await page.waitForTimeout(1300);
+  expect(await clock.textContent()).toBe(held);
+  // The last second, wherever one is: it rings once, also on another page.
+  await page.keyboard.press('t');
+  await page.evaluate(() => {
+    const key = Object.keys(localStorage).find((k) => k.endsWith('timers'))!;
+    const all = JSON.parse(localStorage.getItem(key)!);
+    localStorage.setItem(key, JSON.stringify(all.map((t: object) => ({ ...t, endsAt: Date.now() + 2500 }))));
+  });
+  await page.goto('/shelf');
+  await expect(page.getByText('Simmer: time is up.')).toBeVisible({ timeout: 15_000 });
+  await page.goto('/batches/harbour-dark/counter');
+  await expect(clock).toHaveText('00:00');
+  // Two taps: the key, the figure.
+  await page.keyboard.press('w');
+  await page.getByLabel('On the scale').fill('500');
+  await page.keyboard.press('Enter');
+  await expect(page.locator('[data-fact=logged]')).toContainText('500 g weighed');
+  await page.keyboard.press('h');
+  await pick(page, 'With a', 'meter');
+  await page.getByRole('dialog').getByLabel('pH').fill('3.41');
+  await page.keyboard.press('Enter');
+  await expect(page.locator('[data-fact=logged]')).toContainText('pH 3.41 read');
+  await page.keyboard.press('d');
+  await expect(page.getByRole('heading', { name: 'Blend', level: 1 })).toBeVisible();
+  await expect(page.getByText('Saved', { exact: true })).toBeVisible();
+  const after = (await stored(page, 'harbour-dark')).record;
+  expect(stationIn(after.file, 'simmer')!.log).toMatchObject({ massG: 500, pH: 3.41, instrument: 'meter' });
+  expect(stationIn(after.file, 'simmer')!.log.doneOn).toBeDefined();
+  // Nonsense at the scale is answered, and the step stays.
+  await page.keyboard.press('w');
+  await page.getByLabel('On the scale').fill('lots');
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('dialog').getByRole('alert')).toBeVisible();
+  await page.keyboard.press('Escape');
+  await changeStored(page, (await stored(page, 'harbour-dark')).record, record.file);
+});

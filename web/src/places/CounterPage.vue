@@ -1,0 +1,416 @@
+<script setup lang="ts">
+import { computed, onMounted, ref, watch } from 'vue';
+import { NButton } from 'naive-ui';
+import { RouterLink, useRoute, useRouter } from 'vue-router';
+import { instrumentOf, mapStations, StationLogSchema, stationIn, tieReadings, type StationLog } from '@roskel/core';
+import { stepsOf } from '../counter/steps';
+import { useAwake } from '../counter/useAwake';
+import { grams, inManner, plural, today } from '../format';
+import { useOpenBatch } from '../stores/openBatch';
+import { clockOf, useTimers } from '../stores/timers';
+import { useKeys } from '../ui/keys';
+import CautionList from '../ui/CautionList.vue';
+import NumberField from '../ui/NumberField.vue';
+import PickField from '../ui/PickField.vue';
+import SaveState from '../batch/SaveState.vue';
+import SheetCard from '../ui/SheetCard.vue';
+
+/** At the counter: one step at a time in large type, for wet fingers and a foot switch. */
+const route = useRoute();
+const router = useRouter();
+const batch = useOpenBatch();
+const timers = useTimers();
+const awake = useAwake();
+onMounted(() => void (batch.id === route.params.id && batch.file ? null : batch.open(String(route.params.id))));
+
+const steps = computed(() => (batch.file && batch.report ? stepsOf(batch.file, batch.report) : []));
+/** The step one is at: as the address says, else the first that is not done. */
+const index = computed(() => {
+  const at = steps.value.findIndex((s) => s.station.id === route.query.at);
+  if (at >= 0) return at;
+  const open = steps.value.findIndex((s) => !s.done);
+  return open >= 0 ? open : Math.max(0, steps.value.length - 1);
+});
+const step = computed(() => steps.value[index.value] ?? null);
+const next = computed(() => steps.value[index.value + 1] ?? null);
+const then = computed(() => steps.value.slice(index.value + 1, index.value + 5));
+const go = (to: number) => {
+  const s = steps.value[Math.min(steps.value.length - 1, Math.max(0, to))];
+  if (s) void router.replace({ query: { at: s.station.id } });
+};
+const timer = computed(() => (step.value ? timers.at(batch.id, step.value.station.id) : null));
+const others = computed(() => timers.running.filter((t) => t.id !== timer.value?.id));
+function toggle() {
+  const s = step.value;
+  if (!s) return;
+  const t = timer.value;
+  if (!t || t.rung) timers.start({ batchId: batch.id, stationId: s.station.id, name: s.title }, s.minutes ?? 10);
+  else if (t.endsAt === null) timers.resume(t.id);
+  else timers.hold(t.id);
+}
+const log = computed<StationLog>(() => (step.value && batch.file && stationIn(batch.file, step.value.station.id)?.log) || {});
+function setLog(change: Partial<StationLog>) {
+  const s = step.value;
+  if (!s || !batch.file) return;
+  const kept = Object.fromEntries(
+    Object.entries({ ...log.value, ...change }).filter(([, v]) => v !== undefined && v !== null),
+  ) as StationLog;
+  if ('pH' in change) {
+    delete kept.phOn;
+    delete kept.phSure;
+  }
+  const changed = mapStations(batch.file, (e) => (e.id === s.station.id ? { ...e, log: kept } : e));
+  batch.change(`${s.title} log`, tieReadings(null, changed));
+}
+/** Its day has come: what stands for days is not done at once. */
+const waits = computed(() => step.value !== null && step.value.days > 0 && !step.value.done && step.value.station.to > today());
+function done() {
+  const s = step.value;
+  if (!s) return;
+  if (!s.done && !waits.value) setLog({ doneOn: today() });
+  if (next.value) go(index.value + 1);
+  else void router.push({ name: 'batch', params: { id: batch.id } });
+}
+const asked = ref<'mass' | 'ph' | null>(null);
+const typed = ref<number | null>(null);
+const instrument = ref(instrumentOf(undefined));
+const INSTRUMENTS = [
+  { value: 'meter' as const, label: 'meter' },
+  { value: 'strip' as const, label: 'strip' },
+];
+const sheet = computed({ get: () => asked.value !== null, set: (open) => !open && (asked.value = null) });
+watch(asked, (what) => {
+  typed.value = what === 'mass' ? (log.value.massG ?? null) : (log.value.pH ?? null);
+  instrument.value = instrumentOf(log.value.instrument);
+});
+const P = StationLogSchema.properties;
+function take() {
+  if (typed.value === null) return;
+  setLog(asked.value === 'mass' ? { massG: typed.value } : { pH: typed.value, instrument: instrument.value });
+  asked.value = null;
+}
+const trouble = computed(() =>
+  step.value ? (batch.troubleAt(step.value.station.id, 'log/massG') ?? batch.troubleAt(step.value.station.id, 'log/pH')) : null,
+);
+const share = computed(() => {
+  const s = step.value;
+  if (!s || s.untilG === null) return null;
+  const began = s.station.bowlG;
+  const isNow = log.value.pot?.at(-1)?.massG ?? log.value.massG ?? null;
+  return { began, now: isNow, at: isNow === null ? 0 : Math.min(1, Math.max(0, (began - isNow) / Math.max(1, began - s.untilG))) };
+});
+useKeys('At the counter', [
+  { key: 'arrowright', says: 'the next step', run: () => go(index.value + 1) },
+  { key: 'pagedown', says: 'the next step (foot switch)', run: () => go(index.value + 1) },
+  { key: 'arrowleft', says: 'the step before', run: () => go(index.value - 1) },
+  { key: 'pageup', says: 'the step before (foot switch)', run: () => go(index.value - 1) },
+  { key: 'd', says: 'done, and on', run: done },
+  { key: 't', says: 'start or hold the timer', run: toggle },
+  { key: 'w', says: 'weigh it', run: () => (asked.value = 'mass') },
+  { key: 'h', says: 'read its pH', run: () => (asked.value = 'ph') },
+]);
+</script>
+
+<template>
+  <div class="page">
+    <p v-if="!step" class="soft">Getting the batch.</p>
+    <div v-else class="counter">
+      <section class="plate step" aria-live="polite" :aria-label="`Step ${index + 1}: ${step.title}`">
+        <p class="line">
+          <RouterLink :to="{ name: 'batch', params: { id: String(route.params.id) }, query: { at: step.station.id } }">{{
+            batch.file?.name
+          }}</RouterLink>
+          <span class="soft" data-fact="step">step {{ index + 1 }} of {{ steps.length }}{{ step.done ? ', done' : '' }}</span>
+        </p>
+        <h1>{{ step.title }}</h1>
+        <p class="says">{{ inManner(step.says) }}</p>
+        <div class="body">
+          <div>
+            <template v-for="late in [false, true]" :key="String(late)">
+              <p v-if="step.things.some((t) => t.late === late)" class="soft when">{{ late ? 'at the end' : 'put in now' }}</p>
+              <ul>
+                <li v-for="t in step.things.filter((x) => x.late === late)" :key="t.id">
+                  <span
+                    >{{ t.name }}<span v-if="t.how && t.how !== 'whole'" class="soft">, {{ t.how }}</span></span
+                  >
+                  <b>{{ t.amount }}</b>
+                </li>
+              </ul>
+            </template>
+            <p v-if="step.things.length === 0" class="soft when">
+              {{ step.station.inG > 0 ? `${grams(step.station.inG)} from the step before` : 'nothing goes in yet' }}
+            </p>
+          </div>
+          <div class="clockside">
+            <template v-if="step.minutes !== null || timer">
+              <p class="clock" :class="{ up: timer?.rung }" role="timer" data-fact="clock">
+                {{ timer ? clockOf(timers.leftMs(timer)) : clockOf((step.minutes ?? 0) * 60_000) }}
+              </p>
+              <div class="acts">
+                <NButton size="large" @click="toggle">{{
+                  !timer || timer.rung ? 'Start the timer' : timer.endsAt === null ? 'Go on' : 'Hold'
+                }}</NButton>
+                <NButton v-if="timer" size="large" @click="timers.more(timer.id, 5)">5 min more</NButton>
+                <NButton v-if="timer" size="large" @click="timers.drop(timer.id)">Off</NButton>
+              </div>
+            </template>
+            <template v-if="share">
+              <p class="soft">about; until the scale says</p>
+              <p class="target" data-fact="target">{{ grams(step.untilG!) }}</p>
+              <div class="bar" aria-hidden="true"><i :style="{ width: `${100 * share.at}%` }" /></div>
+              <p class="ends">
+                <span>{{ grams(share.began) }}</span>
+                <b v-if="share.now !== null">{{ grams(share.now) }}</b>
+                <span>{{ grams(step.untilG!) }}</span>
+              </p>
+            </template>
+            <p v-if="log.massG !== undefined || log.pH !== undefined" class="logged" data-fact="logged">
+              {{ log.massG === undefined ? '' : `${grams(log.massG)} weighed` }}
+              {{ log.pH === undefined ? '' : `pH ${log.pH.toFixed(2)} read` }}
+            </p>
+            <p v-if="trouble" class="field-error" role="alert">{{ inManner(trouble) }}</p>
+          </div>
+        </div>
+        <p v-if="waits" class="soft">It stands {{ plural(step.days, 'day') }}, until {{ step.station.to }}. Mark it as done when it is.</p>
+        <div class="buttons">
+          <NButton class="big" :disabled="index === 0" @click="go(index - 1)">Back</NButton>
+          <NButton class="big" @click="asked = 'mass'">Weigh it</NButton>
+          <NButton class="big" @click="asked = 'ph'">Read the pH</NButton>
+          <NButton class="big main" type="primary" @click="done">{{
+            !next
+              ? step.done
+                ? 'To the batch'
+                : 'Done, to the batch'
+              : step.done || waits
+                ? `Next: ${next.title}`
+                : `Done, next: ${next.title}`
+          }}</NButton>
+        </div>
+      </section>
+      <aside>
+        <CautionList v-if="step.station.cautions.length" :cautions="step.station.cautions" />
+        <section class="plate then" aria-label="Then">
+          <h2>Then</h2>
+          <button v-for="(s, n) in then" :key="s.station.id" type="button" class="bare" @click="go(index + 1 + n)">
+            <b>{{ s.title }}</b><span class="soft">{{ inManner(s.says) }}</span>
+          </button>
+          <p v-if="then.length === 0" class="soft">This is the last step.</p>
+          <div v-if="others.length" class="timers">
+            <p v-for="t in others" :key="t.id" data-timer>
+              <span class="soft">{{ t.name }}</span> <b>{{ clockOf(timers.leftMs(t)) }}</b>
+            </p>
+          </div>
+        </section>
+        <p class="soft small"><SaveState /> {{ awake ? 'The screen stays awake.' : '' }}</p>
+      </aside>
+      <SheetCard v-model:show="sheet" :title="asked === 'mass' ? 'Weigh it, without the vessel' : 'pH, of a cooled sample'" :width="420">
+        <form class="ask" @submit.prevent="take">
+          <NumberField
+            v-if="asked === 'mass'"
+            label="On the scale"
+            unit="g"
+            :model-value="typed"
+            :schema="P.massG"
+            optional
+            :digits="1"
+            @update:model-value="typed = $event"
+          />
+          <template v-else>
+            <NumberField label="pH" :model-value="typed" :schema="P.pH" optional @update:model-value="typed = $event" />
+            <PickField v-model="instrument" label="With a" :options="INSTRUMENTS" />
+          </template>
+          <NButton type="primary" size="large" attr-type="submit" block>Take it</NButton>
+        </form>
+      </SheetCard>
+    </div>
+  </div>
+</template>
+
+<style scoped>
+.counter {
+  flex: 1;
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) 330px;
+  gap: 16px;
+}
+.step {
+  padding: 22px 34px;
+  display: flex;
+  flex-direction: column;
+  gap: 8px;
+}
+.step > p {
+  margin: 0;
+}
+.line {
+  display: flex;
+  justify-content: space-between;
+  font-size: 16px;
+}
+h1 {
+  font-size: 52px;
+}
+.says {
+  font-size: 20px;
+  color: var(--soft);
+}
+.body {
+  flex: 1;
+  display: grid;
+  grid-template-columns: 1fr 1fr;
+  gap: 32px;
+  align-content: start;
+  padding-top: 12px;
+}
+.when {
+  font-size: 16px;
+  margin: 8px 0 2px;
+}
+ul {
+  list-style: none;
+  margin: 0;
+  padding: 0;
+}
+li {
+  display: flex;
+  justify-content: space-between;
+  gap: 16px;
+  font-size: 23px;
+  line-height: 1.2;
+  padding: 9px 0;
+  border-bottom: 2px dashed var(--line);
+}
+li b {
+  white-space: nowrap;
+}
+.clockside {
+  text-align: center;
+}
+.clockside p {
+  margin: 4px 0;
+}
+.clock {
+  font-family: 'Bricolage Grotesque Variable', sans-serif;
+  font-weight: 700;
+  font-size: clamp(64px, 8vw, 104px);
+  line-height: 1;
+}
+.clock.up {
+  color: var(--warn);
+}
+.target {
+  font-family: 'Bricolage Grotesque Variable', sans-serif;
+  font-weight: 700;
+  font-size: 54px;
+  line-height: 1;
+  color: var(--rim);
+}
+.acts {
+  display: flex;
+  gap: 8px;
+  justify-content: center;
+  flex-wrap: wrap;
+}
+.bar {
+  height: 12px;
+  border-radius: 6px;
+  background: var(--line);
+  overflow: hidden;
+}
+.bar i {
+  display: block;
+  height: 100%;
+  background: var(--warn);
+}
+.ends {
+  display: flex;
+  justify-content: space-between;
+}
+.logged {
+  font-size: 19px;
+  font-weight: 600;
+}
+.buttons {
+  display: flex;
+  gap: 12px;
+  flex-wrap: wrap;
+}
+.big {
+  --n-height: 68px !important;
+  height: 68px;
+  font-size: 20px;
+  flex: 1 1 140px;
+}
+.big.main {
+  flex: 2 1 240px;
+}
+aside {
+  display: flex;
+  flex-direction: column;
+  gap: 12px;
+}
+.then {
+  padding: 14px 18px;
+  flex: 1;
+}
+.then button {
+  display: block;
+  width: 100%;
+  padding: 10px 0;
+  border-bottom: 1px dashed var(--line);
+  min-height: 44px;
+}
+.then b,
+.then button span {
+  display: block;
+}
+.timers p {
+  display: flex;
+  justify-content: space-between;
+  margin: 8px 0;
+  font-size: 17px;
+}
+.small {
+  font-size: 13.5px;
+  margin: 0;
+}
+.ask {
+  display: grid;
+  gap: 12px;
+}
+@media (max-width: 900px) {
+  .counter,
+  .body {
+    grid-template-columns: minmax(0, 1fr);
+    gap: 12px;
+  }
+  .step {
+    padding: 14px 16px;
+  }
+  aside {
+    order: -1;
+  }
+  .then {
+    display: none;
+  }
+  h1 {
+    font-size: 34px;
+  }
+  .says {
+    font-size: 17px;
+  }
+  li {
+    font-size: 19px;
+  }
+  .big {
+    height: 56px;
+    --n-height: 56px !important;
+    font-size: 17px;
+    flex: 1 1 28%;
+    padding: 0 6px;
+  }
+  .big.main {
+    flex: 1 1 100%;
+  }
+}
+</style>
