@@ -49,7 +49,7 @@ const wish: BlendWish = {
   heat: { lowShu: 2500, highShu: 4000 },
   saltPct: { low: 1.8, high: 2.2 },
   sugarPct: { low: 0, high: 8 },
-  body: { low: 0.5 },
+  body: { low: 3.5 },
   pH: { max: 3.9, margin: 0.1 },
 };
 

@@ -18,6 +18,9 @@ const ROUTES = [
   '/batches/harbour-dark?at=simmer',
   '/batches/lantern-paste?at=press',
   '/batches/lugger-sweet?at=thicken',
+  '/batches/overnight-red?at=trim',
+  '/batches/overnight-red/trim/trim',
+  '/batches/overnight-red/counter',
   '/pods',
   '/pods/varieties',
   '/larder',
@@ -27,10 +30,18 @@ const ROUTES = [
   '/bench/mix',
   '/bench/dilution',
   '/bench/match',
+  '/bench/trim',
   '/bench/measures',
   '/nowhere',
 ];
-const OTHERWISE_ON_A_PHONE = new Set(['/batches', '/batches/spring-tide', '/pods', '/larder/table', '/bench/mix']);
+const OTHERWISE_ON_A_PHONE = new Set([
+  '/batches/overnight-red/trim/trim',
+  '/batches',
+  '/batches/spring-tide',
+  '/pods',
+  '/larder/table',
+  '/bench/mix',
+]);
 /** Each dialog: where it is, and the button that opens it. */
 const DIALOGS: readonly [path: string, open: string | RegExp][] = [
   ['/batches', 'Start a batch'],
@@ -146,7 +157,8 @@ test('every route at both sizes: no fault that axe knows, nothing cut, nothing s
     [390, 844],
   ] as const) {
     await page.setViewportSize({ width, height });
-    for (const path of ROUTES) {
+    const [bottles] = (await (await page.request.get('/api/shelf')).json()) as { id: string }[];
+    for (const path of [...ROUTES, `/shelf/${bottles!.id}/label`]) {
       await settled(page, path);
       // On a phone the same things stand in another order: axe looks at those that are drawn otherwise.
       const axe = width > 500 || OTHERWISE_ON_A_PHONE.has(path);

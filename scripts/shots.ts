@@ -17,12 +17,12 @@ const VIEWS: readonly [name: string, path: string, click?: string][] = [
   ['shelf', '/shelf'],
   ['bench', '/bench/mix'],
   ['dilution', '/bench/dilution'],
-  ['measures', '/bench/measures'],
   ['pot', '/batches/harbour-dark?at=simmer'],
   ['tools', '/larder/tools'],
-  ['varieties', '/pods/varieties'],
   ['recipe', '/batches', 'button:has-text("Start a batch")'],
-  ['ingredients', '/larder/table'],
+  ['trim', '/batches/overnight-red/trim/trim'],
+  ['label', '/shelf', 'a:has-text("Labels")'],
+  ['counter', '/batches/harbour-dark/counter'],
   ['lot', '/pods', '.row:has-text("Smoked")'],
 ];
 const server = new DemoServer(4800);
@@ -49,6 +49,13 @@ try {
       await page.waitForTimeout(3500);
       await page.waitForTimeout(300);
     }
+    if (name === 'trim') {
+      await page.locator('[data-rail=heat]').getByRole('button', { name: 'too hot' }).click();
+      await page.locator('[data-rail=sweet]').getByRole('button', { name: 'not sweet' }).click();
+      await page.waitForTimeout(3000);
+      await page.mouse.move(640, 790);
+    }
+    if (name === 'label') await page.waitForTimeout(2500);
     if (name === 'pot') {
       await page.getByLabel('Minutes from the boil').fill('12');
       await page.getByLabel(/Pot and all/).fill('2660');

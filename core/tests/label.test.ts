@@ -194,7 +194,7 @@ describe('what a label says of keeping', () => {
   it('in every style, with any reading: never later than the table, "best before" only by its rows of quality', () => {
     const d = dice(41);
     const seen = { labels: 0, none: 0, best: 0, use: 0 };
-    for (let n = 0; n < 160; n++) {
+    for (let n = 0; n < 110; n++) {
       const style = d.pick(STYLES);
       let file = newBatch(`L${n}`, '2026-09-01', { lowShu: 100, highShu: 9000, bottles: 3, bottleMl: 100 }, style.id);
       const lot = lotOfVariety(variety(style.pods === 'dried' ? 'guajillo' : 'fresno-red'), { id: 'p' });

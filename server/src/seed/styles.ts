@@ -1,4 +1,7 @@
 import {
+  addStation,
+  endOf,
+  mainEnd,
   mapStations,
   newBatch,
   useMix,
@@ -35,7 +38,14 @@ export const DEMO_TOOLS: readonly Tool[] = [
     tareG: 210,
     seen: [{ on: '2026-09-19', where: 'Slipway Red no. 1', of: 'first/strain', log: -0.18, sd: 0.1 }],
   },
-  { id: 'tool-jug', kind: 'blender', name: 'Glass jug blender', volumeMl: 1750, tareG: 1420, seen: [] },
+  {
+    id: 'tool-jug',
+    kind: 'blender',
+    name: 'Glass jug blender',
+    volumeMl: 1750,
+    tareG: 1420,
+    seen: [{ on: '2026-09-19', where: 'Slipway Red no. 1', of: 'first/blend', log: 0.35, sd: 0.7 }],
+  },
 ];
 
 interface Styled {
@@ -46,13 +56,16 @@ interface Styled {
   goal: Goal;
   pods: readonly [lotId: string, prep: Preparation, g: number][];
   logs?: Record<string, StationLog>;
+  /** Tasted and put right before it is filled. */
+  trimmed?: true;
 }
 
 /** A batch of a style with just these pods. */
 function styled(s: Styled, lots: readonly PodLot[]): BatchFile {
   const choices = s.pods.map(([id, prep, g]) => ({ lot: lots.find((l) => l.id === id)!, stockG: g, prep, useFirst: false }));
   const file = useMix(newBatch(s.name, s.start, s.goal, s.style), choices, Object.fromEntries(s.pods.map(([id, , g]) => [id, g])));
-  return mapStations(file, (e) => ({ ...e, log: s.logs?.[e.id] ?? e.log }));
+  const logged = mapStations(file, (e) => ({ ...e, log: s.logs?.[e.id] ?? e.log }));
+  return s.trimmed ? addStation(logged, 'trim', { stationId: endOf(mainEnd(logged)).id, where: 'before' }) : logged;
 }
 
 /** Other kinds of sauce of the same kitchen: one that goes into vinegar tonight, the others planned. */
@@ -67,6 +80,7 @@ export async function seedStyles(db: Db, lots: readonly PodLot[], today: string,
         ['lot-pointed', 'whole', 120],
       ],
       logs: { prep: { doneOn: today } },
+      trimmed: true,
     },
     {
       ...{ id: 'lugger-sweet', name: 'Lugger Sweet', style: 'sweet-starch', start: day(4), goal: goal(150, 1500, 4, 150) },

@@ -44,12 +44,13 @@ const tool = computed(() => TOOLS.find((t) => t.name === route.params.tool) ?? T
 <style scoped>
 .tools {
   display: flex;
+  flex-wrap: wrap;
   gap: 6px;
 }
 .tools a {
   display: inline-flex;
   align-items: center;
-  min-height: 40px;
+  min-height: 44px;
   padding: 0 14px;
   border: 1.5px solid var(--line);
   border-radius: 10px;

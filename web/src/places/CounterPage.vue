@@ -245,7 +245,13 @@ useKeys('At the counter', [
 .line {
   display: flex;
   justify-content: space-between;
+  align-items: center;
   font-size: 16px;
+}
+.line a {
+  display: inline-flex;
+  align-items: center;
+  min-height: 44px;
 }
 h1 {
   font-size: 52px;

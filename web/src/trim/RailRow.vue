@@ -66,7 +66,7 @@ const arc = computed(() => {
 
 <template>
   <div class="rail" :data-rail="scale.rail">
-    <h3 :style="{ color: scale.colour }">{{ scale.name }}</h3>
+    <h2 :style="{ color: scale.colour }">{{ scale.name }}</h2>
     <div class="drawn">
       <svg ref="svg" :viewBox="`0 0 ${W} ${H}`" role="group" :aria-label="`${scale.name}: ${scale.says(now, measured)}`">
         <line :x1="LEFT" :x2="RIGHT" :y1="Y" :y2="Y" class="track" />
@@ -127,7 +127,7 @@ const arc = computed(() => {
 .rail:last-child {
   border: 0;
 }
-h3 {
+h2 {
   font-size: 16px;
 }
 svg {
@@ -190,6 +190,9 @@ text {
   .words :deep(.n-button) {
     flex: 1;
     min-width: 0;
+  }
+  text {
+    font-size: 16px;
   }
 }
 </style>

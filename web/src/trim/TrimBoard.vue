@@ -61,7 +61,7 @@ const rest = computed<[string, string][]>(() => {
       <p v-if="!told" class="soft note">Working out what it is.</p>
     </section>
     <div class="under">
-      <section class="ways" aria-label="Ways to put it right" role="radiogroup" :aria-busy="working">
+      <div class="ways" aria-label="Ways to put it right" role="radiogroup" :aria-busy="working">
         <p v-if="working" class="soft working"><NSpin :size="16" /> Looking for the smallest set of spoons.</p>
         <NAlert v-for="n in told?.notes ?? []" :key="n" type="info" :show-icon="false">{{ inManner(n) }}</NAlert>
         <NAlert v-if="told?.short" type="warning" :title="told.short.gist" :show-icon="false" role="status">
@@ -89,7 +89,7 @@ const rest = computed<[string, string][]>(() => {
           <SpoonRow v-for="p in o.puts" :key="p.of" :put="p" />
           <span v-if="o.night" class="soft">Leave it a night before you taste again: powder goes on coming out.</span>
         </button>
-      </section>
+      </div>
       <section class="plate does" aria-label="What it does to the rest">
         <h2>What it does to the rest</h2>
         <FactRows v-if="rest.length" :rows="rest" />

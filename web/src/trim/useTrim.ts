@@ -76,6 +76,8 @@ export function useTrim(ask: (stocks: TrimStock[], ask: TrimAsk) => Promise<Time
       JSON.stringify([says.value, set.value, settings.value.palate, stocks.value.map((s) => [s.lot?.id ?? s.row.key, s.stockG]), about()]),
     () => {
       clearTimeout(timer);
+      // From the first change on: what stands there answers another question.
+      working.value = true;
       timer = setTimeout(() => void work(), AFTER_MS);
     },
     { immediate: true },
