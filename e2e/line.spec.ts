@@ -181,6 +181,22 @@ test('a batch goes out as a file that can be read again', async ({ page }) => {
   if (!checked.ok) throw new Error(JSON.stringify(checked.errors));
   const { record } = await stored(page, id);
   expect(checked.file).toEqual(record.file);
+  // As a Recipe it is a list again, for whoever pastes it.
+  const asRecipe = async () => {
+    await page.getByRole('button', { name: 'More' }).click();
+    await page.getByText('Save as a Recipe (JSON-LD)').click();
+  };
+  const [recipe] = await Promise.all([page.waitForEvent('download'), asRecipe()]);
+  const text = readFileSync(await recipe.path(), 'utf8');
+  expect(JSON.parse(text)).toMatchObject({ '@type': 'Recipe', name: 'Out And Back' });
+  await page.goto('/batches');
+  await page.getByRole('button', { name: 'Start a batch' }).click();
+  await page.getByText('A recipe', { exact: true }).click();
+  await page.getByLabel(/Ingredient list/).fill(text);
+  await expect(page.getByLabel(/Ingredient list/)).toHaveValue(
+    (JSON.parse(text) as { recipeIngredient: string[] }).recipeIngredient.join('\n'),
+  );
+  await expect(page.getByLabel('Name')).toHaveValue('Out And Back');
 });
 
 test('every number answers why', async ({ page }) => {

@@ -1,6 +1,7 @@
 /** Roskel's science: pure functions on plain data. */
 export * from './acid';
 export * from './begin';
+export * from './card';
 export * from './caution';
 export * from './cook';
 export * from './ferment';

@@ -59,7 +59,7 @@ const WISH: BlendWish = {
   heat: { lowShu: 1300, highShu: 3200 },
   saltPct: { low: 1.5, high: 2.5 },
   sugarPct: { low: 0, high: 12 },
-  body: { low: 0.4 },
+  body: { low: 2.5 },
   pH: { max: 3.8, margin: 0.1 },
   varieties: 3,
 };
@@ -139,7 +139,7 @@ describe('a mix in a bowl', () => {
     expect(answer.nearest!.props.pH!).toBeLessThan(3.9);
   });
   it('too sour and too thick at once: the pH that is told is the one reached by giving way', () => {
-    const answer = solveBench(highs, stuff, { ...WISH, pH: { max: 3.1, margin: 0 }, body: { low: 0.72 } }, 1);
+    const answer = solveBench(highs, stuff, { ...WISH, pH: { max: 3.1, margin: 0 }, body: { low: 5.6 } }, 1);
     if (answer.status !== 'short') throw new Error('found');
     const said = answer.lines.find((l) => /let the pH be up to/.test(l));
     const pH = said ? Number(/up to (\d\.\d) instead of 3\.1/.exec(said)![1]) : null;

@@ -125,7 +125,7 @@ function cookedByFile(stations: StationEntry[]): boolean {
 it('stations of fire in any order, on any days: no bottle keeps longer than its last cooking, its reading, its oil and its jar allow', () => {
   const d = dice(1708);
   const seen = { ends: 0, raw: 0, cooked: 0, oily: 0, bin: 0, low: 0, long: 0, leafy: 0, warm: 0 };
-  for (let n = 0; n < 900; n++) {
+  for (let n = 0; n < 1300; n++) {
     const file = followed(d);
     const { stations } = file.strands[0]!;
     let report, runs;

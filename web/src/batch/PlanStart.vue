@@ -102,7 +102,13 @@ async function start() {
         This reads like: {{ offered.name }}.
         <NButton size="small" @click="form.style = offered.id">Make it one</NButton>
       </p>
-      <ListReader v-if="form.mode === 'recipe'" ref="reader" v-model="form.text" :sauce="wish.bottled?.stuff.name ?? null" />
+      <ListReader
+        v-if="form.mode === 'recipe'"
+        ref="reader"
+        v-model="form.text"
+        @named="form.name ||= $event"
+        :sauce="wish.bottled?.stuff.name ?? null"
+      />
       <TextField
         v-else
         v-model="form.text"

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { NButton } from 'naive-ui';
-import { computed, ref } from 'vue';
-import { KITCHENS, readLine, recipeLines, type Kitchen, type ReadItem } from '@roskel/core';
+import { computed, ref, watch } from 'vue';
+import { KITCHENS, readLine, recipeIn, recipeLines, type Kitchen, type ReadItem } from '@roskel/core';
 import { grams, inManner } from '../format';
 import { useLarder } from '../stores/larder';
 import { useSettings } from '../stores/settings';
@@ -14,6 +14,18 @@ const larder = useLarder();
 const text = defineModel<string>({ default: '' });
 /** The sauce from the shelf that stands for one which the list names; null where none can. */
 const props = defineProps<{ sauce?: string | null }>();
+/** A Recipe of the web (JSON-LD, or a page that holds one) becomes its list. */
+const emit = defineEmits<{ named: [name: string] }>();
+watch(
+  text,
+  (t) => {
+    const found = recipeIn(t);
+    if (!found) return;
+    text.value = found.ingredients.join('\n');
+    if (found.name) emit('named', found.name);
+  },
+  { flush: 'sync' },
+);
 const NAMES: Record<Kitchen, string> = { metric: 'metric', us: 'US', au: 'Australia', uk: 'UK' };
 const kitchenChoices = KITCHENS.map((k) => ({ value: k, label: NAMES[k] }));
 /** Another kitchen for one line, by its words. */
@@ -43,7 +55,7 @@ function setKitchen(item: ReadItem, k: Kitchen) {
       v-model="text"
       label="Ingredient list, one thing to a line, as it is written"
       :rows="7"
-      :maxlength="20000"
+      :maxlength="200000"
       placeholder="3 cloves garlic, crushed&#10;1 1/2 cups diced carrot&#10;juice of 2 limes&#10;1 x 410 g tin tomatoes"
     />
     <p v-if="lines.length" class="soft" role="status" data-fact="read">

@@ -4,9 +4,12 @@ import { computed, defineAsyncComponent, ref, watch } from 'vue';
 import { RouterLink, useRoute, useRouter } from 'vue-router';
 import {
   addStation,
+  cardJsonLd,
+  cardText,
   endOf,
   endStrands,
   levelName,
+  recipeCard,
   stationIn,
   stationKind,
   stationsOf,
@@ -14,10 +17,11 @@ import {
   styleName,
   type Banded,
 } from '@roskel/core';
-import { odds, shu } from '../format';
+import { odds, shu, today } from '../format';
 import { useBatches } from '../stores/batches';
 import { useOpenBatch } from '../stores/openBatch';
 import { useNotices } from '../stores/notices';
+import { download, fileName } from '../ui/download';
 import { useKeys } from '../ui/keys';
 import { useNarrow } from '../ui/useNarrow';
 import { PANELS } from '../stations';
@@ -116,18 +120,19 @@ function tick(key: string, isDone: boolean) {
 }
 function exportFile() {
   const f = batch.file;
+  if (f) download(`${fileName(f.name)}.json`, JSON.stringify(f, null, 2) + '\n', 'application/json');
+}
+/** The batch as a recipe that others can follow: as text to send on, or as an open Recipe. */
+function asRecipe(as: 'text' | 'ld') {
+  const f = batch.file;
   if (!f) return;
-  const url = URL.createObjectURL(new Blob([JSON.stringify(f, null, 2) + '\n'], { type: 'application/json' }));
-  const a = document.createElement('a');
-  a.href = url;
-  a.download = `${
-    f.name
-      .toLowerCase()
-      .replace(/[^a-z0-9]+/g, '-')
-      .replace(/^-|-$/g, '') || 'batch'
-  }.json`;
-  a.click();
-  setTimeout(() => URL.revokeObjectURL(url), 1000);
+  try {
+    const card = recipeCard(f, today());
+    if (as === 'text') download(`${fileName(f.name)}.txt`, cardText(card), 'text/plain');
+    else download(`${fileName(f.name)}.recipe.json`, JSON.stringify(cardJsonLd(card), null, 2) + '\n', 'application/ld+json');
+  } catch (e) {
+    notices.fail(e);
+  }
 }
 const print = () => window.print();
 const asking = ref(false);
@@ -158,6 +163,8 @@ const more = [
   { key: 'counter', label: 'At the counter' },
   { key: 'trim', label: 'Taste and put right' },
   { key: 'export', label: 'Export the file' },
+  { key: 'text', label: 'Save as a recipe, plain text' },
+  { key: 'ld', label: 'Save as a Recipe (JSON-LD)' },
   { key: 'print', label: 'Print the bench sheet' },
   { key: 'archive', label: 'Archive' },
 ];
@@ -165,6 +172,7 @@ function doMore(key: string) {
   if (key === 'trim') void taste();
   else if (key === 'counter') void router.push({ name: 'counter', params: { id: batch.id } });
   else if (key === 'export') exportFile();
+  else if (key === 'text' || key === 'ld') asRecipe(key);
   else if (key === 'print') print();
   else if (running.value) asking.value = true;
   else void archive();

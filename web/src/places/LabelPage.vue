@@ -16,6 +16,7 @@ import { SHEETS } from '../labels/sheets';
 import { useNotices } from '../stores/notices';
 import { useSettings } from '../stores/settings';
 import { useShelf } from '../stores/shelf';
+import { download } from '../ui/download';
 import DateField from '../ui/DateField.vue';
 import NumberField from '../ui/NumberField.vue';
 import PickField from '../ui/PickField.vue';
@@ -93,10 +94,7 @@ async function save() {
   busy.value = true;
   try {
     const pdf = await labelsPdf(marks.value, sheet.value, count.value, first.value - 1, await labelFonts(), `Labels, ${label.value.name}`);
-    const url = URL.createObjectURL(new Blob([new Uint8Array(pdf)], { type: 'application/pdf' }));
-    const a = Object.assign(document.createElement('a'), { href: url, download: `${label.value.code}-labels.pdf` });
-    a.click();
-    setTimeout(() => URL.revokeObjectURL(url), 10_000);
+    download(`${label.value.code}-labels.pdf`, new Uint8Array(pdf), 'application/pdf');
   } catch (e) {
     notices.fail(e);
   } finally {

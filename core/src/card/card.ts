@@ -1,0 +1,128 @@
+import { gramsOf, stationIn, type BatchFile, type Intake } from '../file';
+import { KNIFE, levelName } from '../heat';
+import { graphOf, mainEnd, reportTypical, type TypicalStation } from '../line';
+import type { Day } from '../plan';
+
+/** A batch as a recipe that anyone can follow: what goes in, what is done, how long it takes. */
+export interface RecipeCard {
+  name: string;
+  yield: string;
+  /** One thing to a line, grams first: "250 g garlic". */
+  ingredients: string[];
+  steps: { name: string; text: string }[];
+  /** Minutes by hand, minutes by the clock of everything that is not standing, and days it stands. */
+  hands: number;
+  clock: number;
+  days: number;
+  keeps: string;
+  heat: string;
+}
+
+/** A weight as it is written in a recipe: tenths of a gram below ten. */
+const grams = (g: number): string => `${g < 10 ? Math.round(g * 10) / 10 : Math.round(g)} g`;
+
+/** A thing that goes in, by the name that a reader of lists understands. */
+function thing(file: BatchFile, { origin, amount }: Intake, g: number): string | null {
+  if (!(g > 0)) return null;
+  const words = typeof amount === 'object' && 'g' in amount && amount.words ? ` (${amount.words.replace(/[()]/g, '')})` : '';
+  if (origin.from === 'pods') {
+    const lot = file.lots.find((l) => l.id === origin.lotId);
+    const cut = origin.prep === 'whole' ? '' : `, ${KNIFE[origin.prep].name}`;
+    return `${grams(g)} ${lot?.name ?? 'pods'}${cut}`;
+  }
+  if (origin.from === 'larder') {
+    const row = file.ingredients.find((i) => i.key === origin.key);
+    return `${grams(g)} ${row?.name.split(/[,/]/)[0]!.trim().toLowerCase() ?? origin.key}${words}`;
+  }
+  return origin.from === 'stored' ? `${grams(g)} ${file.stored.find((s) => s.id === origin.id)?.name ?? 'kept sauce'}` : null;
+}
+
+/** Everything that a station puts in itself: salt and water over the pods. */
+const own = (s: TypicalStation): string[] => s.made.filter((m) => m.massG > 0.05).map((m) => `${grams(m.massG)} ${m.name}`);
+
+/** The recipe of a batch, as it is planned and as far as it was weighed. Throws LineProblem when the line cannot run. */
+export function recipeCard(file: BatchFile, today: Day): RecipeCard {
+  const report = reportTypical(file, today);
+  const byId = new Map(report.stations.map((s) => [s.id, s]));
+  const ingredients: string[] = [];
+  const steps: RecipeCard['steps'] = [];
+  let [hands, clock, days] = [0, 0, 0];
+  for (const { id, strand } of graphOf(file).order) {
+    const s = byId.get(id)!;
+    const entry = stationIn(file, id)!;
+    const puts = entry.intakes.flatMap((i) => thing(file, i, gramsOf(i.amount) ?? 0) ?? []);
+    ingredients.push(...puts, ...own(s));
+    const stands = Math.round((Date.parse(s.to) - Date.parse(s.from)) / 86_400_000);
+    hands += s.minutes.hands;
+    // What stands for days is told in days.
+    if (stands > 0) days += stands;
+    else clock += s.minutes.clock;
+    const [duty] = s.duties;
+    const joins = entry.intakes.flatMap(({ origin }) =>
+      origin.from === 'strand'
+        ? [file.strands.find((x) => x.id === origin.strandId)?.name.toLowerCase() ?? '']
+        : origin.from === 'side'
+          ? [`own ${origin.side}`]
+          : [],
+    );
+    const goes = [...puts, ...own(s), ...joins].filter(Boolean);
+    const text = [
+      duty?.text ?? s.name,
+      ...(goes.length ? [`With ${goes.join(', ')}`] : []),
+      ...(stands > 0 ? [`It stands ${stands} days`] : []),
+    ];
+    steps.push({ name: file.strands.length > 1 ? `${s.name} (${strand.name.toLowerCase()})` : s.name, text: `${text.join('. ')}.` });
+  }
+  const end = report.ends[0]!;
+  const { goal } = mainEnd(file);
+  return {
+    name: file.name,
+    yield: `${end.bottles.possible} ${end.vessel}${end.bottles.possible === 1 ? '' : 's'} of ${goal.bottleMl} ml`,
+    ingredients,
+    steps,
+    hands: Math.round(hands),
+    clock: Math.round(clock),
+    days,
+    keeps: end.keeping?.text ?? '',
+    heat: levelName(end.finished.heatShu),
+  };
+}
+
+/** The recipe as plain text. */
+export function cardText(card: RecipeCard): string {
+  const time = `${card.hands} min of work${card.days > 0 ? `, stands ${card.days} days` : ''}`;
+  return [
+    card.name,
+    `${card.yield}, ${card.heat}; ${time}`,
+    '',
+    ...card.ingredients,
+    '',
+    ...card.steps.map((s, n) => `${n + 1}. ${s.name}. ${s.text}`),
+    '',
+    ...(card.keeps ? [`Keeps: ${card.keeps}`] : []),
+    'Guidance for a home kitchen. Measure the pH of the finished sauce before it is kept.',
+    '',
+  ].join('\n');
+}
+
+/** ISO 8601: days, hours and minutes. */
+const duration = (days: number, minutes: number): string => {
+  const [h, m] = [Math.floor(minutes / 60), minutes % 60];
+  const time = `${h > 0 ? `${h}H` : ''}${m > 0 ? `${m}M` : ''}`;
+  return `P${days > 0 ? `${days}D` : ''}${time ? `T${time}` : days > 0 ? '' : 'T0M'}`;
+};
+
+/** The recipe as a schema.org Recipe (JSON-LD). */
+export function cardJsonLd(card: RecipeCard): Record<string, unknown> {
+  return {
+    '@context': 'https://schema.org',
+    '@type': 'Recipe',
+    name: card.name,
+    recipeYield: card.yield,
+    recipeCategory: 'hot sauce',
+    prepTime: duration(0, card.hands),
+    totalTime: duration(card.days, Math.max(card.hands, card.clock)),
+    recipeIngredient: card.ingredients,
+    recipeInstructions: card.steps.map((s, n) => ({ '@type': 'HowToStep', position: n + 1, name: s.name, text: s.text })),
+  };
+}
