@@ -145,3 +145,22 @@ test('a match against a labelled sauce is worked out and teaches a lot', async (
   await expect(page.getByText('Undone: match of Orange habanero.')).toBeVisible();
   expect(await book()).toBe(once - 1);
 });
+
+test('the log of a thermometer: hot enough or not, bad lines told, and what it never does', async ({ page }) => {
+  await page.goto('/bench/heat');
+  const text = page.getByLabel('Time and temperature, a line each');
+  // The handbook's log (chapter 4, section 6) holds 82 °C for ten minutes.
+  await text.fill('min;°C\n0;25\n6;70\n9;82\nlater;82\n19;82\n22;74\n30;60');
+  await expect(page.locator('[data-fact=verdict]')).toContainText('Hot enough');
+  await expect(page.locator('[data-fact=read]')).toHaveText('6 points read, 1 line left out.');
+  await expect(page.getByText('Line 5: No time is in this line.')).toBeVisible();
+  await text.fill('0,180\n30,179\n');
+  await expect(page.locator('[data-fact=verdict]')).toContainText('Hot enough');
+  await text.fill('0,150\n30,150\n');
+  await expect(page.locator('[data-fact=verdict]')).toContainText('Not hot enough: its hottest is 65.6 °C');
+  await expect(page.getByText('not spores', { exact: false })).toBeVisible();
+  await page.getByLabel('Altitude').fill('1609');
+  await page.getByLabel('Altitude').press('Tab');
+  await expect(page.getByText('94.7 °C')).toBeVisible();
+  await expect(page.getByText('16 min')).toBeVisible();
+});

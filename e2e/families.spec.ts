@@ -166,7 +166,7 @@ test('roasted dried pods: soaked pods are weighed, the block is pressed, what ca
 });
 
 test('mash: salt by the weight of the pods, no water; without a reading of the jar no pH makes it keep', async ({ page }) => {
-  const id = await begin(page, 'Mash Family', 'mash ferment', '900 g fresno, 4 bottles of 100 ml, hot');
+  const id = await begin(page, 'Mash Family', 'mash ferment', '900 g poblano, 4 bottles of 100 ml, mild');
   const { record } = await stored(page, id);
   const [use] = record.file.strands[0]!.stations[0]!.intakes;
   const lot = record.file.lots[0]!;

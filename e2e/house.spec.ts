@@ -72,6 +72,8 @@ test('the larder takes kitchen words of the chosen country', async ({ page }) =>
   await page.getByRole('button', { name: 'Undo', exact: true }).click();
   await expect(page.locator('[data-stock=honey]')).toHaveText('340 g');
   await page.getByRole('button', { name: 'Undo', exact: true }).click();
+  // The next test finds the kitchen as it was.
+  await expect.poll(async () => (await (await page.request.get('/api/settings')).json()).kitchen).toBe('metric');
 });
 
 test('an empty find and a wrong address say what to do', async ({ page }) => {

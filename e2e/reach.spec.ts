@@ -31,6 +31,7 @@ const ROUTES = [
   '/bench/dilution',
   '/bench/match',
   '/bench/trim',
+  '/bench/heat',
   '/bench/measures',
   '/nowhere',
 ];

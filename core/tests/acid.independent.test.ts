@@ -107,7 +107,7 @@ it('an independently written solver with another activity model agrees: median w
   const usable = INGREDIENTS.filter((i) => i.pH && i.water > 60 && i.salt < 3);
   const sour = ['vinegar_cider', 'vinegar_distilled_5', 'lime_juice', 'vinegar_rice'];
   const off: { by: number; mix: string }[] = [];
-  for (let n = 0; n < 40; n++) {
+  for (let n = 0; n < 60; n++) {
     const kg: Record<string, number> = { [d.pick(sour)]: d.between(0.05, 0.6), salt_fine: d.between(0, 0.02) };
     for (let k = d.whole(1, 4); k > 0; k--) kg[d.pick(usable).key] = d.between(0.05, 0.6);
     const ours = phOf(kitchenMix(kg))!.pH;

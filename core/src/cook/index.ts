@@ -10,3 +10,5 @@ export * from './starch';
 export * from './soften';
 export * from './blender';
 export * from './weighIn';
+export * from './lethality';
+export { readTempLog, type BadRow, type TempLog } from './tempLog';

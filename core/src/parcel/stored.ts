@@ -74,7 +74,12 @@ function madeOf(stream: Stream): NonNullable<StoredStuff['made']> {
   return [...stream.ledger]
     .sort((a, b) => b.massG - a.massG)
     .slice(0, MOST_MADE)
-    .map((e) => ({ id: e.id, name: e.name.slice(0, 80), pct: all > 0 ? (100 * e.massG) / all : 0, allergens: [...(e.allergens ?? [])] }));
+    .map((e) => ({
+      id: e.id,
+      name: e.name.slice(0, 80),
+      pct: all > 0 ? Math.min(100, Math.max(0, Math.round((1e6 * e.massG) / all) / 1e4)) : 0,
+      allergens: [...(e.allergens ?? [])],
+    }));
 }
 
 /** `massG` of something kept, in a world. */

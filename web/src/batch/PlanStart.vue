@@ -106,8 +106,8 @@ async function start() {
         v-if="form.mode === 'recipe'"
         ref="reader"
         v-model="form.text"
-        @named="form.name ||= $event"
         :sauce="wish.bottled?.stuff.name ?? null"
+        @named="form.name ||= $event"
       />
       <TextField
         v-else

@@ -5,6 +5,7 @@ import HeatMix from '../bench/HeatMix.vue';
 import DilutionTest from '../bench/DilutionTest.vue';
 import MatchTest from '../bench/MatchTest.vue';
 import MeasureReader from '../bench/MeasureReader.vue';
+import HeatLog from '../bench/HeatLog.vue';
 import TrimBench from '../trim/TrimBench.vue';
 import SchoolStamp from '../heat/SchoolStamp.vue';
 
@@ -14,6 +15,7 @@ const TOOLS = [
   { name: 'dilution', title: 'Dilution test', is: DilutionTest },
   { name: 'match', title: 'Match test', is: MatchTest },
   { name: 'trim', title: 'Trim', is: TrimBench },
+  { name: 'heat', title: 'Heat log', is: HeatLog },
   { name: 'measures', title: 'Measures', is: MeasureReader },
 ] as const;
 const route = useRoute();
