@@ -1,6 +1,7 @@
 import { Type, type TObject, type TSchema } from '@sinclair/typebox';
 import { IngredientSchema, StoredSchema, ToolSchema } from '@roskel/core';
-import { LarderFactsSchema, LeavingSchema, PodLotInputSchema, VarietySchema } from './records';
+import { LarderFactsSchema, LeavingSchema, PodLotInputSchema } from './records';
+import { VarietySchema } from './own';
 
 /** What the API answers with, for its description; the types are those of records.ts. */
 const closed = { additionalProperties: false };

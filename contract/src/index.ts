@@ -1,5 +1,6 @@
 /** What crosses a border: shapes of HTTP bodies, answers and files, and the sentences that say what is wrong with them. */
 export * from './records';
+export * from './own';
 export * from './batch';
 export * from './answers';
 export * from './kitchen';

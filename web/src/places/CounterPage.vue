@@ -1,19 +1,18 @@
 <script setup lang="ts">
-import { computed, onMounted, ref, watch } from 'vue';
+import { computed, onMounted, ref } from 'vue';
 import { NButton } from 'naive-ui';
 import { RouterLink, useRoute, useRouter } from 'vue-router';
-import { instrumentOf, mapStations, StationLogSchema, stationIn, tieReadings, type StationLog } from '@roskel/core';
+import { mapStations, stationIn, tieReadings, type StationLog } from '@roskel/core';
 import { stepsOf } from '../counter/steps';
 import { useAwake } from '../counter/useAwake';
 import { grams, inManner, plural, today } from '../format';
 import { useOpenBatch } from '../stores/openBatch';
 import { clockOf, useTimers } from '../stores/timers';
 import { useKeys } from '../ui/keys';
+import AskSheet from '../counter/AskSheet.vue';
+import StepClock from '../counter/StepClock.vue';
 import CautionList from '../ui/CautionList.vue';
-import NumberField from '../ui/NumberField.vue';
-import PickField from '../ui/PickField.vue';
 import SaveState from '../batch/SaveState.vue';
-import SheetCard from '../ui/SheetCard.vue';
 
 /** At the counter: one step at a time in large type, for wet fingers and a foot switch. */
 const route = useRoute();
@@ -42,11 +41,7 @@ const timer = computed(() => (step.value ? timers.at(batch.id, step.value.statio
 const others = computed(() => timers.running.filter((t) => t.id !== timer.value?.id));
 function toggle() {
   const s = step.value;
-  if (!s) return;
-  const t = timer.value;
-  if (!t || t.rung) timers.start({ batchId: batch.id, stationId: s.station.id, name: s.title }, s.minutes ?? 10);
-  else if (t.endsAt === null) timers.resume(t.id);
-  else timers.hold(t.id);
+  if (s) timers.toggle({ batchId: batch.id, stationId: s.station.id, name: s.title }, s.minutes);
 }
 const log = computed<StationLog>(() => (step.value && batch.file && stationIn(batch.file, step.value.station.id)?.log) || {});
 function setLog(change: Partial<StationLog>) {
@@ -72,33 +67,9 @@ function done() {
   else void router.push({ name: 'batch', params: { id: batch.id } });
 }
 const asked = ref<'mass' | 'ph' | null>(null);
-const typed = ref<number | null>(null);
-const instrument = ref(instrumentOf(undefined));
-const INSTRUMENTS = [
-  { value: 'meter' as const, label: 'meter' },
-  { value: 'strip' as const, label: 'strip' },
-];
-const sheet = computed({ get: () => asked.value !== null, set: (open) => !open && (asked.value = null) });
-watch(asked, (what) => {
-  typed.value = what === 'mass' ? (log.value.massG ?? null) : (log.value.pH ?? null);
-  instrument.value = instrumentOf(log.value.instrument);
-});
-const P = StationLogSchema.properties;
-function take() {
-  if (typed.value === null) return;
-  setLog(asked.value === 'mass' ? { massG: typed.value } : { pH: typed.value, instrument: instrument.value });
-  asked.value = null;
-}
 const trouble = computed(() =>
   step.value ? (batch.troubleAt(step.value.station.id, 'log/massG') ?? batch.troubleAt(step.value.station.id, 'log/pH')) : null,
 );
-const share = computed(() => {
-  const s = step.value;
-  if (!s || s.untilG === null) return null;
-  const began = s.station.bowlG;
-  const isNow = log.value.pot?.at(-1)?.massG ?? log.value.massG ?? null;
-  return { began, now: isNow, at: isNow === null ? 0 : Math.min(1, Math.max(0, (began - isNow) / Math.max(1, began - s.untilG))) };
-});
 useKeys('At the counter', [
   { key: 'arrowright', says: 'the next step', run: () => go(index.value + 1) },
   { key: 'pagedown', says: 'the next step (foot switch)', run: () => go(index.value + 1) },
@@ -142,28 +113,7 @@ useKeys('At the counter', [
             </p>
           </div>
           <div class="clockside">
-            <template v-if="step.minutes !== null || timer">
-              <p class="clock" :class="{ up: timer?.rung }" role="timer" data-fact="clock">
-                {{ timer ? clockOf(timers.leftMs(timer)) : clockOf((step.minutes ?? 0) * 60_000) }}
-              </p>
-              <div class="acts">
-                <NButton size="large" @click="toggle">{{
-                  !timer || timer.rung ? 'Start the timer' : timer.endsAt === null ? 'Go on' : 'Hold'
-                }}</NButton>
-                <NButton v-if="timer" size="large" @click="timers.more(timer.id, 5)">5 min more</NButton>
-                <NButton v-if="timer" size="large" @click="timers.drop(timer.id)">Off</NButton>
-              </div>
-            </template>
-            <template v-if="share">
-              <p class="soft">about; until the scale says</p>
-              <p class="target" data-fact="target">{{ grams(step.untilG!) }}</p>
-              <div class="bar" aria-hidden="true"><i :style="{ width: `${100 * share.at}%` }" /></div>
-              <p class="ends">
-                <span>{{ grams(share.began) }}</span>
-                <b v-if="share.now !== null">{{ grams(share.now) }}</b>
-                <span>{{ grams(step.untilG!) }}</span>
-              </p>
-            </template>
+            <StepClock :step="step" :batch-id="batch.id" :log="log" />
             <p v-if="log.massG !== undefined || log.pH !== undefined" class="logged" data-fact="logged">
               {{ log.massG === undefined ? '' : `${grams(log.massG)} weighed` }}
               {{ log.pH === undefined ? '' : `pH ${log.pH.toFixed(2)} read` }}
@@ -203,25 +153,7 @@ useKeys('At the counter', [
         </section>
         <p class="soft small"><SaveState /> {{ awake ? 'The screen stays awake.' : '' }}</p>
       </aside>
-      <SheetCard v-model:show="sheet" :title="asked === 'mass' ? 'Weigh it, without the vessel' : 'pH, of a cooled sample'" :width="420">
-        <form class="ask" @submit.prevent="take">
-          <NumberField
-            v-if="asked === 'mass'"
-            label="On the scale"
-            unit="g"
-            :model-value="typed"
-            :schema="P.massG"
-            optional
-            :digits="1"
-            @update:model-value="typed = $event"
-          />
-          <template v-else>
-            <NumberField label="pH" :model-value="typed" :schema="P.pH" optional @update:model-value="typed = $event" />
-            <PickField v-model="instrument" label="With a" :options="INSTRUMENTS" />
-          </template>
-          <NButton type="primary" size="large" attr-type="submit" block>Take it</NButton>
-        </form>
-      </SheetCard>
+      <AskSheet v-model:asked="asked" :log="log" @take="setLog" />
     </div>
   </div>
 </template>
@@ -295,43 +227,6 @@ li b {
 .clockside p {
   margin: 4px 0;
 }
-.clock {
-  font-family: 'Bricolage Grotesque Variable', sans-serif;
-  font-weight: 700;
-  font-size: clamp(64px, 8vw, 104px);
-  line-height: 1;
-}
-.clock.up {
-  color: var(--warn);
-}
-.target {
-  font-family: 'Bricolage Grotesque Variable', sans-serif;
-  font-weight: 700;
-  font-size: 54px;
-  line-height: 1;
-  color: var(--rim);
-}
-.acts {
-  display: flex;
-  gap: 8px;
-  justify-content: center;
-  flex-wrap: wrap;
-}
-.bar {
-  height: 12px;
-  border-radius: 6px;
-  background: var(--line);
-  overflow: hidden;
-}
-.bar i {
-  display: block;
-  height: 100%;
-  background: var(--warn);
-}
-.ends {
-  display: flex;
-  justify-content: space-between;
-}
 .logged {
   font-size: 19px;
   font-weight: 600;
@@ -379,10 +274,6 @@ aside {
 .small {
   font-size: 13.5px;
   margin: 0;
-}
-.ask {
-  display: grid;
-  gap: 12px;
 }
 @media (max-width: 900px) {
   .counter,

@@ -64,12 +64,19 @@ export const useTimers = defineStore('timers', () => {
   };
   const hold = (id: string) => change(id, (t) => ({ leftMs: leftMs(t), endsAt: null }));
   const resume = (id: string) => change(id, (t) => ({ endsAt: Date.now() + t.leftMs }));
+  /** What the one button does: begin, hold, go on. Without minutes said, ten. */
+  function toggle(of: Pick<Timer, 'batchId' | 'stationId' | 'name'>, minutes: number | null) {
+    const t = at(of.batchId, of.stationId);
+    if (!t || t.rung) start(of, minutes ?? 10);
+    else if (t.endsAt === null) resume(t.id);
+    else hold(t.id);
+  }
   const more = (id: string, minutes: number) =>
     change(id, (t) => ({ rung: false, endsAt: (t.endsAt === null || t.rung ? Date.now() : t.endsAt) + minutes * 60_000 }));
   const drop = (id: string) => (all.value = all.value.filter((t) => t.id !== id));
   const at = (batchId: string, stationId: string) => all.value.find((t) => t.batchId === batchId && t.stationId === stationId) ?? null;
   go();
-  return { all, now, running, leftMs, start, hold, resume, more, drop, at };
+  return { all, now, running, leftMs, start, hold, resume, toggle, more, drop, at };
 });
 
 /** "24:51", or "1:02:09". */

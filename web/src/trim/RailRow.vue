@@ -19,7 +19,7 @@ const props = defineProps<{
 const emit = defineEmits<{ say: [word: TasteWord | null]; set: [window: Window] }>();
 const small = useNarrow(900);
 const W = computed(() => (small.value ? 370 : 740));
-const H = 56;
+const H = 58;
 const [LEFT, Y] = [12, 28] as const;
 const RIGHT = computed(() => W.value - LEFT);
 const x = (value: number) => LEFT + (RIGHT.value - LEFT) * props.scale.at(value);
@@ -70,9 +70,9 @@ const arc = computed(() => {
     <div class="drawn">
       <svg ref="svg" :viewBox="`0 0 ${W} ${H}`" role="group" :aria-label="`${scale.name}: ${scale.says(now, measured)}`">
         <line :x1="LEFT" :x2="RIGHT" :y1="Y" :y2="Y" class="track" />
-        <text :x="LEFT" :y="H - 4">{{ scale.ends[0] }}</text>
-        <text :x="RIGHT" :y="H - 4" text-anchor="end">{{ scale.ends[1] }}</text>
-        <text :x="W / 2" :y="H - 4" text-anchor="middle" class="is">
+        <text :x="LEFT" :y="H - 2">{{ scale.ends[0] }}</text>
+        <text :x="RIGHT" :y="H - 2" text-anchor="end">{{ scale.ends[1] }}</text>
+        <text :x="W / 2" :y="H - 2" text-anchor="middle" class="is">
           {{ scale.says(now, measured) }}{{ after !== null && arc ? ` → ${scale.says(after, false)}` : '' }}
         </text>
         <ellipse v-if="!measured" :cx="x(now)" :cy="Y" rx="20" ry="9" :fill="scale.colour" opacity="0.22" />
@@ -98,7 +98,7 @@ const arc = computed(() => {
           @keydown="slides[side].key"
         >
           <rect x="-22" :y="Y - 30" width="44" height="52" fill="transparent" />
-          <path :d="`M${side === 0 ? 6 : -6} ${Y - 17} h${side === 0 ? -6 : 6} v34 h${side === 0 ? 6 : -6}`" />
+          <path :d="`M${side === 0 ? 6 : -6} ${Y - 15} h${side === 0 ? -6 : 6} v28 h${side === 0 ? 6 : -6}`" />
         </g>
       </svg>
     </div>

@@ -38,11 +38,12 @@ const TRIMS: readonly { kinds: RegExp; spoon: Spoon; penalty: number; mostPct?: 
   { kinds: /^(citric_acid_powder|lactic_acid_80)$/, spoon: '1/8 tsp', penalty: 0.3, mostPct: 0.8 },
   { kinds: /^(tamarind_paste|tomato_paste)$/, spoon: 'tsp', penalty: 0 },
   { kinds: /^(salt_|msg)/, spoon: '1/4 tsp', penalty: 0 },
-  { kinds: /^(soy_sauce|fish_sauce|worcestershire|mirin)$/, spoon: 'tsp', penalty: 1 },
+  // More than this is another sauce.
+  { kinds: /^(soy_sauce|fish_sauce|worcestershire|mirin)$/, spoon: 'tsp', penalty: 1, mostPct: 5 },
   { kinds: /^(sugar_|honey|maple_syrup|agave|molasses)/, spoon: 'tsp', penalty: 0 },
   { kinds: /^(roasted_pepper_jar|tomato_passata|tomato_ketchup)$/, spoon: 'tbsp', penalty: 0 },
   { kinds: /^(mango_ripe|peach|pineapple|carrot|apple)$/, spoon: 'tbsp', penalty: 0.4 },
-  { kinds: /^(mustard_yellow|mustard_dijon)$/, spoon: 'tsp', penalty: 0.2 },
+  { kinds: /^(mustard_yellow|mustard_dijon)$/, spoon: 'tsp', penalty: 0.5, mostPct: 3 },
   { kinds: /^(chili_powder_pure|smoked_paprika)$/, spoon: '1/4 tsp', penalty: 0.1, mostPct: 6 },
   // More of it turns slimy (chapter 5, section 9.2: practice is .1 to .3 %).
   { kinds: /^xanthan$/, spoon: '1/8 tsp', penalty: 0.1, mostPct: 0.4 },
