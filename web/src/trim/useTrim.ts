@@ -56,12 +56,15 @@ export function useTrim(ask: (stocks: TrimStock[], ask: TrimAsk) => Promise<Time
     );
     return job ? await stoppable(job) : null;
   });
+  /** Changes so far: an answer counts only when nothing was changed since it was asked for. */
+  let changes = 0;
   async function work() {
-    working.value = true;
+    const mine = changes;
     const answer = await question().catch((e: unknown) => {
       notices.fail(e);
       return null;
     });
+    if (mine !== changes) return;
     working.value = false;
     if (!answer) return;
     trouble.value = answer.ok ? '' : answer.message;
@@ -78,6 +81,7 @@ export function useTrim(ask: (stocks: TrimStock[], ask: TrimAsk) => Promise<Time
       clearTimeout(timer);
       // From the first change on: what stands there answers another question.
       working.value = true;
+      changes++;
       timer = setTimeout(() => void work(), AFTER_MS);
     },
     { immediate: true },
