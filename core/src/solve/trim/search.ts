@@ -22,8 +22,8 @@ const NOTHING = 1e-12;
 
 /**
  * The cheapest whole numbers of steps of at most a few things that keep every row: exact, by trying every set of things,
- * every count of all but the last, and reading the last off the rows. With three things and spoons that fit the job that
- * is some hundred thousand sums, a tenth of what a whole-number program takes (bench: trim). Null when there is none.
+ * every count of all but the last, and reading the last off the rows. With three things and spoons that fit the
+ * job that is some hundred thousand sums (bench: trim, beside a whole-number program of the same rows). Null when there is none.
  */
 export function searchSteps(s: Search): { steps: number[]; objective: number } | null {
   const { rows, most, stepCost, kindCost } = s;
