@@ -68,6 +68,7 @@ export const BottlingAnswer = Type.Object(
   },
   closed,
 );
+export const ShelfMovesAnswer = listOf(Type.Object({ at: Text, delta: Count, reason: Text }, closed));
 const heatRecord = { id: Count, on: Text, batchId: orNull(Text), event: Type.Object({ kind: Text }) };
 export const HeatRecordAnswer = Type.Object({ ...heatRecord, lots: listOf(Text) }, closed);
 export const HeatBookAnswer = Type.Object(

@@ -2,12 +2,14 @@ import { Type, type Static } from '@sinclair/typebox';
 import {
   DaySchema,
   HEAT_SCHOOLS,
+  HOBS,
   KITCHENS,
   LotSchema,
   RAILS,
   TURNS,
   type Change,
   type HeatSchool,
+  type Hob,
   type HeatEvent,
   type HeatStep,
   type Leaving,
@@ -52,6 +54,9 @@ export const SettingsSchema = Type.Object(
     dates: oneOf(DATE_FORMS, 'How dates are written'),
     weekStart: oneOf(WEEK_STARTS, 'The first day of the week'),
     /** An ISO 4217 code, or nothing: then prices are bare numbers. */
+    /** What it cooks on, and money for a kWh of it; no tariff: energy has no price. */
+    hob: oneOf(Object.keys(HOBS) as Hob[], 'The hob'),
+    tariff: Type.Union([Type.Number({ title: 'The price of a kWh', minimum: 0, maximum: 100 }), Type.Null()]),
     currency: Type.String({ title: 'The currency', pattern: '^([A-Z]{3})?$', description: 'three letters, such as EUR' }),
     /** SHU in the cup at this panel's threshold, once they tasted a labelled sauce. */
     threshold: Type.Union([
@@ -71,6 +76,8 @@ export const DEFAULT_SETTINGS: Settings = {
   weight: 'g',
   dates: 'browser',
   weekStart: 'browser',
+  hob: 'coil',
+  tariff: null,
   currency: '',
   threshold: null,
   palate: {},
@@ -316,6 +323,13 @@ export const ShelfMoveSchema = Type.Object(
   },
   exact,
 );
+
+/** A bottle that left the shelf or came back, newest first. */
+export interface ShelfMoveLine {
+  at: string;
+  delta: number;
+  reason: string;
+}
 
 /** What is announced on /api/events; 'all' when announcements may have been missed. */
 export interface ChangeEvent {

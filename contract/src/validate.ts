@@ -52,6 +52,10 @@ function sentence(schema: TSchema, value: unknown, e: ErrorObject): FieldError {
   if (e.keyword === 'additionalProperties') {
     return { path, message: `"${short(String(e.params.additionalProperty))}" is not known here.` };
   }
+  if (e.keyword === 'type' && (e.params.type === 'array' || e.params.type === 'string'))
+    return { path, message: `${title || `"${path}"`} must be ${e.params.type === 'array' ? 'a list' : 'in words'}.` };
+  if (e.keyword === 'minItems') return { path, message: `${title || `"${path}"`} needs at least ${e.params.limit} entries.` };
+  if (e.keyword === 'const') return { path, message: `${title || `"${path}"`} is none of those that are known here.` };
   if (['minimum', 'maximum', 'exclusiveMinimum', 'type'].includes(e.keyword)) {
     const said = at && numberProblem(at, valueAt(value, path));
     if (said) return { path, message: said };
@@ -144,7 +148,7 @@ export function checkBatchFile(value: unknown): CheckedFile {
   if (version !== BATCH_VERSION && version !== BATCH_VERSION_1)
     return fail(
       'version',
-      `This file is of version ${short(String(version))}; this Roskel reads versions ${BATCH_VERSION_1} and ${BATCH_VERSION}.`,
+      `This file is of version ${short(JSON.stringify(version) ?? 'none')}; this Roskel reads versions ${BATCH_VERSION_1} and ${BATCH_VERSION}.`,
     );
   if (version === BATCH_VERSION_1) {
     const read = upgraded(value);

@@ -96,6 +96,8 @@ describe('a batch file', () => {
   });
 
   it('never throws, whatever comes', () => {
+    // An object that says it cannot be said.
+    expect(() => checkBatchFile({ ...good(), version: { toString: '' } })).not.toThrow();
     fc.assert(
       fc.property(fc.jsonValue(), (value) => {
         expect(checkBatchFile(value).ok).toBe(false);
@@ -109,6 +111,19 @@ describe('a batch file', () => {
       { numRuns: 300 },
     );
   });
+});
+
+it('what is no list, too short a list, or no word that is known is said in words', () => {
+  const bottled = (log: unknown) => {
+    const file = good() as unknown as { strands: { stations: { kind: string; log: unknown }[] }[] };
+    file.strands[0]!.stations.find((s) => s.kind === 'bottle')!.log = log;
+    const checked = checkBatchFile(file);
+    return checked.ok ? [] : checked.errors.map((e) => e.message);
+  };
+  expect(bottled({ heat: 'x' })).toEqual(['The temperature log must be a list.']);
+  expect(bottled({ heat: [{ min: 0, c: 1 }] })).toEqual(['The temperature log needs at least 2 entries.']);
+  expect(bottled({ ownWhy: 5 })).toEqual(['Why that day must be in words.']);
+  expect(bottled({ pH: 3.4, instrument: 'nose' }).join()).toMatch(/none of those that are known/);
 });
 
 it('the same sentence at the field and on the server', () => {

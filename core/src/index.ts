@@ -1,11 +1,14 @@
 /** Roskel's science: pure functions on plain data. */
 export * from './acid';
+export * from './again';
 export * from './begin';
 export * from './card';
 export * from './caution';
 export * from './cook';
+export * from './cost';
 export * from './ferment';
 export * from './file';
+export * from './fill';
 export * from './heat';
 export * from './keep';
 export * from './label';

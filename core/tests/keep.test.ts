@@ -1,6 +1,6 @@
 import { line, withJug, withoutKinds } from './helpers';
 import { setup } from './helpers';
-import { mapStations } from '../src';
+import { INSTRUMENT_SD, mapStations } from '../src';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import {
@@ -286,7 +286,7 @@ describe('the table', () => {
       cooked: x.cooked,
       blended: x.blended,
       ferment: x.ferment,
-      ph: x.value === null ? null : { value: x.value, instrument: x.instrument },
+      ph: x.value === null ? null : { value: x.value, instrument: x.instrument, sd: INSTRUMENT_SD[x.instrument] },
     };
     const acidity =
       x.value === null || !x.blended

@@ -11,7 +11,9 @@ import {
   ingredientRuns,
   INGREDIENTS,
   labelOf,
+  leftoverLot,
   LineProblem,
+  lotFoods,
   lotOfVariety,
   mainEnd,
   mapStations,
@@ -20,9 +22,13 @@ import {
   reportTypical,
   resize,
   rowName,
+  runLine,
   stationKind,
+  storedOf,
   STYLES,
   taggedOf,
+  turned,
+  TYPICAL,
   variety,
   withPodUses,
   podStationId,
@@ -32,6 +38,7 @@ import {
   type StationEntry,
   type StoredStuff,
 } from '../src';
+import { checkBatchFile } from '../../contract/src/validate';
 import { pods, put } from './helpers';
 import { dice } from './random';
 
@@ -158,6 +165,61 @@ describe('allergens', () => {
     const older = carry(next, [], [], [old]);
     expect(allergenWords(ingredientList(older, mainEnd(older).id), 'eu').join(' ')).toMatch(/Check for allergens: Quay Side/);
   });
+  it('pulp that a sieve kept brings what was in its sauce, as a lot, dried and ground', () => {
+    const first = sauce(
+      [pods('hab', 300), put('vinegar_distilled_5', 300), put('fish_sauce', 4), put('garlic', 12), put('cilantro', 10)],
+      null,
+      undefined,
+      'pressed',
+    );
+    const { lot } = leftoverLot(first, 'strain', 'pulp', { id: 'pulp', name: 'Pulp' }, 4)!;
+    expect(lot.allergens).toContain('fish');
+    expect([...lotFoods(lot)]).toEqual(expect.arrayContaining(['pod', 'garlic', 'leaf']));
+    const powder = turned(turned(lot, 'pulp', 'dry').lot, 'pulp', 'again').lot;
+    const base = sauce([pods('hab', 100), put('vinegar_distilled_5', 200)]);
+    const file = carry(
+      mapStations(base, (e) => (e.kind === 'prep' ? { ...e, intakes: [...e.intakes, pods(powder.id, 20)] } : e)),
+      [habanero, powder],
+      [],
+    );
+    expect(ingredientList(file, mainEnd(file).id).allergens).toEqual(['fish']);
+    expect(checkBatchFile(JSON.parse(JSON.stringify(file))).ok).toBe(true);
+    // Raw herbs in the pulp are raw herbs in the sauce: days, whatever is read.
+    const days = (f: BatchFile) => reportTypical(f, DAY).ends[0]!.keeping!.days;
+    expect(days(file)).toBeLessThanOrEqual(5);
+    expect(days(base)).toBeGreaterThan(5);
+  });
+  it('chili oil brings the oil it is of', () => {
+    const file = sauce([pods('hab', 200), put('vinegar_distilled_5', 200)]);
+    const fried = mapStations(file, (e) =>
+      e.kind === 'blend'
+        ? {
+            ...e,
+            kind: 'fry' as const,
+            id: 'fry',
+            params: { ...(stationKind('fry').defaults() as object), drained: true },
+            intakes: [put('oil_sesame', 150)],
+          }
+        : e,
+    ) as BatchFile;
+    const runs = runLine(carry(fried, [], []), TYPICAL);
+    const oil = runs.find((r) => r.kind === 'fry')!.sides.find((x) => x.id === 'chili-oil');
+    if (!oil) throw new Error('no oil was drained');
+    const kept = storedOf(oil, { id: 'oil', name: 'Chili oil', from: 'x', keptOn: DAY, useBy: DAY }, 0.3);
+    expect(kept.made!.flatMap((m) => m.allergens)).toContain('sesame');
+  });
+  it('an own row is what its maker says, whatever it was copied from', () => {
+    const own = { ...ingredient('salt_fine'), key: 'own-2', like: 'salt_fine', name: 'Celery salt', allergens: ['celery'] };
+    const tamari = { ...ingredient('soy_sauce'), key: 'own-3', like: 'soy_sauce', name: 'Our tamari', allergens: ['soy'] };
+    const file = sauce([pods('hab', 200), put('vinegar_distilled_5', 200), put('own-2', 8), put('own-3', 9)], null, undefined, 'none', [
+      own,
+      tamari,
+    ]);
+    const list = ingredientList(file, mainEnd(file).id);
+    expect(list.listed.find((l) => l.name === 'celery salt')!.strong).toBe(true);
+    expect(list.listed.find((l) => l.name === 'our tamari')).toMatchObject({ strong: true, parts: [] });
+    expect(list.allergens).toEqual(['soy', 'celery']);
+  });
   it('a row of the maker with a word of its own is looked up', () => {
     const own = { ...ingredient('vinegar_cider'), key: 'own-1', like: 'vinegar_cider', name: 'Brew', allergens: ['Wheat', 'lupine dust'] };
     const file = sauce([pods('hab', 200), put('own-1', 200)], null, undefined, 'none', [own]);
@@ -185,6 +247,30 @@ describe('what a label says of keeping', () => {
     const table = label(file).date.on;
     expect(label(file, addDays(table, -3)).date.on).toBe(addDays(table, -3));
     expect(label(file, addDays(table, 300)).date.on).toBe(table);
+  });
+  it('no date lies before the day it was filled, and what lives says so', () => {
+    expect(label(sauce(plain), '2020-01-01').date.on).toBe(DAY);
+    expect(label(sauce(plain)).live).toBe(false);
+    const live = newBatch('Live', '2026-09-01', { lowShu: 100, highShu: 9000, bottles: 3, bottleMl: 100 }, 'brine-ferment');
+    const filled = mapStations(
+      carry(withPodUses(live, [{ lotId: 'hab', massG: 400, prep: 'whole', stationId: podStationId(live) }]), [habanero], []),
+      (s) => ({
+        ...s,
+        params: s.kind === 'bottle' ? { ...(s.params as object), fill: 'raw' } : s.params,
+        log: { doneOn: addDays('2026-09-01', 21), ...(s.kind === 'bottle' ? { pH: 3.5, instrument: 'meter' as const } : {}) },
+      }),
+    ) as BatchFile;
+    const said = labelOf(filled, mainEnd(filled).id, '2026-10-01');
+    expect(said.live).toBe(true);
+    expect(said.keep).toBe('Keep in the fridge');
+  });
+  it('salt that left with the brine is in no bottle', () => {
+    const base = newBatch('Brined', '2026-09-01', { lowShu: 100, highShu: 9000, bottles: 3, bottleMl: 100 }, 'brine-ferment');
+    const file = carry(withPodUses(base, [{ lotId: 'hab', massG: 400, prep: 'whole', stationId: podStationId(base) }]), [habanero], []);
+    const runs = runLine(file, TYPICAL);
+    const salt = ingredientList(file, mainEnd(file).id).listed.find((l) => l.name === 'salt')!;
+    expect(salt.g).toBeLessThanOrEqual(runs.at(-1)!.bowl.stream.grams.salt + 1e-9);
+    expect(salt.g).toBeLessThan(runs.find((r) => r.kind === 'salt')!.made.find((m) => m.id === 'salt')!.stream.grams.salt);
   });
   it('nothing filled, a bowl, a jar to be thrown away: no label, and why', () => {
     expect(() => label(sauce(plain, null, {}))).toThrow(NoLabel);

@@ -66,6 +66,14 @@ const reading = (d: Dice): StationLog => ({
   pH: anyPh(d),
   ...(d.chance(0.6) ? { instrument: 'meter' as const } : d.chance(0.5) ? { instrument: 'strip' as const } : {}),
   ...(d.chance(0.2) ? { phSure: true } : {}),
+  ...(d.chance(0.15) ? { by: { name: 'Pen', sd: d.pick([0.01, 0.05, 0.1, 0.2, 1]) } } : {}),
+});
+/** What a thermometer said, and other things that are logged at the bottles. */
+const filling = (d: Dice): StationLog => ({
+  ...(d.chance(0.3) ? { heat: Array.from({ length: d.whole(2, 8) }, (_, n) => ({ min: n * d.whole(1, 9), c: d.whole(15, 98) })) } : {}),
+  ...(d.chance(0.2) ? { fillC: d.whole(20, 99) } : {}),
+  ...(d.chance(0.15) ? { ownUntil: addDays('2026-09-01', d.whole(-30, 600)) } : {}),
+  ...(d.chance(0.1) ? { frozenOn: addDays('2026-09-01', d.whole(-30, 300)) } : {}),
 });
 
 /** A plain line without one of its stations; nothing takes of what is not there. */
@@ -129,7 +137,7 @@ export function randomBatch(d: Dice): BatchFile {
       }
     }
     day = addDays(day, days);
-    const log: StationLog = { doneOn: day, ...(d.chance(0.45) ? reading(d) : {}) };
+    const log: StationLog = { doneOn: day, ...(d.chance(0.45) ? reading(d) : {}), ...(s.kind === 'bottle' ? filling(d) : {}) };
     return { ...s, log };
   });
   return carry({ ...file, readings }, lots, OWN);

@@ -156,6 +156,16 @@ describe('a batch put right', () => {
     );
     expect(run.ends[0]!.keeping!.days).toBeLessThanOrEqual(7);
   });
+  it('nothing is stirred in once it is filled, nor where nothing is stirred', () => {
+    const file = trimmed();
+    const round = roundOf(ask(file, { salt: 'little' }), { salt: 'little' });
+    const filled = mapStations(file, (s) => ({ ...s, log: { ...s.log, doneOn: '2026-10-01' } }));
+    expect(() => withRound(filled, 'trim', round, rows, [])).toThrow(/done already: what is filled cannot be put right here/);
+    expect(() => withRound(file, 'blend', round, rows, [])).toThrow(/no place to taste/);
+    expect(() => withRound(file, 'gone', round, rows, [])).toThrow(/not there any more/);
+    // Words alone are always taken: what it is now is right.
+    expect(withRound(filled, 'trim', { ...round, put: [] }, rows, [])).toBeDefined();
+  });
   it('powder wants a night', () => {
     const told = trimBatch(
       highs,

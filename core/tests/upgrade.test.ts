@@ -63,6 +63,9 @@ function near(got: unknown, want: unknown, what: string): void {
   else expect(got ?? null, what).toEqual(want ?? null);
 }
 
+/** What the program says of the same batch only since: the pressure of a live sauce; standing duties came with it. */
+const TOLD_SINCE: ReadonlySet<string> = new Set(['pressure']);
+
 describe('files of version 1, upgraded', () => {
   it.each(GOLDEN.map((g) => [g.name, g] as const))('%s says what it said', (name, { file, rows, want }) => {
     const sameWorlds = name !== FAULT;
@@ -90,8 +93,13 @@ describe('files of version 1, upgraded', () => {
       near(s.inG, w.inG, `${w.id} in`);
       expect([s.plannedFrom, s.plannedTo, s.from, s.to]).toEqual(w.dates);
       expect([s.done, s.active, s.phMeasured, s.ph.status]).toEqual([w.done, w.active, w.phMeasured, w.ph]);
-      expect(s.cautions.map((c) => `${c.id}: ${c.text}`).sort()).toEqual([...w.cautions].sort());
-      expect(s.duties.map((d) => `${d.key} ${d.due}: ${d.text}`)).toEqual(w.duties);
+      expect(
+        s.cautions
+          .filter((c) => !TOLD_SINCE.has(c.id))
+          .map((c) => `${c.id}: ${c.text}`)
+          .sort(),
+      ).toEqual([...w.cautions].sort());
+      expect(s.duties.filter((d) => !d.standing).map((d) => `${d.key} ${d.due}: ${d.text}`)).toEqual(w.duties);
     }
     const [end] = report.ends;
     if (sameWorlds) expect([report.failed, end!.odds]).toEqual([want.failed, expect.closeTo(want.odds, 8)]);

@@ -6,3 +6,5 @@ export * from './solve';
 export * from './anchor';
 export * from './row';
 export * from './claim';
+export * from './buffers';
+export * from './meter';

@@ -1,8 +1,13 @@
+import { HEATED, heatTreatment } from '../cook';
+import type { Cap, StationLog } from '../file';
 import { keepingOf, live, type Sauce } from '../keep';
-import { LEGAL_PH } from '../ferment';
+import { LEGAL_PH, MOST_ATM } from '../ferment';
 import type { Caution } from './caution';
 
 const days = (n: number) => (n === 7 ? 'a week' : `${['no', 'one', 'two', 'three', 'four', 'five', 'six'][n] ?? n} days`);
+
+/** The caution of bottles in which something lives. */
+export const LIVE_CAUTION = 'live-pressure';
 
 /** Cautions at the bottle: acid, unread pH, live pressure, oil, heat, and the limits of home guidance. */
 export function bottling(s: Sauce): Caution[] {
@@ -42,7 +47,7 @@ export function bottling(s: Sauce): Caution[] {
   }
   if (live(s)) {
     out.push({
-      id: 'live-pressure',
+      id: LIVE_CAUTION,
       severity: 'danger',
       text: 'Keep these bottles cold, use vented caps, open them over a sink every few days.',
       why: 'The sauce is live. Gas builds up and glass can burst.',
@@ -89,4 +94,44 @@ export function bottling(s: Sauce): Caution[] {
     authority: 'local codes',
   });
   return out;
+}
+
+/** What the gas of a live sauce may press, against the bottle and its cap. */
+export function bottlePressure(p: { sugarGPerL: number; fridge: number; room: number; warm: number } | null, cap: Cap | null): Caution[] {
+  if (!p || p.warm <= MOST_ATM || cap === 'vented') return [];
+  const atm = (x: number) => (x < 10 ? x.toFixed(1) : String(Math.round(x)));
+  return [
+    {
+      id: 'pressure',
+      severity: 'danger',
+      text: `A closed bottle may come to ${atm(p.fridge)} atm in the fridge and ${atm(p.room)} at room temperature; it should never hold more than ${MOST_ATM}. Use vented caps, or open each bottle over the sink.`,
+      why: `About ${p.sugarGPerL.toFixed(0)} g of sugar a litre are left by what went in. If yeast takes all of it, glass can burst.`,
+      authority: 'Henry\u2019s law; common practice',
+      keep: { place: 'fridge', days: 180 },
+    },
+  ];
+}
+
+/** A temperature log that does not show what hot filling asks for. */
+export function notHeated(log: StationLog): Caution[] {
+  const cold = log.fillC !== undefined && log.fillC < HEATED.c;
+  const t = log.heat ? heatTreatment(log.heat) : null;
+  if (!cold && (!t || t.enough)) return [];
+  const why =
+    t && !t.enough
+      ? `The log shows ${t.heldMin.toFixed(1)} minutes at ${HEATED.c} °C or more; ${HEATED.min} without a break are asked for.`
+      : `It was filled at ${log.fillC!.toFixed(0)} °C; ${HEATED.c} °C or more are asked for.`;
+  return [
+    {
+      id: 'not-heated',
+      severity: 'caution',
+      text:
+        t && !t.enough
+          ? 'Not heated through: it keeps as if it had not been. Heat it again, or keep it cold.'
+          : 'Not filled hot: keep it in the fridge.',
+      why,
+      authority: 'common practice; USDA Complete Guide for pickles',
+      keep: { place: 'fridge', days: 180 },
+    },
+  ];
 }

@@ -11,4 +11,5 @@ export * from './soften';
 export * from './blender';
 export * from './weighIn';
 export * from './lethality';
-export { readTempLog, type BadRow, type TempLog } from './tempLog';
+export * from './energy';
+export { readTempLog, TIME_UNITS, type BadRow, type TempLog, type TimeUnit } from './tempLog';

@@ -29,17 +29,20 @@ export function lethalityMin(points: readonly HeatPoint[], refC: number = VEGETA
   return sum;
 }
 
-/** The same with only the cooler end of each piece counted: what may be taken credit for. */
+/** Nobody knows what happened between two readings farther apart than this, min (our judgement). */
+export const MOST_GAP_MIN = 15;
+
+/** The same with only the cooler end of each piece counted, and nothing of a gap: what may be taken credit for. */
 export function creditMin(points: readonly HeatPoint[], refC: number = VEGETATIVE.refC, z: number = VEGETATIVE.z): number {
   let sum = 0;
   for (let i = 1; i < points.length; i++) {
     const [p, q] = [points[i - 1]!, points[i]!];
-    if (q.min > p.min) sum += 10 ** ((Math.min(p.c, q.c) - refC) / z) * (q.min - p.min);
+    if (q.min > p.min && q.min - p.min <= MOST_GAP_MIN) sum += 10 ** ((Math.min(p.c, q.c) - refC) / z) * (q.min - p.min);
   }
   return sum;
 }
 
-/** The longest stretch without a break at `atLeast` °C or more, min; straight between points. */
+/** The longest stretch without a break at `atLeast` °C or more, min; straight between points, and a gap is a break. */
 export function heldMin(points: readonly HeatPoint[], atLeast: number = HEATED.c): number {
   let best = 0;
   let run = 0;
@@ -47,6 +50,10 @@ export function heldMin(points: readonly HeatPoint[], atLeast: number = HEATED.c
     const [p, q] = [points[i - 1]!, points[i]!];
     const minutes = q.min - p.min;
     if (!(minutes > 0)) continue;
+    if (minutes > MOST_GAP_MIN) {
+      run = 0;
+      continue;
+    }
     const [hotP, hotQ] = [p.c >= atLeast, q.c >= atLeast];
     const share = hotP === hotQ ? (hotP ? 1 : 0) : Math.abs(((hotP ? p.c : q.c) - atLeast) / (q.c - p.c));
     if (hotP && hotQ) run += minutes;
@@ -72,6 +79,8 @@ export interface HeatTreatment {
   enough: boolean;
   /** °C and minutes that are lacking; null when nothing is. */
   lacks: { c: number } | { min: number } | null;
+  /** Longest time between two readings, min. */
+  gapMin: number;
 }
 
 /** Judges a log of the coldest spot. Throws RangeError for fewer than two points, or ones that are not numbers. */
@@ -84,10 +93,21 @@ export function heatTreatment(points: readonly HeatPoint[]): HeatTreatment {
   const held = heldMin(sorted);
   return {
     peakC,
+    gapMin: Math.max(...sorted.slice(1).map((p, i) => p.min - sorted[i]!.min)),
     heldMin: held,
     exactMin: lethalityMin(sorted),
     creditMin: creditMin(sorted),
     enough: held >= HEATED.min - 1e-9,
     lacks: held >= HEATED.min - 1e-9 ? null : peakC < HEATED.c ? { c: HEATED.c - peakC } : { min: HEATED.min - held },
   };
+}
+
+/** A log in at most `most` points, each the coldest of its stretch: never longer or hotter than what was read. */
+export function thinLog(points: readonly HeatPoint[], most: number): HeatPoint[] {
+  const sorted = [...points].sort((a, b) => a.min - b.min);
+  if (sorted.length <= most) return sorted;
+  const each = Math.ceil(sorted.length / most);
+  const out: HeatPoint[] = [];
+  for (let i = 0; i < sorted.length; i += each) out.push(sorted.slice(i, i + each).reduce((cold, p) => (p.c < cold.c ? p : cold)));
+  return out;
 }

@@ -6,3 +6,4 @@ export * from './priors';
 export * from './model';
 export * from './forecast';
 export * from './judge';
+export * from './pressure';

@@ -25,7 +25,7 @@ const ORDER = '@order';
  * Fields that mean nothing without each other: a pH and what it was read with and on, a share and how it is counted. They change, clash and are taken back as one (step "@pH", the first of them).
  */
 const TOGETHER: readonly (readonly string[])[] = [
-  ['pH', 'instrument', 'phOn', 'phSure'],
+  ['pH', 'instrument', 'by', 'phOn', 'phSure'],
   ['pct', 'school'],
 ];
 /** Values that mean something only as a whole: how much goes in, and of what. */

@@ -4,7 +4,7 @@ import { Id } from './parts';
 
 const exact = { additionalProperties: false } as const;
 /** Most that can be asked for of one thing, g. */
-const MOST_G = 50_000;
+export const MOST_G = 50_000;
 
 export const GramsSchema = Type.Number({ title: 'The amount', minimum: 0, maximum: MOST_G, unit: 'g' });
 export const PercentSchema = Type.Number({ title: 'The share', exclusiveMinimum: 0, maximum: 100, unit: '%' });

@@ -22,6 +22,16 @@ export type Goal = Static<typeof GoalSchema>;
 
 export const InstrumentSchema = Type.Union([Type.Literal('meter'), Type.Literal('strip')], { title: 'The instrument' });
 
+/** What a pH was read with, when it was one of the kitchen's own meters: its name, and the sd of its readings then. */
+export const BySchema = Type.Object(
+  {
+    name: Type.String({ title: 'The meter', minLength: 1, maxLength: 60 }),
+    sd: Type.Number({ minimum: 0.01, maximum: 1 }),
+  },
+  { additionalProperties: false },
+);
+export type ReadBy = Static<typeof BySchema>;
+
 const Said = Type.Union([Type.Literal('little'), Type.Literal('right'), Type.Literal('much')]);
 /** A level on a rail; null where there is none. */
 const Level = Type.Union([Type.Number(), Type.Null()]);
@@ -51,12 +61,16 @@ export const RoundSchema = Type.Object(
 );
 export type Round = Static<typeof RoundSchema>;
 
+/** Points of a temperature log that a batch keeps. */
+export const MOST_HEAT_POINTS = 400;
+
 export const StationLogSchema = Type.Object(
   {
     doneOn: Type.Optional(DaySchema),
     massG: Type.Optional(Type.Number({ title: 'The weighed mass', minimum: 1, maximum: 200_000, unit: 'g' })),
     pH: Type.Optional(Type.Number({ title: 'The measured pH', minimum: 1.5, maximum: 9 })),
     instrument: Type.Optional(InstrumentSchema),
+    by: Type.Optional(BySchema),
     /** What the pH was measured on: g of each thing in it, and whether it was heated. Written by the program. */
     phOn: Type.Optional(
       Type.Object(
@@ -84,6 +98,26 @@ export const StationLogSchema = Type.Object(
     ),
     /** Rounds of tasting and putting right: what was said, what went in, and what the sauce was before. */
     rounds: Type.Optional(Type.Array(RoundSchema, { title: 'The rounds', maxItems: 40 })),
+    /** A thermometer in the coldest spot while it was heated: minutes and °C. */
+    heat: Type.Optional(
+      Type.Array(
+        Type.Object(
+          {
+            min: Type.Number({ title: 'The minutes', minimum: 0, maximum: 100_000, unit: 'min' }),
+            c: Type.Number({ title: 'The temperature', minimum: -30, maximum: 260, unit: '°C' }),
+          },
+          { additionalProperties: false },
+        ),
+        { title: 'The temperature log', minItems: 2, maxItems: MOST_HEAT_POINTS },
+      ),
+    ),
+    /** How hot it was when it was filled. */
+    fillC: Type.Optional(Type.Number({ title: 'The temperature when filled', minimum: -5, maximum: 110, unit: '°C' })),
+    /** Since when the bottles stand in the freezer. */
+    frozenOn: Type.Optional(DaySchema),
+    /** The maker's own choice of a last day, beside what the table of keeping allows. */
+    ownUntil: Type.Optional(DaySchema),
+    ownWhy: Type.Optional(Type.String({ title: 'Why that day', maxLength: 200 })),
     bottles: Type.Optional(Type.Integer({ title: 'The bottles filled', minimum: 0, maximum: 500 })),
     note: Type.Optional(Type.String({ title: 'The note', maxLength: 2000 })),
   },
@@ -100,6 +134,7 @@ export const ReadingSchema = Type.Object(
     pH: Type.Optional(Type.Number({ title: 'The pH', minimum: 1.5, maximum: 9 })),
     tempC: Type.Optional(Type.Number({ title: 'The temperature', minimum: -5, maximum: 60, unit: '°C' })),
     instrument: InstrumentSchema,
+    by: Type.Optional(BySchema),
     note: Type.Optional(Type.String({ title: 'The note', maxLength: 2000 })),
   },
   { additionalProperties: false },
@@ -145,6 +180,8 @@ export const LotSchema = Type.Object(
     saltPct: Type.Optional(Type.Number({ title: 'The salt in it', minimum: 0, maximum: 30, unit: '%' })),
     oilPct: Type.Optional(Type.Number({ title: 'The oil in it', minimum: 0, maximum: 80, unit: '%' })),
     pH: Type.Optional(Type.Number({ title: 'Its pH', minimum: 2, maximum: 8 })),
+    foods: Type.Optional(Type.Array(Type.String({ maxLength: 40 }), { maxItems: 40 })),
+    allergens: Type.Optional(Type.Array(Type.String({ maxLength: 60 }), { maxItems: 60 })),
   },
   { additionalProperties: false },
 );

@@ -1,10 +1,31 @@
 import { Type, type Static } from '@sinclair/typebox';
+import { calibrate, meterCounts, type Calibration, type CalibrationInput } from '../acid/meter';
 import type { RowProblem } from '../matter/own';
 import { DaySchema, Id } from './parts';
 
 /** What a thing of the kitchen can be. */
-export const TOOL_KINDS = ['pot', 'sieve', 'blender', 'jar', 'bowl'] as const;
+export const TOOL_KINDS = ['pot', 'sieve', 'blender', 'jar', 'bowl', 'bottle', 'meter'] as const;
 export type ToolKind = (typeof TOOL_KINDS)[number];
+
+/** What closes a bottle; only a vented one lets gas out. */
+export const CAPS = ['screw', 'dasher', 'swing', 'vented'] as const;
+export type Cap = (typeof CAPS)[number];
+
+/** A meter in its two buffers, and when. */
+export const CalibratedSchema = Type.Object(
+  {
+    at: Type.String({ title: 'When it was calibrated', format: 'date-time' }),
+    tempC: Type.Number({ title: 'The temperature of the buffers', minimum: 0, maximum: 45, unit: '°C' }),
+    /** mV in the buffers of 7 and 4, or what the meter showed in them. */
+    unit: Type.Union([Type.Literal('mV'), Type.Literal('pH')]),
+    in7: Type.Number({ title: 'What it gives in the buffer of 7', minimum: -300, maximum: 300 }),
+    in4: Type.Number({ title: 'What it gives in the buffer of 4', minimum: -300, maximum: 400 }),
+    /** The bottles of buffer, in the maker's words. */
+    buffers: Type.Optional(Type.String({ title: 'The buffers', maxLength: 120 })),
+  },
+  { additionalProperties: false },
+);
+export type Calibrated = Static<typeof CalibratedSchema>;
 
 /** What a weighing showed of a tool: how much more or less than the tables say, as a logarithm, and the sd of that. */
 export const SeenSchema = Type.Object(
@@ -32,7 +53,17 @@ export const ToolSchema = Type.Object(
     /** Empty weight. */
     tareG: Type.Optional(Type.Number({ title: 'The empty weight', minimum: 1, maximum: 30_000, unit: 'g' })),
     acrossCm: Type.Optional(Type.Number({ title: 'The width inside', minimum: 5, maximum: 60, unit: 'cm' })),
-    volumeMl: Type.Optional(Type.Number({ title: 'What it holds', minimum: 50, maximum: 100_000, unit: 'ml' })),
+    volumeMl: Type.Optional(Type.Number({ title: 'What it holds', minimum: 10, maximum: 100_000, unit: 'ml' })),
+    /** A bottle: what closes it, and what one costs with it. */
+    cap: Type.Optional(
+      Type.Union(
+        CAPS.map((c) => Type.Literal(c)),
+        { title: 'The cap' },
+      ),
+    ),
+    price: Type.Optional(Type.Number({ title: 'The price of one', minimum: 0, maximum: 10_000 })),
+    /** A meter: its calibrations, newest last. */
+    calibrations: Type.Optional(Type.Array(CalibratedSchema, { maxItems: 200 })),
     seen: Type.Array(SeenSchema, { maxItems: 200 }),
   },
   { additionalProperties: false },
@@ -46,21 +77,63 @@ export interface ToolLearnt {
 }
 
 /** Before anything was weighed: a pot's pace, what a sieve holds (handbook chapter 5, section 0.3); others teach nothing. */
-const UNKNOWN: Record<ToolKind, number> = { pot: 0.5, sieve: 0.3, blender: 0.7 /* section 9.3 */, jar: 0.5, bowl: 0.5 };
+const UNKNOWN: Record<ToolKind, number> = {
+  pot: 0.5,
+  sieve: 0.3,
+  blender: 0.7 /* section 9.3 */,
+  jar: 0.5,
+  bowl: 0.5,
+  bottle: 0.5,
+  meter: 0.5,
+};
 /** The same tool differs from itself by as much, from one time to the next (our judgement). */
 const FROM_TIME_TO_TIME = 0.15;
 /** What it never gets better than. */
 const BEST = 0.15;
 
+/** What is asked of each kind of thing, and what it is nothing without. */
+type ToolField = 'acrossCm' | 'volumeMl' | 'tareG' | 'cap' | 'price' | 'calibrations';
+export const TOOL_FIELDS: Readonly<Record<ToolKind, { asks: readonly ToolField[]; needs: readonly ('acrossCm' | 'volumeMl')[] }>> = {
+  pot: { asks: ['acrossCm', 'volumeMl', 'tareG'], needs: ['acrossCm'] },
+  sieve: { asks: ['tareG'], needs: [] },
+  blender: { asks: ['volumeMl', 'tareG'], needs: ['volumeMl'] },
+  jar: { asks: ['acrossCm', 'volumeMl', 'tareG'], needs: ['volumeMl'] },
+  bowl: { asks: ['acrossCm', 'volumeMl', 'tareG'], needs: [] },
+  bottle: { asks: ['volumeMl', 'tareG', 'cap', 'price'], needs: ['volumeMl'] },
+  meter: { asks: ['calibrations'], needs: [] },
+};
+const MISSING = {
+  acrossCm: 'Say how wide it is inside: what goes off follows from that.',
+  volumeMl: 'Say what it holds.',
+} as const;
+
 /** Sanity of a tool of the maker's. Empty when all is well. */
 export function toolProblems(tool: Tool): RowProblem[] {
   const out: RowProblem[] = [];
   if (tool.name.trim() === '') out.push({ field: 'name', message: 'Give it a name.' });
-  if (tool.kind === 'pot' && tool.acrossCm === undefined)
-    out.push({ field: 'acrossCm', message: 'Say how wide it is inside: what goes off follows from that.' });
-  if ((tool.kind === 'blender' || tool.kind === 'jar') && tool.volumeMl === undefined)
-    out.push({ field: 'volumeMl', message: 'Say what it holds.' });
+  for (const field of TOOL_FIELDS[tool.kind].needs) if (tool[field] === undefined) out.push({ field, message: MISSING[field] });
+  for (const c of tool.calibrations ?? []) {
+    try {
+      calibrate(calibrationInput(c));
+    } catch (error) {
+      if (!(error instanceof RangeError)) throw error;
+      out.push({ field: 'calibrations', message: error.message });
+    }
+  }
   return out;
+}
+
+/** A kept calibration as the sum takes it. */
+export const calibrationInput = (c: Calibrated): CalibrationInput =>
+  c.unit === 'mV' ? { tempC: c.tempC, mv7: c.in7, mv4: c.in4 } : { tempC: c.tempC, shows7: c.in7, shows4: c.in4 };
+
+/** How a reading by a meter of the kitchen counts at a time (ISO instant), by its last calibration before that. */
+export function meterAt(tool: Tool, at: string): ReturnType<typeof meterCounts> & { calibration: Calibration | null } {
+  const time = Date.parse(at);
+  const before = (tool.calibrations ?? []).filter((c) => Date.parse(c.at) <= time);
+  const last = before.sort((a, b) => Date.parse(a.at) - Date.parse(b.at)).at(-1);
+  const calibration = last ? calibrate(calibrationInput(last)) : null;
+  return { ...meterCounts(calibration, last ? (time - Date.parse(last.at)) / 3_600_000 : Infinity), calibration };
 }
 
 /** What all weighings of a tool say together, by precision. */

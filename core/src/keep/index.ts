@@ -3,3 +3,4 @@ export * from './limit';
 export * from './sauce';
 export * from './rows';
 export * from './keeping';
+export * from './standing';

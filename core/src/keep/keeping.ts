@@ -1,3 +1,4 @@
+import { addDays, type Day } from '../plan/date';
 import { stricter, type Limit, type Place } from './limit';
 import { ROW_13, ROWS, type Row } from './rows';
 import { cooked, live, type Sauce } from './sauce';
@@ -9,8 +10,18 @@ export interface Keeping extends Limit {
   text: string;
   /** Days once opened: what is left, at most 60. */
   openedDays: number;
+  /** Why not longer. */
+  reason: string;
   /** Numbers of the rows that decided. */
   rows: (number | string)[];
+}
+
+/** The last day of what was filled on a day: the table's, or an earlier one of the maker's own; never a later. */
+export function lastGoodDay(filledOn: Day, days: number, own?: Day): Day {
+  const table = addDays(filledOn, days);
+  // None before it was filled.
+  const wished = own !== undefined && own < filledOn ? filledOn : own;
+  return wished !== undefined && wished < table ? wished : table;
 }
 
 /** Opened bottles: the lesser of what is left and this. */
@@ -68,6 +79,7 @@ export function keepingOf(sauce: Sauce, limits: readonly Limit[] = []): Keeping 
   const burp = live(sauce) && kept.place === 'fridge' && kept.days > 14 ? ' Open it over the sink now and then.' : '';
   return {
     ...kept,
+    reason,
     text: `${placeText(kept)} ${reason}${lengthens(sauce, kept, decided)}${burp}`,
     openedDays: Math.min(kept.days, OPENED_DAYS),
     rows: decided.map((r) => r.no),

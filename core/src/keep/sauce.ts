@@ -1,11 +1,13 @@
 import { HOUSE_PH, LEGAL_PH } from '../ferment';
 import { brixOf } from '../matter/brix';
 import { percent, type Stream } from '../matter/stream';
-import type { Food, Past } from '../parcel';
+import { INSTRUMENT_SD, type Food, type Past } from '../parcel';
 import type { Props } from '../parcel/props';
 
 /** A strip is believed at its own row only down here (handbook chapter 4, section 6). */
 export const STRIP_PH = 3.6;
+
+const Z_95 = 1.645;
 
 /** What a measured pH says of a sauce: nothing, at most 4.0, between 4.0 and 4.6, above. */
 export type Acidity = 'unread' | 'acid' | 'near' | 'low';
@@ -36,7 +38,10 @@ export function acidityOf(past: Past): Acidity {
   if (ph.value > LEGAL_PH) return 'low';
   // Only the blended product lengthens anything: a brine, or pods in pieces, say nothing good of the sauce.
   if (!past.blended) return 'unread';
-  if (ph.instrument === 'meter') return ph.value > HOUSE_PH ? 'near' : 'acid';
+  // A calibration that is old is no ground for a decision near a limit: what its meter may be off by more is kept clear.
+  const off = ph.instrument === 'meter' ? Z_95 * Math.max(0, ph.sd - INSTRUMENT_SD.meter) : 0;
+  if (ph.value + off > LEGAL_PH) return 'low';
+  if (ph.instrument === 'meter') return ph.value + off > HOUSE_PH ? 'near' : 'acid';
   if (ph.value > HOUSE_PH) return 'low';
   return ph.value > STRIP_PH ? 'near' : 'acid';
 }

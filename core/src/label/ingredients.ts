@@ -1,10 +1,10 @@
 import type { BatchFile } from '../file';
 import { additionsOf, endOf, graphOf, runLine, runOf, strandIn, upstreamOf, type StationRun } from '../line';
-import { ingredient, isIngredient, kindKey, type Ingredient } from '../matter/ingredient';
+import { ingredient, isIngredient, type Ingredient } from '../matter/ingredient';
 import { massOf } from '../matter/stream';
 import { TYPICAL } from '../stat/draw';
 import { ALLERGENS, taggedOf, type Allergen } from './allergens';
-import { partsOf, podName, rowName, type Part } from './names';
+import { madeName, partsOf, podName, rowName, type Part } from './names';
 
 /** One entry of a list of ingredients. */
 export interface Listed {
@@ -25,6 +25,9 @@ export interface IngredientList {
   lookUp: string[];
 }
 
+/** The row of water, and what all salts are called. */
+const WATER = 'water';
+const SALT = 'salt';
 /** Water below this share of the finished sauce is left out (Regulation 1169/2011, Article 20 (e), from memory), %. */
 const WATER_LEAST_PCT = 5;
 /** Less than this was only a trace of the scale, g in 100 g. */
@@ -59,15 +62,21 @@ export function ingredientList(file: BatchFile, strandId: string): IngredientLis
     const stuff = file.stored.find((s) => s.id === e.id);
     if (lot) add(podName(lot), e.massG);
     else if (stuff) add(stuff.name, e.massG, { parts: (stuff.made ?? []).map((m) => madePart(file, m)) });
-    else if (row && kindKey(row) === 'water') waterG += e.massG;
+    else if (e.id === WATER) waterG += e.massG;
     else if (row) {
       const parts = partsOf(row);
       add(rowName(row), e.massG, { parts, strong: parts.length === 0 && taggedOf(row.allergens).known.some((t) => t.sure) });
-    } else add(e.name, e.massG);
+    } else {
+      const { name, parts } = madeName(e.id, e.name);
+      add(name, e.massG, { parts });
+    }
   }
   // What boiled off was water; what is left of that which was added counts.
   const water = Math.max(0, waterG - Math.max(0, allG - finishedG));
   if (finishedG > 0 && (100 * water) / finishedG >= WATER_LEAST_PCT) add('water', water);
+  // Salt that left with a brine is in no bottle: no more is listed than the sauce holds.
+  const salt = listed.get(SALT);
+  if (salt) salt.g = Math.min(salt.g, sauce.grams.salt);
   const order = [...listed.values()].filter((l) => (100 * l.g) / Math.max(1e-9, allG) > TRACE_PCT);
   order.sort((a, b) => b.g - a.g || (a.name < b.name ? -1 : 1));
   return { listed: order, ...allergensOf(file, runs) };

@@ -1,8 +1,8 @@
 import type { BatchFile } from '../file';
 import { levelName, levelOf } from '../heat';
-import type { Keeping } from '../keep';
-import { endOf, reportTypical, stationOf, strandIn } from '../line';
-import { addDays, type Day } from '../plan';
+import { lastGoodDay, type Keeping } from '../keep';
+import { endOf, livesAt, reportTypical, stationOf, strandIn } from '../line';
+import type { Day } from '../plan';
 import { hash } from '../stat/draw';
 import { ALLERGENS, type Allergen } from './allergens';
 import { ingredientList, type IngredientList, type Listed } from './ingredients';
@@ -17,6 +17,8 @@ export interface Label extends IngredientList {
   date: { kind: 'use by' | 'best before'; on: Day };
   keep: string;
   opened: string;
+  /** Something lives in it: it must be let out of the bottle. */
+  live: boolean;
   netMl: number;
   code: string;
   /** Whether the pH was measured on the finished sauce. */
@@ -58,11 +60,12 @@ export function labelOf(file: BatchFile, strandId: string, today: Day, noLaterTh
   const made = report.ends.find((e) => e.strandId === strandId);
   const keeping = made?.keeping;
   if (!made || !keeping) throw new NoLabel('Nothing is in these bottles yet.');
+  if (made.bottles.filled < 1 || !(made.bottles.filledMl > 0)) throw new NoLabel('No bottle was filled: count them first.');
   if (keeping.place === 'bin') throw new NoLabel(`This gets no label: ${keeping.text}`);
   if (made.vessel === 'bowl') throw new NoLabel('What is eaten from a bowl needs no label.');
   const station = stationOf(report, end.id);
-  const table = addDays(filledOn, keeping.days);
-  const on = noLaterThan !== undefined && noLaterThan < table ? noLaterThan : table;
+  const wished = [noLaterThan, end.log.ownUntil].flatMap((d) => d ?? []).sort()[0];
+  const on = lastGoodDay(filledOn, keeping.days, wished);
   const quality = keeping.rows.length > 0 && keeping.rows.every((r) => QUALITY_ROWS.has(r));
   return {
     ...ingredientList(file, strandId),
@@ -72,7 +75,9 @@ export function labelOf(file: BatchFile, strandId: string, today: Day, noLaterTh
     date: { kind: quality ? 'best before' : 'use by', on },
     keep: keepWords(keeping),
     opened: `once open: fridge, ${keeping.openedDays === 1 ? '1 day' : `${keeping.openedDays} days`}`,
-    netMl: made.goal.bottleMl,
+    live: livesAt(file, report, end.id),
+    // What is in it, not what the glass holds to the brim; never more than was filled.
+    netMl: Math.floor(made.bottles.filledMl / Math.max(1, made.bottles.filled) + 1e-6),
     code: batchCode(file, strandId, filledOn),
     measured: station.phMeasured,
     reason: keeping.text,

@@ -1,4 +1,4 @@
-import { kindKey, type Ingredient } from '../matter/ingredient';
+import type { Ingredient } from '../matter/ingredient';
 import { variety } from '../matter/variety';
 import type { PodLot } from '../pantry';
 
@@ -26,15 +26,32 @@ const COMPOUND: Record<string, readonly string[]> = {
   mirin: ['rice wine', 'sugar'],
 };
 
-/** Parts of a row that is itself made of things; empty for a plain one. */
+/** Own rows are what their maker says, whatever they were copied from. */
+const isOwn = (row: Pick<Ingredient, 'like'>): boolean => row.like !== undefined;
+
+/** Parts of a row of the table that is itself made of things; empty for a plain one, and for an own one: its packet tells. */
 export const partsOf = (row: Pick<Ingredient, 'key' | 'like'>): Part[] =>
-  (COMPOUND[kindKey(row)] ?? []).map((p) => ({ name: p.replace(/^\*/, ''), strong: p.startsWith('*') }));
+  (isOwn(row) ? [] : (COMPOUND[row.key] ?? [])).map((p) => ({ name: p.replace(/^\*/, ''), strong: p.startsWith('*') }));
+
+/** What stations make and hand on, as a list calls it. */
+const MADE: Record<string, { name: string; parts: readonly string[] }> = {
+  brine: { name: 'brine', parts: ['water', 'salt'] },
+  'soak-water': { name: 'soaking water of chillies', parts: [] },
+  pan: { name: 'cooking liquid', parts: [] },
+  'chili-oil': { name: 'chilli oil', parts: ['oil', 'chilli'] },
+};
+/** The name and parts of something that was made on the way; as it is called where nothing better is known. */
+export function madeName(id: string, name: string): { name: string; parts: Part[] } {
+  const known = MADE[id];
+  return known ? { name: known.name, parts: known.parts.map((p) => ({ name: p, strong: false })) } : { name, parts: [] };
+}
 
 const first = (name: string) => name.split(/[,/(]/)[0]!.trim();
 
 /** What a row is called in a list of ingredients. */
 export function rowName(row: Pick<Ingredient, 'key' | 'like' | 'name'>): string {
-  const kind = kindKey(row);
+  if (isOwn(row)) return row.name.trim().toLowerCase();
+  const kind = row.key;
   if (/^salt_/.test(kind)) return 'salt';
   if (kind === 'water') return 'water';
   if (kind === 'citric_acid_powder') return 'acid: citric acid';

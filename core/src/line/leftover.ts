@@ -1,5 +1,5 @@
 import { colourOf } from '../matter/colour';
-import { heatShu, massOf, type Stream } from '../matter/stream';
+import { allergensIn, heatShu, massOf, type Stream } from '../matter/stream';
 import { MIXED_UNKNOWN } from '../matter/variety';
 import type { PodLot } from '../pantry';
 import { stationIn, type BatchFile } from '../file';
@@ -75,6 +75,8 @@ export function leftoverLot(
           : null,
       ...(lead.flavour ? { flavour: lead.flavour } : {}),
       saltPct: (100 * stream.grams.salt) / wholeG,
+      foods: [...past.foods].sort(),
+      allergens: allergensIn(stream),
       ...(pH === undefined ? {} : { pH: Math.min(8, Math.max(2, pH)) }),
     },
   };

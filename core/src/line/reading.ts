@@ -1,6 +1,6 @@
 import { LEGAL_PH } from '../ferment';
-import type { BatchFile, PhOn, StationEntry } from '../file';
-import type { Instrument, MeasuredPh, Parcel } from '../parcel';
+import type { BatchFile, PhOn, ReadBy, StationEntry } from '../file';
+import { INSTRUMENT_SD, type Instrument, type MeasuredPh, type Parcel } from '../parcel';
 
 /** The pH that counts at a station, with what was measured and what stands beside it. */
 export interface PhState {
@@ -17,15 +17,22 @@ export const NO_READING: PhState = { status: 'none', value: null, instrument: nu
 /** A reading with nothing said about the instrument is a strip's. */
 export const instrumentOf = (said: Instrument | undefined): Instrument => said ?? 'strip';
 
+/** A pH with the error of what it was read with: what its kind of instrument has, or what the kitchen's own meter has by its calibration. */
+const measuredPh = (value: number, instrument: Instrument, by: ReadBy | undefined): MeasuredPh => ({
+  value,
+  instrument,
+  sd: instrument === 'strip' || !by ? INSTRUMENT_SD[instrument] : Math.max(INSTRUMENT_SD.meter, by.sd),
+});
+
 /**
  * The measured pH of what leaves a station: the one logged, or a higher one read there, for the worse of two readings is
  * the one to go by. Null when there is none. `lives`: the station's readings are a jar's, day by day.
  */
 export function readingAt(file: BatchFile, entry: StationEntry, lives: boolean): MeasuredPh | null {
   const all: MeasuredPh[] = [];
-  if (entry.log.pH !== undefined) all.push({ value: entry.log.pH, instrument: instrumentOf(entry.log.instrument) });
+  if (entry.log.pH !== undefined) all.push(measuredPh(entry.log.pH, instrumentOf(entry.log.instrument), entry.log.by));
   if (!lives) {
-    for (const r of file.readings) if (r.stationId === entry.id && r.pH !== undefined) all.push({ value: r.pH, instrument: r.instrument });
+    for (const r of file.readings) if (r.stationId === entry.id && r.pH !== undefined) all.push(measuredPh(r.pH, r.instrument, r.by));
   }
   if (all.length === 0) return null;
   const worst = all.reduce((a, b) => (b.value > a.value || (b.value === a.value && b.instrument === 'strip') ? b : a));

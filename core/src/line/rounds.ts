@@ -1,7 +1,9 @@
 import { gramsOf, mapStations, stationIn, type BatchFile, type Intake, type Round } from '../file';
 import type { Ingredient } from '../matter/ingredient';
 import type { PodLot } from '../pantry';
-import { carry } from './compose';
+import { stationKind } from '../stations';
+import { carry, endOf, endStrands } from './compose';
+import { graphOf, upstreamOf } from './graph';
 import { freeId } from './put';
 
 type Put = Round['put'][number];
@@ -29,7 +31,22 @@ function moved(intakes: readonly Intake[], put: readonly Put[], sign: 1 | -1): I
   return next;
 }
 
-/** The batch with a round of tasting at a station: its words are kept, and what it puts in goes in. Throws RangeError for no such station. */
+/** Why nothing can be stirred in at a station any more, in a sentence; null where it can. */
+export function whyNoRound(file: BatchFile, stationId: string): string | null {
+  const entry = stationIn(file, stationId);
+  if (!entry) return 'This station is not there any more.';
+  if (!stationKind(entry.kind).stirs) return `${stationKind(entry.kind).name} is no place to taste and put right. Add a Trim to the line.`;
+  const graph = graphOf(file);
+  const filled = endStrands(file).find((s) => endOf(s).log.doneOn !== undefined && upstreamOf(graph, endOf(s).id).has(stationId));
+  if (!filled) return null;
+  const end = stationKind(endOf(filled).kind).name;
+  return `${end} is done already: what is filled cannot be put right here. Mark it as not done, or take a bottle to the Bench.`;
+}
+
+/**
+ * The batch with a round of tasting at a station: its words are kept, and what it puts in goes in. Throws RangeError where
+ * nothing can be stirred in.
+ */
 export function withRound(
   file: BatchFile,
   stationId: string,
@@ -37,7 +54,8 @@ export function withRound(
   rows: readonly Ingredient[],
   lots: readonly PodLot[],
 ): BatchFile {
-  if (!stationIn(file, stationId)) throw new RangeError('This station is not there any more.');
+  const why = round.put.length > 0 || !stationIn(file, stationId) ? whyNoRound(file, stationId) : null;
+  if (why) throw new RangeError(why);
   const next = mapStations(file, (s) =>
     s.id === stationId ? { ...s, intakes: moved(s.intakes, round.put, 1), log: { ...s.log, rounds: [...(s.log.rounds ?? []), round] } } : s,
   );

@@ -3,19 +3,7 @@ import { LEGAL_PH } from '../ferment';
 import { gramsOf, learntOf, mapStations, stationIn, stationsOf, type BatchFile, type Intake, type StationEntry } from '../file';
 import type { Ingredient } from '../matter/ingredient';
 import { massOf, mix, EMPTY } from '../matter/stream';
-import {
-  aged,
-  INSTRUMENT_SD,
-  join,
-  lookedAt,
-  NO_PARCEL,
-  parcel,
-  phOf,
-  scaleParcel,
-  type MeasuredPh,
-  type Parcel,
-  type StoredStuff,
-} from '../parcel';
+import { aged, join, lookedAt, NO_PARCEL, parcel, phOf, scaleParcel, type MeasuredPh, type Parcel, type StoredStuff } from '../parcel';
 import { acidWorld, lotStirsEven, stirsEven, type PodLot } from '../pantry';
 import { daysBetween } from '../plan';
 import { drawAt, TYPICAL, type Draw } from '../stat/draw';
@@ -171,7 +159,7 @@ export function runStation(file: BatchFile, node: Node, find: Find, draw: Draw, 
   const late = taken.filter((t) => !inTime(t)).map((t) => t.stays);
   const lateG = late.reduce((s, p) => s + massOf(p.stream), 0);
   const knife = taken.flatMap((t) => t.goes ?? []);
-  const shown = read ? read.value + INSTRUMENT_SD[read.instrument] * draw.z(`reading.${entry.id}`) : null;
+  const shown = read ? read.value + read.sd * draw.z(`reading.${entry.id}`) : null;
   const context: StationContext = {
     ...{ draw, own, acids, ingredient: stores.row, log, pH: shown, goal: strand.goal },
     days: () => schedule(file).get(entry.id)!,

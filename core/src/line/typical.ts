@@ -1,4 +1,5 @@
-import { bitterSeeds, handlingPods, pastItsDay, type Caution } from '../caution';
+import { bitterSeeds, handlingPods, LIVE_CAUTION, pastItsDay, type Caution } from '../caution';
+import type { Energy } from '../cook/energy';
 import type { BatchFile, Goal, StationLog } from '../file';
 import type { Keeping } from '../keep';
 import type { Limit } from '../keep/limit';
@@ -61,6 +62,8 @@ export interface TypicalOf<K extends KindName> extends StationDates {
   sides: SideReport[];
   enters: EntersReport;
   minutes: Minutes;
+  /** What it takes of the hob or the socket. */
+  energy: readonly Energy[];
   facts: FactsOf<K> | null;
   log: StationLog;
   /** The measured pH here, and whether it counts. */
@@ -220,6 +223,7 @@ export function typicalOf(file: BatchFile, runs: readonly StationRun[], today: D
       sides: run.sides.map((s) => sideReport(graph, run, s)),
       enters,
       minutes: kind.minutes(entry.params, bowlG),
+      energy: run.facts && kind.energy ? kind.energy(entry.params, run.bowl.stream, run.facts) : [],
       facts: run.facts,
       log: entry.log,
       ph: run.ph,
@@ -232,7 +236,7 @@ export function typicalOf(file: BatchFile, runs: readonly StationRun[], today: D
         ...keptIn(file, run).flatMap((stuff) => pastItsDay(stuff, date.to)),
         ...(kind.cautions?.(view) ?? []),
       ],
-      duties: date.done ? [] : (kind.duties?.(view) ?? []),
+      duties: (date.done ? kind.after?.(view) : kind.duties?.(view)) ?? [],
     } as TypicalStation;
   });
   return {
@@ -242,7 +246,7 @@ export function typicalOf(file: BatchFile, runs: readonly StationRun[], today: D
       const stationId = endOf(strand).id;
       const s = stations.find((x) => x.id === stationId)!;
       const kind = stationKind(s.kind);
-      const bottled = kind.bottled && s.facts ? kind.bottled(s.facts) : { filled: 0, possible: 0, overMl: 0 };
+      const bottled = kind.bottled && s.facts ? kind.bottled(s.facts) : { filled: 0, possible: 0, filledMl: 0, overMl: 0 };
       const limits = limitsAt(file, stations, stationId);
       return {
         strandId: strand.id,
@@ -282,4 +286,10 @@ export function stationOf<S extends { id: string }>(report: { stations: readonly
   const found = report.stations.find((s) => s.id === stationId);
   if (!found) throw new RangeError(`There is no station "${stationId}"`);
   return found;
+}
+
+/** Something lives in what a station fills: a closed vessel of it builds up pressure. */
+export function livesAt(file: BatchFile, report: Pick<TypicalReport, 'cautions'>, stationId: string): boolean {
+  const onTheWay = upstreamOf(graphOf(file), stationId);
+  return report.cautions.some((c) => c.id === LIVE_CAUTION && (c.stationId === stationId || onTheWay.has(c.stationId)));
 }

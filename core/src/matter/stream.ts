@@ -37,6 +37,9 @@ function entryOf(e: LedgerEntry, massG: number, heatShuG: number): LedgerEntry {
 
 export const EMPTY: Stream = { grams: noGrams(), heatShuG: 0, sidEq: 0, ledger: [] };
 
+/** Allergen tags of everything that ever went into a stream, in a fixed order. */
+export const allergensIn = (stream: Stream): string[] => [...new Set(stream.ledger.flatMap((e) => e.allergens ?? []))].sort();
+
 /** Total mass of a stream in g. */
 export function massOf(stream: Stream): number {
   return sumGrams(stream.grams);

@@ -41,6 +41,9 @@ export interface PodLot {
   saltPct?: number;
   oilPct?: number;
   pH?: number;
+  /** Of pulp that a sieve kept: foods (see parcel/foods) and allergen tags of everything that had gone into it. */
+  foods?: string[];
+  allergens?: string[];
 }
 
 /** Water a form holds when nothing better is known, % (common practice, no source; own ferment and paste as the pod). */

@@ -199,7 +199,7 @@ export function lotStream(lot: PodLot, row: Ingredient, massG: number, draw: Dra
         strength: podStrength(lot),
         hex: lot.hex,
         tint,
-        allergens: row.allergens,
+        allergens: lot.allergens ? [...row.allergens, ...lot.allergens] : row.allergens,
       },
     ],
   };

@@ -97,9 +97,10 @@ export function freeOilPerGram(row: Ingredient): number {
   return fat > 0 ? Math.min(1, fat) : 1;
 }
 
-/** What a lot of pods is to the rules of keeping: pods, and oil where it is a paste in oil. */
+/** What a lot of pods is to the rules of keeping: pods, oil where it is a paste in oil, and all that a kept pulp had in it. */
 export function lotFoods(lot: PodLot): ReadonlySet<Food> {
-  return new Set<Food>(lotOil(lot) > 0 ? ['pod', 'oil'] : ['pod']);
+  const kept = (lot.foods ?? []).filter((f): f is Food => (FOODS as readonly string[]).includes(f));
+  return new Set<Food>([...(lotOil(lot) > 0 ? (['pod', 'oil'] as const) : (['pod'] as const)), ...kept]);
 }
 
 /** Share of a paste that is taken for oil when its name says oil and nobody said how much (our judgement). */

@@ -1,7 +1,7 @@
 import type { Food } from './foods';
 
 export type Instrument = 'meter' | 'strip';
-/** Sd of a pH reading: a calibrated meter, a paper strip (handbook chapter 4, section 4). */
+/** Sd of a pH reading when nothing more is known of the instrument: a calibrated meter, a paper strip (handbook chapter 4, section 4). */
 export const INSTRUMENT_SD: Record<Instrument, number> = { meter: 0.05, strip: 0.4 };
 export const TEXTURES = ['rustic', 'coarse', 'medium', 'smooth', 'silky'] as const;
 export type Texture = (typeof TEXTURES)[number];
@@ -10,6 +10,8 @@ export type Texture = (typeof TEXTURES)[number];
 export interface MeasuredPh {
   value: number;
   instrument: Instrument;
+  /** Sd of the reading, pH. */
+  sd: number;
 }
 
 /** What is known of a jar by its readings, best first; a mix of jars is as bad as its worst. */

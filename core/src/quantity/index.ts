@@ -6,3 +6,4 @@ export * from './pieces';
 export * from './words';
 export * from './read';
 export { HARMLESS } from './rules';
+export * from './spoons';

@@ -9,4 +9,5 @@ export type { PodAnswer } from './podsShort';
 export { gainOfMix, useMix, withSomePods } from './putMix';
 export * from './wholePods';
 export * from './bench';
+export * from './reach';
 export * from './trim';

@@ -1,4 +1,5 @@
 import { Type, type Static } from '@sinclair/typebox';
+import { byBlender } from '../cook/energy';
 import { blending, hotJug } from '../caution';
 import { airShare, BLENDERS, loadsOf, SECONDS, stepMpas, warmsK, type Blender } from '../cook';
 import { volumeMl } from '../matter/density';
@@ -6,9 +7,11 @@ import { massOf } from '../matter/stream';
 import { bodyOf, LOOK_SD, splitParcel, TEXTURES, type Texture } from '../parcel';
 import { station } from './station';
 
+/** More than this of a load never stays in a jug, %. */
+const MOST_HELD_PCT = 20;
 const schema = Type.Object(
   {
-    heldUpPct: Type.Number({ title: 'The part lost in the blender', minimum: 0, maximum: 20, unit: '%' }),
+    heldUpPct: Type.Number({ title: 'The part lost in the blender', minimum: 0, maximum: MOST_HELD_PCT, unit: '%' }),
     texture: Type.Optional(
       Type.Union(
         TEXTURES.map((t) => Type.Literal(t)),
@@ -44,6 +47,8 @@ export interface BlendFacts {
 }
 /** A jug for a minute or so: what a batch that says nothing was blended to (our judgement). */
 const USUAL_TEXTURE = 'medium';
+/** Less than this more or less in the jug is what spoons and scales do, % (our judgement). */
+const WORTH_PCT = 1;
 /** A home jug (common practice, no source). */
 const USUAL_JUG_ML = 1500;
 /** Minutes of a load by hands besides the running, and of washing up (handbook chapter 5, section 15). */
@@ -66,6 +71,13 @@ export const blend = station<'blend', BlendParams, BlendFacts>({
   tool: 'blender',
   teaches: (f, log) =>
     log.look === undefined || f.plainBody === null ? null : { log: Math.log(stepMpas(log.look) / stepMpas(f.plainBody)), sd: LOOK_SD },
+  toolLike: (p) => ({ volumeMl: p.jugMl ?? USUAL_JUG_ML }),
+  showed: (p, { inG, log }) => {
+    if (log.massG === undefined || !(inG > 0)) return null;
+    const lost = Math.round(Math.min(MOST_HELD_PCT, Math.max(0, (100 * (inG - log.massG)) / inG)) * 10) / 10;
+    if (Math.abs(lost - p.heldUpPct) < WORTH_PCT) return null;
+    return { says: `${lost} % stayed behind; the plan had ${p.heldUpPct} %.`, params: { ...p, heldUpPct: lost } };
+  },
   needsStuff: true,
   defaults: () => ({ heldUpPct: 1, texture: USUAL_TEXTURE }),
   days: () => 0,
@@ -74,6 +86,7 @@ export const blend = station<'blend', BlendParams, BlendFacts>({
     const min = WASH_MIN + loadsIn(p, bowlG).loads * (LOAD_MIN + secondsOf(p) / 60);
     return { hands: min, clock: min };
   },
+  energy: (_, __, f) => [byBlender(f.loads * f.seconds)],
   apply(bowl, params, { tool }) {
     const jugG = massOf(bowl.stream);
     if (!(jugG > 0)) return { out: bowl, made: [], sides: [], facts: null };

@@ -1,11 +1,17 @@
 import { Type, type Static } from '@sinclair/typebox';
-import { bottling } from '../caution';
+import { onHob, sterilising } from '../cook/energy';
+import { bottling, bottlePressure, notHeated } from '../caution';
 import { boilingPointC, sterilisingMinutes } from '../cook';
+import { co2Atm, co2Volumes, MOST_ATM, PRESSURE_AT } from '../ferment';
+import type { Cap, StationLog } from '../file';
+import { NACL_MOLAR_MASS } from '../acid';
+import { addDays, daysBetween, type Day } from '../plan/date';
+import { cookedBy, filledHotBy, heatHeld } from './heated';
 import { densityOf, volumeMl } from '../matter/density';
 import { keepingOf, sauceOf, type Sauce } from '../keep';
-import { massOf } from '../matter/stream';
-import { splitParcel } from '../parcel';
-import { station, StationProblem, type Outcome, type StationView } from './station';
+import { massOf, type Stream } from '../matter/stream';
+import { splitParcel, type Past } from '../parcel';
+import { station, StationProblem, type Duty, type Outcome, type StationView } from './station';
 
 const schema = Type.Object(
   {
@@ -27,14 +33,68 @@ export interface BottleFacts {
   sterilisingMin: number;
   boilsC: number;
   perBottleG: number;
+  perBottleMl: number;
+  /** A bottle full, with its glass and cap, on the scale; null when the empty one was not weighed. */
+  onScaleG: number | null;
+  cap: Cap | null;
+  /** What all its sugar would press once yeast has taken it, atm above the air's; null when nothing lives in it. */
+  pressure: { sugarGPerL: number; volumes: number; fridge: number; room: number; warm: number } | null;
+  /** The temperature log shows it was heated through; null when none was kept. */
+  held: boolean | null;
 }
+
+/** From the bench to 85 °C, K. */
+const TO_FILL_K = 65;
 
 /** Nothing is wished here: nothing is filled. */
 const NO_GOAL = { bottles: 0, bottleMl: 100 } as const;
 
 /** The bottled sauce as the rules of keeping see it; null when there is none. */
 function sauceIn(v: StationView<BottleParams, BottleFacts>): Sauce | null {
-  return v.facts && v.after.massG > 0 ? sauceOf(v.out.stream, v.out.past, v.after, v.params.fill === 'hot', v.done) : null;
+  return v.facts && v.after.massG > 0
+    ? sauceOf(v.out.stream, v.out.past, v.after, v.params.fill === 'hot', v.done && v.facts.held !== false && filledHotBy(v.log))
+    : null;
+}
+
+/** What all the sugar of a sauce would press in its bottles. */
+function pressureIn(stream: Stream, ml: number, headspacePct: number): NonNullable<BottleFacts['pressure']> {
+  const litres = ml / 1000;
+  const sugarGPerL = stream.grams.sugars / litres;
+  const salt = stream.grams.salt / NACL_MOLAR_MASS / litres;
+  const at = (tempC: number) => co2Atm(sugarGPerL, headspacePct / (100 - headspacePct), tempC, salt);
+  return {
+    ...{ sugarGPerL, volumes: co2Volumes(sugarGPerL) },
+    ...{ fridge: at(PRESSURE_AT.fridge), room: at(PRESSURE_AT.room), warm: at(PRESSURE_AT.warm) },
+  };
+}
+
+/** Weeks for which a live bottle is let out by the clock (our judgement; what lives slows down in the cold). */
+const BURPS_DAYS = 56;
+/** Days between two times, by what it may press in the fridge. */
+const burpEvery = (fridge: number): number => (fridge > 2 * MOST_ATM ? 2 : fridge > MOST_ATM ? 3 : 7);
+
+/** Heated as far as is known: a pot that was not hot for long enough has stood as long as before. */
+function heatedPast(past: Past, log: StationLog): Past {
+  const cooked = cookedBy(log, true, past.cooked);
+  return { ...past, ph: null, cooked, stoodDays: heatHeld(log) === false ? past.stoodDays : 0 };
+}
+
+/** When the bottles are opened over the sink: the last time that has come, and the next. */
+function burping(p: { fridge: number }, filledOn: Day, today: Day): Duty[] {
+  const every = burpEvery(p.fridge);
+  const gone = Math.max(0, Math.floor(daysBetween(filledOn, today) / every));
+  return [gone, gone + 1]
+    .filter((n) => n > 0 && n * every <= BURPS_DAYS)
+    .map((n) => {
+      const due = addDays(filledOn, n * every);
+      return {
+        key: `burp-${due}`,
+        text: 'Open each bottle over the sink, and close it again',
+        why: 'What lives in it makes gas.',
+        due,
+        standing: true,
+      };
+    });
 }
 
 /** Into clean bottles; what does not fill one stays over. */
@@ -46,11 +106,12 @@ export const bottle = station<'bottle', BottleParams, BottleFacts>({
   defaults: () => ({ fill: 'cold', headspacePct: 5, altitudeM: 0 }),
   days: () => 0,
   minutes: (p, bowlG) => ({ hands: 10 + (20 * bowlG) / 1000, clock: (p.fill === 'hot' ? 25 : 15) + (20 * bowlG) / 1000 }),
+  energy: (p, bowl) => [sterilising(sterilisingMinutes(p.altitudeM)), ...(p.fill === 'hot' ? [onHob(bowl, 0, 25, 'pot', TO_FILL_K)] : [])],
   needsStuff: true,
   gives: { over: 'rest that filled no bottle' },
   apply(input, params, context): Outcome<BottleFacts> {
     if (!(massOf(input.stream) > 0)) return { out: input, made: [], sides: [], facts: null };
-    const { log } = context;
+    const { log, tool } = context;
     const goal = context.goal ?? NO_GOAL;
     const volume = volumeMl(input.stream);
     const perBottleMl = goal.bottleMl * (1 - params.headspacePct / 100);
@@ -68,12 +129,11 @@ export const bottle = station<'bottle', BottleParams, BottleFacts>({
     const filledMl = Math.min(volume, bottles * perBottleMl);
     const heated = params.fill === 'hot';
     // Heat drives acid and water off: what was measured before it does not count. Only what was done has cooked anything.
-    const past = heated
-      ? { ...input.past, ph: null, stoodDays: 0, cooked: log.doneOn === undefined ? ('planned' as const) : ('yes' as const) }
-      : input.past;
+    const past = heated ? heatedPast(input.past, log) : input.past;
     const cooled = past.cooked === 'yes' ? { ...past, fresh: new Set<never>() } : past;
     const { taken, left } = splitParcel({ stream: input.stream, past: cooled }, volume > 0 ? 1 - filledMl / volume : 0);
     const over = massOf(taken.stream);
+    const perBottleG = perBottleMl * densityOf(input.stream);
     return {
       out: left,
       made: [],
@@ -87,7 +147,15 @@ export const bottle = station<'bottle', BottleParams, BottleFacts>({
         overMl: volume - filledMl,
         sterilisingMin: sterilisingMinutes(params.altitudeM),
         boilsC: boilingPointC(params.altitudeM),
-        perBottleG: perBottleMl * densityOf(input.stream),
+        perBottleG,
+        perBottleMl,
+        onScaleG: tool?.tareG === undefined ? null : tool.tareG + perBottleG,
+        cap: tool?.cap ?? null,
+        pressure:
+          past.ferment !== null && cooled.cooked !== 'yes' && !(heated && log.doneOn === undefined)
+            ? pressureIn(input.stream, volume, params.headspacePct)
+            : null,
+        held: heated ? heatHeld(log) : null,
       },
     };
   },
@@ -105,12 +173,17 @@ export const bottle = station<'bottle', BottleParams, BottleFacts>({
       due: v.to,
     },
   ],
+  // What is to be thrown away is not opened.
+  after: (v) => (v.facts?.pressure && v.past.ferment !== 'condemned' ? burping(v.facts.pressure, v.to, v.today) : []),
+  tool: 'bottle',
   wantsMl: (p, goal) => goal.bottles * goal.bottleMl * (1 - p.headspacePct / 100),
-  bottled: (f) => ({ filled: f.bottles, possible: f.possible, overMl: f.overMl }),
+  bottled: (f) => ({ filled: f.bottles, possible: f.possible, filledMl: f.filledMl, overMl: f.overMl }),
   keeping: (v, limits) => keepingOf(sauceIn(v)!, limits),
   cautions: (v) => {
     const sauce = sauceIn(v);
-    return sauce ? bottling(sauce) : [];
+    return sauce
+      ? [...bottling(sauce), ...bottlePressure(v.facts!.pressure, v.facts!.cap), ...(v.params.fill === 'hot' ? notHeated(v.log) : [])]
+      : [];
   },
 });
 

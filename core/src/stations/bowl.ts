@@ -14,6 +14,7 @@ export interface BowlFacts {
   wanted: number;
   possible: number;
   bowlMl: number;
+  filledMl: number;
   overMl: number;
   perBowlG: number;
 }
@@ -60,6 +61,7 @@ export const bowl = station<'bowl', BowlParams, BowlFacts>({
         wanted: goal.bottles,
         possible,
         bowlMl: goal.bottleMl,
+        filledMl,
         overMl: volume - filledMl,
         perBowlG: (massOf(input.stream) / volume) * goal.bottleMl,
       },
@@ -67,7 +69,7 @@ export const bowl = station<'bowl', BowlParams, BowlFacts>({
   },
   duties: (v) => [{ key: 'serve', text: 'Taste, put right, and put it on the table', why: 'It is at its best today.', due: v.to }],
   wantsMl: (_, goal) => goal.bottles * goal.bottleMl,
-  bottled: (f) => ({ filled: f.bowls, possible: f.possible, overMl: f.overMl }),
+  bottled: (f) => ({ filled: f.bowls, possible: f.possible, filledMl: f.filledMl, overMl: f.overMl }),
   keeping: (v, limits) => keepingOf(sauceIn(v)!, [...limits, OPEN_BOWL]),
   cautions: (v) => {
     const sauce = sauceIn(v);

@@ -1,4 +1,5 @@
 import { Type, type Static } from '@sinclair/typebox';
+import { inOven, onHob } from '../cook/energy';
 import { charring } from '../caution';
 import { convert, massOf, part, withHeat, type Stream } from '../matter/stream';
 import { parcel, sideOf } from '../parcel';
@@ -91,6 +92,9 @@ export const char = station<'char', CharParams, CharFacts>({
   defaults: () => ({ way: 'pan', degree: 'light', minutes: 8, tempC: 200, peel: false }),
   days: () => 0,
   minutes: (p) => (p.way === 'oven' ? { hands: 4, clock: p.minutes + 10 } : { hands: p.minutes, clock: p.minutes + 2 }),
+  // What a grill burns is no hob's and no oven's.
+  energy: (p, bowl, f) =>
+    p.way === 'oven' ? [inOven(p.minutes, p.tempC)] : p.way === 'pan' ? [onHob(bowl, f.steamG, p.minutes + 2, 'pan')] : [],
   apply(bowl, params, { own, draw, massG }): Outcome<CharFacts> {
     const { stream } = bowl;
     if (!(stream.grams.water > 0)) return { out: bowl, made: [], sides: [], facts: null };

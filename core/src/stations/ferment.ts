@@ -17,14 +17,18 @@ import type { Reading, StationLog } from '../file';
 import { noGrams } from '../matter/component';
 import { volumeMl } from '../matter/density';
 import { convert, waterPhaseSaltPct, withHeat, type Stream } from '../matter/stream';
-import { INSTRUMENT_SD, parcel, phOf, type JarVerdict, type Parcel } from '../parcel';
+import { parcel, phOf, type JarVerdict, type Parcel } from '../parcel';
 import { addDays, daysBetween, daysSince, type Day } from '../plan';
 import { station, type Outcome, type StationView } from './station';
+
+const MOST_DAYS = 365;
+/** A jar that stood less than this longer or shorter stood as planned, days (our judgement). */
+const WORTH_DAYS = 2;
 
 const schema = Type.Object(
   {
     tempC: Type.Number({ title: 'The temperature', minimum: 0, maximum: 45, unit: '°C' }),
-    days: Type.Number({ title: 'The days in the jar', minimum: 0.25, maximum: 365, unit: 'days' }),
+    days: Type.Number({ title: 'The days in the jar', minimum: 0.25, maximum: MOST_DAYS, unit: 'days' }),
     targetPh: Type.Number({ title: 'The pH to reach', minimum: 3.2, maximum: 4.0 }),
   },
   { additionalProperties: false },
@@ -79,7 +83,7 @@ export function jarConditions(input: Parcel, acids?: AcidWorld): JarConditions {
     produceShare: past.jar?.produceShare ?? 1,
     sugarMmol: Math.max(1, (stream.grams.sugars / HEXOSE / litres) * 1000),
     pH0: start,
-    pH0Sd: past.ph ? INSTRUMENT_SD[past.ph.instrument] : PH0.sd,
+    pH0Sd: past.ph ? past.ph.sd : PH0.sd,
     shownPh0: past.ph ? start : salted,
     lactate0: 0,
     acetate0: 0,
@@ -191,6 +195,10 @@ export const ferment = station<'ferment', FermentParams, FermentFacts>({
   needsStuff: true,
   lasts: true,
   lives: true,
+  showed: (p, { stoodDays }) => {
+    if (stoodDays === null || stoodDays < 1 || Math.abs(stoodDays - p.days) < WORTH_DAYS) return null;
+    return { says: `it stood ${stoodDays} days; the plan had ${p.days}.`, params: { ...p, days: Math.min(MOST_DAYS, stoodDays) } };
+  },
   apply(input, params, context): Outcome<FermentFacts> {
     const { stream, past } = input;
     if (!(stream.grams.water > 0)) return { out: input, made: [], sides: [], facts: null };

@@ -1,7 +1,8 @@
 import { Type, type Static } from '@sinclair/typebox';
+import { onHob } from '../cook/energy';
 import { frying } from '../caution';
 import { ethanolKept, fryingG, FRYING_WAYS, heatInOil, oilHeldG, type FryWay } from '../cook';
-import { convert, massOf, withHeat, type Stream } from '../matter/stream';
+import { allergensIn, convert, massOf, withHeat, type Stream } from '../matter/stream';
 import { parcel, type Parcel } from '../parcel';
 import { curve, reach, type Curve } from './curve';
 import { station, StationProblem, type Flow, type Outcome } from './station';
@@ -51,6 +52,7 @@ export const fry = station<'fry', FryParams, FryFacts>({
   defaults: () => ({ way: 'sweat', minutes: 8, panCm: 26, drained: false }),
   days: () => 0,
   minutes: (p) => ({ hands: p.minutes + 3, clock: p.minutes + 5 }),
+  energy: (p, bowl, f) => [onHob(bowl, f.steamG, p.minutes, 'pan')],
   apply(bowl, params, { own, draw, massG, tool }): Outcome<FryFacts> {
     const { stream, past } = bowl;
     const g = stream.grams;
@@ -130,7 +132,12 @@ function drainOil(all: Parcel, oilG: number, heat: number): { out: Parcel; back:
   const oil: Stream = {
     ...only,
     grams: { ...only.grams, fat: oilG },
-    ledger: [{ id: 'chili-oil', name: 'chili oil', massG: oilG, heatShuG, pulp: 0, strength: 1, hex: '#B4401A', tint: 1 }],
+    ledger: [
+      {
+        ...{ id: 'chili-oil', name: 'chili oil', massG: oilG, heatShuG, pulp: 0, strength: 1, hex: '#B4401A', tint: 1 },
+        allergens: allergensIn(stream),
+      },
+    ],
   };
   const rest = withHeat({ ...stream, grams: { ...stream.grams, fat: stream.grams.fat - oilG } }, 1 - heat);
   return {

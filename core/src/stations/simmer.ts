@@ -1,4 +1,5 @@
 import { Type, type Static } from '@sinclair/typebox';
+import { onHob } from '../cook/energy';
 import { boiling } from '../caution';
 import {
   ACETIC,
@@ -28,6 +29,7 @@ import {
 import { brixOf } from '../matter/brix';
 import { massOf, withHeat, type Stream } from '../matter/stream';
 import { bodyOf, parcel, phOf, type Parcel } from '../parcel';
+import { cookedBy, heatHeld } from './heated';
 import { station, StationProblem, type Minutes, type Outcome } from './station';
 import { steamOf } from './steam';
 
@@ -147,6 +149,7 @@ export const simmer = station<'simmer', SimmerParams, SimmerFacts>({
   tool: 'pot',
   gathers: true,
   teaches: (f) => f.seen,
+  toolLike: (p) => ({ acrossCm: p.potCm }),
   defaults: () => ({
     boil: 'gentle',
     lid: 'off',
@@ -160,6 +163,7 @@ export const simmer = station<'simmer', SimmerParams, SimmerFacts>({
   }),
   days: () => 0,
   minutes: (p, bowlG) => usualMinutes(p, bowlG),
+  energy: (p, bowl, f) => [onHob(bowl, f.steamG, f.heatUpMin + f.minutes, 'pot')],
   resize: (p, f) => ({ ...p, leftG: Math.round(p.leftG * f) }),
   apply(bowl, params, { own, draw, acids, massG, log, tool }): Outcome<SimmerFacts> {
     const { stream } = bowl;
@@ -201,11 +205,11 @@ export const simmer = station<'simmer', SimmerParams, SimmerFacts>({
     const fast = Math.max(usual * Math.exp(Z90 * RATE_SD), pace(0) * Math.exp(Z90 * known.sd));
     const boiled = soft === null ? at.min + Math.max(0, at.waterG - left) / fast : soft * Math.exp(-Z90 * SOFT_SD);
     const surely = tempC < COOKED_C ? 0 : params.until === 'minutes' ? params.minutes : boiled;
-    const done: Parcel['past']['cooked'] = surely < LONG_MIN ? 'no' : log.doneOn === undefined ? 'planned' : 'yes';
+    const done: Parcel['past']['cooked'] = cookedBy(log, surely >= LONG_MIN, 'no');
     const past = {
       ...bowl.past,
       // A measured pH does not survive what drives acid and water off.
-      ...{ ph: null, jar: null, cooked: done, stoodDays: 0 },
+      ...{ ph: null, jar: null, cooked: done, stoodDays: heatHeld(log) === false ? bowl.past.stoodDays : 0 },
       fresh: done === 'yes' ? new Set<never>() : bowl.past.fresh,
     };
     const out: Parcel = { stream: withHeat(reduced, kept), past };

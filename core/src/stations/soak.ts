@@ -1,4 +1,5 @@
 import { Type, type Static } from '@sinclair/typebox';
+import { byKettle } from '../cook/energy';
 import { soaking } from '../caution';
 import { ACIDS, type Component } from '../matter/component';
 import { massOf } from '../matter/stream';
@@ -18,6 +19,9 @@ const schema = Type.Object(
   { additionalProperties: false },
 );
 export type SoakParams = Static<typeof schema>;
+
+/** Water warmer than this comes out of a kettle, °C. */
+const FROM_THE_KETTLE_C = 45;
 
 export interface SoakFacts {
   waterG: number;
@@ -61,6 +65,7 @@ export const soak = station<'soak', SoakParams, SoakFacts>({
   defaults: () => ({ waterPerG: 5, tempC: 70, minutes: 15, keepWater: false }),
   days: (p) => (p.minutes > 12 * 60 ? 1 : 0),
   minutes: (p) => ({ hands: 4, clock: p.minutes + 4 }),
+  energy: (p, _, f) => (p.tempC > FROM_THE_KETTLE_C ? [byKettle(f.waterG)] : []),
   apply(bowl, params, { own, draw, acids, ingredient, massG }): Outcome<SoakFacts> {
     const beforeG = massOf(bowl.stream);
     if (!(beforeG > 0)) return { out: bowl, made: [], sides: [], facts: null };

@@ -1,12 +1,14 @@
 import type { TObject } from '@sinclair/typebox';
 import type { AcidWorld } from '../acid';
 import type { Caution } from '../caution/caution';
+import type { Energy } from '../cook/energy';
 import type { ForecastInput } from '../ferment/forecast';
 import type { Goal, Reading, StationLog, Tool, ToolKind, ToolLearnt } from '../file';
 import type { Keeping } from '../keep';
 import type { Limit } from '../keep/limit';
 import type { Grams } from '../matter/component';
 import type { Ingredient } from '../matter/ingredient';
+import type { Stream } from '../matter/stream';
 import type { Parcel, Past, Props } from '../parcel';
 import type { Day } from '../plan/date';
 import type { Draw } from '../stat/draw';
@@ -68,6 +70,8 @@ export interface Duty {
   text: string;
   why: string;
   due: Day;
+  /** It stands whatever else is going on: bottles that want letting out. */
+  standing?: true;
 }
 
 /** A station as the rules and duties see it, after the line was run. */
@@ -92,10 +96,18 @@ export interface StationView<P, F> {
   phMeasured: boolean;
 }
 
+/** How a station went: g worked on, what was logged, and the days it stood (null while it does). */
+export interface Showed {
+  inG: number;
+  log: StationLog;
+  stoodDays: number | null;
+}
+
 /** What a line that ends in bottles fills. */
 export interface Bottled {
   filled: number;
   possible: number;
+  filledMl: number;
   overMl: number;
 }
 
@@ -120,6 +132,8 @@ export interface StationKind<K extends string = string, P = unknown, F = unknown
   days(params: P): number;
   /** Minutes of work for a bowl of so many grams. */
   minutes(params: P, bowlG: number): Minutes;
+  /** What it takes of the hob or the socket; `bowl` is what it is done to. */
+  energy?(params: P, bowl: Stream, facts: F): Energy[];
   apply(bowl: Parcel, params: P, context: StationContext): Outcome<F>;
   /** Its work takes time and ends: what goes in late comes after it. Elsewhere late is the same as at once. */
   lasts?: true;
@@ -139,6 +153,10 @@ export interface StationKind<K extends string = string, P = unknown, F = unknown
   tool?: ToolKind;
   /** What its weighings show of that tool by themselves; null when they show nothing. */
   teaches?(facts: F, log: StationLog): ToolLearnt | null;
+  /** What is known of the tool it is done with when none is named, by its parameters. */
+  toolLike?(params: P): Partial<Tool>;
+  /** What its being done showed of its own parameters, in words, and the parameters with it; null when nothing. */
+  showed?(params: P, seen: Showed): { says: string; params: P } | null;
   /** What it fills; bottles when nothing is said. */
   vessel?: 'bowl';
   /** Its parameters with nothing of its own put in: what a recipe brings takes that place. */
@@ -153,7 +171,11 @@ export interface StationKind<K extends string = string, P = unknown, F = unknown
   puts?: readonly string[];
   /** By-products that may be taken further on, with their names for people. */
   gives?: Readonly<Record<string, string>>;
+  /** Of these, what is kept as a lot among the pods. */
+  asLot?: readonly string[];
   duties?(view: StationView<P, F>): Duty[];
+  /** What is still to be done once it is done. */
+  after?(view: StationView<P, F>): Duty[];
   cautions?(view: StationView<P, F>): Caution[];
   /** A station where something lives: the question its forecast answers. */
   forecast?(bowl: Parcel, params: P, members: number, seed: number): ForecastInput;

@@ -159,6 +159,7 @@ export const strain = station<'strain', StrainParams, StrainFacts>({
       ? null
       : { log: Math.log(f.lossPct / f.expectedLossPct), sd: SEEN_SD },
   gives: { pulp: 'pulp' },
+  asLot: ['pulp'],
   sieves: (p) => p.method !== 'none',
   apply(input, params, context): Outcome<StrainFacts> {
     const mass = massOf(input.stream);

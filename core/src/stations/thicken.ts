@@ -1,4 +1,5 @@
 import { Type, type Static } from '@sinclair/typebox';
+import { onHob } from '../cook/energy';
 import { thickening } from '../caution';
 import { SLURRY_WATER, starchKept } from '../cook';
 import { convert, massOf } from '../matter/stream';
@@ -70,6 +71,8 @@ export const thicken = station<'thicken', ThickenParams, ThickenFacts>({
   defaults: () => ({ with: 'cornstarch', until: 'dose', dosePct: 2, step: 4, minutes: 2 }),
   days: () => 0,
   minutes: (p) => ({ hands: 5 + p.minutes, clock: 5 + p.minutes }),
+  // Gum goes in cold, by the blender.
+  energy: (p, bowl) => (p.with === 'gum' ? [] : [onHob(bowl, 0, 5 + p.minutes, 'pot')]),
   apply(bowl, params, { own, draw, acids, ingredient, log }): Outcome<ThickenFacts> {
     const waterG = bowl.stream.grams.water;
     if (!(waterG > 0)) return { out: bowl, made: [], sides: [], facts: null };

@@ -1,4 +1,5 @@
 import { Type, type Static } from '@sinclair/typebox';
+import { onHob } from '../cook/energy';
 import { charring } from '../caution';
 import { convert, massOf, withHeat } from '../matter/stream';
 import { parcel } from '../parcel';
@@ -52,6 +53,7 @@ export const toast = station<'toast', ToastParams, ToastFacts>({
   defaults: () => ({ kind: 'medium', minutes: 1.5, degree: 'fragrant' }),
   days: () => 0,
   minutes: (p) => ({ hands: p.minutes + 4, clock: p.minutes + 4 }),
+  energy: (p, bowl, f) => [onHob(bowl, f.steamG, p.minutes + 2, 'pan')],
   apply(bowl, params, { own, draw, massG }): Outcome<ToastFacts> {
     const { stream } = bowl;
     const beforeG = massOf(stream);

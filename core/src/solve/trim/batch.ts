@@ -1,4 +1,4 @@
-import type { BatchFile, Round } from '../../file';
+import { stationIn, type BatchFile, type Round } from '../../file';
 import type { Keeping } from '../../keep';
 import { reportTypical, runUpTo, upstreamOf, graphOf, withRound } from '../../line';
 import { massOf } from '../../matter/stream';
@@ -8,7 +8,7 @@ import type { Parcel } from '../../parcel';
 import type { Day } from '../../plan';
 import type { Kitchen } from '../../quantity';
 import type { LinearSolver } from '../linear';
-import { idOfStock, wantsNight, type TrimStock } from './things';
+import { idOfStock, rowWantsNight, wantsNight, type TrimStock } from './things';
 import type { TrimThing } from './model';
 import { RAILS, trimWish, type Palate, type Rail, type RailValues, type Says, type TrimWish, type Window } from './rails';
 import { trimProblem, valuesOfSauce } from './sauce';
@@ -172,7 +172,11 @@ export function trimBatch(
   const rows = stocks.map((s) => s.row);
   const lots = stocks.flatMap((s) => s.lot ?? []);
   const graph = graphOf(file);
-  return told(solver, sauce, stocks, ask, (puts) => {
+  // What went in here by the line or by a round before and only shows itself by tomorrow.
+  const late = (stationIn(file, stationId)?.intakes ?? []).some(
+    ({ origin }) => origin.from === 'larder' && file.ingredients.some((i) => i.key === origin.key && rowWantsNight(i)),
+  );
+  const answer = told(solver, sauce, stocks, ask, (puts) => {
     const round: Round = {
       id: 'try',
       at: `${today}T12:00:00Z`,
@@ -192,7 +196,9 @@ export function trimBatch(
         keeping: e.keeping,
       }));
   });
+  return late ? { ...answer, notes: [...answer.notes, NIGHT] } : answer;
 }
+const NIGHT = 'Powder, gum or raw garlic went in here. Give it a night, and taste it cold, before a second correction.';
 const noLevels = { heat: null, sour: null, salt: null, sweet: null, body: null };
 
 /** The same for a bowl without a batch. Throws RangeError. */

@@ -63,6 +63,22 @@ export function searchSteps(s: Search): { steps: number[]; objective: number } |
     return low <= high ? low : 0;
   };
 
+  // What one step to all steps of a thing do to a row, least and most.
+  const least = rows.map((r) => most.map((m, i) => Math.min(r.by[i]!, r.by[i]! * m)));
+  const greatest = rows.map((r) => most.map((m, i) => Math.max(r.by[i]!, r.by[i]! * m)));
+  /** The things of the set from `at` on can still bring every row in, as far as each row alone can tell. */
+  const canKeep = (at: number, sums: Float64Array): boolean => {
+    for (let r = 0; r < rows.length; r++) {
+      let [low, high] = [sums[r]!, sums[r]!];
+      for (let k = at; k < set.length; k++) {
+        low += least[r]![set[k]!]!;
+        high += greatest[r]![set[k]!]!;
+      }
+      if (low > rows[r]!.high + EPS || high < rows[r]!.low - EPS) return false;
+    }
+    return true;
+  };
+
   /** Tries every count of the things of the set from `at` on. */
   const tryFrom = (at: number, sums: Float64Array, cost: number): void => {
     const i = set[at]!;
@@ -79,7 +95,7 @@ export function searchSteps(s: Search): { steps: number[]; objective: number } |
       if (best && so >= best.objective) return;
       for (let r = 0; r < rows.length; r++) next[r] = sums[r]! + n * rows[r]!.by[i]!;
       counts[at] = n;
-      tryFrom(at + 1, next, so);
+      if (canKeep(at + 1, next)) tryFrom(at + 1, next, so);
     }
   };
 
@@ -89,7 +105,7 @@ export function searchSteps(s: Search): { steps: number[]; objective: number } |
   // Small sets first: what they find leaves little for the larger ones.
   const sets = (size: number, from: number, cost: number): void => {
     if (set.length === size) {
-      if (!barred()) tryFrom(0, zero, cost);
+      if (canKeep(0, zero) && !barred()) tryFrom(0, zero, cost);
       return;
     }
     for (let t = from; t < things.length; t++) {

@@ -69,8 +69,10 @@ const LEAST_STEP_PCT = 0.02;
 
 /** What goes in after the fire starts to be raw at once: powder and raw things want a night (chapter 2, section 8; chapter 5, section 13). */
 const WANTS_A_NIGHT = /^(chili_powder|smoked_paprika|garlic|xanthan|cornstarch)/;
+/** The same of a row of the larder. */
+export const rowWantsNight = (row: Ingredient): boolean => WANTS_A_NIGHT.test(kindKey(row));
 export const wantsNight = (stock: TrimStock): boolean =>
-  stock.lot ? ['powder', 'flakes'].includes(stock.lot.form) : WANTS_A_NIGHT.test(kindKey(stock.row));
+  stock.lot ? ['powder', 'flakes'].includes(stock.lot.form) : rowWantsNight(stock.row);
 
 /** All acids of a stream, %. */
 export function acidPctOf(stream: Stream): number {

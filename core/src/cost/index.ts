@@ -1,0 +1,2 @@
+/** Money and minutes of a batch. */
+export * from './cost';

@@ -1,0 +1,2 @@
+/** Filling bottles. */
+export * from './fillings';
