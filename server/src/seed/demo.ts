@@ -163,7 +163,9 @@ export async function seedDemo(db: Db, today: string): Promise<void> {
     { ...pick('lot-cayenne'), stockG: 760 },
     pick('lot-pointed'),
   ]);
-  await addBatch(db, finished(old, startOld, today), today, 'slipway-red-2');
+  const small = DEMO_TOOLS.find((t) => t.id === 'tool-small')!;
+  const inSmall = mapStations(finished(old, startOld, today), (s) => (s.id === 'bottle' ? { ...s, toolId: small.id } : s));
+  await addBatch(db, { ...inSmall, tools: [small] }, today, 'slipway-red-2');
 
   const startNow = addDays(today, -6);
   const current = plan(solver, 'Slipway Red no. 3', startNow, bottles(2000, 5000, 10, 100), [

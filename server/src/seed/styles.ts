@@ -1,4 +1,5 @@
 import {
+  addDays,
   addStation,
   endOf,
   mainEnd,
@@ -16,7 +17,20 @@ import type { Db } from '../db/open';
 import { addBatch } from '../store/batches';
 import { addOwn } from '../store/own';
 
-/** The pots and sieves of the coast kitchen; the wide pot was weighed twice and is a little quicker than its width says. */
+/** A pen that was calibrated so many days ago, and long before. */
+export const demoMeter = (today: string): Tool => ({
+  id: 'tool-pen',
+  kind: 'meter',
+  name: 'Green pen',
+  seen: [],
+  calibrations: [
+    { at: `${addDays(today, -44)}T09:20:00.000Z`, tempC: 21, unit: 'mV', in7: -4, in4: 169, buffers: 'opened in September' },
+    { at: `${addDays(today, -20)}T17:40:00.000Z`, tempC: 20, unit: 'mV', in7: -6, in4: 164, buffers: 'opened in September' },
+    { at: `${addDays(today, -1)}T18:10:00.000Z`, tempC: 21, unit: 'mV', in7: -5, in4: 163, buffers: 'new' },
+  ],
+});
+
+/** The things of the coast kitchen; the wide pot was weighed twice and is a little quicker than its width says. */
 export const DEMO_TOOLS: readonly Tool[] = [
   {
     id: 'tool-wide',
@@ -46,6 +60,9 @@ export const DEMO_TOOLS: readonly Tool[] = [
     tareG: 1420,
     seen: [{ on: '2026-09-19', where: 'Slipway Red no. 1', of: 'first/blend', log: 0.35, sd: 0.7 }],
   },
+  { id: 'tool-small', kind: 'bottle', name: 'Small dasher bottle', volumeMl: 100, tareG: 128, cap: 'dasher', price: 0.85, seen: [] },
+  { id: 'tool-flask', kind: 'bottle', name: 'Flat flask', volumeMl: 150, tareG: 161, cap: 'screw', price: 0.95, seen: [] },
+  { id: 'tool-vented', kind: 'bottle', name: 'Swing bottle, vented', volumeMl: 250, tareG: 236, cap: 'vented', price: 2.1, seen: [] },
 ];
 
 interface Styled {
@@ -70,7 +87,7 @@ function styled(s: Styled, lots: readonly PodLot[]): BatchFile {
 
 /** Other kinds of sauce of the same kitchen: one that goes into vinegar tonight, the others planned. */
 export async function seedStyles(db: Db, lots: readonly PodLot[], today: string, day: (n: number) => string): Promise<void> {
-  for (const tool of DEMO_TOOLS) await addOwn(db, 'tools', tool);
+  for (const tool of [...DEMO_TOOLS, demoMeter(today)]) await addOwn(db, 'tools', tool);
   const goal = (lowShu: number, highShu: number, bottles: number, bottleMl: number): Goal => ({ lowShu, highShu, bottles, bottleMl });
   const all: readonly Styled[] = [
     {

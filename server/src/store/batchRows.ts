@@ -7,13 +7,14 @@ import { batches, readings } from '../db/schema';
 
 type ReadingRow = typeof readings.$inferSelect;
 
-const readingOf = ({ id, stationId, at, pH, tempC, instrument, note }: ReadingRow): Reading => ({
+const readingOf = ({ id, stationId, at, pH, tempC, instrument, by, note }: ReadingRow): Reading => ({
   id,
   stationId,
   at,
   ...(pH === null ? {} : { pH }),
   ...(tempC === null ? {} : { tempC }),
   instrument,
+  ...(by === null ? {} : { by }),
   ...(note === null ? {} : { note }),
 });
 
@@ -62,6 +63,7 @@ export async function writeReadings(tx: Db, batchId: string, before: readonly Re
       pH: r.pH ?? null,
       tempC: r.tempC ?? null,
       instrument: r.instrument,
+      by: r.by ?? null,
       note: r.note ?? null,
     };
     await tx

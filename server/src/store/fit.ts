@@ -70,7 +70,9 @@ export function refuseFuture(file: BatchFile, today: string): void {
   const message = 'That day has not come yet. Log what was done, not what is planned.';
   const errors = [
     ...stationsOf(file).flatMap(({ entry }) =>
-      (entry.log.doneOn ?? '') > last ? [{ path: `${pathOf(file, entry.id)}/log/doneOn`, message }] : [],
+      (['doneOn', 'frozenOn'] as const).flatMap((field) =>
+        (entry.log[field] ?? '') > last ? [{ path: `${pathOf(file, entry.id)}/log/${field}`, message }] : [],
+      ),
     ),
     ...file.readings.flatMap((r, i) => (r.at.slice(0, 10) > last ? [{ path: `readings/${i}/at`, message }] : [])),
   ];

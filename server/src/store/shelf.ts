@@ -1,24 +1,23 @@
 import { and, desc, eq, ne, sql } from 'drizzle-orm';
 import {
-  addDays,
   countedIn,
   endOf,
   endStrands,
-  graphOf,
+  livesAt,
   MAIN_STRAND,
   reportLine,
   reportTypical,
   same,
+  standingOf,
   stationIn,
   stationOf,
-  upstreamOf,
   type BatchFile,
   type HeatSchool,
   type LineReport,
   type TypicalEnd,
   type TypicalReport,
 } from '@roskel/core';
-import type { BottlingRecord } from '@roskel/contract';
+import type { BottlingRecord, ShelfMoveLine } from '@roskel/contract';
 import type { Db } from '../db/open';
 import { bottlings, shelfMoves } from '../db/schema';
 import { NotFound, Unfit } from './errors';
@@ -67,8 +66,9 @@ export async function settleShelf(db: Db, batchId: string, file: BatchFile, toda
 function valuesOf(file: BatchFile, report: TypicalReport, end: TypicalEnd) {
   const { finished, bottles, stationId } = end;
   const keeping = end.keeping!;
-  const bottledOn = stationIn(file, stationId)!.log.doneOn!;
-  const onTheWay = new Set([...upstreamOf(graphOf(file), stationId), stationId]);
+  const { doneOn, ownUntil, frozenOn } = stationIn(file, stationId)!.log;
+  const bottledOn = doneOn!;
+  const stands = standingOf(keeping, bottledOn, ownUntil, frozenOn);
   return {
     name: report.ends.length > 1 ? `${file.name}, ${end.name}` : file.name,
     bottledOn,
@@ -77,10 +77,10 @@ function valuesOf(file: BatchFile, report: TypicalReport, end: TypicalEnd) {
     pH: finished.pH,
     phMeasured: stationOf(report, stationId).phMeasured,
     hex: finished.hex,
-    keeping: keeping.text,
-    place: keeping.place,
-    useBy: addDays(bottledOn, keeping.days),
-    live: report.cautions.some((c) => c.id === 'live-pressure' && onTheWay.has(c.stationId)),
+    keeping: stands.text,
+    place: stands.place,
+    useBy: stands.useBy,
+    live: livesAt(file, report, stationId),
     archived: false,
   };
 }
@@ -113,4 +113,12 @@ export async function moveShelf(db: Db, id: string, delta: number, reason: strin
   }
   await db.insert(shelfMoves).values({ bottlingId: id, delta, reason });
   return (await listShelf(db)).find((b) => b.id === id)!;
+}
+
+/** What became of the bottles of one bottling, newest first. Throws NotFound. */
+export async function shelfMovesOf(db: Db, id: string): Promise<ShelfMoveLine[]> {
+  const [there] = await db.select({ id: bottlings.id }).from(bottlings).where(eq(bottlings.id, id));
+  if (!there) throw new NotFound('These bottles are not on the shelf.');
+  const rows = await db.select().from(shelfMoves).where(eq(shelfMoves.bottlingId, id)).orderBy(desc(shelfMoves.id));
+  return rows.map(({ at, delta, reason }) => ({ at: new Date(at).toISOString(), delta, reason }));
 }

@@ -1,9 +1,16 @@
-import { BottlingAnswer, listAnswer, ShelfMoveSchema } from '@roskel/contract';
-import { listShelf, moveShelf } from '../../store/shelf';
+import { BottlingAnswer, listAnswer, ShelfMoveSchema, ShelfMovesAnswer } from '@roskel/contract';
+import { listShelf, moveShelf, shelfMovesOf } from '../../store/shelf';
 import { announced, param, type Route } from '../route';
 
 export const shelfRoutes: readonly Route[] = [
   { method: 'get', path: '/shelf', summary: 'What is bottled', answer: listAnswer(BottlingAnswer), run: (k) => listShelf(k.db) },
+  {
+    method: 'get',
+    path: '/shelf/:id/moves',
+    summary: 'What became of the bottles of one bottling, newest first',
+    answer: ShelfMovesAnswer,
+    run: (k, req) => shelfMovesOf(k.db, param(req, 'id')),
+  },
   {
     method: 'post',
     path: '/shelf/:id/moves',
