@@ -22,6 +22,8 @@ const routes: RouteRecordRaw[] = [
   { path: '/', redirect: '/batches' },
   { path: '/batches', name: 'batches', component: () => import('./places/BatchesPage.vue') },
   { path: '/batches/:id', name: 'batch', component: () => import('./places/BatchPage.vue') },
+  { path: '/side-by-side', name: 'compare', component: () => import('./places/ComparePage.vue') },
+  { path: '/batches/:id/cost', name: 'cost', component: () => import('./places/CostPage.vue') },
   { path: '/batches/:id/pods', name: 'choose', component: () => import('./places/ChoosePage.vue') },
   { path: '/batches/:id/counter', name: 'counter', component: () => import('./places/CounterPage.vue') },
   { path: '/batches/:id/trim/:station', name: 'trim', component: () => import('./places/TrimPage.vue') },
@@ -32,6 +34,7 @@ const routes: RouteRecordRaw[] = [
   { path: '/bench/:tool?', name: 'bench', component: () => import('./places/BenchPage.vue') },
   { path: '/larder', name: 'larder', component: () => import('./places/LarderPage.vue') },
   { path: '/shelf/:id/label', name: 'label', component: () => import('./places/LabelPage.vue') },
+  { path: '/shelf/:id', name: 'bottling', component: () => import('./places/BottlingPage.vue') },
   { path: '/shelf', name: 'shelf', component: () => import('./places/ShelfPage.vue') },
   { path: '/:rest(.*)*', name: 'nowhere', component: () => import('./places/NowherePage.vue') },
 ];

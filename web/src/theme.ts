@@ -268,7 +268,16 @@ export const naive: GlobalThemeOverrides = {
     boxShadowBefore: 'none',
     boxShadowAfter: 'none',
   },
-  Table: { thColor: COLOURS.plate, tdColor: COLOURS.plate, borderColor: COLOURS.line, thFontWeight: '700', fontSizeSmall: '14px' },
+  Table: {
+    thColor: COLOURS.plate,
+    thColorModal: COLOURS.plate,
+    tdColor: COLOURS.plate,
+    tdColorModal: COLOURS.plate,
+    borderColor: COLOURS.line,
+    borderColorModal: COLOURS.line,
+    thFontWeight: '700',
+    fontSizeSmall: '14px',
+  },
   DatePicker: {
     panelBorderRadius: '12px',
     panelBoxShadow: 'none',

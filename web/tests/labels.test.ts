@@ -29,6 +29,7 @@ const LABEL: Label = {
   date: { kind: 'use by', on: '2026-10-08' },
   keep: 'Keep in the fridge',
   opened: 'once open: fridge, 7 days',
+  live: false,
   netMl: 100,
   code: 'SR261001-A7K',
   measured: false,
@@ -77,6 +78,11 @@ describe('a sheet of labels', () => {
     // The reader goes by lines, so that words of one line stand together.
     for (const s of ['SlipwayRed', 'Useby2026-10-08', 'mustardseed', 'SR261001-A7K'])
       expect(text.split(s).length - 1, s).toBeGreaterThanOrEqual(24);
+  });
+  it('what lives is told to be opened over the sink', () => {
+    const sheet = SHEETS.find((s) => s.id === 'a4-24')!;
+    expect(words(layoutLabel({ ...LABEL, live: true }, ...sheet.label, wish(), measure))).toContain('Live: open it over the sink');
+    expect(words(layoutLabel(LABEL, ...sheet.label, wish(), measure))).not.toContain('Live');
   });
   it('begins at the first free place and goes on to the next sheet', async () => {
     const sheet = SHEETS.find((s) => s.id === 'a4-8')!;

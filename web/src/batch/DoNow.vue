@@ -9,7 +9,7 @@ const emit = defineEmits<{ tick: [key: string, done: boolean] }>();
 const list = computed(() => {
   const active = new Set(props.report.stations.filter((s) => s.active).map((s) => s.id));
   return [...props.report.duties]
-    .filter((d) => active.has(d.stationId) || active.size === 0)
+    .filter((d) => active.has(d.stationId) || active.size === 0 || d.standing)
     .sort((a, b) => Number(a.done) - Number(b.done) || a.due.localeCompare(b.due));
 });
 /** With more than one station at work, each duty says whose it is. */

@@ -13,11 +13,14 @@ import {
 } from '@roskel/core';
 import { today } from '../format';
 import { useOpenBatch } from '../stores/openBatch';
+import { useInstruments } from './useInstruments';
 import { BODY_CHOICES } from '../stations/bodyWords';
+import { lazySheet } from '../ui/lazySheet';
 import NumberField from '../ui/NumberField.vue';
 import PickField from '../ui/PickField.vue';
 import DateField from '../ui/DateField.vue';
 
+const AcidSheet = lazySheet(() => import('./AcidSheet.vue'));
 /** What was measured at a station, and the day it was done. The same at every station. */
 const props = withDefaults(
   defineProps<{
@@ -46,14 +49,24 @@ function set(change: Partial<Record<keyof StationLog, unknown>>) {
   const all = Object.entries({ ...log.value, ...change }).filter(([, v]) => v !== null && v !== '');
   const next: Partial<Record<keyof StationLog, unknown>> = Object.fromEntries(all);
   // Another figure is another reading: it belongs to what is there now, and nobody has vouched for it.
-  if ('pH' in change || 'instrument' in change) {
+  if ('pH' in change || 'instrument' in change || 'by' in change) {
     delete next.phOn;
     delete next.phSure;
   }
   if (next.pH !== undefined) next.instrument ??= instrumentOf(undefined);
   else delete next.instrument;
+  if (next.pH === undefined) delete next.by;
   batch.setLog(props.station.id, next as StationLog);
 }
+const instruments = useInstruments(() => log.value);
+const now = () => new Date().toISOString();
+const readBy = (value: string) => set({ by: null, ...instruments.readWith(value, now()) });
+/** Another figure is read now: its meter counts as it is calibrated now. */
+const setPh = (pH: number | null) =>
+  set({ pH, ...(log.value.by && pH !== null ? instruments.readWith(instruments.valueOf(log.value), now()) : {}) });
+const calibration = computed(() => (log.value.pH === undefined ? '' : instruments.says(instruments.valueOf(log.value), now())));
+const sourer = ref(false);
+const sourerOpen = ref(false);
 const refusal = ref('');
 /** A day that has not come cannot be one on which something was done. */
 function setDone(day: string) {
@@ -106,19 +119,23 @@ const trouble = (field: string) => batch.troubleAt(props.station.id, `log/${fiel
         optional
         :placeholder="station.now.pH === null ? '' : `about ${station.now.pH.toFixed(1)}`"
         :trouble="trouble('pH')"
-        @update:model-value="set({ pH: $event })"
+        @update:model-value="setPh"
       />
       <PickField
         v-if="log.pH !== undefined"
         label="With a"
-        :model-value="instrumentOf(log.instrument)"
-        :options="[
-          { value: 'meter', label: 'meter' },
-          { value: 'strip', label: 'strip' },
-        ]"
-        @update:model-value="set({ instrument: $event })"
+        :model-value="instruments.valueOf(log)"
+        :options="instruments.options.value"
+        @update:model-value="readBy"
       />
     </div>
+    <p v-if="ph && station.now.pH !== null" class="soft small" data-fact="worked-out">
+      <template v-if="log.pH !== undefined && station.planned.pH !== null"
+        >Worked out beforehand: about {{ station.planned.pH.toFixed(1) }}.
+      </template>
+      <NButton text class="link" @click="((sourer = true), (sourerOpen = true))">sourer, or thinner?</NButton>
+    </p>
+    <p v-if="calibration" class="soft small" data-fact="calibration">{{ calibration }}</p>
     <PickField
       v-if="station.now.body !== null"
       label="How it pours, cool"
@@ -145,6 +162,7 @@ const trouble = (field: string) => batch.troubleAt(props.station.id, `log/${fiel
       <NButton v-else @click="undoDone">Not done</NButton>
     </div>
     <p v-if="refusal" class="field-error" role="alert">{{ refusal }}</p>
+    <AcidSheet v-if="sourer" v-model:show="sourerOpen" :station="station" />
   </div>
 </template>
 
@@ -170,6 +188,10 @@ const trouble = (field: string) => batch.troubleAt(props.station.id, `log/${fiel
 }
 .asked p {
   margin: 0 0 6px;
+}
+p.small {
+  margin: 0;
+  font-size: 13px;
 }
 .done {
   display: grid;

@@ -2,9 +2,10 @@
 import { computed, reactive, ref, toRef, watch } from 'vue';
 import dayjs from 'dayjs';
 import { NButton, NForm } from 'naive-ui';
-import { instrumentOf, ReadingSchema, type Reading, type StationReport } from '@roskel/core';
+import { ReadingSchema, type Reading, type StationReport } from '@roskel/core';
 import { clock, day, today } from '../format';
 import { useOpenBatch } from '../stores/openBatch';
+import { useInstruments } from './useInstruments';
 import DateField from '../ui/DateField.vue';
 import { readClock } from '../ui/days';
 import DraftBar from '../ui/DraftBar.vue';
@@ -20,6 +21,7 @@ const show = defineModel<boolean>('show', { required: true });
 const props = defineProps<{ station: StationReport; reading: Reading | null }>();
 const batch = useOpenBatch();
 const P = ReadingSchema.properties;
+const instruments = useInstruments(() => props.reading);
 const blank = () => {
   const r = props.reading;
   return {
@@ -27,12 +29,17 @@ const blank = () => {
     tempC: r?.tempC ?? null,
     on: r ? dayjs(r.at).format('YYYY-MM-DD') : today(),
     at: r ? clock(r.at) : dayjs().format('HH:mm'),
-    instrument: instrumentOf(r?.instrument),
+    instrument: instruments.valueOf(r ?? {}),
     note: r?.note ?? '',
   };
 };
 const form = reactive(blank());
 const draft = useDraft(() => `reading.${batch.id}.${props.reading?.id ?? 'new'}`, form, blank, toRef(show));
+const calibration = computed(() => {
+  const time = readClock(form.at);
+  const at = time ? dayjs(`${form.on}T${time}`) : dayjs();
+  return instruments.says(form.instrument, (at.isValid() ? at : dayjs()).toISOString());
+});
 const problem = ref('');
 watch(show, (open) => open && (problem.value = ''));
 const title = computed(() => (props.reading ? 'Change the reading' : 'Log a reading'));
@@ -53,7 +60,7 @@ async function save() {
       at: at.toISOString(),
       ...(form.pH === null ? {} : { pH: form.pH }),
       ...(form.tempC === null ? {} : { tempC: form.tempC }),
-      instrument: form.instrument,
+      ...instruments.readWith(form.instrument, at.toISOString()),
       ...(form.note.trim() ? { note: form.note.trim() } : {}),
     };
     const others = batch.file!.readings.filter((r) => r.id !== reading.id);
@@ -78,15 +85,8 @@ async function remove() {
       <NumberField v-model="form.tempC" label="Temperature" unit="°C" :schema="P.tempC" optional :digits="1" />
       <DateField :model-value="form.on" label="Day" @update:model-value="form.on = $event ?? today()" />
       <TextField v-model="form.at" label="Time" :maxlength="8" placeholder="18:30" />
-      <PickField
-        v-model="form.instrument"
-        class="wide"
-        label="With a"
-        :options="[
-          { value: 'meter', label: 'meter' },
-          { value: 'strip', label: 'strip' },
-        ]"
-      />
+      <PickField v-model="form.instrument" class="wide" label="With a" :options="instruments.options.value" />
+      <p v-if="calibration" class="wide soft">{{ calibration }}</p>
       <TextField v-model="form.note" class="wide" label="Note" placeholder="cloudy, smells of apples" />
       <p v-if="problem" class="field-error wide" role="alert">{{ problem }}</p>
       <div class="acts wide">

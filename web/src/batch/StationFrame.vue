@@ -1,12 +1,22 @@
 <script setup lang="ts">
-import type { StationReport } from '@roskel/core';
+import { computed } from 'vue';
+import { stationKind, type StationReport } from '@roskel/core';
 import { useOpenBatch } from '../stores/openBatch';
 import { day } from '../format';
 import IntakeList from './IntakeList.vue';
+import KeepSide from './KeepSide.vue';
+import KeepStuff from './KeepStuff.vue';
 
 /** Two plates every station panel stands in: what is set and measured, and its picture. */
-defineProps<{ station: StationReport; picture: string; wide?: boolean }>();
+const props = defineProps<{ station: StationReport; picture: string; wide?: boolean }>();
 const batch = useOpenBatch();
+/** What it leaves that can be kept, for another batch or as a lot. */
+const leaves = computed(() => {
+  const { gives = {}, asLot = [] } = stationKind(props.station.kind);
+  return props.station.sides
+    .filter((s) => s.kept && gives[s.id])
+    .map((s) => ({ id: s.id, name: gives[s.id]![0]!.toUpperCase() + gives[s.id]!.slice(1), asLot: asLot.includes(s.id) }));
+});
 /** Minutes by the clock and by hand, as round as they are sure. */
 function minutes({ minutes: { hands, clock }, done, bowlG }: StationReport): string {
   if (done || !(bowlG > 0)) return '';
@@ -37,6 +47,10 @@ function minutes({ minutes: { hands, clock }, done, bowlG }: StationReport): str
   <section class="plate right" :aria-label="picture">
     <h2>{{ picture }}</h2>
     <slot name="picture" />
+    <template v-for="s in leaves" :key="s.id">
+      <KeepSide v-if="s.asLot" :station="station" :side="s.id" :name="s.name" />
+      <KeepStuff v-else :station="station" :side="s.id" :name="s.name" />
+    </template>
     <IntakeList :station="station" />
   </section>
 </template>

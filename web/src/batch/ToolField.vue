@@ -74,7 +74,7 @@ async function teach() {
 <template>
   <div v-if="mine.length || used" class="tool">
     <PickField
-      :label="kind === 'pot' ? 'Which pot' : kind === 'sieve' ? 'Which sieve' : 'Which blender'"
+      :label="`Which ${TOOL_NAMES[kind].replace(' or pan', '')}`"
       :model-value="entry.toolId ?? ''"
       :options="options"
       @update:model-value="choose"

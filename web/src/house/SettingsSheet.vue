@@ -1,14 +1,16 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue';
 import { NButton } from 'naive-ui';
+import { Type } from '@sinclair/typebox';
 import { DATE_FORMS, TEMPERATURES, WEEK_STARTS, WEIGHTS, type Settings } from '@roskel/contract';
-import { HEAT_SCHOOLS, KITCHENS, scoreOf, shuOfScore, VOLUMES_ML, type HeatSchool, type Kitchen } from '@roskel/core';
+import { HEAT_SCHOOLS, HOBS, KITCHENS, scoreOf, shuOfScore, VOLUMES_ML, type HeatSchool, type Hob, type Kitchen } from '@roskel/core';
 import { fullDay, plural, shu, today } from '../format';
 import ReferenceScore from '../heat/ReferenceScore.vue';
 import SchoolWhy from '../heat/SchoolWhy.vue';
 import { useHeat } from '../stores/heat';
 import { useNotices } from '../stores/notices';
 import { useSettings } from '../stores/settings';
+import NumberField from '../ui/NumberField.vue';
 import PickField from '../ui/PickField.vue';
 import RadioCards from '../ui/RadioCards.vue';
 import SheetCard from '../ui/SheetCard.vue';
@@ -33,6 +35,9 @@ const SCHOOL: Record<HeatSchool, { title: string; says: string }> = {
   fresh: { title: 'As quoted', says: 'the number quoted for the variety, taken for the fresh pod' },
 };
 const schools = HEAT_SCHOOLS.map((value) => ({ value, ...SCHOOL[value] }));
+const HOB_NAMES: Record<Hob, string> = { gas: 'gas', coil: 'electric plates or glass', induction: 'induction' };
+const HOB_KEYS = Object.keys(HOBS) as Hob[];
+const Tariff = Type.Number({ title: 'The price of a kWh', minimum: 0, maximum: 100 });
 const TEMP = { C: '°C', F: '°F' };
 const MASS = { g: 'grams', lb: 'pounds and ounces' };
 const ORDER: Record<Settings['dates'], string> = {
@@ -104,6 +109,22 @@ async function change(next: Partial<Settings>) {
         @update:model-value="change({ weekStart: $event })"
       />
       <PickField label="Money" :model-value="settings.value.currency" :options="money" @update:model-value="change({ currency: $event })" />
+    </div>
+    <h3>What energy costs</h3>
+    <div class="two">
+      <PickField
+        label="You cook on"
+        :model-value="settings.value.hob"
+        :options="named(HOB_KEYS, HOB_NAMES)"
+        @update:model-value="change({ hob: $event })"
+      />
+      <NumberField
+        label="Price of a kWh"
+        :model-value="settings.value.tariff"
+        :schema="Tariff"
+        optional
+        @update:model-value="change({ tariff: $event })"
+      />
     </div>
     <h3>How heat is counted <NButton text class="link" @click="why = true">why?</NButton></h3>
     <RadioCards

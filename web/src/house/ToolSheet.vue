@@ -1,17 +1,18 @@
 <script setup lang="ts">
 import { NButton } from 'naive-ui';
 import type { OwnTool } from '@roskel/contract';
-import { TOOL_KINDS, toolProblems, ToolSchema, type Tool } from '@roskel/core';
+import { CAPS, TOOL_FIELDS, TOOL_KINDS, toolProblems, ToolSchema, type Tool } from '@roskel/core';
 import { day } from '../format';
 import { useTools } from '../stores/own';
 import NumberField from '../ui/NumberField.vue';
 import PickField from '../ui/PickField.vue';
 import TextField from '../ui/TextField.vue';
-import { TOOL_NAMES } from './tools';
+import { CAP_NAMES, TOOL_NAMES } from './tools';
+import MeterFields from './MeterFields.vue';
 import OwnSheet from './OwnSheet.vue';
 import { useOwnRow } from './useOwnRow';
 
-/** A pot, a sieve, a blender: what it is, what it weighs empty, and what its weighings showed. */
+/** A pot, a sieve, a bottle, a meter: what it is, what it weighs empty, and what its weighings showed. */
 const show = defineModel<boolean>('show', { required: true });
 const props = defineProps<{ start: Tool | null; editing: OwnTool | null }>();
 const tools = useTools();
@@ -23,8 +24,17 @@ const { row, set, problems, refused, save, draft } = useOwnRow(show, props, {
   edit: tools.edit,
 });
 const kinds = TOOL_KINDS.map((value) => ({ value, label: TOOL_NAMES[value] }));
+const caps = CAPS.map((value) => ({ value, label: CAP_NAMES[value] }));
+const FIGURES = {
+  acrossCm: { label: 'Across, inside', unit: 'cm' },
+  volumeMl: { label: 'Holds', unit: 'ml' },
+  tareG: { label: 'Empty weight', unit: 'g' },
+  price: { label: 'Price of one, cap and all', unit: '' },
+} as const;
+const asks = (t: Tool, field: (typeof TOOL_FIELDS)[Tool['kind']]['asks'][number]) => TOOL_FIELDS[t.kind].asks.includes(field);
+const figuresOf = (t: Tool) => (Object.keys(FIGURES) as (keyof typeof FIGURES)[]).filter((f) => asks(t, f));
 /** A figure that is taken out is no figure. */
-function figure(name: 'tareG' | 'acrossCm' | 'volumeMl', x: number | null) {
+function figure(name: 'tareG' | 'acrossCm' | 'volumeMl' | 'price', x: number | null) {
   const { [name]: _, ...rest } = row.value!;
   row.value = x === null ? (rest as Tool) : { ...rest, [name]: x };
 }
@@ -35,13 +45,13 @@ const drop = (of: string) => set({ seen: row.value!.seen.filter((s) => s.of !== 
 <template>
   <OwnSheet
     v-model:show="show"
-    :title="editing ? 'Your pot, sieve or jug' : 'One more pot, sieve or jug'"
+    :title="editing ? 'A thing of your kitchen' : 'One more thing of the kitchen'"
     :width="560"
     :ready="row !== null"
     :taken-up="draft.takenUp.value"
     :problems="problems"
     :refused="refused"
-    well="What it learns from weighings is used the next time it is chosen."
+    well="What it learns is used the next time it is chosen."
     :verb="editing ? 'Keep the changes' : 'Add it'"
     @save="save"
     @anew="draft.anew"
@@ -50,31 +60,23 @@ const drop = (of: string) => set({ seen: row.value!.seen.filter((s) => s.of !== 
       <TextField class="wide" label="Name" :maxlength="60" :model-value="row.name" @update:model-value="set({ name: $event })" />
       <PickField class="wide" label="What it is" :model-value="row.kind" :options="kinds" @update:model-value="set({ kind: $event })" />
       <NumberField
-        v-if="row.kind !== 'sieve'"
-        label="Across, inside"
-        unit="cm"
+        v-for="name in figuresOf(row)"
+        :key="name"
+        :label="FIGURES[name].label"
+        v-bind="FIGURES[name].unit ? { unit: FIGURES[name].unit } : {}"
         optional
-        :model-value="row.acrossCm"
-        :schema="P.acrossCm"
-        @update:model-value="figure('acrossCm', $event)"
+        :model-value="row[name]"
+        :schema="P[name]"
+        @update:model-value="figure(name, $event)"
       />
-      <NumberField
-        v-if="row.kind !== 'sieve'"
-        label="Holds"
-        unit="ml"
-        optional
-        :model-value="row.volumeMl"
-        :schema="P.volumeMl"
-        @update:model-value="figure('volumeMl', $event)"
+      <PickField
+        v-if="asks(row, 'cap')"
+        label="Closed with"
+        :model-value="row.cap ?? 'screw'"
+        :options="caps"
+        @update:model-value="set({ cap: $event })"
       />
-      <NumberField
-        label="Empty weight"
-        unit="g"
-        optional
-        :model-value="row.tareG"
-        :schema="P.tareG"
-        @update:model-value="figure('tareG', $event)"
-      />
+      <MeterFields v-if="asks(row, 'calibrations')" class="wide" :tool="row" @calibrations="set({ calibrations: $event })" />
       <section v-if="row.seen.length" class="wide" aria-label="What it taught">
         <h3>What it taught</h3>
         <ul>

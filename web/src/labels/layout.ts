@@ -124,6 +124,7 @@ function footLines(l: Label, wish: LabelWish): Run[] {
   return [
     { text: `${cap} ${wish.day(l.date.on)}`, strong: true },
     { text: `${l.keep}; ${l.opened}`, strong: false },
+    ...(l.live ? [{ text: 'Live: open it over the sink', strong: true }] : []),
     { text: `${l.netMl} ml, made ${wish.day(l.madeOn)}, ${l.code}`, strong: false },
   ];
 }

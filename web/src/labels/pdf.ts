@@ -39,10 +39,10 @@ export async function measureWith(fonts: Fonts): Promise<Measure> {
   };
 }
 
-function draw(page: PDFPage, faces: Embedded, marks: readonly Mark[], left: number, top: number): void {
+function draw(page: PDFPage, faces: Embedded, marks: readonly Mark[]): void {
   const high = page.getHeight();
   for (const m of marks) {
-    const [x, y] = [(left + m.x) * PT, high - (top + m.y) * PT];
+    const [x, y] = [m.x * PT, high - m.y * PT];
     if (m.kind === 'text')
       page.drawText(drawable(faces[m.face], m.text), { x, y, size: m.size * PT, font: faces[m.face], color: colour(m.hex) });
     else if (m.kind === 'rect') page.drawRectangle({ x, y: y - m.h * PT, width: m.w * PT, height: m.h * PT, color: colour(m.hex) });
@@ -51,12 +51,10 @@ function draw(page: PDFPage, faces: Embedded, marks: readonly Mark[], left: numb
   }
 }
 
-/** So many labels on sheets, from the `first` place of the first sheet on (0 for the first), as a PDF. */
-export async function labelsPdf(
-  marks: readonly Mark[],
-  sheet: Sheet,
-  count: number,
-  first: number,
+/** Pages of marks on paper of one size (mm), as a PDF. */
+export async function marksPdf(
+  pages: readonly (readonly Mark[])[],
+  size: readonly [number, number],
   fonts: Fonts,
   title: string,
 ): Promise<Uint8Array> {
@@ -64,16 +62,29 @@ export async function labelsPdf(
   doc.setTitle(title);
   doc.setCreator('Roskel');
   const faces = await embed(doc, fonts);
+  for (const marks of pages) draw(doc.addPage([size[0] * PT, size[1] * PT]), faces, marks);
+  return doc.save();
+}
+
+/** So many labels on sheets, from the `first` place of the first sheet on (0 for the first), as a PDF. */
+export function labelsPdf(
+  marks: readonly Mark[],
+  sheet: Sheet,
+  count: number,
+  first: number,
+  fonts: Fonts,
+  title: string,
+): Promise<Uint8Array> {
+  const pages: Mark[][] = [];
   const perPage = sheet.across * sheet.down;
-  let page: PDFPage | null = null;
   for (let n = 0; n < count; n++) {
     const at = (first + n) % perPage;
-    if (page === null || at === 0) page = doc.addPage([sheet.page[0] * PT, sheet.page[1] * PT]);
-    const [left, top] = [
+    if (n === 0 || at === 0) pages.push([]);
+    const [x, y] = [
       sheet.margin[0] + (at % sheet.across) * sheet.pitch[0],
       sheet.margin[1] + Math.floor(at / sheet.across) * sheet.pitch[1],
     ];
-    draw(page, faces, marks, left, top);
+    pages.at(-1)!.push(...marks.map((m) => ({ ...m, x: m.x + x, y: m.y + y })));
   }
-  return doc.save();
+  return marksPdf(pages, sheet.page, fonts, title);
 }

@@ -2,26 +2,10 @@
 import { NButton, NDropdown } from 'naive-ui';
 import { computed, defineAsyncComponent, ref, watch } from 'vue';
 import { RouterLink, useRoute, useRouter } from 'vue-router';
-import {
-  addStation,
-  cardJsonLd,
-  cardText,
-  endOf,
-  endStrands,
-  levelName,
-  recipeCard,
-  stationIn,
-  stationKind,
-  stationsOf,
-  strandIn,
-  styleName,
-  type Banded,
-} from '@roskel/core';
-import { odds, shu, today } from '../format';
-import { useBatches } from '../stores/batches';
+import { endStrands, levelName, stationIn, styleName, type Banded } from '@roskel/core';
+import { odds, shu } from '../format';
 import { useOpenBatch } from '../stores/openBatch';
-import { useNotices } from '../stores/notices';
-import { download, fileName } from '../ui/download';
+import { useBatchMenu } from '../batch/useBatchMenu';
 import { useKeys } from '../ui/keys';
 import { useNarrow } from '../ui/useNarrow';
 import { PANELS } from '../stations';
@@ -39,13 +23,13 @@ import ShortPlate from '../batch/ShortPlate.vue';
 import BenchSheet from '../batch/BenchSheet.vue';
 
 const ChangeBar = defineAsyncComponent(() => import('../batch/ChangeBar.vue'));
+const AgainSheet = lazySheet(() => import('../batch/AgainSheet.vue'));
 const GoalSheet = lazySheet(() => import('../batch/GoalSheet.vue'));
 
 const route = useRoute();
 const router = useRouter();
 const batch = useOpenBatch();
-const batches = useBatches();
-const notices = useNotices();
+const { options: more, act, again, asking, archive, exportFile } = useBatchMenu(() => end.value);
 const chosen = ref('');
 const goal = ref(false);
 const about = ref<{ stationId: string; what: Banded } | null>(null);
@@ -108,6 +92,7 @@ useKeys('This batch', [
     says: 'choose the pods',
     run: () => void router.push({ name: 'choose', params: { id: batch.id }, query: { for: endId.value } }),
   },
+  { key: 'm', says: 'make it again', run: () => (again.value = true) },
   { key: 'l', says: 'change the line', run: () => (changing.value = true) },
   { key: 'e', says: 'export the file', run: () => exportFile() },
   { key: 'w', says: 'why these numbers', run: () => chosen.value && (about.value = { stationId: chosen.value, what: 'heatShu' }) },
@@ -118,29 +103,6 @@ function tick(key: string, isDone: boolean) {
   const dutiesDone = isDone ? [...f.dutiesDone, key] : f.dutiesDone.filter((k) => k !== key);
   batch.change('a tick', { ...f, dutiesDone });
 }
-function exportFile() {
-  const f = batch.file;
-  if (f) download(`${fileName(f.name)}.json`, JSON.stringify(f, null, 2) + '\n', 'application/json');
-}
-/** The batch as a recipe that others can follow: as text to send on, or as an open Recipe. */
-function asRecipe(as: 'text' | 'ld') {
-  const f = batch.file;
-  if (!f) return;
-  try {
-    const card = recipeCard(f, today());
-    if (as === 'text') download(`${fileName(f.name)}.txt`, cardText(card), 'text/plain');
-    else download(`${fileName(f.name)}.recipe.json`, JSON.stringify(cardJsonLd(card), null, 2) + '\n', 'application/ld+json');
-  } catch (e) {
-    notices.fail(e);
-  }
-}
-const print = () => window.print();
-const asking = ref(false);
-/** Work that is on its way is not archived by a slip. */
-const running = computed(() => {
-  const all = batch.file ? stationsOf(batch.file).map((s) => s.entry) : [];
-  return all.some((s) => s.log.doneOn) && all.some((s) => stationKind(s.kind).bottled && !s.log.doneOn);
-});
 /** The end whose goal is on the page: that of the strand one is in, else the last one looked at, else the main one. */
 const endId = ref('');
 const ends = computed(() => (file.value ? endStrands(file.value) : []));
@@ -158,49 +120,6 @@ const endReport = computed(() => batch.report?.ends.find((e) => e.strandId === e
 /** The picture has handles while the line is changed. */
 const changing = ref(false);
 const narrow = useNarrow(720);
-/** What is done to the whole batch, and rarely. */
-const more = [
-  { key: 'counter', label: 'At the counter' },
-  { key: 'trim', label: 'Taste and put right' },
-  { key: 'export', label: 'Export the file' },
-  { key: 'text', label: 'Save as a recipe, plain text' },
-  { key: 'ld', label: 'Save as a Recipe (JSON-LD)' },
-  { key: 'print', label: 'Print the bench sheet' },
-  { key: 'archive', label: 'Archive' },
-];
-function doMore(key: string) {
-  if (key === 'trim') void taste();
-  else if (key === 'counter') void router.push({ name: 'counter', params: { id: batch.id } });
-  else if (key === 'export') exportFile();
-  else if (key === 'text' || key === 'ld') asRecipe(key);
-  else if (key === 'print') print();
-  else if (running.value) asking.value = true;
-  else void archive();
-}
-/** To the tasting in front of the bottles one looks at; the line gets a station for it where it has none. */
-async function taste() {
-  const strand = end.value;
-  if (!batch.file || !strand) return;
-  try {
-    const has = (f: typeof batch.file) => strandIn(f, strand.id).stations.find((s) => s.kind === 'trim');
-    if (!has(batch.file))
-      batch.change('Trim', batch.carried(addStation(batch.file, 'trim', { stationId: endOf(strand).id, where: 'before' })));
-    await router.push({ name: 'trim', params: { id: batch.id, station: has(batch.file)!.id } });
-  } catch (e) {
-    notices.fail(e);
-  }
-}
-async function archive() {
-  asking.value = false;
-  try {
-    await batch.save();
-    await batches.archive.put(batch.id, batch.file!.name);
-    await router.push('/batches');
-    notices.say('Archived. Undo brings it back, and so does the archive.');
-  } catch (e) {
-    notices.fail(e);
-  }
-}
 </script>
 
 <template>
@@ -234,7 +153,7 @@ async function archive() {
         <NButton class="no-print" :type="changing ? 'primary' : 'default'" :aria-pressed="changing" @click="changing = !changing"
           >Change the line</NButton
         >
-        <NDropdown trigger="click" :options="more" @select="(key: string) => doMore(key)">
+        <NDropdown trigger="click" :options="more" @select="(key: string) => act(key)">
           <NButton class="no-print" aria-haspopup="menu">More</NButton>
         </NDropdown>
       </header>
@@ -275,6 +194,7 @@ async function archive() {
       </div>
       <BenchSheet v-if="batch.report" :file="file" :report="batch.report" />
       <GoalSheet v-if="endId" v-model:show="goal" :strand-id="endId" />
+      <AgainSheet v-if="again" v-model:show="again" :file="file" :batch-id="batch.id" />
       <SheetCard v-model:show="asking" title="Archive a batch on its way?" :width="460">
         <p>{{ file.name }} is not bottled yet. In the archive nobody is reminded of its jars; it can be restored at any time.</p>
         <p class="two">

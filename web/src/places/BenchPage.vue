@@ -5,6 +5,7 @@ import HeatMix from '../bench/HeatMix.vue';
 import DilutionTest from '../bench/DilutionTest.vue';
 import MatchTest from '../bench/MatchTest.vue';
 import MeasureReader from '../bench/MeasureReader.vue';
+import AcidTool from '../bench/AcidTool.vue';
 import HeatLog from '../bench/HeatLog.vue';
 import TrimBench from '../trim/TrimBench.vue';
 import SchoolStamp from '../heat/SchoolStamp.vue';
@@ -15,6 +16,7 @@ const TOOLS = [
   { name: 'dilution', title: 'Dilution test', is: DilutionTest },
   { name: 'match', title: 'Match test', is: MatchTest },
   { name: 'trim', title: 'Trim', is: TrimBench },
+  { name: 'ph', title: 'pH', is: AcidTool },
   { name: 'heat', title: 'Heat log', is: HeatLog },
   { name: 'measures', title: 'Measures', is: MeasureReader },
 ] as const;

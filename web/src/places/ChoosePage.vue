@@ -6,7 +6,7 @@ import { bitterSeeds, colourFamily, endStrands, heatKept, KNIFE, podStationId, p
 import { heatAxis } from '../charts/HeatAxis';
 import { plural, shu } from '../format';
 import { useMix } from '../pods/useMix';
-import { useOpenBatch } from '../stores/openBatch';
+import { useBatchHere } from '../batch/useBatchHere';
 import { usePods } from '../stores/pods';
 import { useKeys } from '../ui/keys';
 import { stopBench } from '../worker/client';
@@ -20,7 +20,7 @@ import WayList from '../pods/WayList.vue';
 
 const route = useRoute();
 const router = useRouter();
-const batch = useOpenBatch();
+const { batch, ready: here } = useBatchHere();
 const pods = usePods();
 const file = computed(() => batch.file);
 /** The strand whose goal the pods are chosen for: two bowls of one base are two goals. */
@@ -33,7 +33,7 @@ const mix = useMix(file, strandId);
 const { wish, answer, trouble, stopped, solving, solveMs, picked, ready, choices, allowed, live, bottles, whole, rows, pending, hex } = mix;
 
 onMounted(async () => {
-  await Promise.all([batch.id === route.params.id && batch.file ? Promise.resolve() : batch.open(String(route.params.id)), pods.load()]);
+  await Promise.all([here(), pods.load()]);
   if (!file.value) return;
   const had = mix.begin();
   if (pods.items.some((p) => p.stockG > 0)) await mix.solve(!had);

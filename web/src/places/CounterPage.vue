@@ -1,12 +1,12 @@
 <script setup lang="ts">
-import { computed, onMounted, ref } from 'vue';
+import { computed, onMounted, ref, watch } from 'vue';
 import { NButton } from 'naive-ui';
 import { RouterLink, useRoute, useRouter } from 'vue-router';
-import { mapStations, stationIn, tieReadings, type StationLog } from '@roskel/core';
+import { graphOf, mapStations, stationIn, tieReadings, upstreamOf, type StationLog } from '@roskel/core';
 import { stepsOf } from '../counter/steps';
 import { useAwake } from '../counter/useAwake';
 import { grams, inManner, plural, today } from '../format';
-import { useOpenBatch } from '../stores/openBatch';
+import { useBatchHere } from '../batch/useBatchHere';
 import { clockOf, useTimers } from '../stores/timers';
 import { useKeys } from '../ui/keys';
 import AskSheet from '../counter/AskSheet.vue';
@@ -17,10 +17,10 @@ import SaveState from '../batch/SaveState.vue';
 /** At the counter: one step at a time in large type, for wet fingers and a foot switch. */
 const route = useRoute();
 const router = useRouter();
-const batch = useOpenBatch();
+const { batch, ready } = useBatchHere();
 const timers = useTimers();
 const awake = useAwake();
-onMounted(() => void (batch.id === route.params.id && batch.file ? null : batch.open(String(route.params.id))));
+onMounted(() => void ready());
 
 const steps = computed(() => (batch.file && batch.report ? stepsOf(batch.file, batch.report) : []));
 /** The step one is at: as the address says, else the first that is not done. */
@@ -44,6 +44,13 @@ function toggle() {
   if (s) timers.toggle({ batchId: batch.id, stationId: s.station.id, name: s.title }, s.minutes);
 }
 const log = computed<StationLog>(() => (step.value && batch.file && stationIn(batch.file, step.value.station.id)?.log) || {});
+/** A step that ends by the scale: its pot is weighed while it boils, empty weight and minutes known as far as they are. */
+const pot = computed(() => {
+  const s = step.value;
+  if (s?.untilG == null || !batch.file) return null;
+  const tool = batch.file.tools?.find((t) => t.id === stationIn(batch.file!, s.station.id)?.toolId);
+  return { tareG: tool?.tareG ?? null, ranMin: timer.value ? timers.ranMin(timer.value) : null };
+});
 function setLog(change: Partial<StationLog>) {
   const s = step.value;
   if (!s || !batch.file) return;
@@ -61,15 +68,26 @@ function setLog(change: Partial<StationLog>) {
 const waits = computed(() => step.value !== null && step.value.days > 0 && !step.value.done && step.value.station.to > today());
 function done() {
   const s = step.value;
-  if (!s) return;
+  if (!s || !batch.file) return;
+  const before = upstreamOf(graphOf(batch.file), s.station.id);
+  const open = steps.value.find((x) => !x.done && before.has(x.station.id));
+  refusal.value = !s.done && !waits.value && open ? `${open.title} comes first, and is not done yet.` : '';
+  if (refusal.value) return;
   if (!s.done && !waits.value) setLog({ doneOn: today() });
   if (next.value) go(index.value + 1);
   else void router.push({ name: 'batch', params: { id: batch.id } });
 }
+/** Why this step cannot be done now. */
+const refusal = ref('');
+watch(index, () => (refusal.value = ''));
 const asked = ref<'mass' | 'ph' | null>(null);
-const trouble = computed(() =>
-  step.value ? (batch.troubleAt(step.value.station.id, 'log/massG') ?? batch.troubleAt(step.value.station.id, 'log/pH')) : null,
-);
+/** Why what was logged here cannot stand: at any of its fields. */
+const trouble = computed(() => {
+  const s = step.value;
+  if (!s) return null;
+  const pots = (log.value.pot ?? []).map((_, i) => `pot/${i}/massG`);
+  return ['doneOn', 'massG', 'pH', ...pots].map((f) => batch.troubleAt(s.station.id, `log/${f}`)).find((t) => t) ?? null;
+});
 useKeys('At the counter', [
   { key: 'arrowright', says: 'the next step', run: () => go(index.value + 1) },
   { key: 'pagedown', says: 'the next step (foot switch)', run: () => go(index.value + 1) },
@@ -119,12 +137,13 @@ useKeys('At the counter', [
               {{ log.pH === undefined ? '' : `pH ${log.pH.toFixed(2)} read` }}
             </p>
             <p v-if="trouble" class="field-error" role="alert">{{ inManner(trouble) }}</p>
+            <p v-else-if="refusal" class="field-error" role="alert">{{ refusal }}</p>
           </div>
         </div>
         <p v-if="waits" class="soft">It stands {{ plural(step.days, 'day') }}, until {{ step.station.to }}. Mark it as done when it is.</p>
         <div class="buttons">
           <NButton class="big" :disabled="index === 0" @click="go(index - 1)">Back</NButton>
-          <NButton class="big" @click="asked = 'mass'">Weigh it</NButton>
+          <NButton class="big" @click="asked = 'mass'">{{ pot ? 'Weigh the pot' : 'Weigh it' }}</NButton>
           <NButton class="big" @click="asked = 'ph'">Read the pH</NButton>
           <NButton class="big main" type="primary" @click="done">{{
             !next
@@ -153,7 +172,7 @@ useKeys('At the counter', [
         </section>
         <p class="soft small"><SaveState /> {{ awake ? 'The screen stays awake.' : '' }}</p>
       </aside>
-      <AskSheet v-model:asked="asked" :log="log" @take="setLog" />
+      <AskSheet v-model:asked="asked" :log="log" :pot="pot" @take="setLog" />
     </div>
   </div>
 </template>

@@ -93,7 +93,7 @@ function onJar(name: string): string {
       >
       <NButton @click="archived = true">Archive</NButton>
       <RouterLink class="act small" to="/larder/table">Ingredients</RouterLink>
-      <RouterLink class="act small" to="/larder/tools">Pots and sieves</RouterLink>
+      <RouterLink class="act small" to="/larder/tools">Things of the kitchen</RouterLink>
       <NButton @click="reading = true">Paste a list</NButton>
       <NButton type="primary" @click="open(null)">Add something</NButton>
     </header>

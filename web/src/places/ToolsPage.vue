@@ -30,7 +30,7 @@ const columns: Column<Row>[] = [
   { name: 'across', width: 90, figure: true, by: (r) => r.t.acrossCm ?? 0, text: (r) => (r.t.acrossCm ? `${r.t.acrossCm} cm` : '') },
   { name: 'holds', width: 100, figure: true, by: (r) => r.t.volumeMl ?? 0, text: (r) => (r.t.volumeMl ? `${r.t.volumeMl} ml` : '') },
   { name: 'empty', width: 100, figure: true, by: (r) => r.t.tareG ?? 0, text: (r) => (r.t.tareG ? grams(r.t.tareG) : '') },
-  { name: 'Learnt', width: 280, soft: true, text: (r) => learntWords(r.t) },
+  { name: 'Known of it', width: 280, soft: true, text: (r) => learntWords(r.t) },
 ];
 const BLANK: Tool = { id: 'tool', kind: 'pot', name: '', acrossCm: 24, seen: [] };
 </script>
@@ -38,11 +38,12 @@ const BLANK: Tool = { id: 'tool', kind: 'pot', name: '', acrossCm: 24, seen: [] 
 <template>
   <CompareTable
     v-model:find="find"
-    title="Pots and sieves"
-    what="a pot or sieve"
+    title="Things of the kitchen"
+    what="a pot, bottle or meter"
     :up="{ to: '/larder', name: 'Larder' }"
     :columns="columns"
     :rows="rows"
+    :acts-width="206"
   >
     <template #filters>
       <NButton type="primary" @click="copy(BLANK)">Add one</NButton>
@@ -55,10 +56,10 @@ const BLANK: Tool = { id: 'tool', kind: 'pot', name: '', acrossCm: 24, seen: [] 
       <span class="acts"><OwnActs :name="r.t.name" own @copy="copy(r.t)" @edit="edit(r.own)" @away="away(r.own)" /></span>
     </template>
     <template #foot>
-      A pot learns how fast it boils down, a sieve how much it holds back, a blender how thick it makes things, whenever a weighing or a
-      look is taught to it on a batch's page.
+      Kinds of bottle are chosen where bottles are filled, a meter where a pH is read. A pot learns how fast it boils down, a sieve how much
+      it holds back, a blender how thick it makes things, whenever a weighing or a look is taught to it on a batch's page.
     </template>
-    <ArchiveSheet v-model:show="archived" title="Archived pots and sieves" :archive="tools.archive" />
+    <ArchiveSheet v-model:show="archived" title="Archived things" :archive="tools.archive" />
     <ToolSheet v-model:show="sheet" :start="start" :editing="editing" />
   </CompareTable>
 </template>

@@ -2,12 +2,12 @@
 import { computed, onMounted } from 'vue';
 import { NButton } from 'naive-ui';
 import { RouterLink, useRoute, useRouter } from 'vue-router';
-import { stationIn, withRound, type Round } from '@roskel/core';
+import { stationIn, stationKind, whyNoRound, withRound, type Round } from '@roskel/core';
 import SaveState from '../batch/SaveState.vue';
 import { grams } from '../format';
 import { useLarder } from '../stores/larder';
 import { useNotices } from '../stores/notices';
-import { useOpenBatch } from '../stores/openBatch';
+import { useBatchHere } from '../batch/useBatchHere';
 import { usePods } from '../stores/pods';
 import RoundList from '../trim/RoundList.vue';
 import TrimBoard from '../trim/TrimBoard.vue';
@@ -20,7 +20,7 @@ import { bench } from '../worker/client';
 /** Trim by taste: what is wrong with a sauce is said on five rails, and the least that puts it right is weighed in. */
 const route = useRoute();
 const router = useRouter();
-const batch = useOpenBatch();
+const { batch, ready } = useBatchHere();
 const larder = useLarder();
 const pods = usePods();
 const notices = useNotices();
@@ -35,8 +35,10 @@ const trim = useTrim(
 );
 const { says, set, told, trouble, working, chosen, offer } = trim;
 onMounted(async () => {
-  await Promise.all([batch.id === route.params.id && batch.file ? null : batch.open(String(route.params.id)), trim.load()]);
+  await Promise.all([ready(), trim.load()]);
 });
+/** Why nothing goes in here any more. */
+const closed = computed(() => (batch.file ? whyNoRound(batch.file, stationId.value) : null));
 const back = computed(() => ({ name: 'batch', params: { id: String(route.params.id) }, query: { at: stationId.value } }));
 
 function take(round: Round, label: string) {
@@ -56,7 +58,7 @@ function take(round: Round, label: string) {
 }
 /** What is chosen goes in: said, weighed, kept as a round. */
 function weighIn() {
-  if (!offer.value || !told.value) return;
+  if (!offer.value || !told.value || closed.value) return;
   const what = offer.value.puts.map((p) => `${p.words} ${p.name.split(',')[0]!}`).join(', ');
   take(newRound(says.value, told.value.now, offer.value.puts), `Weighed in: ${what}`);
   notices.say(`${what}: weighed in. Stir, wait, taste again; then read the pH anew.`);
@@ -97,14 +99,12 @@ useKeys('Trim', [
       >
       <SaveState class="push" />
       <NButton :disabled="!told || working" @click="right">It is right</NButton>
-      <NButton type="primary" :disabled="!offer || working" @click="weighIn">Weigh this in</NButton>
+      <NButton type="primary" :disabled="!offer || working || closed !== null" @click="weighIn">Weigh this in</NButton>
     </header>
-    <p v-if="batch.file && !entry" class="plate note">
-      This station is not there any more. <RouterLink :to="back">Back to the batch</RouterLink>.
-    </p>
-    <p v-else-if="trouble" class="plate note field-error" role="alert">{{ trouble }}</p>
+    <p v-if="closed" class="plate note" role="status">{{ closed }} <RouterLink :to="back">Back to the batch</RouterLink>.</p>
+    <p v-if="trouble && entry" class="plate note field-error" role="alert">{{ trouble }}</p>
     <TrimBoard
-      v-if="!trouble && entry"
+      v-if="!trouble && entry && stationKind(entry.kind).stirs"
       v-model:chosen="chosen"
       :told="told"
       :says="says"

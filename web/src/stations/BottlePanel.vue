@@ -1,21 +1,103 @@
 <script setup lang="ts">
-import { computed } from 'vue';
-import type { StationReport } from '@roskel/core';
-import { plural, inManner } from '../format';
+import { computed, onMounted, reactive } from 'vue';
+import {
+  addDays,
+  fillings,
+  HEATED,
+  MOST_ATM,
+  stationIn,
+  StationLogSchema,
+  withGoal,
+  type BottleKind,
+  type StationReport,
+  type Tool,
+} from '@roskel/core';
+import { degrees, fullDay, grams, inManner, plural, today } from '../format';
+import { useTools } from '../stores/own';
 import { usePanel } from './panel';
 import StationFrame from '../batch/StationFrame.vue';
 import LogFields from '../batch/LogFields.vue';
+import ToolField from '../batch/ToolField.vue';
+import { CAP_NAMES } from '../house/tools';
+import BoilClock from './BoilClock.vue';
+import HeatField from './HeatField.vue';
 import ParamField from './ParamField.vue';
-import PickField from '../ui/PickField.vue';
 import BottleShape from '../ui/BottleShape.vue';
+import DateField from '../ui/DateField.vue';
+import FactRows from '../ui/FactRows.vue';
+import NumberField from '../ui/NumberField.vue';
+import PickField from '../ui/PickField.vue';
+import TextField from '../ui/TextField.vue';
 
 const props = defineProps<{ station: StationReport<'bottle'> }>();
 const { batch, params, set, facts } = usePanel<'bottle'>(props);
+const tools = useTools();
+onMounted(() => void tools.load().catch(() => undefined));
+const P = StationLogSchema.properties;
+const log = computed(() => stationIn(batch.file!, props.station.id)?.log ?? props.station.log);
+const setLog = (change: Record<string, unknown>) =>
+  batch.setLog(
+    props.station.id,
+    Object.fromEntries(
+      Object.entries({ ...log.value, ...change }).filter(([, v]) => v !== null && v !== undefined && v !== ''),
+    ) as typeof log.value,
+  );
+const refused = reactive<{ ownUntil: string | null; frozenOn: string | null }>({ ownUntil: null, frozenOn: null });
+/** Days of what was filled: none before that, and nothing is frozen on a day that has not come. */
+function setDay(field: 'ownUntil' | 'frozenOn', day: string | null) {
+  const filledOn = log.value.doneOn!;
+  refused[field] =
+    day !== null && day < filledOn
+      ? `It was filled on ${fullDay(filledOn)}. Give that day or a later one.`
+      : day !== null && field === 'frozenOn' && day > today()
+        ? 'That day has not come yet. Say when they went into the freezer.'
+        : null;
+  if (refused[field] === null) setLog({ [field]: day, ...(field === 'ownUntil' && day === null ? { ownWhy: null } : {}) });
+}
 const filled = computed(() => facts.value?.bottles ?? 0);
 const over = computed(() => Math.round(facts.value?.overMl ?? 0));
 const part = computed(() => Math.min(1, over.value / (facts.value?.bottleMl ?? 1)));
 const end = computed(() => batch.report?.ends.find((e) => e.stationId === props.station.id) ?? null);
 const fewer = computed(() => (facts.value ? facts.value.wanted - filled.value : 0));
+const shapes = computed(() => Math.min(filled.value, 10));
+/** A kind of bottle brings its size along. */
+function chosen(tool: Tool) {
+  const e = end.value;
+  if (e && tool.volumeMl && tool.volumeMl !== e.goal.bottleMl)
+    batch.change(`bottles of ${tool.volumeMl} ml`, withGoal(batch.file!, e.strandId, { ...e.goal, bottleMl: tool.volumeMl }));
+}
+const kinds = computed<BottleKind[]>(() => {
+  const mine = tools.items
+    .filter((o) => o.value.kind === 'bottle' && o.value.volumeMl)
+    .map((o) => ({ id: o.id, name: o.value.name, ml: o.value.volumeMl! }));
+  const now = facts.value?.bottleMl ?? 0;
+  return now > 0 && !mine.some((k) => k.ml === now) ? [{ id: 'now', name: 'as planned', ml: now }, ...mine] : mine;
+});
+const others = computed(() => {
+  const f = facts.value;
+  if (!f || kinds.value.length < 2) return [];
+  return fillings(f.filledMl + f.overMl, params.value.headspacePct, kinds.value).slice(0, 4);
+});
+const atm = (x: number) => (x < 10 ? x.toFixed(1) : String(Math.round(x)));
+const rows = computed<[string, string][]>(() => {
+  const f = facts.value;
+  if (!f || filled.value === 0) return [];
+  const p = f.pressure;
+  return [
+    ['Fill each with', `${grams(f.perBottleG)}, ${Math.round(f.perBottleMl)} ml`],
+    ...(f.onScaleG === null ? [] : [['The scale then shows', `${grams(f.onScaleG)} with the glass`] as [string, string]]),
+    ['Boil the bottles for', `${f.sterilisingMin} min`],
+    ...(p
+      ? [
+          ['Sugar left for yeast', `about ${p.sugarGPerL.toFixed(0)} g a litre`] as [string, string],
+          ['It could press', `${atm(p.fridge)} atm cold, ${atm(p.warm)} warm; ${MOST_ATM} is the most`] as [string, string],
+        ]
+      : []),
+    ...(f.cap ? [['Closed with', CAP_NAMES[f.cap]] as [string, string]] : []),
+  ];
+});
+/** What the table allows, once it is filled. */
+const table = computed(() => (end.value?.keeping && log.value.doneOn ? addDays(log.value.doneOn, end.value.keeping.days) : null));
 </script>
 
 <template>
@@ -30,31 +112,85 @@ const fewer = computed(() => (facts.value ? facts.value.wanted - filled.value : 
         ]"
         @update:model-value="set({ fill: $event })"
       />
+      <ToolField :station="station" @tool="chosen" />
       <ParamField :station="station" name="headspacePct" label="Headspace" />
       <ParamField :station="station" name="altitudeM" label="Altitude" />
+      <template v-if="params.fill === 'hot'">
+        <NumberField
+          label="Hot when filled"
+          unit="°C"
+          :model-value="log.fillC"
+          :schema="P.fillC"
+          optional
+          :digits="0"
+          :likely="{ word: 'at least', value: HEATED.c }"
+          @update:model-value="setLog({ fillC: $event })"
+        />
+        <HeatField :station="station" />
+      </template>
     </template>
-    <template #measured
-      ><LogFields :station="station" :mass="false" :bottles="facts?.possible ?? 0" :heated="params.fill === 'hot'"
-    /></template>
+    <template #measured>
+      <LogFields :station="station" :mass="false" :bottles="facts?.possible ?? 0" :heated="params.fill === 'hot'" />
+      <template v-if="log.doneOn">
+        <DateField
+          label="Your own last day"
+          :model-value="log.ownUntil ?? null"
+          optional
+          :trouble="refused.ownUntil"
+          @update:model-value="setDay('ownUntil', $event)"
+        />
+        <DateField
+          label="In the freezer since"
+          :model-value="log.frozenOn ?? null"
+          optional
+          :trouble="refused.frozenOn ?? batch.troubleAt(station.id, 'log/frozenOn')"
+          @update:model-value="setDay('frozenOn', $event)"
+        />
+        <TextField
+          v-if="log.ownUntil"
+          label="Why"
+          :model-value="log.ownWhy ?? ''"
+          :maxlength="200"
+          placeholder="colour fades by then"
+          @update:model-value="setLog({ ownWhy: $event })"
+        />
+        <p v-if="log.ownUntil && table" class="soft said" data-fact="own">
+          {{
+            log.ownUntil <= table
+              ? `Shelf and label go by your day; the table would allow ${fullDay(table)}.`
+              : `Kept as yours. The table allows ${fullDay(table)}: shelf and label say that.`
+          }}
+        </p>
+      </template>
+    </template>
     <template #picture>
       <div class="row">
-        <BottleShape
-          v-for="n in Math.min(filled, 14)"
-          :key="n"
-          :hex="station.now.hex"
-          :fill="1"
-          :live="params.fill === 'cold'"
-          :size="78"
-        />
-        <BottleShape v-if="over > 0 && filled < 14" :hex="station.now.hex" :fill="part" :live="params.fill === 'cold'" :size="78" ghost />
+        <BottleShape v-for="n in shapes" :key="n" :hex="station.now.hex" :fill="1" :live="params.fill === 'cold'" :size="66" />
+        <span v-if="filled > shapes" class="soft">and {{ filled - shapes }} more</span>
+        <BottleShape v-if="over > 0 && filled < 10" :hex="station.now.hex" :fill="part" :live="params.fill === 'cold'" :size="66" ghost />
       </div>
       <p>
         <b data-fact="bottles">{{ plural(filled, 'bottle') }}</b> of {{ end?.goal.bottleMl }} ml<template v-if="fewer > 0"
           >, {{ fewer }} fewer than wanted</template
         >; {{ over }} ml left over.
       </p>
+      <FactRows :rows="rows" />
+      <p v-if="filled > 0 && !station.done" class="clock">
+        <BoilClock :batch-id="batch.id" :station-id="station.id" :minutes="facts!.sterilisingMin" />
+      </p>
+      <ul v-if="others.length" class="kinds" aria-label="In your kinds of bottle">
+        <li v-for="f in others" :key="f.kind.id" data-filling>
+          <b>{{ f.count }} × {{ f.kind.ml }} ml</b>
+          <span class="soft"
+            >{{ f.kind.name }}:
+            {{
+              f.rest ? `the rest fills one ${f.rest.kind.name} to ${Math.round(100 * f.rest.share)} %` : `${Math.round(f.leftMl)} ml left`
+            }}</span
+          >
+        </li>
+      </ul>
       <p v-if="params.fill === 'hot'" class="keep">
-        {{ inManner('Hot-filled: the whole sauce held at 82 °C for 10 min, and filled hot.') }}
+        {{ inManner(`Hot-filled: the whole sauce held at 82 °C for 10 min, and filled at ${degrees(HEATED.c)} or more.`) }}
       </p>
       <p v-if="end?.keeping" class="keep" data-fact="keep"><b>Keep:</b> {{ inManner(end.keeping.text) }}</p>
     </template>
@@ -70,9 +206,31 @@ const fewer = computed(() => (facts.value ? facts.value.wanted - filled.value : 
   border-bottom: 5px solid var(--rim);
   padding: 4px 4px 0;
 }
+.clock {
+  margin: 8px 0 0;
+}
 .keep {
   margin: 4px 0 0;
   font-size: 14px;
   line-height: 1.35;
+}
+.said {
+  margin: 0;
+  font-size: 13px;
+  line-height: 1.3;
+}
+.kinds {
+  list-style: none;
+  margin: 6px 0 0;
+  padding: 0;
+  font-size: 14px;
+}
+.kinds b {
+  white-space: nowrap;
+}
+.kinds li {
+  display: flex;
+  gap: 10px;
+  padding: 2px 0;
 }
 </style>

@@ -6,7 +6,6 @@ import { usePanel } from './panel';
 import StationFrame from '../batch/StationFrame.vue';
 import LogFields from '../batch/LogFields.vue';
 import ParamField from './ParamField.vue';
-import KeepStuff from '../batch/KeepStuff.vue';
 import FactRows from '../ui/FactRows.vue';
 import TickField from '../ui/TickField.vue';
 
@@ -44,7 +43,6 @@ const share = computed(() => (100 * props.station.now.massG) / Math.max(1, props
       </div>
       <div class="two"><FactRows :rows="pods" /><FactRows :rows="brine" /></div>
       <p class="soft">Dissolved salt, sugar and acid spread over all the water. Pulp, fat and nearly all heat stay with the pods.</p>
-      <KeepStuff :station="station" side="brine" name="Brine" />
     </template>
   </StationFrame>
 </template>

@@ -6,6 +6,7 @@ import { grams } from '../format';
 import { useOpenBatch } from '../stores/openBatch';
 import NumberField from '../ui/NumberField.vue';
 import { commitTyping } from '../ui/typing';
+import { withWeighing } from './potWeighing';
 
 /** The pot on the scale while it boils: as often as one likes, each with its minutes. The empty pot is taken off here. */
 const props = defineProps<{ station: StationReport<'simmer'>; tareG: number | null }>();
@@ -28,8 +29,7 @@ const trouble = computed(() => {
 function add() {
   commitTyping();
   if (min.value === null || weight.value === null || whole(weight.value) < 1) return;
-  const next = { id: `w${Date.now().toString(36)}`, min: min.value, massG: Math.round(whole(weight.value) * 10) / 10 };
-  put([...pot.value, next].sort((a, b) => a.min - b.min));
+  put(withWeighing(pot.value, min.value, whole(weight.value)));
   [min.value, weight.value] = [null, null];
 }
 </script>

@@ -10,6 +10,7 @@ import ParamField from './ParamField.vue';
 import PotWeighings from './PotWeighings.vue';
 import ToolField from '../batch/ToolField.vue';
 import NumberField from '../ui/NumberField.vue';
+import HeatField from './HeatField.vue';
 import PotPicture from './PotPicture.vue';
 import FactRows from '../ui/FactRows.vue';
 import PickField from '../ui/PickField.vue';
@@ -125,6 +126,7 @@ const rows = computed(() => {
     <template #measured
       ><LogFields :station="station" mass-label="Weighed, less the pot" />
       <PotWeighings v-if="facts && !weighed" :station="station" :tare-g="used?.tareG ?? null" />
+      <HeatField :station="station" />
     </template>
     <template #picture>
       <PotPicture

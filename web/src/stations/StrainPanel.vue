@@ -6,7 +6,6 @@ import { usePanel } from './panel';
 import StationFrame from '../batch/StationFrame.vue';
 import LogFields from '../batch/LogFields.vue';
 import FactRows from '../ui/FactRows.vue';
-import KeepSide from '../batch/KeepSide.vue';
 import RadioCards from '../ui/RadioCards.vue';
 import ParamCurve from './ParamCurve.vue';
 import ToolField from '../batch/ToolField.vue';
@@ -68,7 +67,6 @@ const methods = computed(() =>
       />
       <FactRows :rows="rows" />
       <p class="soft">Capsaicin rides on the particles: the pulp is hotter than the sauce, and dried it makes a fierce flake.</p>
-      <KeepSide :station="station" side="pulp" name="Pulp" />
     </template>
   </StationFrame>
 </template>

@@ -12,8 +12,9 @@ export interface Timer {
   name: string;
   /** ms since 1970 at which it ends; null while it is held. */
   endsAt: number | null;
-  /** ms left while it is held. */
+  /** ms left while it is held, and ms it runs for in all. */
   leftMs: number;
+  totalMs: number;
   /** It has rung, and someone has seen it. */
   rung: boolean;
 }
@@ -54,7 +55,7 @@ export const useTimers = defineStore('timers', () => {
     const ms = Math.round(minutes * 60_000);
     all.value = [
       ...all.value.filter((t) => !(t.batchId === of.batchId && t.stationId === of.stationId)),
-      { ...of, id: `${Date.now().toString(36)}`, endsAt: Date.now() + ms, leftMs: ms, rung: false },
+      { ...of, id: `${Date.now().toString(36)}`, endsAt: Date.now() + ms, leftMs: ms, totalMs: ms, rung: false },
     ];
     go();
   }
@@ -72,11 +73,24 @@ export const useTimers = defineStore('timers', () => {
     else hold(t.id);
   }
   const more = (id: string, minutes: number) =>
-    change(id, (t) => ({ rung: false, endsAt: (t.endsAt === null || t.rung ? Date.now() : t.endsAt) + minutes * 60_000 }));
+    change(id, (t) => {
+      const ms = minutes * 60_000;
+      // One that is held stays held.
+      const when = t.endsAt === null ? { leftMs: t.leftMs + ms } : { endsAt: (t.rung ? Date.now() : t.endsAt) + ms };
+      return { rung: false, totalMs: t.totalMs + ms, ...when };
+    });
+  /** Minutes it has run so far. */
+  const ranMin = (t: Timer): number => Math.max(0, Math.round((t.totalMs - leftMs(t)) / 60_000));
   const drop = (id: string) => (all.value = all.value.filter((t) => t.id !== id));
   const at = (batchId: string, stationId: string) => all.value.find((t) => t.batchId === batchId && t.stationId === stationId) ?? null;
+  // Another window of the house set, held or dropped one: both show the same.
+  window.addEventListener('storage', (e) => {
+    if (e.key !== KEEP) return;
+    all.value = readHere<Timer[]>(KEEP) ?? [];
+    go();
+  });
   go();
-  return { all, now, running, leftMs, start, hold, resume, toggle, more, drop, at };
+  return { all, now, running, leftMs, start, hold, resume, toggle, more, ranMin, drop, at };
 });
 
 /** "24:51", or "1:02:09". */

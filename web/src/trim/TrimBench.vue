@@ -1,15 +1,13 @@
 <script setup lang="ts">
-import { computed, onMounted, ref, watch } from 'vue';
+import { onMounted, ref, watch } from 'vue';
 import { NButton } from 'naive-ui';
-import { Type } from '@sinclair/typebox';
 import type { KnownSauce, TrimOffer } from '@roskel/core';
 import { grams } from '../format';
-import { LEAST_BODY } from '../stations/bodyWords';
 import { useNotices } from '../stores/notices';
 import { keepHere, readHere } from '../ui/keepHere';
-import NumberField from '../ui/NumberField.vue';
-import PickField from '../ui/PickField.vue';
 import { bench } from '../worker/client';
+import KnownFields from './KnownFields.vue';
+import { START_SAUCE } from './known';
 import TrimBoard from './TrimBoard.vue';
 import { useTrim } from './useTrim';
 
@@ -20,19 +18,10 @@ interface Kept {
   /** What it was before each thing that went in, last first taken back. */
   before: { known: KnownSauce; says: string }[];
 }
-const START: KnownSauce = { massG: 500, pH: 3.6, shu: 3000, saltPct: 2, sugarPct: 4, body: 4, aceticPct: 1.2 };
 const kept = readHere<Kept>(KEEP);
-const known = ref<KnownSauce>(kept?.known ?? { ...START });
+const known = ref<KnownSauce>(kept?.known ?? { ...START_SAUCE });
 const before = ref<Kept['before']>(kept?.before ?? []);
 watch([known, before], () => keepHere(KEEP, { known: known.value, before: before.value } satisfies Kept), { deep: true });
-const P = {
-  massG: Type.Number({ title: 'How much there is', minimum: 20, maximum: 50_000, unit: 'g' }),
-  pH: Type.Number({ title: 'pH', minimum: 2.5, maximum: 7 }),
-  shu: Type.Number({ title: 'Heat in SHU', minimum: 0, maximum: 3_000_000 }),
-  saltPct: Type.Number({ title: 'Salt', minimum: 0, maximum: 25 }),
-  sugarPct: Type.Number({ title: 'Sugar', minimum: 0, maximum: 60 }),
-  aceticPct: Type.Number({ title: 'Vinegar in it, as acetic acid', minimum: 0, maximum: 10 }),
-};
 const set1 = (change: Partial<KnownSauce>) => (known.value = { ...known.value, ...change });
 const trim = useTrim(
   (stocks, ask) => bench().trimBowl({ ...known.value }, stocks, ask),
@@ -41,12 +30,6 @@ const trim = useTrim(
 const { says, set, told, trouble, working, chosen, offer } = trim;
 const notices = useNotices();
 onMounted(() => void trim.load());
-const bodies = [...LEAST_BODY.filter((b) => b.value > 0).map((b) => ({ value: b.value + 0.5, label: b.label.replace('at least ', '') }))];
-const pours = computed(() => [{ value: 1.5, label: 'like water or milk' }, ...bodies]);
-const nearestBody = computed(
-  () => [...pours.value].sort((a, b) => Math.abs(a.value - known.value.body) - Math.abs(b.value - known.value.body))[0]!.value,
-);
-
 /** It is in: the sauce is now what it was worked out to be, until it is tasted and read again. */
 function weighIn() {
   const o: TrimOffer | null = offer.value;
@@ -82,31 +65,7 @@ function takeBack() {
       <NButton type="primary" :disabled="!offer || working" @click="weighIn">Weigh this in</NButton>
     </Teleport>
     <section class="plate known" aria-label="The sauce">
-      <NumberField label="There is" unit="g" :model-value="known.massG" :schema="P.massG" @update:model-value="set1({ massG: $event! })" />
-      <NumberField label="Measured pH" :model-value="known.pH" :schema="P.pH" @update:model-value="set1({ pH: $event! })" />
-      <NumberField label="Heat, about, SHU" :model-value="known.shu" :schema="P.shu" @update:model-value="set1({ shu: $event! })" />
-      <NumberField
-        label="Salt"
-        unit="%"
-        :model-value="known.saltPct"
-        :schema="P.saltPct"
-        @update:model-value="set1({ saltPct: $event! })"
-      />
-      <NumberField
-        label="Sugar"
-        unit="%"
-        :model-value="known.sugarPct"
-        :schema="P.sugarPct"
-        @update:model-value="set1({ sugarPct: $event! })"
-      />
-      <NumberField
-        label="Acetic acid"
-        unit="%"
-        :model-value="known.aceticPct"
-        :schema="P.aceticPct"
-        @update:model-value="set1({ aceticPct: $event! })"
-      />
-      <PickField label="How it pours" :model-value="nearestBody" :options="pours" @update:model-value="set1({ body: $event })" />
+      <KnownFields :known="known" @change="set1" />
       <p class="soft full">
         Off the label of a bottle, or a guess: only the pH must be measured.
         {{ before.length ? `In it so far: ${before.map((b) => b.says).join('; ')}.` : '' }} {{ grams(known.massG) }} as it stands.

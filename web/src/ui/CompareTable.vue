@@ -16,7 +16,16 @@ export interface Column<R> {
   soft?: boolean;
   width: number;
 }
-const props = defineProps<{ title: string; what: string; up: { to: string; name: string }; columns: Column<R>[]; rows: readonly R[] }>();
+const props = defineProps<{
+  title: string;
+  what: string;
+  up: { to: string; name: string };
+  columns: Column<R>[];
+  rows: readonly R[];
+  actsWidth?: number;
+}>();
+/** Room for what is done to a row, px; a page whose rows are all the maker's own has more of it. */
+const ACTS = 152;
 const find = defineModel<string>('find', { required: true });
 const slots = defineSlots<{
   cell(of: { row: R; name: string }): unknown;
@@ -43,7 +52,7 @@ const shown = computed<DataTableColumns<R>>(() => [
   {
     key: 'acts',
     title: () => h('span', { class: 'visually-hidden' }, 'What to do'),
-    width: 152,
+    width: props.actsWidth ?? ACTS,
     fixed: 'right' as const,
     render: (row: R) => slots.acts?.({ row }) as VNodeChild,
   },
@@ -60,7 +69,7 @@ async function tellOrder(sorted: DataTableSortState | DataTableSortState[] | nul
   }
 }
 onMounted(() => void tellOrder(null));
-const total = computed(() => props.columns.reduce((s, c) => s + c.width, 152));
+const total = computed(() => props.columns.reduce((s, c) => s + c.width, props.actsWidth ?? ACTS));
 </script>
 
 <template>

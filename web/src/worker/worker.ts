@@ -15,7 +15,14 @@ import {
   type BenchAnswer,
   type BenchStuff,
   type BlendWish,
+  acidWork,
   leftoverLot,
+  runUpTo,
+  type AcidWork,
+  makeAgain,
+  type Again,
+  type AgainWish,
+  type Asked,
   type Leftover,
   type LinearSolver,
   type LineReport,
@@ -108,6 +115,17 @@ const bench = {
   /** The same for a sauce of which only mass, pH and taste are known. */
   trimBowl(known: KnownSauce, stocks: TrimStock[], ask: TrimAsk): Promise<Timed<TrimTold>> {
     return timed((solver) => trimBowl(solver, knownSauce(known), stocks, ask));
+  },
+  /** What it takes to bring what leaves a station to a pH, and what water does to it; the pH that counts there is in it. */
+  acidAt(file: BatchFile, stationId: string, targetPh: number, limit: number): Timed<AcidWork> {
+    return answered(() => acidWork(runUpTo(file, stationId).out.stream, targetPh, limit));
+  },
+  acidOf(known: KnownSauce, targetPh: number, limit: number): Timed<AcidWork> {
+    return answered(() => acidWork(knownSauce(known).stream, targetPh, limit));
+  },
+  /** A made batch once more, with what it showed, of today's pods. */
+  again(made: BatchFile, batchId: string, wish: AgainWish, asked: Asked): Promise<Timed<Again>> {
+    return timed((solver) => makeAgain(solver, made, batchId, wish, asked));
   },
   /** A whole plan from what someone has and wishes. */
   plan(wish: Wish, today: string): Promise<Timed<Plan>> {
