@@ -42,6 +42,7 @@ import { kitchenMix } from '../core/tests/helpers';
 import { blendLines } from './blend';
 import { browserBench } from './browser';
 import { houseBench } from './house';
+import { shelfLines } from './shelf';
 import { trimLines } from './trim';
 import { measure, print, scaled, type Line } from './measure';
 
@@ -243,7 +244,7 @@ function twelveStations(): BatchFile {
   const apart = prepareApart(line, 'blend', ['garlic'], 'Garlic', 'char');
   return addStation(shareOut(apart, 'main', 2), 'strain', { stationId: 'strain', where: 'after' });
 }
-lines.push(...blendLines(highs), ...trimLines(highs));
+lines.push(...blendLines(highs), ...trimLines(highs), ...(await shelfLines(highs)));
 print(lines);
 if (process.argv.includes('--browser')) await browserBench();
 if (process.argv.includes('--house')) await houseBench();

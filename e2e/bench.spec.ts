@@ -154,9 +154,21 @@ test('the log of a thermometer: hot enough or not, bad lines told, and what it n
   await expect(page.locator('[data-fact=verdict]')).toContainText('Hot enough');
   await expect(page.locator('[data-fact=read]')).toHaveText('6 points read, 1 line left out.');
   await expect(page.getByText('Line 5: No time is in this line.')).toBeVisible();
-  await text.fill('0,180\n30,179\n');
+  // What the log does not say is asked: 120 could be a boil or a lukewarm sauce.
+  await text.fill('0,180\n10,181\n20,181');
+  await expect(page.getByRole('alert')).toContainText('whether these are °C or °F, nor what its times count');
+  await expect(page.locator('[data-fact=verdict]')).toHaveCount(0);
+  await pick(page, 'Degrees', '°F');
+  await pick(page, 'Times', 'minutes');
   await expect(page.locator('[data-fact=verdict]')).toContainText('Hot enough');
-  await text.fill('0,150\n30,150\n');
+  await pick(page, 'Times', 'seconds');
+  await expect(page.locator('[data-fact=verdict]')).toContainText('Too short');
+  await pick(page, 'Times', 'minutes');
+  // Half an hour that nobody saw.
+  await text.fill('0,185\n30,185');
+  await expect(page.locator('[data-fact=verdict]')).toContainText('Too short');
+  await expect(page.getByText('Longest gap, which counts for nothing')).toBeVisible();
+  await text.fill('0,150\n12,150\n');
   await expect(page.locator('[data-fact=verdict]')).toContainText('Not hot enough: its hottest is 65.6 °C');
   await expect(page.getByText('not spores', { exact: false })).toBeVisible();
   await page.getByLabel('Altitude').fill('1609');

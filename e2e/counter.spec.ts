@@ -51,20 +51,41 @@ test('at the counter by keyboard alone, on a phone: steps, a timer that outlives
   await expect(clock).toHaveText('00:00');
   // Two taps: the key, the figure.
   await page.keyboard.press('w');
-  await page.getByLabel('On the scale').fill('500');
+  // While it boils: the pot and all, whose empty weight is known, with its minutes; the step goes on.
+  const sheet = page.getByRole('dialog');
+  await sheet.getByLabel('On the scale').fill('1200');
+  await page.keyboard.press('Enter');
+  await expect(sheet.getByRole('alert')).toContainText('The empty pot alone weighs 1,840 g');
+  await sheet.getByLabel('On the scale').fill('2640');
+  await sheet.getByLabel('Minutes from the boil').fill('12');
+  await page.keyboard.press('Enter');
+  await expect(sheet).toHaveCount(0);
+  await expect(page.getByText('800 g', { exact: true })).toBeVisible();
+  // Off the fire it is the weight that counts.
+  await page.keyboard.press('w');
+  await pick(page, 'It is', 'off the fire, done');
+  await sheet.getByLabel('On the scale').fill('2340');
   await page.keyboard.press('Enter');
   await expect(page.locator('[data-fact=logged]')).toContainText('500 g weighed');
+  // The letters are the counter's again once the sheet has gone.
+  await expect(sheet).toHaveCount(0);
   await page.keyboard.press('h');
   await pick(page, 'With a', 'meter');
   await page.getByRole('dialog').getByLabel('pH').fill('3.41');
   await page.keyboard.press('Enter');
   await expect(page.locator('[data-fact=logged]')).toContainText('pH 3.41 read');
+  await expect(sheet).toHaveCount(0);
   await page.keyboard.press('d');
   await expect(page.getByRole('heading', { name: 'Blend', level: 1 })).toBeVisible();
   await expect(page.getByText('Saved', { exact: true })).toBeVisible();
   const after = (await stored(page, 'harbour-dark')).record;
-  expect(stationIn(after.file, 'simmer')!.log).toMatchObject({ massG: 500, pH: 3.41, instrument: 'meter' });
+  expect(stationIn(after.file, 'simmer')!.log).toMatchObject({ massG: 500, pH: 3.41, instrument: 'meter', pot: [{ min: 12, massG: 800 }] });
   expect(stationIn(after.file, 'simmer')!.log.doneOn).toBeDefined();
+  // A step cannot be done before what it stands on.
+  await page.keyboard.press('PageDown');
+  await page.keyboard.press('d');
+  await expect(page.getByText('Blend comes first, and is not done yet.')).toBeVisible();
+  await page.keyboard.press('PageUp');
   // Nonsense at the scale is answered, and the step stays.
   await page.keyboard.press('w');
   await page.getByLabel('On the scale').fill('lots');

@@ -64,7 +64,7 @@ test('raw: eaten from a bowl, never more than days, whatever is measured', async
   expect((at(report, 'blend').now.saltPct / 100) * at(report, 'blend').now.massG).toBeLessThan(salt * 1.1);
   const keep = await fill(page, 'Serve', '3.4');
   expect(keep).toMatch(/Fridge, three days/);
-  await expect(page.getByText(/bowls? of 150 ml/)).toBeVisible();
+  await expect(page.getByText(/bowls? of 150 ml/).first()).toBeVisible();
 });
 
 test('steeped: dragged to the night it needs, boiled, sieved by the scale; the sieve learns and forgets', async ({ page }) => {

@@ -205,6 +205,7 @@ test('the fresh-weight school is stamped everywhere, explained, and changes noth
   await expect(bottled).toContainText(/\d/);
   await expect.poll(async () => number(await bottled.innerText())).toBeGreaterThan(3 * onDry);
   await page.getByRole('link', { name: 'Pods' }).click();
+  await only(page, 'habanero');
   await page.getByRole('button', { name: 'Undo' }).click();
   await expect(band(page, 'lot-habanero')).toHaveText(shown);
 });

@@ -16,14 +16,14 @@ const VIEWS: readonly [name: string, path: string, click?: string][] = [
   ['larder', '/larder'],
   ['shelf', '/shelf'],
   ['bench', '/bench/mix'],
-  ['dilution', '/bench/dilution'],
+  ['ph', '/bench/ph'],
   ['pot', '/batches/harbour-dark?at=simmer'],
-  ['tools', '/larder/tools'],
+  ['cost', '/batches/slipway-red-2/cost'],
+  ['bottling', '/shelf/slipway-red-2'],
   ['recipe', '/batches', 'button:has-text("Start a batch")'],
   ['trim', '/batches/overnight-red/trim/trim'],
   ['label', '/shelf', 'a:has-text("Labels")'],
   ['counter', '/batches/harbour-dark/counter'],
-  ['lot', '/pods', '.row:has-text("Smoked")'],
 ];
 const server = new DemoServer(4800);
 const base = await server.start();
