@@ -8,7 +8,7 @@ import {
   endOf,
   forecastJar,
   jarParameters,
-  jarSystem,
+  learnJar,
   lineGain,
   LineMemo,
   mainEnd,
@@ -23,11 +23,9 @@ import {
   runLine,
   shareOut,
   STYLES,
-  simulateJar,
   solvePh,
   stationsOf,
   chargeAt,
-  TYPICAL,
   useMix,
   variety,
   withParams,
@@ -39,6 +37,7 @@ import {
 } from '@roskel/core';
 import { highsSolver } from '@roskel/core/highs';
 import { kitchenMix } from '../core/tests/helpers';
+import { jarSystem } from '../core/tests/jarReference';
 import { blendLines } from './blend';
 import { browserBench } from './browser';
 import { houseBench } from './house';
@@ -100,33 +99,45 @@ const { Solver } = createRequire(import.meta.url)('odex') as {
     solve(f: (x: number, y: number[]) => number[], x0: number, y0: number[], x1: number): unknown;
   };
 };
-const members = drawEnsemble(7, 60).map((d) => jarParameters(conditions, d));
-lines.push({
-  what: 'forecast, 60 members over 21 days',
-  ours: measure(() => forecastJar({ conditions, tempC: 21, horizonDays: 21, members: 60, seed: 7, targetPh: 3.8, leastDays: 7 })),
-  reference: measure(
+const jar = { conditions, tempC: 21, temps: [], horizonDays: 60, members: 300, seed: 7, targetPh: 3.8, leastDays: 7, now: 0 };
+const fewJars = drawEnsemble(7, 12).map((d) => jarParameters(conditions, d));
+/** Twelve jars by the reference, and as many as the forecast has by multiplication: it takes seconds. */
+const byReference = scaled(
+  measure(
     () => {
-      for (const P of members) {
+      for (const P of fewJars) {
         const system = jarSystem(P);
         const solver = new Solver(9);
-        solver.absoluteTolerance = solver.relativeTolerance = 1e-3;
-        solver.maxSteps = 100_000;
+        solver.absoluteTolerance = solver.relativeTolerance = 1e-5;
+        solver.maxSteps = 1_000_000;
         const out = new Float64Array(9);
-        solver.solve((t, y) => (system.rates(Float64Array.from(y), t, 21, out, 4.5), Array.from(out)), 0, Array.from(system.start()), 504);
+        solver.solve((t, y) => (system.rates(Float64Array.from(y), t, 21, out, 4.5), Array.from(out)), 0, Array.from(system.start()), 1440);
       }
     },
     3,
     1,
   ),
-  against: 'odex (extrapolation, tolerance 1e-3) on the same 60 jars',
-  wantedMs: 300,
-});
-const one = jarParameters(conditions, TYPICAL);
+  300 / fewJars.length,
+);
+let seed = 7;
 lines.push({
-  what: 'one jar over 60 days',
-  ours: measure(() => simulateJar(one, new Float64Array(240).fill(21)), 100),
-  reference: measure(() => simulateJar(one, new Float64Array(240).fill(21), 1e-7), 30),
-  against: 'the same integrator at tolerance 1e-7',
+  what: 'forecast, 300 jars over 60 days, with its bands',
+  ours: measure(() => forecastJar({ ...jar, readings: [], seed: seed++ })),
+  reference: byReference,
+  against: 'odex (extrapolation, tolerance 1e-5): 12 of these jars, times 25',
+  wantedMs: 50,
+});
+const ten = [5.2, 5.05, 4.7, 4.45, 4.25, 4.12, 3.98, 3.88, 3.82, 3.78].map((pH, i) => ({
+  day: 1 + i * 1.4,
+  ...{ pH, sd: 0.05, instrument: 'meter' as const },
+}));
+const sixtyDays = new Float64Array(240).fill(21);
+lines.push({
+  what: 'ten readings of a jar taken in',
+  ours: measure(() => learnJar({ conditions, temps: sixtyDays, readings: ten, members: 300, seed: seed++ })),
+  reference: byReference,
+  against: 'one run of 300 jars over 60 days by the reference',
+  wantedMs: 150,
 });
 
 // 3. The blur that follows a finger against the Monte Carlo run it stands for.

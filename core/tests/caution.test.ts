@@ -13,7 +13,7 @@ import {
 } from '../src';
 import { log, smallBatch } from './helpers';
 
-const read = (...list: [day: number, pH: number][]): JarReading[] => list.map(([day, pH]) => ({ day, pH, instrument: 'meter' }));
+const read = (...list: [day: number, pH: number][]): JarReading[] => list.map(([day, pH]) => ({ day, pH, instrument: 'meter', sd: 0.05 }));
 const judge = (list: JarReading[], salt = 3) => judgeJar(list, salt, salt);
 const said = (day: number, list: JarReading[], salt = 3, open = true) => jarAcid(day, judge(list, salt), open)[0]?.id;
 

@@ -120,6 +120,15 @@ describe('the jar', () => {
         seed: i,
         targetPh: 3.8,
         leastDays: 7,
+        // Whatever was read, and however warm it was: nothing breaks.
+        temps: d.chance(0.5) ? Array.from({ length: d.whole(1, 9) }, () => ({ day: d.between(0, 40), c: d.between(-5, 60) })) : [],
+        readings: d.chance(0.4)
+          ? Array.from({ length: d.whole(1, 4) }, () => ({
+              ...{ day: d.between(0, 60), pH: d.between(1.5, 9), instrument: 'meter' as const },
+              sd: d.pick([0.05, 0.1, 0.4]),
+            }))
+          : [],
+        now: d.chance(0.5) ? d.whole(0, 400) : null,
       });
       f.pH.forEach((q, k) => {
         expect([q.p10, q.p50, q.p90].every(Number.isFinite)).toBe(true);

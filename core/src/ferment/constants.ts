@@ -19,6 +19,13 @@ export const DISCREPANCY_SD = 0.1;
 /** Work is done in blocks of this many hours with constant temperature. */
 export const BLOCK_H = 6;
 
+/** The line between acid and low-acid food (US 21 CFR 114.3), and the house line with a margin to it. */
+export const LEGAL_PH = 4.6;
+export const HOUSE_PH = 4.0;
+
+/** Jars that a forecast is made of (section 4: between 300 and 1000 nothing changes beyond chance). */
+export const JAR_MEMBERS = 300;
+
 /** How finely the pods are cut: hours for salt to even out, and share of sugar free at once (section 1.6, 2.4). */
 export const CUTS = {
   mash: { label: 'mash', tauH: 1, freeSugar: 0.9 },

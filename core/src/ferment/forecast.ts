@@ -1,13 +1,21 @@
-import { drawEnsemble } from '../stat/draw';
-import { quantileSorted } from '../stat/normal';
-import { BLOCK_H, DISCREPANCY_SD } from './constants';
+import { uniformFloat64 } from 'pure-rand/distribution/uniformFloat64';
+import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus';
+import { hash } from '../stat/draw';
+import { normalQuantile, quantileSorted } from '../stat/normal';
+import { BLOCK_H, DISCREPANCY_SD, HOUSE_PH, LEGAL_PH } from './constants';
+import type { JarReading } from './judge';
+import { drawOf, learnJar, phAt, type Fit, type LearntJar, type SeenPh } from './learn';
 import { simulateJar } from './model';
 import { jarParameters, type JarConditions } from './priors';
+import { blockTemps, type JarTemp } from './warmth';
 
 export interface ForecastInput {
   conditions: JarConditions;
   /** Expected temperature of the jar, °C. */
   tempC: number;
+  /** How warm it was, as far as that is known. */
+  temps: readonly JarTemp[];
+  readings: readonly JarReading[];
   horizonDays: number;
   members: number;
   seed: number;
@@ -15,6 +23,8 @@ export interface ForecastInput {
   targetPh: number;
   /** Days a jar must have had before it may be called ready (7; whole pods 14). */
   leastDays: number;
+  /** Days since it was packed, where one stands now; null before it is packed. */
+  now: number | null;
 }
 
 export interface Quantiles {
@@ -33,6 +43,20 @@ export interface Crossing {
   never: number;
 }
 
+/** What one more reading would do: on which day it tells most, and what is left of the doubt in when it is ready, 0 to 1. */
+export interface NextReading {
+  day: number;
+  leaves: number;
+}
+
+/** What the temperature so far did to the day it is ready, against the plan's. */
+export interface Warmth {
+  meanC: number;
+  plannedC: number;
+  /** Days later (negative: earlier) by the middle jar; null where that one never gets there. */
+  laterDays: number | null;
+}
+
 export interface Forecast {
   members: number;
   /** Days of the points below, from 0. */
@@ -40,73 +64,197 @@ export interface Forecast {
   pH: Quantiles[];
   /** CO2 per day at each point, mmol/l. */
   gas: Quantiles[];
+  /** Sugar that is left, mmol/l. */
+  sugar: Quantiles[];
   crossings: { legal: Crossing; house: Crossing; target: Crossing };
   /** Days when half, and nine in ten, of jars like this are ready; null beyond the horizon. */
   ready: { from: number | null; to: number | null };
+  /** Share of members that are ready by each day of `days`. */
+  readyBy: number[];
+  fit: Fit;
+  seen: readonly SeenPh[];
+  next: NextReading | null;
+  warmth: Warmth | null;
 }
 
-/** The line between acid and low-acid food (US 21 CFR 114.3), and the house line with a margin to it. */
-export const LEGAL_PH = 4.6;
-export const HOUSE_PH = 4.0;
+const PER_DAY = 24 / BLOCK_H;
 
-function crossing(paths: readonly Float64Array[], pH: number): Crossing {
-  const days = paths
-    .map((path) => {
-      const b = path.findIndex((v) => v <= pH);
-      if (b < 0) return Infinity;
-      if (b === 0) return 0;
-      const before = path[b - 1]!;
-      return ((b - 1 + (before - pH) / (before - path[b]!)) * BLOCK_H) / 24;
-    })
-    .sort((a, b) => a - b);
+/** Day on which a path first is at a pH or below; Infinity where it never is. */
+export function crossed(path: ArrayLike<number>, pH: number): number {
+  for (let b = 0; b < path.length; b++) {
+    if (path[b]! > pH) continue;
+    if (b === 0) return 0;
+    const before = path[b - 1]!;
+    return (b - 1 + (before - pH) / (before - path[b]!)) / PER_DAY;
+  }
+  return Infinity;
+}
+function crossing(sorted: readonly number[], pH: number): Crossing {
   const at = (p: number) => {
-    const d = days[Math.min(days.length - 1, Math.floor(p * days.length))]!;
+    const d = sorted[Math.min(sorted.length - 1, Math.floor(p * sorted.length))]!;
     return Number.isFinite(d) ? d : null;
   };
-  return { pH, p10: at(0.1), p50: at(0.5), p90: at(0.9), never: days.filter((d) => d === Infinity).length / days.length };
+  return { pH, p10: at(0.1), p50: at(0.5), p90: at(0.9), never: sorted.filter((d) => d === Infinity).length / sorted.length };
+}
+
+/** Everything that decides what a jar's readings teach, as one text. */
+const keyOf = (i: ForecastInput) => JSON.stringify([i.conditions, i.tempC, i.temps, i.readings, i.members, i.seed]);
+/** Jars that were learnt lately: a batch that is edited asks for its own again and again. */
+const MOST_REMEMBERED = 24;
+const remembered = new Map<string, LearntJar>();
+
+/** The jar as its readings and its temperature tell it; the latest are remembered. */
+export function learntJarOf(input: ForecastInput): LearntJar {
+  const key = keyOf(input);
+  let learnt = remembered.get(key);
+  if (!learnt) {
+    const last = Math.max(1, ...input.readings.map((r) => r.day));
+    const temps = blockTemps(input.temps, input.tempC, Math.ceil(last * PER_DAY) + 1);
+    learnt = learnJar({ ...input, temps });
+    if (remembered.size >= MOST_REMEMBERED) remembered.delete(remembered.keys().next().value!);
+  } else remembered.delete(key);
+  // Used again: the last to go.
+  remembered.set(key, learnt);
+  return learnt;
 }
 
 /**
- * Forecast of a jar by an ensemble of the kinetic model (chapter 4, sections 2 and 4.4). A forecast is
- * never a measurement and never makes a jar safe. Deterministic for the same seed. Throws RangeError
- * for fewer than 2 members or a horizon outside 1 to 365 days.
+ * Forecast of a jar by an ensemble of the kinetic model (chapter 4, sections 2 and 4.4), steered by what was read in it. A
+ * forecast is never a measurement and never makes a jar safe. Deterministic for the same seed. Throws RangeError for fewer
+ * than 2 members or a horizon outside 1 to 365 days.
  */
 export function forecastJar(input: ForecastInput): Forecast {
   if (!(input.members >= 2)) throw new RangeError('A band needs at least two members');
   if (!(input.horizonDays >= 1 && input.horizonDays <= 365)) throw new RangeError('The horizon is 1 to 365 days');
-  const blocks = Math.ceil((input.horizonDays * 24) / BLOCK_H);
-  const temps = new Float64Array(blocks).fill(input.tempC);
-  const paths: Float64Array[] = [];
+  const blocks = Math.ceil(input.horizonDays * PER_DAY);
+  const learnt = learntJarOf(input);
+  const temps = blockTemps(input.temps, input.tempC, blocks);
+  const rng = xoroshiro128plus(hash('wobble', input.seed) | 0);
+  const plain: Float64Array[] = [];
   const gases: Float64Array[] = [];
-  for (const draw of drawEnsemble(input.seed, input.members)) {
-    const run = simulateJar(jarParameters(input.conditions, draw), temps);
-    const wobble = DISCREPANCY_SD * draw.z('discrepancy');
-    paths.push(run.pH.map((p, b) => p + wobble * Math.min(1, b / 8)));
+  const sugars: Float64Array[] = [];
+  const shown = learnt.members.map((z, j) => {
+    const run = simulateJar(jarParameters(learnt.conditions, drawOf(z)), temps);
+    plain.push(run.pH);
     gases.push(run.gas);
-  }
-  const perDay = 24 / BLOCK_H;
+    sugars.push(run.sugar);
+    // What the model leaves out stays in the band, whatever was read; one slice of it for each member.
+    const wobble = DISCREPANCY_SD * normalQuantile((j + 0.02 + 0.96 * uniformFloat64(rng)) / learnt.members.length);
+    return { pH: run.pH, wobble };
+  });
+  shuffleWobbles(shown, input.seed);
+  const paths = shown.map(({ pH, wobble }) => pH.map((p, b) => p + wobble * Math.min(1, b / 8)));
   const days: number[] = [];
   const pH: Quantiles[] = [];
   const gas: Quantiles[] = [];
+  const sugar: Quantiles[] = [];
   for (let b = 0; b <= blocks; b += 2) {
-    days.push((b * BLOCK_H) / 24);
-    pH.push(quantiles(paths.map((p) => p[b]!)));
-    const from = Math.max(0, b - perDay);
-    gas.push(quantiles(gases.map((g) => (b > from ? ((g[b]! - g[from]!) * perDay) / (b - from) : 0))));
+    days.push(b / PER_DAY);
+    const from = Math.max(0, b - PER_DAY);
+    pH.push(quantiles(paths, (p) => p[b]!));
+    gas.push(quantiles(gases, (g) => (b > from ? ((g[b]! - g[from]!) * PER_DAY) / (b - from) : 0)));
+    sugar.push(quantiles(sugars, (s) => s[b]!));
   }
-  const target = crossing(paths, input.targetPh);
+  const at = (limit: number) =>
+    crossing(
+      paths.map((p) => crossed(p, limit)).sort((a, b) => a - b),
+      limit,
+    );
+  const target = at(input.targetPh);
+  const reached = paths.map((p) => Math.max(crossed(p, input.targetPh), input.leastDays));
   const late = (d: number | null) => (d === null ? null : Math.max(d, input.leastDays));
   return {
-    members: input.members,
-    days,
-    pH,
-    gas,
-    crossings: { legal: crossing(paths, LEGAL_PH), house: crossing(paths, HOUSE_PH), target },
+    members: learnt.members.length,
+    ...{ days, pH, gas, sugar },
+    crossings: { legal: at(LEGAL_PH), house: at(HOUSE_PH), target },
     ready: { from: late(target.p50), to: late(target.p90) },
+    readyBy: days.map((d) => reached.filter((r) => r <= d).length / reached.length),
+    fit: learnt.fit,
+    seen: learnt.seen,
+    next: input.now === null ? null : nextReading(plain, reached, input.now, target),
+    warmth: warmthOf(input, learnt, plain),
   };
 }
 
-function quantiles(values: number[]): Quantiles {
-  values.sort((a, b) => a - b);
-  return { p10: quantileSorted(values, 0.1), p50: quantileSorted(values, 0.5), p90: quantileSorted(values, 0.9) };
+/** Each member gets a wobble that has nothing to do with its place in the list. */
+function shuffleWobbles(shown: { wobble: number }[], seed: number): void {
+  const rng = xoroshiro128plus(hash('order', seed) | 0);
+  for (let i = shown.length - 1; i > 0; i--) {
+    const j = Math.floor(uniformFloat64(rng) * (i + 1));
+    [shown[i]!.wobble, shown[j]!.wobble] = [shown[j]!.wobble, shown[i]!.wobble];
+  }
+}
+
+/** The error of the reading that is weighed up: a meter's, and what a jar differs from the model by. */
+const READ_SD = Math.hypot(0.05, DISCREPANCY_SD);
+/** A reading that leaves more of the doubt than this tells nothing worth walking to the jar for. */
+const WORTH = 0.93;
+/**
+ * The day on which one more reading tells most about when the jar is ready: by how far what would be read goes with the
+ * order in which the members are ready (variance that a straight line through them takes away). Null where nothing tells.
+ */
+function nextReading(paths: readonly Float64Array[], reached: readonly number[], now: number, target: Crossing): NextReading | null {
+  const order = reached.map((_, i) => i).sort((a, b) => reached[a]! - reached[b]!);
+  const rank = new Float64Array(reached.length);
+  // Members that are ready on the same day, or never, are told apart by nothing.
+  for (let i = 0; i < order.length;) {
+    let j = i;
+    while (j < order.length && reached[order[j]!] === reached[order[i]!]) j++;
+    for (let k = i; k < j; k++) rank[order[k]!] = (i + j - 1) / 2;
+    i = j;
+  }
+  const last = Math.ceil(target.p50 ?? (paths[0]!.length - 1) / PER_DAY);
+  let best: NextReading | null = null;
+  for (let day = Math.max(1, Math.ceil(now)); day <= Math.max(last, now + 1); day++) {
+    const rho = correlation(
+      paths.map((p) => phAt(p, day)),
+      rank,
+      READ_SD,
+    );
+    const leaves = Math.sqrt(Math.max(0, 1 - rho * rho));
+    // A later one must tell clearly more to be waited for.
+    if (!best || leaves < best.leaves - 0.02) best = { day, leaves };
+  }
+  return best && best.leaves < WORTH ? best : null;
+}
+function correlation(x: readonly number[], y: ArrayLike<number>, noise: number): number {
+  const n = x.length;
+  let [mx, my] = [0, 0];
+  for (let i = 0; i < n; i++) {
+    mx += x[i]! / n;
+    my += y[i]! / n;
+  }
+  let [xx, yy, xy] = [0, 0, 0];
+  for (let i = 0; i < n; i++) {
+    xx += (x[i]! - mx) ** 2 / n;
+    yy += (y[i]! - my) ** 2 / n;
+    xy += ((x[i]! - mx) * (y[i]! - my)) / n;
+  }
+  return yy > 0 ? xy / Math.sqrt((xx + noise ** 2) * yy) : 0;
+}
+
+/** Less than this is no word worth, °C. */
+const WARMTH_SAID = 1;
+/** The same jars at the temperature of the plan all along: what the true one changed. */
+function warmthOf(input: ForecastInput, learnt: LearntJar, paths: readonly Float64Array[]): Warmth | null {
+  if (input.temps.length === 0) return null;
+  const upTo = Math.min(input.horizonDays, Math.max(...input.temps.map((t) => t.day)));
+  const past = blockTemps(input.temps, input.tempC, Math.max(1, Math.round(upTo * PER_DAY)));
+  const meanC = past.reduce((s, c) => s + c, 0) / past.length;
+  if (!past.some((c) => Math.abs(c - input.tempC) >= WARMTH_SAID)) return null;
+  const even = new Float64Array(Math.ceil(input.horizonDays * PER_DAY)).fill(input.tempC);
+  const middle = (of: readonly Float64Array[]) => {
+    const days = of.map((p) => crossed(p, input.targetPh)).sort((a, b) => a - b);
+    return crossing(days, input.targetPh).p50;
+  };
+  const planned = middle(learnt.members.map((z) => simulateJar(jarParameters(learnt.conditions, drawOf(z)), even).pH));
+  const now = middle(paths);
+  return { meanC, plannedC: input.tempC, laterDays: now === null || planned === null ? null : now - planned };
+}
+
+function quantiles<T>(of: readonly T[], value: (x: T) => number): Quantiles {
+  const sorted = new Float64Array(of.length);
+  for (let i = 0; i < of.length; i++) sorted[i] = value(of[i]!);
+  sorted.sort();
+  return { p10: quantileSorted(sorted, 0.1), p50: quantileSorted(sorted, 0.5), p90: quantileSorted(sorted, 0.9) };
 }

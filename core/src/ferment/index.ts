@@ -6,4 +6,6 @@ export * from './priors';
 export * from './model';
 export * from './forecast';
 export * from './judge';
+export * from './learn';
+export * from './warmth';
 export * from './pressure';

@@ -1,10 +1,12 @@
-import { LEGAL_PH } from './forecast';
+import { LEGAL_PH } from './constants';
 
 /** A pH read in a jar: days since it was packed, and with what. */
 export interface JarReading {
   day: number;
   pH: number;
   instrument: 'meter' | 'strip';
+  /** Sd of what it was read with, pH. */
+  sd: number;
 }
 
 /** Days of the rule at the jar, and salt that holds a jar without acid (handbook chapter 4, section 5.1). */

@@ -1,100 +1,13 @@
-import { ACETATE_PER_HETERO, BLOCK_H, CARDINAL_T, DECAY, HALF_SATURATION, PH_OPT, YEAST } from './constants';
-import { jarPh, undissociated } from './jarPh';
+import { ACETATE_PER_HETERO, BLOCK_H, CARDINAL_T, DECAY, HALF_SATURATION, PH_MAX, PH_OPT, PK, YEAST } from './constants';
+import { jarPh } from './jarPh';
 import type { JarParameters } from './priors';
-import { cpm, ctmi } from './rates';
-
-/** Order of the state: log cells (hetero, homo, yeast), log lag variables, sugar, lactate, acetate, CO2 (mmol/l). */
-export const STATE = { lnX1: 0, lnX2: 1, lnY: 2, lnQ1: 3, lnQ2: 4, sugar: 5, lactate: 6, acetate: 7, gas: 8 } as const;
-const N = 9;
-
-/** Temperature factors of a block. */
-interface Warmth {
-  t1: number;
-  t2: number;
-  ty: number;
-}
-
-/** The jar as a system of ordinary differential equations: state at the start and its rates (per h). */
-export interface JarSystem {
-  start(): Float64Array;
-  /** Fills `out` with d(state)/dt at time `tH`; returns the pH it used. */
-  rates(state: Float64Array, tH: number, tempC: number, out: Float64Array, pHGuess: number): number;
-}
-
-/** The equations of chapter 4, section 2.2, for one member's parameters. */
-export function jarSystem(P: JarParameters): JarSystem {
-  const buffer = { beta: P.beta, pH0: P.pH0 };
-  let warmAt = Number.NaN;
-  let warm: Warmth = { t1: 0, t2: 0, ty: 0 };
-  const warmth = (tempC: number) => {
-    if (tempC !== warmAt) {
-      const { hetero, homo, yeast } = CARDINAL_T;
-      warm = {
-        t1: ctmi(tempC, P.tMin1, hetero.opt, hetero.max),
-        t2: ctmi(tempC, P.tMin2, homo.opt, homo.max),
-        ty: ctmi(tempC, yeast.min, yeast.opt, yeast.max),
-      };
-      warmAt = tempC;
-    }
-    return warm;
-  };
-  return {
-    start() {
-      const s = new Float64Array(N);
-      s[STATE.lnX1] = Math.log(P.x1);
-      s[STATE.lnX2] = Math.log(P.x2);
-      s[STATE.lnY] = Math.log(P.y);
-      s[STATE.lnQ1] = s[STATE.lnQ2] = Math.log(P.q0);
-      s[STATE.sugar] = P.sugar * P.freeSugar;
-      s[STATE.lactate] = P.lactate0;
-      s[STATE.acetate] = P.acetate0;
-      return s;
-    },
-    rates(s, tH, tempC, out, pHGuess) {
-      const { t1, t2, ty } = warmth(tempC);
-      const x1 = Math.exp(s[0]!);
-      const x2 = Math.exp(s[1]!);
-      const y = Math.exp(s[2]!);
-      const sugar = Math.max(0, s[5]!);
-      const pH = jarPh(buffer, s[6]!, s[7]!, pHGuess);
-      const HL = undissociated(s[6]!, pH);
-      const even = Math.exp(-tH / P.tauH);
-      const salt = P.salt + (P.brine - P.salt) * even;
-      const gS1 = Math.max(0, 1 - salt / P.saltMax1);
-      const gS2 = Math.max(0, 1 - salt / P.saltMax2);
-      const gSy = Math.max(0, 1 - salt / YEAST.saltMax);
-      const gP1 = cpm(pH, P.pMin1, PH_OPT.hetero);
-      const gP2 = cpm(pH, P.pMin2, PH_OPT.homo);
-      const gH1 = Math.max(0, 1 - HL / P.hMax1);
-      const gH2 = Math.max(0, 1 - HL / P.hMax2);
-      const mono = sugar / (sugar + HALF_SATURATION);
-      const room = Math.max(0, 1 - (x1 + x2) / P.xMax);
-      const n1 = P.vigour * P.mu1 * t1 * gS1 * gP1 * gH1;
-      const n2 = P.vigour * P.mu2 * t2 * gS2 * gP2 * gH2;
-      // q/(1+q) from ln q, which grows without bound in a long ferment.
-      const m1 = (n1 * room * mono) / (1 + Math.exp(-s[3]!));
-      const m2 = (n2 * room * mono) / (1 + Math.exp(-s[4]!));
-      const late = Math.max(0, 1 - HL / (1.4 * P.hMax2)) * Math.max(0, Math.min(1, (pH - P.pMin2 + 0.2) / 0.8));
-      const r1 = x1 * (P.a1 * m1 + P.b1 * P.vigour * t1 * gS1 * gP1 * gH1 * mono);
-      const r2 = x2 * (P.a2 * m2 + P.b2 * P.vigour * t2 * Math.sqrt(gS2) * late * mono);
-      const ry = P.qYeast * ty * gSy * y * mono;
-      out[0] = m1 - DECAY.hetero * t1 * (1 - gP1 * gH1);
-      out[1] = m2 - DECAY.homo * t2 * (1 - gH2);
-      out[2] = YEAST.growth * ty * gSy * mono * (1 - y / P.yMax);
-      out[3] = n1;
-      out[4] = n2;
-      out[5] = -r1 - r2 / 2 - ry + ((P.sugar * (1 - P.freeSugar)) / P.tauH) * even;
-      out[6] = r1 + r2;
-      out[7] = ACETATE_PER_HETERO * r1;
-      out[8] = r1 + 2 * ry;
-      return pH;
-    },
-  };
-}
+import { ctmi } from './rates';
 
 /** A run of one member: values at the end of every block, the start first. */
 export interface JarRun {
+  /** What a meter shows. */
   pH: Float64Array;
+  /** Lactic acid in all its forms, CO2 made so far, and sugar that is left, mmol/l. */
   lactate: Float64Array;
   gas: Float64Array;
   sugar: Float64Array;
@@ -112,73 +25,280 @@ function shownPh(P: Pick<JarParameters, 'pH0' | 'shift'>, pH: number): number {
   return pH - P.shift * Math.max(0, Math.min(1, (pH - MEETS) / (P.pH0 - MEETS)));
 }
 
-const SUBSTEPS = [1, 2, 3, 6, 12, 24] as const;
+/** Steps to a block of 6 h, coarse to fine: a jar in which little happens is stepped over in half days and days. */
+const STEPS = [1 / 4, 1 / 2, 1, 2, 3, 6, 12, 24] as const;
+const FINEST = STEPS.length - 1;
+/** A jar at pH 4.3, mmol/l: what grows has grown. */
+const SOURED = 10 ** (3 - 4.3);
+/** One step a block, and where a run begins. */
+const ONE = 2;
+const FIRST = 4;
+/** Temperature that moves by more than this between two blocks asks for finer steps at once, °C. */
+const JUMP_C = 3;
+/** Cells that are fewer count for nothing in the error, 1e9 per ml. */
+const FEW = 1e-6;
+/** Above this ln q the lag is over: q / (1 + q) is 1 to seven figures. */
+const LAG_OVER = 16;
+const KA = 10 ** (3 - PK.lactic);
+const KC = 10 ** (3 - PK.acetic);
+const { LN10 } = Math;
+/** A pH that a Newton step moves by less than this is found; the next step begins from it. */
+const PH_FOUND = 1e-3;
+const PH_EXACT = 1e-5;
+
+/** exp, by its series where that is exact to nine figures: most steps of a jar are small ones. */
+const expOf = (u: number): number =>
+  u < 0.1 && u > -0.1 ? 1 + u * (1 + u * (1 / 2 + u * (1 / 6 + u * (1 / 24 + u * (1 / 120 + u / 720))))) : Math.exp(u);
 
 /**
- * Runs one jar over blocks of 6 h; `tempC[b]` is the mean temperature of block b.
- * Block Heun: second order on log cells, substeps chosen per block by the difference between the two
- * stages (chapter 4, section 3; error at `tol` 0.01 about 0.006 pH). Deterministic.
+ * Runs one jar over blocks of 6 h (handbook chapter 4, section 2.2); `tempC[b]` is the mean temperature of block b, °C.
+ * Block Heun on log cells, steps chosen by the difference between the two stages (section 3; at `tol` 0.003 within
+ * 0.01 pH). The state stands in local variables and pH is carried from step to step: this loop is most of what
+ * a forecast costs. `enough` is asked after every step and may end the run there: the rest stays 0. Deterministic.
  */
-export function simulateJar(P: JarParameters, tempC: ArrayLike<number>, tol = 0.01): JarRun {
+export function simulateJar(
+  P: JarParameters,
+  tempC: ArrayLike<number>,
+  tol = 0.003,
+  enough: ((block: number, pH: Float64Array) => boolean) | null = null,
+): JarRun {
   const blocks = tempC.length;
-  const system = jarSystem(P);
-  let s = system.start();
-  const saved = new Float64Array(N);
-  const k1 = new Float64Array(N);
-  const k2 = new Float64Array(N);
-  const mid = new Float64Array(N);
-  const buffer = { beta: P.beta, pH0: P.pH0 };
-  let pH = jarPh(buffer, s[6]!, s[7]!, P.pH0);
   const run: JarRun = {
     pH: new Float64Array(blocks + 1),
     lactate: new Float64Array(blocks + 1),
     gas: new Float64Array(blocks + 1),
     sugar: new Float64Array(blocks + 1),
   };
-  const note = (b: number) => {
-    run.pH[b] = shownPh(P, pH);
-    run.lactate[b] = s[6]!;
-    run.gas[b] = s[8]!;
-    run.sugar[b] = Math.max(0, s[5]!);
-  };
-  note(0);
-  let level = 2;
-  for (let b = 0; b < blocks; b++) {
+  const { beta, pH0, vigour, pMin1, pMin2, hMax1, hMax2, xMax, yMax, tauH, saltMax1, saltMax2 } = P;
+  const H0 = 10 ** (3 - pH0);
+  const [a1, a2, b1, b2] = [P.a1, P.a2, P.b1 * vigour, P.b2 * vigour];
+  // Divisions that are the same in every step are done once.
+  const perHMax1 = 1 / hMax1;
+  const perHMax2 = 1 / hMax2;
+  const perLateMax = perHMax2 / 1.4;
+  const perXMax = 1 / xMax;
+  const perYMax = 1 / yMax;
+  const perSaltMax1 = 1 / saltMax1;
+  const perSaltMax2 = 1 / saltMax2;
+  const bound = P.sugar * (1 - P.freeSugar);
+  // The state: cells (grown by the exponential of their logs' rates), log lag variables, sugar, lactate, acetate, gas.
+  let X1 = P.x1;
+  let X2 = P.x2;
+  let Y = P.y;
+  let q1 = Math.log(P.q0);
+  let q2 = q1;
+  let S = P.sugar * P.freeSugar;
+  let L = P.lactate0;
+  let A = P.acetate0;
+  let C = 0;
+  let p = jarPh(P, L, A, pH0);
+  let H = 10 ** (3 - p);
+  run.pH[0] = shownPh(P, p);
+  run.lactate[0] = L;
+  run.sugar[0] = S;
+  let t1 = 0;
+  let t2 = 0;
+  let ty = 0;
+  let warm = Number.NaN;
+  let level: number = FIRST;
+  // What is still uneven in the jar, from block to block and from step to step.
+  let evenStart = 1;
+  const evenSteps = STEPS.map((n) => Math.exp(-BLOCK_H / n / tauH));
+  for (let b = 0; b < blocks;) {
     const T = tempC[b]!;
-    if (b > 0 && Math.abs(T - tempC[b - 1]!) > 3) level = Math.min(level + 1, SUBSTEPS.length - 1);
-    saved.set(s);
-    const startPh = pH;
+    if (T !== warm) {
+      if (Math.abs(T - warm) > JUMP_C) level = Math.min(Math.max(level, ONE) + 1, FINEST);
+      t1 = ctmi(T, P.tMin1, CARDINAL_T.hetero.opt, CARDINAL_T.hetero.max);
+      t2 = ctmi(T, P.tMin2, CARDINAL_T.homo.opt, CARDINAL_T.homo.max);
+      ty = ctmi(T, CARDINAL_T.yeast.min, CARDINAL_T.yeast.opt, CARDINAL_T.yeast.max);
+      warm = T;
+    }
+    const sX1 = X1;
+    const sX2 = X2;
+    const sY = Y;
+    const sq1 = q1;
+    const sq2 = q2;
+    const sS = S;
+    const sL = L;
+    const sA = A;
+    const sC = C;
+    const sp = p;
+    let span: number;
     for (;;) {
-      const n = SUBSTEPS[level]!;
+      // Several blocks at once only in a soured jar, and where they are equally warm: few cells grow unseen.
+      while (level < ONE && !(H > SOURED && equallyWarm(tempC, b, 1 / STEPS[level]!))) level++;
+      const n = STEPS[level]!;
       const h = BLOCK_H / n;
+      span = level < ONE ? 1 / n : 1;
+      const evenStep = evenSteps[level]!;
+      let even = evenStart;
       let err = 0;
       for (let i = 0; i < n; i++) {
-        const t = b * BLOCK_H + i * h;
-        pH = system.rates(s, t, T, k1, pH);
-        for (let j = 0; j < N; j++) mid[j] = s[j]! + h * k1[j]!;
-        if (mid[5]! < 0) mid[5] = 0;
-        const pMid = system.rates(mid, t + h, T, k2, pH);
-        for (let j = 0; j < N; j++) s[j] = s[j]! + (h / 2) * (k1[j]! + k2[j]!);
-        if (s[5]! < 0) s[5] = 0;
-        pH = pMid;
-        let e = (2 * Math.abs(k2[6]! - k1[6]!)) / P.beta;
-        if (s[1]! > LN_1E6) e = Math.max(e, 0.3 * Math.abs(k2[1]! - k1[1]!));
-        if (s[0]! > LN_1E6) e = Math.max(e, 0.3 * Math.abs(k2[0]! - k1[0]!));
-        err = Math.max(err, (e * h) / 2);
+        // Sugar that leaks out of the pods within the step, exactly: it may be over in an hour.
+        const leaks = (bound * even * (1 - evenStep)) / h;
+        // Two stages of Heun: rates at the start, then where these would lead.
+        let cq1 = q1;
+        let cq2 = q2;
+        let cS = S;
+        let cL = L;
+        let cA = A;
+        let n1 = X1;
+        let n2 = X2;
+        let ny = Y;
+        let k1 = 0;
+        let k2 = 0;
+        let k3 = 0;
+        let k4 = 0;
+        let k5 = 0;
+        let k6 = 0;
+        let k7 = 0;
+        let k8 = 0;
+        let k9 = 0;
+        for (let stage = 0; ; stage++) {
+          // pH by charge balance, Newton from where it was.
+          // pH was just worked out where a block begins.
+          for (let tries = i + stage === 0 ? 12 : 0; tries < 12; tries++) {
+            const aL = KA / (KA + H);
+            const aA = KC / (KC + H);
+            const f = beta * (pH0 - p) + H - H0 - cL * aL - cA * aA;
+            let dp = f / (beta + LN10 * (H + cL * aL * (1 - aL) + cA * aA * (1 - aA)));
+            if (dp > 0.7) dp = 0.7;
+            else if (dp < -0.7) dp = -0.7;
+            p += dp;
+            H *= expOf(-LN10 * dp);
+            if (dp < PH_FOUND && dp > -PH_FOUND) break;
+          }
+          const HL = (cL * H) / (H + KA);
+          const salt = P.salt + (P.brine - P.salt) * even;
+          const gS1 = salt < saltMax1 ? 1 - salt * perSaltMax1 : 0;
+          const gS2 = salt < saltMax2 ? 1 - salt * perSaltMax2 : 0;
+          const gSy = salt < YEAST.saltMax ? 1 - salt / YEAST.saltMax : 0;
+          const c1 = (p - pMin1) * (p - PH_MAX);
+          const c2 = (p - pMin2) * (p - PH_MAX);
+          const d1 = p - PH_OPT.hetero;
+          const d2 = p - PH_OPT.homo;
+          const gP1 = p > pMin1 && p < PH_MAX ? c1 / (c1 - d1 * d1) : 0;
+          const gP2 = p > pMin2 && p < PH_MAX ? c2 / (c2 - d2 * d2) : 0;
+          const gH1 = HL < hMax1 ? 1 - HL * perHMax1 : 0;
+          const gH2 = HL < hMax2 ? 1 - HL * perHMax2 : 0;
+          const mono = cS / (cS + HALF_SATURATION);
+          const room = n1 + n2 < xMax ? 1 - (n1 + n2) * perXMax : 0;
+          const u1 = t1 * gS1 * gP1 * gH1;
+          const f4 = vigour * P.mu1 * u1;
+          const f5 = vigour * P.mu2 * t2 * gS2 * gP2 * gH2;
+          const m1 = (f4 * room * mono) / (cq1 > LAG_OVER ? 1 : 1 + Math.exp(-cq1));
+          const m2 = (f5 * room * mono) / (cq2 > LAG_OVER ? 1 : 1 + Math.exp(-cq2));
+          let late = 1 - HL * perLateMax;
+          if (late < 0) late = 0;
+          const near = (p - pMin2 + 0.2) * 1.25;
+          late *= near > 1 ? 1 : near > 0 ? near : 0;
+          let r1 = n1 * (a1 * m1 + b1 * u1 * mono);
+          let r2 = n2 * (a2 * m2 + b2 * t2 * Math.sqrt(gS2) * late * mono);
+          let ry = P.qYeast * ty * gSy * ny * mono;
+          // No more sugar is used within a step than there is: what is short is short for all.
+          const used = r1 + r2 / 2 + ry;
+          const there = S / h + leaks;
+          if (used > there) {
+            const share = there / used;
+            r1 *= share;
+            r2 *= share;
+            ry *= share;
+          }
+          const f1 = m1 - DECAY.hetero * t1 * (1 - gP1 * gH1);
+          const f2 = m2 - DECAY.homo * t2 * (1 - gH2);
+          const f3 = YEAST.growth * ty * gSy * mono * (1 - ny * perYMax);
+          const f6 = leaks - r1 - r2 / 2 - ry;
+          const f7 = r1 + r2;
+          const f8 = ACETATE_PER_HETERO * r1;
+          const f9 = r1 + 2 * ry;
+          if (stage === 0) {
+            k1 = f1;
+            k2 = f2;
+            k3 = f3;
+            k4 = f4;
+            k5 = f5;
+            k6 = f6;
+            k7 = f7;
+            k8 = f8;
+            k9 = f9;
+            n1 = X1 * expOf(h * f1);
+            n2 = X2 * expOf(h * f2);
+            ny = Y * expOf(h * f3);
+            cq1 += h * f4;
+            cq2 += h * f5;
+            cS += h * f6;
+            if (cS < 0) cS = 0;
+            cL += h * f7;
+            cA += h * f8;
+            even *= evenStep;
+            continue;
+          }
+          const half = h / 2;
+          let e = (2 * Math.abs(f7 - k7)) / beta;
+          if (X2 > FEW) e = Math.max(e, 0.3 * Math.abs(f2 - k2));
+          if (X1 > FEW) e = Math.max(e, 0.3 * Math.abs(f1 - k1));
+          if (e * half > err) err = e * half;
+          X1 *= expOf(half * (k1 + f1));
+          X2 *= expOf(half * (k2 + f2));
+          Y *= expOf(half * (k3 + f3));
+          q1 += half * (k4 + f4);
+          q2 += half * (k5 + f5);
+          S += half * (k6 + f6);
+          if (S < 0) S = 0;
+          L += half * (k7 + f7);
+          A += half * (k8 + f8);
+          C += half * (k9 + f9);
+          break;
+        }
       }
-      if (err > 6 * tol && level < SUBSTEPS.length - 1) {
-        level = Math.min(level + (err > 24 * tol ? 2 : 1), SUBSTEPS.length - 1);
-        s = saved.slice();
-        pH = startPh;
+      if (err > 6 * tol && level < FINEST) {
+        level = Math.min(level + (err > 24 * tol ? 2 : 1), FINEST);
+        X1 = sX1;
+        X2 = sX2;
+        Y = sY;
+        q1 = sq1;
+        q2 = sq2;
+        S = sS;
+        L = sL;
+        A = sA;
+        C = sC;
+        p = sp;
+        H = 10 ** (3 - p);
         continue;
       }
-      if (err > 2 * tol && level < SUBSTEPS.length - 1) level++;
-      else if (level > 0 && err * (n / SUBSTEPS[level - 1]!) ** 2 < tol) level--;
+      if (err > 2 * tol && level < FINEST) level++;
+      else if (level > 0 && err * (n / STEPS[level - 1]!) ** 2 < tol) level--;
       break;
     }
-    pH = jarPh(buffer, s[6]!, s[7]!, pH);
-    note(b + 1);
+    // Exact at the end of each block, so that no error of the steps adds up.
+    for (let tries = 0; tries < 12; tries++) {
+      const aL = KA / (KA + H);
+      const aA = KC / (KC + H);
+      const f = beta * (pH0 - p) + H - H0 - L * aL - A * aA;
+      const dp = f / (beta + LN10 * (H + L * aL * (1 - aL) + A * aA * (1 - aA)));
+      p += dp;
+      H = Math.exp(LN10 * (3 - p));
+      if (dp < PH_EXACT && dp > -PH_EXACT) break;
+    }
+    evenStart *= evenSteps[span === 1 ? ONE : span === 2 ? 1 : 0]!;
+    const shown = shownPh(P, p);
+    for (let i = 1; i <= span; i++) {
+      // Where days are stepped over, what lies between is a straight line.
+      const at = i / span;
+      run.pH[b + i] = run.pH[b]! + at * (shown - run.pH[b]!);
+      run.lactate[b + i] = run.lactate[b]! + at * (L - run.lactate[b]!);
+      run.gas[b + i] = run.gas[b]! + at * (C - run.gas[b]!);
+      run.sugar[b + i] = run.sugar[b]! + at * (S - run.sugar[b]!);
+    }
+    b += span;
+    if (enough !== null && enough(b, run.pH)) break;
   }
   return run;
 }
-const LN_1E6 = Math.log(1e-6);
+
+/** The next `span` blocks are there, and as warm as this one. */
+function equallyWarm(tempC: ArrayLike<number>, b: number, span: number): boolean {
+  if (b + span > tempC.length) return false;
+  for (let i = 1; i < span; i++) if (tempC[b + i] !== tempC[b]) return false;
+  return true;
+}

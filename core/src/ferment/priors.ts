@@ -16,6 +16,10 @@ export interface JarConditions {
   pH0Sd: number;
   /** pH that a meter shows at the start, where the salt makes it differ from `pH0`; at most `pH0`. */
   shownPh0?: number;
+  /** How lively jars are where it stands, against the table: mean and sd of the logarithm; absent: as the table has it. */
+  vigour?: { log: number; sd: number };
+  /** Souring cells that were put in (starter, old brine), 1e9 per ml; absent: none. */
+  starter?: number;
   /** Acids present at the start (old brine, vinegar), mmol/l. */
   lactate0: number;
   acetate0: number;
@@ -58,6 +62,15 @@ export interface JarParameters {
   acetate0: number;
 }
 
+/** Everything that is unknown of a jar, by name: one standard normal each. */
+export const JAR_UNKNOWNS = [
+  ...['x1', 'x2', 'yeast', 'yeastMax', 'yeastRate', 'lag', 'vigour', 'mu1', 'mu2', 'tMin1', 'tMin2', 'saltMax1', 'saltMax2'],
+  ...['pMin1', 'pMin2', 'hMax1', 'hMax2', 'xMax', 'a2', 'b1', 'b2', 'beta', 'pH0', 'sugar', 'tau'],
+] as const;
+
+/** Liveliness of jars (section 2.4): its middle, and how it spreads, more to the slow side. */
+export const VIGOUR = { median: 1.12, sd: 0.3, skew: 0.45, from: -0.6 } as const;
+
 /** Buffer of a jar by its share of produce: 16 mmol/(l pH) at half, 25 in a neat mash (section 2.4). */
 export function betaOf(produceShare: number): number {
   return 7 + 18 * produceShare;
@@ -68,14 +81,17 @@ export function jarParameters(c: JarConditions, draw: Draw): JarParameters {
   const z = (name: string) => draw.z(name);
   const log = (median: number, sd: number, name: string) => median * Math.exp(sd * z(name));
   const zf = z('vigour');
+  const lively = c.vigour ?? { log: 0, sd: VIGOUR.sd };
+  // What is known better spreads less, to both sides.
+  const skew = VIGOUR.skew * Math.min(1, lively.sd / VIGOUR.sd) * Math.max(0, VIGOUR.from - zf);
   return {
     x1: 10 ** (3.0 + 0.9 * z('x1') - 9),
-    x2: 10 ** (2.2 + 1.0 * z('x2') - 9),
+    x2: 10 ** (2.2 + 1.0 * z('x2') - 9) + (c.starter ?? 0),
     y: 10 ** (1.5 + 1.0 * z('yeast') - 9),
     yMax: 10 ** (5.8 + 0.6 * z('yeastMax') - 9),
     qYeast: log(200, 0.6, 'yeastRate'),
     q0: 1 / (Math.exp(log(2.5, 0.5, 'lag')) - 1),
-    vigour: 1.12 * Math.exp(0.3 * zf - 0.45 * Math.max(0, -0.6 - zf)),
+    vigour: VIGOUR.median * Math.exp(lively.log + lively.sd * zf - skew),
     mu1: log(0.55, 0.15, 'mu1'),
     mu2: log(0.48, 0.15, 'mu2'),
     tMin1: CARDINAL_T.hetero.min + z('tMin1'),

@@ -111,6 +111,19 @@ export const StationLogSchema = Type.Object(
         { title: 'The temperature log', minItems: 2, maxItems: MOST_HEAT_POINTS },
       ),
     ),
+    /** How warm a jar stood, by a thermometer that logs: days since it was packed and °C, as means of 6 h. */
+    temps: Type.Optional(
+      Type.Array(
+        Type.Object(
+          {
+            day: Type.Number({ title: 'The day', minimum: 0, maximum: 400, unit: 'days' }),
+            c: Type.Number({ title: 'The temperature', minimum: -30, maximum: 60, unit: '°C' }),
+          },
+          { additionalProperties: false },
+        ),
+        { title: 'The temperatures of the jar', minItems: 1, maxItems: 1500 },
+      ),
+    ),
     /** How hot it was when it was filled. */
     fillC: Type.Optional(Type.Number({ title: 'The temperature when filled', minimum: -5, maximum: 110, unit: '°C' })),
     /** Since when the bottles stand in the freezer. */

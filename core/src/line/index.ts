@@ -5,6 +5,8 @@ export * from './issues';
 export * from './reading';
 export * from './names';
 export * from './intake';
+export * from './seed';
+export * from './jar';
 export * from './worlds';
 export * from './run';
 export * from './schedule';

@@ -11,7 +11,7 @@ import { graphOf, handOut, sideOutlet, strandEnd } from './graph';
 import { LineProblem } from './problem';
 import { limitsAt, reportTypical, stationOf } from './typical';
 import { runUpTo, type StationRun } from './run';
-import { seedOfFile } from './worlds';
+import { seedOfFile } from './seed';
 
 /** Something a batch leaves: a side of a station, or what nobody takes of a strand's end. */
 export type Leaving = { stationId: string; side: string } | { strandId: string };

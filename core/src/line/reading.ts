@@ -1,6 +1,6 @@
 import { LEGAL_PH } from '../ferment';
 import type { BatchFile, PhOn, ReadBy, StationEntry } from '../file';
-import { INSTRUMENT_SD, type Instrument, type MeasuredPh, type Parcel } from '../parcel';
+import { readingSd, type Instrument, type MeasuredPh, type Parcel } from '../parcel';
 
 /** The pH that counts at a station, with what was measured and what stands beside it. */
 export interface PhState {
@@ -21,7 +21,7 @@ export const instrumentOf = (said: Instrument | undefined): Instrument => said ?
 const measuredPh = (value: number, instrument: Instrument, by: ReadBy | undefined): MeasuredPh => ({
   value,
   instrument,
-  sd: instrument === 'strip' || !by ? INSTRUMENT_SD[instrument] : Math.max(INSTRUMENT_SD.meter, by.sd),
+  sd: readingSd(instrument, by),
 });
 
 /**

@@ -5,15 +5,15 @@ import type { BatchFile } from '../file';
 import { massOf } from '../matter/stream';
 import { BANDED, phOf, type Banded } from '../parcel';
 import type { Day } from '../plan';
-import { seedOf, TYPICAL } from '../stat/draw';
+import { TYPICAL } from '../stat/draw';
 import { quantileSorted } from '../stat/normal';
-import { jarReadings, stationKind, type KindName } from '../stations';
+import type { KindName } from '../stations';
 import { runWorlds, valuesOf, wholeWorlds, type LineMemo, type Worlds } from './ensemble';
 import { graphOf } from './graph';
 import { additionsOf, runLine, type StationRun } from './run';
-import { schedule } from './schedule';
 import { typicalOf, type FlowReport, type TypicalEnd, type TypicalOf, type TypicalReport } from './typical';
-import { seedOfFile } from './worlds';
+import { jarAsked } from './jar';
+import { seedOfFile } from './seed';
 
 /** 10, 50 and 90 % of the ensemble after a station. */
 export type Bands = Record<Banded, Quantiles | null>;
@@ -52,6 +52,8 @@ export interface ReportOptions {
   forecast?: boolean;
 }
 
+/** Jars of a forecast for each world of the line: 300 for the usual 100. */
+const JARS_PER_WORLD = 3;
 const Z_90_OF_95 = 1.2816 / 1.6449;
 
 function quantiles(values: number[]): Quantiles {
@@ -119,7 +121,7 @@ export function* reportSteps(
         odds: heat.filter((h) => h >= lowShu && h <= highShu).length / members,
       };
     }),
-    forecasts: options.forecast === false ? [] : runs.flatMap((r) => jarForecast(file, r, members, seed) ?? []),
+    forecasts: options.forecast === false ? [] : runs.flatMap((r) => jarForecast(file, r, options.today, members) ?? []),
     members,
     failed: whole.filter((w) => !w).length,
   };
@@ -153,20 +155,17 @@ export function firstLook(typical: TypicalReport, before: LineReport | null): Li
 }
 
 /** The forecast of a jar; null where nothing lives, or nothing is there. */
-function jarForecast(file: BatchFile, run: StationRun, members: number, seed: number): JarForecast | null {
-  const forecast = stationKind(run.kind).forecast;
-  if (!forecast || !(run.bowl.stream.grams.water > 0)) return null;
-  const { entry } = graphOf(file).nodes.get(run.id)!;
-  const input = forecast(run.bowl, entry.params, members, seedOf(`${seed} ${run.id}`));
-  const { from, to } = schedule(file).get(run.id)!;
-  const read = jarReadings(
-    file.readings.filter((r) => r.stationId === run.id),
-    entry.log,
-    from,
-    to,
-  );
-  const by = (pH: number) => passed(read, pH);
-  return { ...forecastJar(input), stationId: run.id, passed: { legal: by(LEGAL_PH), house: by(HOUSE_PH), target: by(input.targetPh) } };
+function jarForecast(file: BatchFile, run: StationRun, today: Day, worlds: number): JarForecast | null {
+  const asked = jarAsked(file, graphOf(file).nodes.get(run.id)!, run.bowl, today);
+  if (!asked) return null;
+  const by = (pH: number) => passed(asked.readings, pH);
+  // A jar without readings is as well known by fewer; one that was read takes all it was learnt with.
+  const members = asked.readings.length > 0 ? asked.members : Math.min(asked.members, JARS_PER_WORLD * worlds);
+  return {
+    ...forecastJar({ ...asked, members }),
+    stationId: run.id,
+    passed: { legal: by(LEGAL_PH), house: by(HOUSE_PH), target: by(asked.targetPh) },
+  };
 }
 
 /** The report of the first station of a kind. Throws RangeError when the line has none. */

@@ -7,9 +7,19 @@ import { aged, join, lookedAt, NO_PARCEL, parcel, phOf, scaleParcel, type Measur
 import { acidWorld, lotStirsEven, stirsEven, type PodLot } from '../pantry';
 import { daysBetween } from '../plan';
 import { drawAt, TYPICAL, type Draw } from '../stat/draw';
-import { stationKind, StationProblem, type FactsOf, type Flow, type KindName, type Outcome, type StationContext } from '../stations';
+import {
+  stationKind,
+  StationProblem,
+  type FactsOf,
+  type Flow,
+  type JarTold,
+  type KindName,
+  type Outcome,
+  type StationContext,
+} from '../stations';
 import { checkBalance, type Booked } from './balance';
 import { graphOf, handOut, outletOf, takerKey, upstreamOf, type Graph, type Node } from './graph';
+import { jarTold } from './jar';
 import { nothing, take, type Stores, type Taken } from './intake';
 import { LineProblem } from './problem';
 import { changedSince, NO_READING, phOn, readingAt, unlikely, type PhState } from './reading';
@@ -163,6 +173,7 @@ export function runStation(file: BatchFile, node: Node, find: Find, draw: Draw, 
   const context: StationContext = {
     ...{ draw, own, acids, ingredient: stores.row, log, pH: shown, goal: strand.goal },
     days: () => schedule(file).get(entry.id)!,
+    jar: () => (measured ? jarOf(file, node, draw.typical ? bowl : null) : null),
     massG: log.massG === undefined ? null : Math.max(0, log.massG - lateG),
     tool: toolOf(file, entry),
     readings: measured ? file.readings.filter((r) => r.stationId === entry.id) : [],
@@ -217,6 +228,15 @@ function stirred(kind: { stirs?: true }, along: Parcel, taken: readonly Taken[],
     return origin.from === 'pods' ? lotStirsEven(stores.lot(origin.lotId)) : stays.past.blended;
   });
   return even ? { ...bowl, past: { ...bowl.past, blended, texture, look } } : bowl;
+}
+
+const jars = new WeakMap<BatchFile, Map<string, JarTold | null>>();
+/** What the readings of a station's jar tell: the same in every world, and worked out in the typical one. */
+function jarOf(file: BatchFile, node: Node, typicalBowl: Parcel | null): JarTold | null {
+  let known = jars.get(file);
+  if (!known) jars.set(file, (known = new Map()));
+  if (!known.has(node.id)) known.set(node.id, jarTold(file, node, typicalBowl ?? runUpTo(file, node.id).bowl));
+  return known.get(node.id)!;
 }
 
 /** The tool of a station, with what its weighings say; null where none is named. */

@@ -3,6 +3,10 @@ import type { Food } from './foods';
 export type Instrument = 'meter' | 'strip';
 /** Sd of a pH reading when nothing more is known of the instrument: a calibrated meter, a paper strip (handbook chapter 4, section 4). */
 export const INSTRUMENT_SD: Record<Instrument, number> = { meter: 0.05, strip: 0.4 };
+/** Sd of a reading: what its kind of instrument has, or more where a meter of the kitchen is known to have more. */
+export const readingSd = (instrument: Instrument, by: { sd: number } | undefined): number =>
+  instrument === 'strip' || !by ? INSTRUMENT_SD[instrument] : Math.max(INSTRUMENT_SD.meter, by.sd);
+
 export const TEXTURES = ['rustic', 'coarse', 'medium', 'smooth', 'silky'] as const;
 export type Texture = (typeof TEXTURES)[number];
 

@@ -3,7 +3,10 @@ import { lacticForPh, type AcidWorld } from '../acid';
 import { jarAcid, jarPressure, jarTemperature } from '../caution';
 import {
   BLOCK_H,
+  blockTemps,
   DISCREPANCY_SD,
+  drawOf,
+  JAR_MEMBERS,
   jarParameters,
   judgeJar,
   LEGAL_PH,
@@ -12,14 +15,15 @@ import {
   type JarConditions,
   type JarJudgement,
   type JarReading,
+  type JarTemp,
 } from '../ferment';
 import type { Reading, StationLog } from '../file';
 import { noGrams } from '../matter/component';
 import { volumeMl } from '../matter/density';
 import { convert, waterPhaseSaltPct, withHeat, type Stream } from '../matter/stream';
-import { parcel, phOf, type JarVerdict, type Parcel } from '../parcel';
+import { parcel, phOf, readingSd, type JarVerdict, type Parcel } from '../parcel';
 import { addDays, daysBetween, daysSince, type Day } from '../plan';
-import { station, type Outcome, type StationView } from './station';
+import { station, type JarKnown, type Outcome, type StationView } from './station';
 
 const MOST_DAYS = 365;
 /** A jar that stood less than this longer or shorter stood as planned, days (our judgement). */
@@ -90,16 +94,21 @@ export function jarConditions(input: Parcel, acids?: AcidWorld): JarConditions {
   };
 }
 
-/** What the forecast of a packed jar is asked. */
-export function forecastInput(input: Parcel, params: FermentParams, members: number, seed: number): ForecastInput {
+/** What the forecast of a packed jar is asked, with what is known of the jar so far. */
+export function forecastInput(input: Parcel, params: FermentParams, known: JarKnown): ForecastInput {
+  const { from, to, log, seed, lively } = known;
+  const readings = jarReadings(known.readings, log, from, to);
   return {
-    conditions: jarConditions(input),
+    conditions: { ...jarConditions(input), ...(lively ? { vigour: lively } : {}) },
     tempC: params.tempC,
-    horizonDays: Math.min(HORIZON, Math.max(21, Math.ceil(params.days * 1.5))),
-    members,
+    temps: jarTemps(known.readings, log, from),
+    readings,
+    horizonDays: Math.min(HORIZON, Math.max(21, Math.ceil(params.days * 1.5), ...readings.map((r) => Math.ceil(r.day) + 7))),
+    members: JAR_MEMBERS,
     seed,
     targetPh: params.targetPh,
     leastDays: input.past.jar?.cut === 'whole' ? LEAST_DAYS.whole : LEAST_DAYS.cut,
+    now: known.now,
   };
 }
 
@@ -108,13 +117,26 @@ function soured(before: JarVerdict | null, here: JarVerdict): JarVerdict {
   return before === 'condemned' || (before === 'doubtful' && here !== 'condemned') ? before : here;
 }
 
+/** How warm the jar was: by its logger where there is one, else by the readings. */
+function jarTemps(readings: readonly Reading[], log: StationLog, from: Day): JarTemp[] {
+  const read = readings
+    .filter((r): r is Reading & { tempC: number } => r.tempC !== undefined)
+    .map((r) => ({ day: Math.max(0, daysSince(from, r.at)), c: r.tempC }));
+  if (!log.temps) return read;
+  // Where the logger was running it knows better than a look in between.
+  const last = Math.max(...log.temps.map((t) => t.day));
+  return [...log.temps, ...read.filter((t) => t.day > last)];
+}
+
 /** Every pH read in a jar, by its own day: the readings, and the one logged when it was drained. */
 export function jarReadings(readings: readonly Reading[], log: StationLog, from: Day, to: Day): JarReading[] {
   const list = readings
     .filter((r): r is Reading & { pH: number } => r.pH !== undefined)
-    .map((r) => ({ day: Math.max(0, daysSince(from, r.at)), pH: r.pH, instrument: r.instrument }));
-  if (log.pH !== undefined)
-    list.push({ day: daysBetween(from, log.doneOn ?? to) + 0.99, pH: log.pH, instrument: log.instrument ?? 'strip' });
+    .map((r) => ({ day: Math.max(0, daysSince(from, r.at)), pH: r.pH, instrument: r.instrument, sd: readingSd(r.instrument, r.by) }));
+  if (log.pH !== undefined) {
+    const instrument = log.instrument ?? 'strip';
+    list.push({ day: daysBetween(from, log.doneOn ?? to) + 0.99, pH: log.pH, instrument, sd: readingSd(instrument, log.by) });
+  }
   return list;
 }
 
@@ -203,9 +225,14 @@ export const ferment = station<'ferment', FermentParams, FermentFacts>({
     const { stream, past } = input;
     if (!(stream.grams.water > 0)) return { out: input, made: [], sides: [], facts: null };
     const { own, acids, log } = context;
-    const conditions = jarConditions(input, acids);
+    // What its readings taught counts in every world: each takes another one of the jars that they leave. Once its pods are
+    // out and read, that reading is what counts.
+    const learnt = context.pH === null ? context.jar() : null;
+    const conditions = learnt ? learnt.conditions : jarConditions(input, acids);
     const blocks = Math.max(1, Math.round((params.days * 24) / BLOCK_H));
-    const run = simulateJar(jarParameters(conditions, own), new Float64Array(blocks).fill(params.tempC));
+    const temps = blockTemps(learnt?.temps ?? [], params.tempC, blocks);
+    const member = learnt ? drawOf(learnt.memberOf(own)) : own;
+    const run = simulateJar(jarParameters(conditions, member), temps);
     const predicted = run.pH[blocks]! + DISCREPANCY_SD * Math.min(1, blocks / 8) * own.z('discrepancy');
     const endPh = context.pH ?? predicted;
     const { change, out, gasG } = sour(stream, endPh, run.gas[blocks]!, acids);

@@ -3,6 +3,8 @@ import type { AcidWorld } from '../acid';
 import type { Caution } from '../caution/caution';
 import type { Energy } from '../cook/energy';
 import type { ForecastInput } from '../ferment/forecast';
+import type { JarConditions } from '../ferment/priors';
+import type { JarTemp } from '../ferment/warmth';
 import type { Goal, Reading, StationLog, Tool, ToolKind, ToolLearnt } from '../file';
 import type { Keeping } from '../keep';
 import type { Limit } from '../keep/limit';
@@ -37,10 +39,32 @@ export interface StationContext {
   readings: readonly Reading[];
   /** First and last day of this station, from the plan and what was logged. */
   days(): { from: Day; to: Day };
+  /** The jar as its readings and its temperature tell it; null where nothing was read, or only the plan is run. */
+  jar(): JarTold | null;
   /** What is wished where the strand ends; null where it does not end in bottles. */
   goal: Goal | null;
   /** The thing of the kitchen it is done with, and what is known of it; null when none was named. */
   tool: (Tool & { learnt: ToolLearnt }) | null;
+}
+
+/** What is known of a jar besides what is in it. */
+export interface JarKnown {
+  readings: readonly Reading[];
+  log: StationLog;
+  from: Day;
+  to: Day;
+  /** What is known of jars where it stands; null where no place is named. */
+  lively: ToolLearnt | null;
+  seed: number;
+  /** Days since it was packed; null before. */
+  now: number | null;
+}
+/** What a jar's readings taught. */
+export interface JarTold {
+  conditions: JarConditions;
+  temps: readonly JarTemp[];
+  /** The member that a world takes: the one in the middle in the typical world. */
+  memberOf(own: Draw): Float64Array;
 }
 
 export interface Outcome<F = unknown> {
@@ -178,7 +202,7 @@ export interface StationKind<K extends string = string, P = unknown, F = unknown
   after?(view: StationView<P, F>): Duty[];
   cautions?(view: StationView<P, F>): Caution[];
   /** A station where something lives: the question its forecast answers. */
-  forecast?(bowl: Parcel, params: P, members: number, seed: number): ForecastInput;
+  forecast?(bowl: Parcel, params: P, known: JarKnown): ForecastInput;
   /** A station that ends a strand in bottles: what it filled, and how that keeps; `limits` are those of the cautions on the way. */
   bottled?(facts: F): Bottled;
   /** ml of sauce that fill the bottles of a goal. */

@@ -1,0 +1,76 @@
+import {
+  BLOCK_H,
+  blockTemps,
+  drawOf,
+  JAR_UNKNOWNS,
+  jarParameters,
+  learntJarOf,
+  simulateJar,
+  type ForecastInput,
+  type LearntJar,
+} from '../ferment';
+import { learntOf, type BatchFile } from '../file';
+import type { Parcel } from '../parcel';
+import { daysBetween, type Day } from '../plan';
+import { seedOf, type Draw } from '../stat/draw';
+import { normalCdf } from '../stat/normal';
+import { stationKind, type JarTold } from '../stations';
+import type { Node } from './graph';
+import { schedule } from './schedule';
+import { seedOfFile } from './seed';
+
+/** What the forecast of a jar is asked, with all that is known of it; null where nothing lives, or nothing is there. */
+export function jarAsked(file: BatchFile, { entry }: Node, bowl: Parcel, today: Day | null): ForecastInput | null {
+  const { forecast } = stationKind(entry.kind);
+  if (!forecast || !(bowl.stream.grams.water > 0)) return null;
+  const { from, to } = schedule(file).get(entry.id)!;
+  const tool = entry.toolId === undefined ? undefined : file.tools?.find((t) => t.id === entry.toolId);
+  return forecast(bowl, entry.params, {
+    readings: file.readings.filter((r) => r.stationId === entry.id),
+    log: entry.log,
+    ...{ from, to },
+    lively: tool ? learntOf(tool) : null,
+    seed: seedOf(`${seedOfFile(file)} ${entry.id}`),
+    now: today === null || today < from ? null : daysBetween(from, today),
+  });
+}
+
+/** The jar of a station as its readings and its thermometer tell it; null where neither was there. `bowl` is the typical one. */
+export function jarTold(file: BatchFile, node: Node, bowl: Parcel): JarTold | null {
+  const asked = jarAsked(file, node, bowl, null);
+  if (!asked || (asked.readings.length === 0 && asked.temps.length === 0 && !asked.conditions.vigour)) return null;
+  const { conditions, temps } = asked;
+  if (asked.readings.length === 0) return { ...{ conditions, temps }, memberOf: (own) => Float64Array.from(JAR_UNKNOWNS, own.z) };
+  const learnt = learntJarOf(asked);
+  const days = stationKind(node.entry.kind).days(node.entry.params);
+  return {
+    ...{ conditions, temps },
+    memberOf: (own: Draw) => learnt.members[own.typical ? middleOf(learnt, asked, days) : sliceOf(own, learnt.members.length)]!,
+  };
+}
+/** Which of the members a world takes: evenly, one slice of the worlds each. */
+const sliceOf = (own: Draw, count: number): number => Math.min(count - 1, Math.floor(normalCdf(own.z('jar')) * count));
+
+const middles = new WeakMap<LearntJar, Map<string, number>>();
+/** How many points of its way a member is held against the middle of all at. */
+const POINTS = 8;
+/** The member whose way stays nearest to the middle of all of them: a jar that may be, where a mean of jars may not. */
+function middleOf(learnt: LearntJar, asked: ForecastInput, days: number): number {
+  let known = middles.get(learnt);
+  if (!known) middles.set(learnt, (known = new Map()));
+  const key = `${days} ${asked.tempC}`;
+  const had = known.get(key);
+  if (had !== undefined) return had;
+  const blocks = Math.max(POINTS, Math.round((days * 24) / BLOCK_H));
+  const temps = blockTemps(asked.temps, asked.tempC, blocks);
+  const paths = learnt.members.map((z) => simulateJar(jarParameters(learnt.conditions, drawOf(z)), temps).pH);
+  const off = new Float64Array(paths.length);
+  for (let k = 1; k <= POINTS; k++) {
+    const at = Math.round((k * blocks) / POINTS);
+    const middle = [...paths.map((p) => p[at]!)].sort((a, b) => a - b)[Math.floor(paths.length / 2)]!;
+    paths.forEach((p, j) => (off[j]! += (p[at]! - middle) ** 2));
+  }
+  const best = off.indexOf(Math.min(...off));
+  known.set(key, best);
+  return best;
+}
