@@ -41,6 +41,35 @@ export const BatchRowAnswer = Type.Object(
   },
   closed,
 );
+const TodayDuty = Type.Object(
+  {
+    ...{ id: Text, stationId: Text, station: Text, text: Text, why: Text, due: Text, minutes: Real },
+    does: Type.Union(['read', 'look', 'work', 'tick'].map((d) => Type.Literal(d))),
+  },
+  closed,
+);
+const TodayJar = Type.Object(
+  {
+    ...{ stationId: Text, from: Text, to: Text, hex: Text, massG: Real, targetPh: Real, warns: orNull(Text) },
+    last: orNull(Type.Object({ pH: Real, day: Real, strip: Type.Boolean() }, closed)),
+    asked: Type.Object({ tempC: Real, targetPh: Real }, { description: 'the question that its forecast answers' }),
+  },
+  closed,
+);
+export const TodayAnswer = listOf(
+  Type.Object(
+    {
+      id: Text,
+      revision: Count,
+      name: Text,
+      startDate: Text,
+      needs: listOf(Type.Object({ store: Text, id: Text, massG: Real })),
+      duties: listOf(TodayDuty),
+      jars: listOf(TodayJar),
+    },
+    closed,
+  ),
+);
 export const BatchSavedAnswer = Type.Object({ revision: Count, updatedAt: Text, file: orNull(BatchFileAnswer) }, closed);
 export const StoredAnswer = Type.Object(
   { id: Text, stuff: StoredSchema, what: LeavingSchema, batchId: orNull(Text), stockG: Real, promised: listOf(Promised) },

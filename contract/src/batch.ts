@@ -1,5 +1,5 @@
 import { Type } from '@sinclair/typebox';
-import { DaySchema, GoalSchema, type BatchFile, type BatchSummary } from '@roskel/core';
+import { DaySchema, GoalSchema, type BatchFile, type BatchSummary, type BatchToday, type Need } from '@roskel/core';
 import { exact, Revision } from './records';
 
 /** A batch whole. */
@@ -15,6 +15,15 @@ export interface BatchRow {
   revision: number;
   updatedAt: string;
   summary: BatchSummary;
+}
+/** What a batch asks for now, and what of it stands in jars. */
+export interface TodayRow extends BatchToday {
+  id: string;
+  revision: number;
+  name: string;
+  startDate: string;
+  /** What it is still to take out of the stores. */
+  needs: Need[];
 }
 /** What became of an edit. */
 export interface BatchSaved {

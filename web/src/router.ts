@@ -1,5 +1,5 @@
 import { createRouter, createWebHistory, type RouteRecordRaw } from 'vue-router';
-import { IconBasket, IconBottle, IconPepper, IconScale, IconTimeline } from '@tabler/icons-vue';
+import { IconBasket, IconBottle, IconPepper, IconScale, IconSun, IconTimeline } from '@tabler/icons-vue';
 import type { Component } from 'vue';
 
 /** A place of the house: what the rail shows and which key leads there. A new place is a line here and a page. */
@@ -11,6 +11,7 @@ export interface Place {
   icon: Component;
 }
 export const PLACES: readonly Place[] = [
+  { name: 'today', title: 'Today', path: '/today', key: 't', icon: IconSun },
   { name: 'batches', title: 'Batches', path: '/batches', key: 'b', icon: IconTimeline },
   { name: 'pods', title: 'Pods', path: '/pods', key: 'p', icon: IconPepper },
   { name: 'larder', title: 'Larder', path: '/larder', key: 'l', icon: IconBasket },
@@ -19,7 +20,8 @@ export const PLACES: readonly Place[] = [
 ];
 
 const routes: RouteRecordRaw[] = [
-  { path: '/', redirect: '/batches' },
+  { path: '/', redirect: '/today' },
+  { path: '/today', name: 'today', component: () => import('./places/TodayPage.vue') },
   { path: '/batches', name: 'batches', component: () => import('./places/BatchesPage.vue') },
   { path: '/batches/:id', name: 'batch', component: () => import('./places/BatchPage.vue') },
   { path: '/side-by-side', name: 'compare', component: () => import('./places/ComparePage.vue') },

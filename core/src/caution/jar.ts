@@ -1,4 +1,4 @@
-import { CAUTION_DAY, DISCARD_DAY, LEGAL_PH, type JarJudgement } from '../ferment';
+import { CAUTION_DAY, DISCARD_DAY, LEGAL_PH, SIGNS, type JarJudgement } from '../ferment';
 import type { Caution } from './caution';
 
 /** Salt of the whole jar, in percent, against the range that practice trusts (chapter 4, section 1.7). */
@@ -89,6 +89,21 @@ export function jarAcid(day: number, judged: JarJudgement, open = true): Caution
   const { latest, because } = judged;
   const age = open ? day : Math.max(CAUTION_DAY, day);
   switch (because) {
+    case 'seen':
+    case 'seen and not sour':
+      return [
+        {
+          id: 'jar-discard',
+          severity: 'danger',
+          text: 'Throw this jar away. Do not taste it.',
+          why:
+            because === 'seen'
+              ? `It has ${SIGNS[judged.sign!].says}. ${SIGNS[judged.sign!].why}`
+              : `It has ${SIGNS[judged.sign!].says}, and was read above pH 4.6: something else than souring is at work.`,
+          authority: 'common practice',
+          keep: { place: 'bin', days: 0 },
+        },
+      ];
     case 'never sour':
       return [
         {

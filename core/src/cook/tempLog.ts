@@ -14,6 +14,8 @@ export type TimeUnit = (typeof TIME_UNITS)[number];
 export interface TempLog {
   points: HeatPoint[];
   bad: BadRow[];
+  /** Where the times have dates: minutes of the first since 1970 by the clock on the wall, without a zone; else null. */
+  startMin: number | null;
   /** What it was read in; null where the log does not say, and nobody did: then it has no points. */
   unit: 'C' | 'F' | null;
   time: TimeUnit | 'date' | null;
@@ -146,7 +148,7 @@ export function readTempLog(text: string, said: { unit?: 'C' | 'F'; time?: TimeU
   if (read.some((r) => guessed(r.kind))) asks.push('time');
   const kinds = new Set(read.map((r) => r.kind));
   const time = asks.includes('time') ? null : kinds.has('date') ? ('date' as const) : (unitOfTime ?? 'hh:mm');
-  if (asks.length > 0) return { points: [], bad, unit, time, asks };
+  if (asks.length > 0) return { points: [], bad, startMin: null, unit, time, asks };
   const points: HeatPoint[] = [];
   let days = 0;
   let before = read[0]?.min ?? 0;
@@ -165,5 +167,5 @@ export function readTempLog(text: string, said: { unit?: 'C' | 'F'; time?: TimeU
       before = now;
     }
   }
-  return { points, bad: bad.sort((a, b) => a.row - b.row), unit, time, asks };
+  return { points, bad: bad.sort((a, b) => a.row - b.row), startMin: time === 'date' ? start : null, unit, time, asks };
 }

@@ -5,6 +5,8 @@ export * from './jarPh';
 export * from './priors';
 export * from './model';
 export * from './forecast';
+export * from './signs';
+export * from './gas';
 export * from './judge';
 export * from './learn';
 export * from './warmth';

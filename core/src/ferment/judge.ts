@@ -1,4 +1,5 @@
 import { LEGAL_PH } from './constants';
+import { BAD_SIGNS, SIGN_DAY, SIGNS, type JarSign, type Sign } from './signs';
 
 /** A pH read in a jar: days since it was packed, and with what. */
 export interface JarReading {
@@ -23,10 +24,22 @@ export interface JarJudgement {
   /** By readings alone, best first: see the verdicts of a parcel's past. */
   verdict: 'acid' | 'unread' | 'doubtful' | 'condemned';
   /** What decided. */
-  because: 'sour' | 'no reading' | 'too little salt' | 'not sour yet' | 'salted, not sour' | 'rising' | 'still rising' | 'never sour';
+  because:
+    | 'sour'
+    | 'no reading'
+    | 'too little salt'
+    | 'not sour yet'
+    | 'salted, not sour'
+    | 'rising'
+    | 'still rising'
+    | 'never sour'
+    | 'seen'
+    | 'seen and not sour';
   latest: JarReading | null;
   /** Largest unexplained rise over the lowest reading before it. */
   rise: number;
+  /** The sign that decided, where one did. */
+  sign: Sign | null;
 }
 
 /** Readings in the order of time; those without a pH are not here. */
@@ -37,9 +50,14 @@ export function byTime(readings: readonly JarReading[]): JarReading[] {
 /**
  * Judges a jar by its readings, each by its own day and never by the day on which one looks (handbook chapter 4,
  * section 5.1): above 4.6 on day 14 or later condemns it, and what is condemned stays so; a rise that a second reading
- * confirms does too. `saltPct` is that of the water phase, `wholeJarPct` that of the whole jar.
+ * confirms does too, and so do fuzz, rot, and a bad sign in a jar that is read above 4.6. `saltPct` is that of the water phase, `wholeJarPct` that of the whole jar.
  */
-export function judgeJar(readings: readonly JarReading[], saltPct: number, wholeJarPct: number): JarJudgement {
+export function judgeJar(
+  readings: readonly JarReading[],
+  saltPct: number,
+  wholeJarPct: number,
+  signs: readonly JarSign[] = [],
+): JarJudgement {
   const list = byTime(readings);
   const latest = list.at(-1) ?? null;
   let low = Infinity;
@@ -58,9 +76,18 @@ export function judgeJar(readings: readonly JarReading[], saltPct: number, whole
     }
     low = Math.min(low, r.pH);
   }
-  const say = (verdict: JarJudgement['verdict'], because: JarJudgement['because']) => ({ verdict, because, latest, rise });
+  const say = (verdict: JarJudgement['verdict'], because: JarJudgement['because']) => ({
+    ...{ verdict, because, latest, rise },
+    sign: null,
+  });
+  // What was seen cannot be unseen: fuzz and rot end a jar whatever its pH.
+  const ended = signs.find((s) => SIGNS[s.sign].verdict === 'discard');
+  if (ended) return { ...say('condemned', 'seen'), sign: ended.sign };
   if (!latest) return wholeJarPct < LEAST_SALT_PCT ? say('doubtful', 'too little salt') : say('unread', 'no reading');
   if (condemned) return say('condemned', 'still rising');
+  const bad = signs.find((s) => BAD_SIGNS.has(s.sign) && s.day >= SIGN_DAY);
+  const unsour = list.some((r) => r.pH > LEGAL_PH && bad && r.day >= Math.max(SIGN_DAY, bad.day - 1));
+  if (bad && unsour && saltPct < SALTED_PCT) return { ...say('condemned', 'seen and not sour'), sign: bad.sign };
   const late = list.some((r) => r.pH > LEGAL_PH && r.day >= DISCARD_DAY);
   if (late && saltPct < SALTED_PCT) return say('condemned', 'never sour');
   if (rise > 0) return say('doubtful', 'rising');

@@ -1,3 +1,4 @@
+import { daysBetween, type Day } from '../plan';
 import { BLOCK_H } from './constants';
 
 /** A temperature of a jar: days since it was packed, °C. */
@@ -8,6 +9,7 @@ export interface JarTemp {
 
 /** A log is kept as the mean of every so many hours: what the model works with. */
 const PER_DAY = 24 / BLOCK_H;
+const DAY_MIN = 24 * 60;
 /** A gap in a log or between readings that is bridged by a straight line; over a longer one the plan stands, days (our judgement). */
 const MOST_GAP_D = 4;
 
@@ -23,6 +25,15 @@ export function thinTemps(points: readonly JarTemp[]): JarTemp[] {
   return [...blocks]
     .sort(([a], [b]) => a - b)
     .map(([b, { sum, n }]) => ({ day: Math.round(((b + 0.5) / PER_DAY) * 1000) / 1000, c: Math.round((sum / n) * 10) / 10 }));
+}
+
+/**
+ * A thermometer's log as days since a jar was packed: by its dates where it has them, else counted from then on. What was
+ * logged before that day is left out.
+ */
+export function jarDays(points: readonly { min: number; c: number }[], startMin: number | null, from: Day): JarTemp[] {
+  const offset = startMin === null ? 0 : startMin / DAY_MIN - daysBetween('1970-01-01', from);
+  return points.map((p) => ({ day: offset + p.min / DAY_MIN, c: p.c })).filter((t) => t.day >= 0);
 }
 
 /**

@@ -45,6 +45,12 @@ export interface Strand {
   goal: Goal | null;
 }
 
+/** A duty that was put off, "station/key", until a day. */
+export interface Later {
+  id: string;
+  until: string;
+}
+
 /** A batch as data: everything needed to run it anywhere. */
 export interface BatchFile {
   format: typeof BATCH_FORMAT;
@@ -59,6 +65,8 @@ export interface BatchFile {
   readings: Reading[];
   /** Duties that were ticked off, "station/key". */
   dutiesDone: string[];
+  /** Duties put off: not shown before a day. */
+  later?: Later[];
   lots: PodLot[];
   ingredients: Ingredient[];
   stored: StoredStuff[];
@@ -97,6 +105,11 @@ export const BatchFileSchema = Type.Object(
     strands: Type.Array(StrandSchema, { title: 'The list of strands', minItems: 1, maxItems: MOST.strands }),
     readings: Type.Array(ReadingSchema, { maxItems: 2000 }),
     dutiesDone: Type.Array(Type.String({ maxLength: 160 }), { maxItems: 5000 }),
+    later: Type.Optional(
+      Type.Array(Type.Object({ id: Type.String({ maxLength: 160 }), until: DaySchema }, { additionalProperties: false }), {
+        maxItems: 400,
+      }),
+    ),
     lots: Type.Array(LotSchema, { maxItems: MOST.lots }),
     ingredients: Type.Array(IngredientSchema, { maxItems: 200 }),
     stored: Type.Array(StoredSchema, { maxItems: MOST.stored }),

@@ -1,5 +1,6 @@
 import { Type, type Static, type TSchema } from '@sinclair/typebox';
 import { HEAT_BASES, HEAT_SOURCES } from '../heat/lotHeat';
+import { SIGN_IDS } from '../ferment/signs';
 import { POD_FORMS, type PodLot } from '../pantry/lot';
 
 /** What stands in every version of the open batch file. Documented in docs/formats/batch.md. */
@@ -111,6 +112,9 @@ export const StationLogSchema = Type.Object(
         { title: 'The temperature log', minItems: 2, maxItems: MOST_HEAT_POINTS },
       ),
     ),
+    /** The day on which what was there was thrown away, and why. */
+    thrownOn: Type.Optional(DaySchema),
+    thrownWhy: Type.Optional(Type.String({ title: 'Why it was thrown away', maxLength: 200 })),
     /** How warm a jar stood, by a thermometer that logs: days since it was packed and °C, as means of 6 h. */
     temps: Type.Optional(
       Type.Array(
@@ -148,6 +152,10 @@ export const ReadingSchema = Type.Object(
     tempC: Type.Optional(Type.Number({ title: 'The temperature', minimum: -5, maximum: 60, unit: '°C' })),
     instrument: InstrumentSchema,
     by: Type.Optional(BySchema),
+    /** What was seen and smelt. */
+    signs: Type.Optional(
+      Type.Array(Type.Union(SIGN_IDS.map((s) => Type.Literal(s))), { title: 'The signs', minItems: 1, maxItems: 12, uniqueItems: true }),
+    ),
     note: Type.Optional(Type.String({ title: 'The note', maxLength: 2000 })),
   },
   { additionalProperties: false },

@@ -168,8 +168,8 @@ function readingIssues(file: BatchFile): FileIssue[] {
     else if (r.at.slice(0, 10) < addDays(file.startDate, -1)) {
       issues.push({ path: `readings/${i}/at`, message: `A reading cannot be older than the batch, which starts on ${file.startDate}.` });
     }
-    if (r.pH === undefined && r.tempC === undefined) {
-      issues.push({ path: `readings/${i}/pH`, message: 'A reading needs a pH or a temperature.' });
+    if (r.pH === undefined && r.tempC === undefined && !r.signs) {
+      issues.push({ path: `readings/${i}/pH`, message: 'A reading needs a pH, a temperature, or something that was seen.' });
     }
   });
   return issues;

@@ -3,6 +3,7 @@ import type { Ingredient } from '../matter/ingredient';
 import { stationKind, type Need } from '../stations';
 import { gramsOf, mapStations, stationsOf, type BatchFile, type Intake, type StationEntry } from '../file';
 import { carry, mainEnd, pathTo, strandIn, strandsUpTo, withIntakes } from './compose';
+import { endedStations } from './schedule';
 
 /** Pods of the store that a batch takes, where, and what the knife does to them. */
 export interface PodUse {
@@ -124,5 +125,6 @@ export const needsOf = (entry: StationEntry): Need[] => entry.intakes.flatMap((i
 
 /** What a batch on its way is still to take out of the stores: the needs of its stations that are not done. */
 export function openNeeds(file: BatchFile): Need[] {
-  return stationsOf(file).flatMap(({ entry }) => (entry.log.doneOn === undefined ? needsOf(entry) : []));
+  const ended = endedStations(file);
+  return stationsOf(file).flatMap(({ entry }) => (entry.log.doneOn === undefined && !ended.has(entry.id) ? needsOf(entry) : []));
 }

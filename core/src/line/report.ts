@@ -1,5 +1,5 @@
 import { claimedHalfWidth } from '../acid';
-import { forecastJar, HOUSE_PH, LEGAL_PH, passed, type Forecast, type Passed } from '../ferment';
+import { forecastJar, HOUSE_PH, LEGAL_PH, passed, type Forecast, type ForecastInput, type Passed } from '../ferment';
 import type { Quantiles } from '../ferment/forecast';
 import type { BatchFile } from '../file';
 import { massOf } from '../matter/stream';
@@ -22,6 +22,8 @@ export type StationReport<K extends KindName = KindName> = { [N in K]: TypicalOf
 
 export interface JarForecast extends Forecast {
   stationId: string;
+  /** What it was asked, to be asked again with something else. */
+  asked: ForecastInput;
   /** Limits that readings show were passed: facts, not forecasts. */
   passed: { legal: Passed | null; house: Passed | null; target: Passed | null };
 }
@@ -164,6 +166,7 @@ function jarForecast(file: BatchFile, run: StationRun, today: Day, worlds: numbe
   return {
     ...forecastJar({ ...asked, members }),
     stationId: run.id,
+    asked,
     passed: { legal: by(LEGAL_PH), house: by(HOUSE_PH), target: by(asked.targetPh) },
   };
 }

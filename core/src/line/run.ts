@@ -37,6 +37,8 @@ interface RunOf<K extends KindName> extends Outcome<FactsOf<K>> {
   /** What the station worked on: what came along, and what went in at once. */
   bowl: Parcel;
   ph: PhState;
+  /** What was there was thrown away: nothing of it goes on. */
+  thrown: boolean;
 }
 
 /** What a station did in one run of the line. */
@@ -118,7 +120,11 @@ function judge(entry: StationEntry, read: MeasuredPh, outcome: Outcome, predicte
 
 /** What a run hands on to the stations after it. */
 export type Given = Pick<StationRun, 'id' | 'kind' | 'out' | 'sides'> & { hadStuff: boolean };
-export const givenOf = ({ id, kind, out, sides, bowl }: StationRun): Given => ({ id, kind, out, sides, hadStuff: massOf(bowl.stream) > 0 });
+export const givenOf = ({ id, kind, out, sides, bowl, thrown }: StationRun): Given => ({
+  ...{ id, kind, out, sides },
+  // Of what was thrown away nobody is promised anything.
+  hadStuff: !thrown && massOf(bowl.stream) > 0,
+});
 
 /** What a station upstream handed on, in the same world. */
 export type Find = (stationId: string) => Given;
@@ -212,9 +218,11 @@ export function runStation(file: BatchFile, node: Node, find: Find, draw: Draw, 
       outcome = { ...outcome, out: { stream: pinPh(out.stream, shown!, acids), past } };
     } else outcome = { ...outcome, out: { ...out, past: { ...out.past, ph: null } } };
   }
+  const thrown = log.thrownOn !== undefined;
+  if (thrown) outcome = { ...outcome, out: NO_PARCEL, sides: [...outcome.sides, { id: 'thrown', name: 'thrown away', ...outcome.out }] };
   const { sides, made, change, heatLossShuG, facts } = outcome;
   const rest = { ...(change ? { change } : {}), ...(heatLossShuG === undefined ? {} : { heatLossShuG }) };
-  return { id: entry.id, kind: kind.kind, along, taken, bowl, ph, out: outcome.out, sides, made, facts, ...rest } as StationRun;
+  return { id: entry.id, kind: kind.kind, along, taken, bowl, ph, thrown, out: outcome.out, sides, made, facts, ...rest } as StationRun;
 }
 
 /** What a station works on: what came along with all that goes in; stirred smooth where the kind stirs. */

@@ -63,13 +63,24 @@ export function schedule(file: BatchFile): ReadonlyMap<string, StationDates> {
   return dates;
 }
 
+/** Stations that come to nothing: what would have gone into them was thrown away before. */
+export function endedStations(file: BatchFile): ReadonlySet<string> {
+  return new Set(
+    file.strands.flatMap(({ stations }) => {
+      const at = stations.findIndex((s) => s.log.thrownOn !== undefined);
+      return at < 0 ? [] : stations.slice(at + 1).map((s) => s.id);
+    }),
+  );
+}
+
 /**
  * Stations to be worked on as of a day: those that are ready and whose day has come; and where none has come yet, the
  * first of them. Something that only waits to flow in later is not due before.
  */
 export function activeStations(file: BatchFile, today: Day): ReadonlySet<string> {
   const dates = schedule(file);
-  const ready = [...dates].filter(([, d]) => d.ready);
+  const ended = endedStations(file);
+  const ready = [...dates].filter(([id, d]) => d.ready && !ended.has(id));
   if (ready.length === 0) return new Set();
   const first = ready.map(([, d]) => d.from).reduce(earlier);
   return new Set(ready.filter(([, d]) => d.from <= later(first, today)).map(([id]) => id));

@@ -1,4 +1,4 @@
-import type { BatchFile, Goal } from '../file';
+import type { BatchFile, Goal, Strand } from '../file';
 import { HEAT_SCHOOLS, inSchool, type HeatSchool } from '../pantry';
 import type { Day } from '../plan';
 import { stationKind } from '../stations';
@@ -32,8 +32,10 @@ export interface EndSummary {
   /** Bottles it fills, or bowls. */
   bottles: number;
   vessel: 'bottle' | 'bowl';
-  /** The day its last station was done. */
+  /** The day its last station was done, or what leads to it was thrown away. */
   doneOn: Day | null;
+  /** The day it was thrown away before it came to bottles. */
+  thrownOn: Day | null;
 }
 
 /** What a list shows of a batch: typical values, no bands. */
@@ -67,6 +69,12 @@ export const stationSummary = (s: TypicalStation): StationSummary => ({
   hex: s.now.hex,
 });
 
+/** When a strand came to its end. */
+function endedOn(strand: Strand): Pick<EndSummary, 'doneOn' | 'thrownOn'> {
+  const thrownOn = strand.stations.find((s) => s.log.thrownOn !== undefined)?.log.thrownOn ?? null;
+  return { doneOn: endOf(strand).log.doneOn ?? thrownOn, thrownOn };
+}
+
 /** A batch in the few figures a list needs. A line that cannot run has its sentence in `trouble`. */
 export function summaryOf(file: BatchFile, today: Day): BatchSummary {
   const bare = endStrands(file).map((s): EndSummary => ({
@@ -77,7 +85,7 @@ export function summaryOf(file: BatchFile, today: Day): BatchSummary {
     massG: 0,
     bottles: 0,
     vessel: stationKind(endOf(s).kind).vessel ?? 'bottle',
-    doneOn: endOf(s).log.doneOn ?? null,
+    ...endedOn(s),
   }));
   const days = bare.map((e) => e.doneOn);
   const doneOn = days.length > 0 && days.every((d) => d !== null) ? days.reduce((a, b) => (b! > a! ? b : a), days[0]!) : null;

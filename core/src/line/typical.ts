@@ -13,7 +13,7 @@ import { endOf, endStrands } from './compose';
 import { graphOf, handOut, sideOutlet, strandEnd, upstreamOf, type Graph } from './graph';
 import type { PhState } from './reading';
 import { additionsOf, runLine, runOf, type StationRun } from './run';
-import { activeStations, lastDay, schedule, type StationDates } from './schedule';
+import { activeStations, endedStations, lastDay, schedule, type StationDates } from './schedule';
 import { UNWEIGHED } from './weighed';
 
 export interface FlowReport {
@@ -196,6 +196,7 @@ export function typicalOf(file: BatchFile, runs: readonly StationRun[], today: D
   const dates = schedule(file);
   const plan = new Map(runLine(file, TYPICAL, false).map((r) => [r.id, r]));
   const active = activeStations(file, today);
+  const ended = endedStations(file);
   const views = new Map<string, View>();
   const stations = runs.map((run) => {
     const { entry, strand } = graph.nodes.get(run.id)!;
@@ -236,7 +237,7 @@ export function typicalOf(file: BatchFile, runs: readonly StationRun[], today: D
         ...keptIn(file, run).flatMap((stuff) => pastItsDay(stuff, date.to)),
         ...(kind.cautions?.(view) ?? []),
       ],
-      duties: (date.done ? kind.after?.(view) : kind.duties?.(view)) ?? [],
+      duties: ended.has(run.id) || run.thrown ? [] : ((date.done ? kind.after?.(view) : kind.duties?.(view)) ?? []),
     } as TypicalStation;
   });
   return {

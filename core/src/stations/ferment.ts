@@ -5,17 +5,21 @@ import {
   BLOCK_H,
   blockTemps,
   DISCREPANCY_SD,
+  burpHours,
   drawOf,
   JAR_MEMBERS,
   jarParameters,
   judgeJar,
   LEGAL_PH,
+  JAR_LIDS,
   simulateJar,
   type ForecastInput,
   type JarConditions,
   type JarJudgement,
   type JarReading,
+  type JarSign,
   type JarTemp,
+  type JarLid,
 } from '../ferment';
 import type { Reading, StationLog } from '../file';
 import { noGrams } from '../matter/component';
@@ -34,6 +38,13 @@ const schema = Type.Object(
     tempC: Type.Number({ title: 'The temperature', minimum: 0, maximum: 45, unit: '°C' }),
     days: Type.Number({ title: 'The days in the jar', minimum: 0.25, maximum: MOST_DAYS, unit: 'days' }),
     targetPh: Type.Number({ title: 'The pH to reach', minimum: 3.2, maximum: 4.0 }),
+    /** What closes it; nothing said: nobody knows. */
+    lid: Type.Optional(
+      Type.Union(
+        (Object.keys(JAR_LIDS) as JarLid[]).map((l) => Type.Literal(l)),
+        { title: 'The lid' },
+      ),
+    ),
   },
   { additionalProperties: false },
 );
@@ -46,6 +57,9 @@ export interface FermentFacts {
   /** pH that a meter shows on the first day. */
   startPh: number;
   waterPhaseSaltPct: number;
+  /** Sugar of the jar when it was packed, mmol/l, and what is in it, l. */
+  sugarMmol: number;
+  litres: number;
   judged: JarJudgement;
 }
 
@@ -63,6 +77,8 @@ const ETHANOL = 46.07;
 const GAS_R = 0.082057;
 /** Days before a jar may be called ready: chopped, and whole pods (chapter 4, section 5.1). */
 const LEAST_DAYS = { cut: 7, whole: 14 } as const;
+/** Days from now on that are always looked at. */
+const AHEAD = 15;
 /** Days that a forecast looks ahead at most. */
 const HORIZON = 365;
 
@@ -103,7 +119,10 @@ export function forecastInput(input: Parcel, params: FermentParams, known: JarKn
     tempC: params.tempC,
     temps: jarTemps(known.readings, log, from),
     readings,
-    horizonDays: Math.min(HORIZON, Math.max(21, Math.ceil(params.days * 1.5), ...readings.map((r) => Math.ceil(r.day) + 7))),
+    horizonDays: Math.min(
+      HORIZON,
+      Math.max(21, Math.ceil(params.days * 1.5), (known.now ?? 0) + AHEAD, ...readings.map((r) => Math.ceil(r.day) + 7)),
+    ),
     members: JAR_MEMBERS,
     seed,
     targetPh: params.targetPh,
@@ -127,6 +146,10 @@ function jarTemps(readings: readonly Reading[], log: StationLog, from: Day): Jar
   const last = Math.max(...log.temps.map((t) => t.day));
   return [...log.temps, ...read.filter((t) => t.day > last)];
 }
+
+/** Everything seen and smelt in a jar, by its own day. */
+const jarSigns = (readings: readonly Reading[], from: Day): JarSign[] =>
+  readings.flatMap((r) => (r.signs ?? []).map((sign) => ({ day: Math.max(0, daysSince(from, r.at)), sign })));
 
 /** Every pH read in a jar, by its own day: the readings, and the one logged when it was drained. */
 export function jarReadings(readings: readonly Reading[], log: StationLog, from: Day, to: Day): JarReading[] {
@@ -164,6 +187,14 @@ function sour(input: Stream, pH: number, gasMmol: number, acids: AcidWorld) {
   return { change, out: convert(input, change), gasG: gasMol * CO2 };
 }
 
+const BURP: Record<JarLid | 'unsaid', (hours: number) => string> = {
+  airlock: () => 'Look at the airlock: water in it, nothing blocked',
+  closed: (h) => (h < 24 ? `Let the gas out, every ${h} hours` : 'Let the gas out, once a day'),
+  unsaid: () => 'Let the gas out, or look at the airlock',
+};
+/** With nothing said of the lid it is asked for as long as most jars make gas. */
+const UNSAID_DAYS = 10;
+
 function duties(v: StationView<FermentParams, FermentFacts>) {
   const since = v.readings.filter((r) => r.pH !== undefined).map((r) => daysSince(v.from, r.at));
   const last = since.length > 0 ? Math.max(...since) : 0;
@@ -174,12 +205,17 @@ function duties(v: StationView<FermentParams, FermentFacts>) {
     text: 'Push everything under the brine',
     why: 'Floating pieces mould first.',
     due: v.today,
+    minutes: 1,
+    does: 'tick' as const,
   };
+  const hours = burpHours(day, v.params.tempC, v.facts?.sugarMmol ?? 0);
   const burp = {
     key: `burp-${day}`,
-    text: 'Let the gas out, or look at the airlock',
+    text: BURP[v.params.lid ?? 'unsaid'](hours ?? 24),
     why: 'The first week makes most of the gas.',
     due: v.today,
+    minutes: 1,
+    does: 'tick' as const,
   };
   const read = {
     key: `read-${since.length}`,
@@ -189,20 +225,25 @@ function duties(v: StationView<FermentParams, FermentFacts>) {
         ? 'Two readings two days apart say whether it works.'
         : 'A jar is judged by its readings, and each only speaks for its day.',
     due: nextReading,
+    minutes: 5,
+    does: 'read' as const,
   };
   const look = {
     key: `look-${day}`,
     text: 'Look and smell',
     why: 'Cloudy is normal. Fuzz or a rotten smell means: throw all of it away.',
     due: v.today,
+    minutes: 1,
+    does: 'look' as const,
   };
   const end = {
     key: 'ferment-end',
     text: `Measure twice, two days apart; drain at pH ${v.params.targetPh.toFixed(1)} or below`,
     why: 'Done means measured, settled and good to smell, not just the date.',
     due: v.to,
+    does: 'work' as const,
   };
-  return v.active ? [push, ...(day <= 10 ? [burp] : []), read, look, end] : [end];
+  return v.active ? [push, ...((v.params.lid === undefined ? day <= UNSAID_DAYS : hours !== null) ? [burp] : []), read, look, end] : [end];
 }
 
 /** Days in the jar: sugar becomes acid. */
@@ -244,6 +285,7 @@ export const ferment = station<'ferment', FermentParams, FermentFacts>({
       read ? jarReadings(context.readings, log, from, to) : [],
       conditions.saltPct,
       past.jar?.wholeJarPct ?? conditions.saltPct,
+      read ? jarSigns(context.readings, from) : [],
     );
     const hours = (past.jar?.hours ?? 0) + 24 * (log.doneOn ? Math.max(0.25, daysBetween(from, log.doneOn)) : params.days);
     return {
@@ -269,6 +311,8 @@ export const ferment = station<'ferment', FermentParams, FermentFacts>({
         gasLitres: (gasG / CO2) * GAS_R * (273.15 + params.tempC),
         startPh: conditions.shownPh0 ?? conditions.pH0,
         waterPhaseSaltPct: conditions.saltPct,
+        sugarMmol: conditions.sugarMmol,
+        litres: volumeMl(stream) / 1000,
         judged,
       },
     };
@@ -276,8 +320,13 @@ export const ferment = station<'ferment', FermentParams, FermentFacts>({
   duties,
   forecast: forecastInput,
   cautions(v) {
+    if (v.log.thrownOn !== undefined) return [];
     if (!v.facts || (!v.active && !v.done)) return jarTemperature(v.params.tempC);
     const day = daysBetween(v.from, v.done ? v.to : v.today);
-    return [...jarAcid(day, v.facts.judged, !v.done), ...jarTemperature(v.params.tempC), ...(v.done ? [] : jarPressure())];
+    return [
+      ...jarAcid(day, v.facts.judged, !v.done),
+      ...jarTemperature(v.params.tempC),
+      ...(v.done || v.params.lid === 'airlock' ? [] : jarPressure()),
+    ];
   },
 });

@@ -96,6 +96,10 @@ export interface Duty {
   due: Day;
   /** It stands whatever else is going on: bottles that want letting out. */
   standing?: true;
+  /** Minutes by hand; where nothing is said, those of the station. */
+  minutes?: number;
+  /** It is done by reading, by looking, or by working at the station; where nothing is said, by ticking it off. */
+  does?: 'read' | 'look' | 'work' | 'tick';
 }
 
 /** A station as the rules and duties see it, after the line was run. */

@@ -14,6 +14,7 @@ import {
 import type {
   BatchFile,
   BatchSummary,
+  BatchToday,
   HeatEvent,
   HeatSchool,
   Ingredient,
@@ -21,6 +22,7 @@ import type {
   Need,
   PodLot,
   ReadBy,
+  Sign,
   StoredStuff,
   Tool,
   Variety,
@@ -107,7 +109,9 @@ export const batches = pgTable('batches', {
   /** What lists show and what is still to be taken from the stores, worked out from the document; null: not yet. */
   summary: json('summary').$type<BatchSummary>(),
   needs: json('needs').$type<Need[]>(),
-  /** The day as of which the summary was worked out. */
+  /** What it asks for on that day, and what of it stands in jars. */
+  today: json('today').$type<BatchToday>(),
+  /** The day as of which these were worked out. */
   summedOn: text('summed_on'),
   archived: boolean('archived').notNull().default(false),
   createdAt: at('created_at'),
@@ -127,6 +131,7 @@ export const readings = pgTable(
     tempC: doublePrecision('temp_c'),
     instrument: text('instrument').$type<'meter' | 'strip'>().notNull(),
     by: json('by').$type<ReadBy>(),
+    signs: json('signs').$type<Sign[]>(),
     note: text('note'),
   },
   (t) => [primaryKey({ columns: [t.batchId, t.id] })],

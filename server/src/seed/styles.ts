@@ -73,6 +73,8 @@ interface Styled {
   goal: Goal;
   pods: readonly [lotId: string, prep: Preparation, g: number][];
   logs?: Record<string, StationLog>;
+  /** Days in the jar, and what was read in it: day, hour, pH, °C. */
+  jar?: { params: Record<string, unknown>; readings: readonly [day: number, hour: number, pH: number, tempC: number][] };
   /** Tasted and put right before it is filled. */
   trimmed?: true;
 }
@@ -82,7 +84,19 @@ function styled(s: Styled, lots: readonly PodLot[]): BatchFile {
   const choices = s.pods.map(([id, prep, g]) => ({ lot: lots.find((l) => l.id === id)!, stockG: g, prep, useFirst: false }));
   const file = useMix(newBatch(s.name, s.start, s.goal, s.style), choices, Object.fromEntries(s.pods.map(([id, , g]) => [id, g])));
   const logged = mapStations(file, (e) => ({ ...e, log: s.logs?.[e.id] ?? e.log }));
-  return s.trimmed ? addStation(logged, 'trim', { stationId: endOf(mainEnd(logged)).id, where: 'before' }) : logged;
+  const jarred = s.jar ? withJar(logged, s.start, s.jar) : logged;
+  return s.trimmed ? addStation(jarred, 'trim', { stationId: endOf(mainEnd(jarred)).id, where: 'before' }) : jarred;
+}
+
+/** The same with a jar that has stood, and was read. */
+function withJar(file: BatchFile, start: string, { params, readings }: NonNullable<Styled['jar']>): BatchFile {
+  return {
+    ...mapStations(file, (e) => (e.kind === 'ferment' ? { ...e, params: { ...(e.params as object), ...params } } : e)),
+    readings: readings.map(([n, hour, pH, tempC], i) => ({
+      ...{ id: `r${i + 1}`, stationId: 'ferment', instrument: 'meter' as const, pH, tempC },
+      at: `${addDays(start, n)}T${String(hour).padStart(2, '0')}:20:00.000Z`,
+    })),
+  };
 }
 
 /** Other kinds of sauce of the same kitchen: one that goes into vinegar tonight, the others planned. */
@@ -90,6 +104,32 @@ export async function seedStyles(db: Db, lots: readonly PodLot[], today: string,
   for (const tool of [...DEMO_TOOLS, demoMeter(today)]) await addOwn(db, 'tools', tool);
   const goal = (lowShu: number, highShu: number, bottles: number, bottleMl: number): Goal => ({ lowShu, highShu, bottles, bottleMl });
   const all: readonly Styled[] = [
+    {
+      ...{ id: 'rockpool-green', name: 'Rockpool Green', style: 'brine-ferment', start: day(-13), goal: goal(200, 3000, 2, 100) },
+      pods: [['lot-green', 'whole', 140]],
+      logs: { prep: { doneOn: day(-13) }, salt: { doneOn: day(-13) } },
+      jar: {
+        params: { days: 15, tempC: 21, lid: 'airlock' },
+        readings: [
+          [3, 18, 4.66, 21.2],
+          [7, 19, 4.02, 20.8],
+          [12, 18, 3.72, 21.0],
+        ],
+      },
+    },
+    {
+      ...{ id: 'tideline-mash', name: 'Tideline Mash', style: 'mash-ferment', start: day(-24), goal: goal(800, 9000, 2, 100) },
+      pods: [['lot-serrano', 'whole', 230]],
+      logs: { prep: { doneOn: day(-24) }, salt: { doneOn: day(-24) } },
+      jar: {
+        params: { days: 60, tempC: 19, lid: 'closed' },
+        readings: [
+          [7, 18, 4.58, 18.8],
+          [16, 18, 4.29, 19.1],
+          [22, 9, 4.18, 18.6],
+        ],
+      },
+    },
     {
       ...{ id: 'overnight-red', name: 'Overnight Red', style: 'steeped', start: today, goal: goal(600, 2600, 4, 100) },
       pods: [

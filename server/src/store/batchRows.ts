@@ -1,5 +1,5 @@
 import { asc, and, eq, inArray } from 'drizzle-orm';
-import { openNeeds, same, summaryOf, type BatchFile, type Reading } from '@roskel/core';
+import { openNeeds, same, summaryOf, todayOf, type BatchFile, type Reading } from '@roskel/core';
 import type { Db } from '../db/open';
 import { batches, readings } from '../db/schema';
 
@@ -7,7 +7,7 @@ import { batches, readings } from '../db/schema';
 
 type ReadingRow = typeof readings.$inferSelect;
 
-const readingOf = ({ id, stationId, at, pH, tempC, instrument, by, note }: ReadingRow): Reading => ({
+const readingOf = ({ id, stationId, at, pH, tempC, instrument, by, signs, note }: ReadingRow): Reading => ({
   id,
   stationId,
   at,
@@ -15,6 +15,7 @@ const readingOf = ({ id, stationId, at, pH, tempC, instrument, by, note }: Readi
   ...(tempC === null ? {} : { tempC }),
   instrument,
   ...(by === null ? {} : { by }),
+  ...(signs === null ? {} : { signs }),
   ...(note === null ? {} : { note }),
 });
 
@@ -40,6 +41,7 @@ export function fileOf(row: Pick<typeof batches.$inferSelect, 'document'>, own: 
 export const derivedOf = (file: BatchFile, today: string) => ({
   summary: summaryOf(file, today),
   needs: openNeeds(file),
+  today: todayOf(file, today),
   summedOn: today,
 });
 
@@ -64,6 +66,7 @@ export async function writeReadings(tx: Db, batchId: string, before: readonly Re
       tempC: r.tempC ?? null,
       instrument: r.instrument,
       by: r.by ?? null,
+      signs: r.signs ?? null,
       note: r.note ?? null,
     };
     await tx

@@ -11,7 +11,7 @@ import {
   type BatchFile,
   type Change,
 } from '@roskel/core';
-import type { BatchRecord, BatchRow } from '@roskel/contract';
+import type { BatchRecord, BatchRow, TodayRow } from '@roskel/contract';
 import type { Db } from '../db/open';
 import { batches, larderLots, podLots, storedStuff } from '../db/schema';
 import { columnsOf, derivedOf, fileOf, readingsOf, writeReadings } from './batchRows';
@@ -50,6 +50,24 @@ export async function getBatch(db: Db, id: string): Promise<BatchRecord> {
   const [row] = await db.select().from(batches).where(eq(batches.id, id));
   if (!row) throw new NotFound('This batch is not there any more.');
   return recordOf(row, fileOf(row, (await readingsOf(db, [id])).get(id)!));
+}
+
+/** What the batches ask for, and their jars: the latest first. */
+export async function listToday(db: Db): Promise<TodayRow[]> {
+  const rows = await db
+    .select({
+      ...{ id: batches.id, revision: batches.revision, name: batches.name, startDate: batches.startDate },
+      ...{ needs: batches.needs, today: batches.today },
+    })
+    .from(batches)
+    .where(
+      and(
+        eq(batches.archived, false),
+        sql`(json_array_length(${batches.today} -> 'duties') > 0 or json_array_length(${batches.today} -> 'jars') > 0)`,
+      ),
+    )
+    .orderBy(desc(batches.startDate), asc(batches.id));
+  return rows.map(({ today, needs, ...of }) => ({ ...of, needs: needs ?? [], ...today! }));
 }
 
 async function rowOf(db: Db, id: string): Promise<BatchRow> {
@@ -203,7 +221,14 @@ export async function refreshDay(db: Db, today: string): Promise<boolean> {
     .where(
       and(
         eq(batches.archived, false),
-        or(isNull(batches.summedOn), and(sql`(${batches.summary} ->> 'doneOn') is null`, ne(batches.summedOn, today))),
+        or(
+          ...[isNull(batches.summedOn), isNull(batches.today)],
+          // Bottles of a finished one may still want letting out.
+          and(
+            sql`((${batches.summary} ->> 'doneOn') is null or json_array_length(${batches.today} -> 'duties') > 0)`,
+            ne(batches.summedOn, today),
+          ),
+        ),
       ),
     );
   const own = await readingsOf(

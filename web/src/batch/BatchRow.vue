@@ -16,7 +16,8 @@ const ends = computed(() => s.value.ends.slice(0, 2));
 const active = computed(() => s.value.stations.find((x) => x.active));
 const stage = computed(() => {
   const { doneOn, startDate, stations } = s.value;
-  if (doneOn) return `bottled ${day(doneOn)}`;
+  const thrownOn = s.value.ends.find((e) => e.thrownOn)?.thrownOn;
+  if (doneOn) return thrownOn ? `thrown away ${day(thrownOn)}` : `bottled ${day(doneOn)}`;
   if (!stations.some((x) => x.done)) return `planned, starts ${day(startDate)}`;
   const a = active.value;
   if (a && a.from !== a.to) return `day ${daysBetween(a.from, today())} of about ${daysBetween(a.from, a.to)}`;

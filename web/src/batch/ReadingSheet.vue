@@ -18,7 +18,7 @@ import { useDraft } from '../ui/useDraft';
 
 /** Logs a reading of the jar, or puts one right. */
 const show = defineModel<boolean>('show', { required: true });
-const props = defineProps<{ station: StationReport; reading: Reading | null }>();
+const props = defineProps<{ station: Pick<StationReport, 'id' | 'from'>; reading: Reading | null }>();
 const batch = useOpenBatch();
 const P = ReadingSchema.properties;
 const instruments = useInstruments(() => props.reading);

@@ -26,6 +26,8 @@ const props = defineProps<{
   from: string;
   todayDay: number | null;
   endPh: { day: number; pH: number } | null;
+  /** The same jar begun otherwise, drawn beside it. */
+  other?: Forecast | null;
 }>();
 const canvas = ref<HTMLCanvasElement | null>(null);
 let chart: Chart | null = null;
@@ -90,6 +92,16 @@ function config(): ChartConfiguration {
         { type: 'line', data: band('p90'), borderWidth: 0, pointRadius: 0, fill: '+1', backgroundColor: `${COLOURS.acid}33` },
         { type: 'line', data: band('p10'), borderWidth: 0, pointRadius: 0 },
         { type: 'line', data: band('p50'), borderColor: COLOURS.acid, borderWidth: 1.4, borderDash: [4, 3], pointRadius: 0 },
+        ...(props.other
+          ? (['p10', 'p90', 'p50'] as const).map((key) => ({
+              type: 'line' as const,
+              data: props.other!.days.map((d, i) => ({ x: d, y: props.other!.pH[i]![key] })),
+              borderColor: COLOURS.sweet,
+              borderWidth: key === 'p50' ? 2 : 1,
+              borderDash: key === 'p50' ? [] : [2, 3],
+              pointRadius: 0,
+            }))
+          : []),
         { type: 'scatter', data: dots.value, backgroundColor: COLOURS.acid, pointRadius: 5, order: -1 },
       ],
     },
@@ -126,7 +138,7 @@ function draw() {
   if (canvas.value) chart = new Chart(canvas.value, config());
 }
 onMounted(draw);
-watch(() => [props.forecast, props.readings, props.endPh, props.todayDay], draw);
+watch(() => [props.forecast, props.readings, props.endPh, props.todayDay, props.other], draw);
 onBeforeUnmount(() => chart?.destroy());
 </script>
 

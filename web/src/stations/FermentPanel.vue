@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { NButton } from 'naive-ui';
-import { computed, ref } from 'vue';
-import { addDays, daysBetween, type Passed, type Reading, type StationReport } from '@roskel/core';
+import { computed, ref, shallowRef } from 'vue';
+import { daysBetween, SIGNS, type Forecast, type JarTemp, type Reading, type StationReport } from '@roskel/core';
 import { day, degrees, plural, today } from '../format';
 import { usePanel } from './panel';
 import StationFrame from '../batch/StationFrame.vue';
@@ -9,8 +9,13 @@ import LogFields from '../batch/LogFields.vue';
 import ParamField from './ParamField.vue';
 import AcidChart from '../charts/AcidChart.vue';
 import { lazySheet } from '../ui/lazySheet';
+import PickField from '../ui/PickField.vue';
+import { fitText, gasText, legalText, nextText, readyText, warmthText } from './jarSays';
+import WhatIf from './WhatIf.vue';
 
 const ReadingSheet = lazySheet(() => import('../batch/ReadingSheet.vue'));
+const LookSheet = lazySheet(() => import('../today/LookSheet.vue'));
+const JarTempSheet = lazySheet(() => import('./JarTempSheet.vue'));
 
 const props = defineProps<{ station: StationReport<'ferment'> }>();
 const { batch, params } = usePanel<'ferment'>(props);
@@ -21,32 +26,33 @@ const readings = computed<Reading[]>(() =>
 const forecast = computed(() => batch.report?.forecasts.find((f) => f.stationId === props.station.id) ?? null);
 const last = computed(() => readings.value.at(-1) ?? null);
 const now = computed(() => (props.station.active && props.station.from <= today() ? daysBetween(props.station.from, today()) : null));
-const when = (d: number | null) => (d === null ? null : addDays(props.station.from, d));
-/** What readings show is a fact, and no forecast stands beside it. */
-function passedText(p: Passed): string {
-  const by = day(when(Math.floor(p.by))!);
-  return p.after === null ? `by ${by}, as read` : `between ${day(when(Math.floor(p.after))!)} and ${by}, as read`;
+const lid = computed(() => params.value.lid);
+const says = computed(() => {
+  const f = forecast.value;
+  const { from, facts } = props.station;
+  if (!f) return null;
+  return {
+    ready: readyText(f, from, now.value),
+    legal: legalText(f, from),
+    fit: fitText(f, from),
+    more: [
+      warmthText(f),
+      props.station.done ? '' : nextText(f, from, now.value),
+      props.station.done ? '' : gasText(f, facts?.litres ?? 1, now.value, lid.value),
+    ].filter(Boolean),
+  };
+});
+const other = shallowRef<Forecast | null>(null);
+const temps = ref(false);
+const looking = ref(false);
+const setLid = (v: string) => {
+  const { lid: _, ...rest } = params.value;
+  batch.setParams(props.station.id, v ? { ...rest, lid: v } : rest);
+};
+function keepTemps(list: JarTemp[] | null) {
+  const { temps: _, ...rest } = props.station.log;
+  batch.setLog(props.station.id, list ? { ...rest, temps: list } : rest);
 }
-const windowText = computed(() => {
-  const f = forecast.value;
-  if (!f) return '';
-  if (f.passed.target)
-    return `pH ${params.value.targetPh.toFixed(1)} was reached ${passedText(f.passed.target)}. Two readings two days apart make it sure.`;
-  const { from, to } = f.ready;
-  const late = now.value !== null && to !== null && to < now.value ? ' That is past: read it now.' : '';
-  if (from === null) return `Not likely within ${f.days.at(-1)} days. Warmer, or less salt, would help.`;
-  const never = Math.round(f.crossings.target.never * 100);
-  if (to === null) return `from about ${day(when(from)!)}; ${never} in 100 take longer than ${f.days.at(-1)} days.`;
-  return `between ${day(when(from)!)} and ${day(when(to)!)}.${late}`;
-});
-const legalText = computed(() => {
-  const f = forecast.value;
-  if (!f) return '';
-  if (f.passed.legal) return passedText(f.passed.legal);
-  const c = f.crossings.legal;
-  if (c.p50 === null) return 'not within sight';
-  return `about day ${Math.round(c.p10 ?? c.p50)} to ${c.p90 === null ? 'late' : Math.round(c.p90)}`;
-});
 const chosen = ref<Reading | null>(null);
 function log(reading: Reading | null) {
   chosen.value = reading;
@@ -61,8 +67,27 @@ function log(reading: Reading | null) {
         <ParamField :station="station" name="tempC" label="Temperature" />
         <ParamField :station="station" name="days" label="Days" />
       </div>
-      <ParamField :station="station" name="targetPh" label="Ready at pH" />
-      <NButton type="primary" @click="log(null)">Log a reading</NButton>
+      <div class="two">
+        <ParamField :station="station" name="targetPh" label="Ready at pH" />
+        <PickField
+          label="Lid"
+          :model-value="lid ?? ''"
+          :options="[
+            { value: '', label: 'not said' },
+            { value: 'airlock', label: 'an airlock' },
+            { value: 'closed', label: 'a closed lid' },
+          ]"
+          @update:model-value="setLid"
+        />
+      </div>
+      <div class="log">
+        <NButton type="primary" @click="log(null)">Log a reading</NButton>
+        <NButton :disabled="station.done" @click="looking = true">Look and smell</NButton>
+      </div>
+      <NButton text class="link" @click="temps = true">{{ station.log.temps ? 'its temperature log' : 'add a temperature log' }}</NButton>
+      <p v-if="station.log.thrownOn" class="thrown" data-fact="thrown">
+        Thrown away {{ day(station.log.thrownOn) }}: {{ station.log.thrownWhy }}. What went in is gone; nothing more is taken for it.
+      </p>
       <p class="soft small">
         <template v-if="last"
           >Last: {{ last.pH === undefined ? '' : `pH ${last.pH.toFixed(2)}`
@@ -79,21 +104,27 @@ function log(reading: Reading | null) {
           <AcidChart
             :forecast="forecast"
             :readings="readings"
+            :other="other"
             :from="station.from"
             :today-day="now"
             :end-ph="station.log.pH === undefined ? null : { day: daysBetween(station.from, station.to), pH: station.log.pH }"
           />
         </div>
         <p class="foot" data-fact="ready">
-          <b>Ready</b> (pH {{ params.targetPh.toFixed(1) }}, settled): {{ windowText }} Below 4.6: {{ legalText }}.
+          <b>Ready</b> (pH {{ params.targetPh.toFixed(1) }}, settled): {{ says!.ready }} Below 4.6: {{ says!.legal }}.
         </p>
+        <p v-if="says!.fit" class="foot odd" role="alert" data-fact="fit">{{ says!.fit }}</p>
+        <p v-for="t in says!.more" :key="t" class="foot soft" data-fact="jar">{{ t }}</p>
+        <WhatIf v-if="!station.done" :forecast="forecast" :from="station.from" @other="other = $event" />
         <details v-if="readings.length">
           <summary>{{ plural(readings.length, 'reading') }}</summary>
           <ul>
             <li v-for="r in readings" :key="r.id">
               {{ day(r.at) }} <b>{{ r.pH === undefined ? '' : `pH ${r.pH.toFixed(2)}` }}</b>
               {{ r.tempC === undefined ? '' : degrees(r.tempC, 1) }}
-              <span class="soft">{{ r.instrument }}{{ r.note ? `, ${r.note}` : '' }}</span>
+              <span class="soft"
+                >{{ r.signs ? r.signs.map((g) => SIGNS[g].says).join('; ') : r.instrument }}{{ r.note ? `, ${r.note}` : '' }}</span
+              >
               <NButton text class="link" :aria-label="`Change the reading of ${day(r.at)}`" @click="log(r)">change</NButton>
             </li>
           </ul>
@@ -103,6 +134,8 @@ function log(reading: Reading | null) {
     </template>
   </StationFrame>
   <ReadingSheet v-model:show="logging" :station="station" :reading="chosen" />
+  <LookSheet v-model:show="looking" :batch-id="batch.id" :station-id="station.id" :name="batch.file!.name" />
+  <JarTempSheet v-model:show="temps" :from="station.from" :kept="station.log.temps" @keep="keepTemps" />
 </template>
 
 <style scoped>
@@ -120,6 +153,18 @@ function log(reading: Reading | null) {
   margin: 4px 0 0;
   font-size: 13.5px;
   line-height: 1.3;
+}
+.log {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px;
+}
+.odd,
+.thrown {
+  padding: 6px 10px;
+  background: var(--warn-plate);
+  border-left: 4px solid var(--warn);
+  border-radius: 6px;
 }
 summary {
   cursor: pointer;

@@ -145,7 +145,7 @@ export const useOpenBatch = defineStore('openBatch', () => {
     if (batchId === id.value && file.value && unsaved()) return recompute();
     if (batchId !== id.value) {
       // What was typed into the other batch goes first.
-      if (state.value === 'waiting') await save();
+      await flush();
       file.value = null;
       report.value = null;
       lineTrouble.value = null;
@@ -234,6 +234,14 @@ export const useOpenBatch = defineStore('openBatch', () => {
       }
     } finally {
       saving = false;
+    }
+  }
+
+  /** Sees to it that what was typed is stored, as far as the server answers and takes it. */
+  async function flush() {
+    for (let i = 0; i < 200 && ['waiting', 'saving'].includes(state.value); i++) {
+      if (saving) await new Promise((go) => setTimeout(go, 25));
+      else await save();
     }
   }
 
@@ -352,6 +360,7 @@ export const useOpenBatch = defineStore('openBatch', () => {
     carried,
     setLog,
     save,
+    flush,
     settle,
     troubleAt,
   };

@@ -2,6 +2,9 @@ import { expose } from 'comlink';
 import wasmUrl from 'highs/runtime?url';
 import {
   choosePods,
+  forecastJar,
+  type Forecast,
+  type ForecastInput,
   LineProblem,
   bottledStuff,
   planBatch,
@@ -122,6 +125,10 @@ const bench = {
   },
   acidOf(known: KnownSauce, targetPh: number, limit: number): Timed<AcidWork> {
     return answered(() => acidWork(knownSauce(known).stream, targetPh, limit));
+  },
+  /** What a jar will do, from what is known of it. */
+  jar(asked: ForecastInput): Timed<Forecast> {
+    return answered(() => forecastJar(asked));
   },
   /** A made batch once more, with what it showed, of today's pods. */
   again(made: BatchFile, batchId: string, wish: AgainWish, asked: Asked): Promise<Timed<Again>> {

@@ -7,9 +7,10 @@ import {
   FileBodySchema,
   listAnswer,
   NewBatchSchema,
+  TodayAnswer,
   type BatchSaved,
 } from '@roskel/contract';
-import { addBatch, archiveBatch, archivedBatches, changeBatch, getBatch, listBatches, type Saved } from '../../store/batches';
+import { addBatch, archiveBatch, archivedBatches, changeBatch, getBatch, listBatches, listToday, type Saved } from '../../store/batches';
 import { archiveRoutes, param, type Kitchen, type Route } from '../route';
 
 /** Changes larger than this are fetched by those who want them. */
@@ -33,6 +34,13 @@ export const batchRoutes: readonly Route[] = [
     summary: 'All batches, newest first, as lists show them',
     answer: listAnswer(BatchRowAnswer),
     run: (k) => listBatches(k.db),
+  },
+  {
+    method: 'get',
+    path: '/today',
+    summary: 'What every batch asks for now, and the jars that stand on the side',
+    answer: TodayAnswer,
+    run: (k) => listToday(k.db),
   },
   {
     method: 'post',

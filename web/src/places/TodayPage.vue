@@ -1,0 +1,239 @@
+<script setup lang="ts">
+import { computed, onMounted, ref } from 'vue';
+import { NButton } from 'naive-ui';
+import { RouterLink, useRouter } from 'vue-router';
+import { addDays, daysBetween } from '@roskel/core';
+import { day, grams, plural, today, weekday } from '../format';
+import { useLarder } from '../stores/larder';
+import { useNotices } from '../stores/notices';
+import { useOpenBatch } from '../stores/openBatch';
+import { usePods } from '../stores/pods';
+import { useShelf } from '../stores/shelf';
+import { useToday, type DutyOf } from '../stores/today';
+import { useFirst } from '../shelf/standing';
+import DutyRow from '../today/DutyRow.vue';
+import FallingAcid from '../today/FallingAcid.vue';
+import JarsOnSide from '../today/JarsOnSide.vue';
+import { useKeys } from '../ui/keys';
+import { lazySheet } from '../ui/lazySheet';
+
+/** What to do now over all batches, what stands on the side, and the next two weeks. */
+const LookSheet = lazySheet(() => import('../today/LookSheet.vue'));
+const ReadingSheet = lazySheet(() => import('../batch/ReadingSheet.vue'));
+const todays = useToday();
+const pods = usePods();
+const larder = useLarder();
+const shelf = useShelf();
+const batch = useOpenBatch();
+const notices = useNotices();
+const router = useRouter();
+onMounted(() => {
+  for (const list of [todays, pods, larder, shelf]) void list.load().catch((e: unknown) => notices.fail(e));
+});
+const COMING = 14;
+const now = computed(() => todays.duties.filter((d) => d.due <= today()));
+const coming = computed(() => todays.duties.filter((d) => d.due > today() && daysBetween(today(), d.due) < COMING));
+const minutes = computed(() => now.value.reduce((s, d) => s + d.minutes, 0));
+const title = computed(() => {
+  if (todays.state !== 'ready') return 'Now';
+  if (now.value.length === 0) return 'Nothing is due today';
+  return `${plural(now.value.length, 'thing')}, about ${plural(minutes.value, 'minute')}`;
+});
+
+/** Named in a batch on its way, and not in the larder at all. */
+const missing = computed(() => {
+  if (larder.state !== 'ready') return [];
+  const has = new Set(larder.items.map((l) => l.ingredientKey));
+  return todays.rows.flatMap((r) =>
+    r.needs
+      .filter((n) => n.store === 'larder' && n.id !== 'water' && !has.has(n.id))
+      .map((n) => ({ name: larder.row(n.id)?.name ?? n.id, to: '/larder', g: n.massG, batch: r.name, on: r.startDate })),
+  );
+});
+/** What batches on their way want, and nobody has: of each the first that goes short. */
+const buys = computed(() =>
+  [
+    ...pods.items.map((p) => ({ name: p.lot.name, promised: p.promised, to: '/pods' })),
+    ...larder.items.map((l) => ({
+      name: larder.row(l.ingredientKey)?.name ?? l.ingredientKey,
+      promised: l.promised,
+      to: '/larder',
+    })),
+  ]
+    .flatMap(({ name, promised, to }) => {
+      const short = promised.filter((p) => p.shortG > 0.5);
+      const first = short[0];
+      return first ? [{ name, to, g: short.reduce((s, p) => s + p.shortG, 0), batch: first.batch, on: first.startDate }] : [];
+    })
+    .concat(missing.value)
+    .sort((a, b) => a.on.localeCompare(b.on)),
+);
+const first = computed(() => [
+  ...pods.items.filter((p) => p.useFirst && p.stockG > 0).map((p) => ({ name: p.lot.name, says: grams(p.stockG), to: '/pods' })),
+  ...larder.items
+    .filter((l) => l.useFirst && l.stockG > 0)
+    .map((l) => ({ name: larder.row(l.ingredientKey)?.name ?? '', says: grams(l.stockG), to: '/larder' })),
+  ...[useFirst(shelf.items, today())].flatMap((b) => (b ? [{ name: b.name, says: `by ${day(b.useBy)}`, to: `/shelf/${b.id}` }] : [])),
+]);
+
+/** Of a long list the next few are shown. */
+const FEW = 3;
+const all = ref(false);
+
+/** The duty that the keys act on. */
+const at = ref(0);
+const chosen = computed(() => now.value[Math.min(at.value, now.value.length - 1)] ?? null);
+const move = (by: number) => (at.value = Math.max(0, Math.min(now.value.length - 1, at.value + by)));
+
+const looking = ref(false);
+const reading = ref(false);
+const of = ref<DutyOf | null>(null);
+const from = computed(() => todays.jars.find((j) => j.batchId === of.value?.batchId && j.stationId === of.value?.stationId)?.from ?? '');
+async function act(d: DutyOf) {
+  try {
+    of.value = d;
+    if (d.does === 'tick') await todays.done(d);
+    else if (d.does === 'look') looking.value = true;
+    else if (d.does === 'read') {
+      await batch.open(d.batchId);
+      reading.value = true;
+    } else await router.push({ name: 'batch', params: { id: d.batchId }, query: { at: d.stationId } });
+  } catch (e) {
+    notices.fail(e);
+  }
+}
+async function later(d: DutyOf) {
+  try {
+    const until = addDays(today(), 1);
+    await todays.later(d, until);
+    notices.say(`Put off until ${weekday(until)}.`);
+  } catch (e) {
+    notices.fail(e);
+  }
+}
+useKeys('Today', [
+  { key: 'arrowdown', says: 'the next thing', run: () => move(1) },
+  { key: 'arrowup', says: 'the one before', run: () => move(-1) },
+  { key: 'd', says: 'do it, or tick it off', run: () => chosen.value && void act(chosen.value) },
+  { key: 'o', says: 'put it off until tomorrow', run: () => chosen.value && void later(chosen.value) },
+]);
+</script>
+
+<template>
+  <div class="page">
+    <header class="head">
+      <h1>Today</h1>
+      <span class="soft">{{ weekday(today()) }}</span>
+    </header>
+    <p v-if="todays.state === 'failed'" class="plate note" role="alert">
+      {{ todays.error }} <NButton text class="link" @click="todays.refresh()">Try again</NButton>
+    </p>
+    <div class="top">
+      <section class="plate list" aria-labelledby="now-title">
+        <h2 id="now-title" data-fact="now">{{ title }}</h2>
+        <ul v-if="now.length">
+          <DutyRow
+            v-for="(d, i) in now"
+            :key="`${d.batchId}/${d.id}`"
+            :duty="d"
+            :chosen="i === Math.min(at, now.length - 1)"
+            @act="act(d)"
+            @later="later(d)"
+          />
+        </ul>
+        <p v-else-if="todays.state === 'ready'" class="soft">
+          {{ todays.jars.length ? 'The jars stand and sour by themselves.' : 'Nothing stands on the side.' }}
+          <RouterLink to="/batches">Start a batch</RouterLink>
+        </p>
+        <details v-if="coming.length" class="coming">
+          <summary>{{ plural(coming.length, 'more thing') }} in the next two weeks</summary>
+          <ul>
+            <DutyRow v-for="d in coming" :key="`${d.batchId}/${d.id}`" :duty="d" :chosen="false" @act="act(d)" @later="later(d)" />
+          </ul>
+        </details>
+      </section>
+      <section class="plate jars" aria-label="What stands on the side">
+        <h2>What stands on the side</h2>
+        <JarsOnSide v-if="todays.jars.length" :jars="todays.jars" />
+        <p v-else class="soft">No jar is at work. A batch that sours stands here from the day it is packed.</p>
+        <div v-if="buys.length || first.length" class="more">
+          <p v-for="b in buys.slice(0, all ? undefined : FEW)" :key="`${b.name}${b.batch}`" data-buy>
+            <b>Buy</b> <RouterLink :to="b.to">{{ b.name }}</RouterLink>: {{ grams(b.g) }} are missing for {{ b.batch }},
+            {{ weekday(b.on) }}.
+          </p>
+          <NButton v-if="buys.length > FEW" text class="link" @click="all = !all">{{
+            all ? 'fewer' : `and ${buys.length - FEW} more to buy`
+          }}</NButton>
+          <p v-if="first.length" data-first>
+            <b>Use first:</b>
+            <template v-for="(f, i) in first" :key="f.name"
+              >{{ i ? ', ' : ' ' }}<RouterLink :to="f.to">{{ f.name }}</RouterLink> ({{ f.says }})</template
+            >.
+          </p>
+        </div>
+      </section>
+    </div>
+    <section v-if="todays.jars.length" class="plate acid" aria-label="How sour, the next two weeks">
+      <h2>How sour, the next two weeks</h2>
+      <FallingAcid :jars="todays.jars" :duties="todays.duties" />
+    </section>
+    <LookSheet
+      v-if="of"
+      v-model:show="looking"
+      :batch-id="of.batchId"
+      :station-id="of.stationId"
+      :name="of.batch"
+      @done="todays.done(of)"
+    />
+    <ReadingSheet v-if="of && from" v-model:show="reading" :station="{ id: of.stationId, from }" :reading="null" />
+  </div>
+</template>
+
+<style scoped>
+.top {
+  display: grid;
+  grid-template-columns: minmax(0, 1.15fr) minmax(0, 1fr);
+  gap: 12px;
+  align-items: stretch;
+}
+.list,
+.jars,
+.acid {
+  padding: 10px 14px;
+}
+.list {
+  max-height: 392px;
+  overflow: auto;
+}
+ul {
+  list-style: none;
+  margin: 4px 0 0;
+  padding: 0;
+}
+.coming {
+  margin-top: 6px;
+}
+summary {
+  cursor: pointer;
+  min-height: 32px;
+  color: var(--rim);
+}
+.more {
+  margin-top: 12px;
+  font-size: 14px;
+}
+.more p {
+  margin: 3px 0;
+}
+.jars h2 {
+  margin-bottom: 10px;
+}
+@media (max-width: 900px) {
+  .top {
+    grid-template-columns: 1fr;
+  }
+  .list {
+    max-height: none;
+  }
+}
+</style>

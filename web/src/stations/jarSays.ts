@@ -1,0 +1,80 @@
+import { addDays, burpHours, gasLitres, type JarForecast, type Passed } from '@roskel/core';
+import { day, degrees, plural } from '../format';
+
+/** Sentences about a jar's forecast: each says what, then why. */
+const when = (from: string, d: number) => day(addDays(from, d));
+
+/** What readings show is a fact, and no forecast stands beside it. */
+export function passedText(p: Passed, from: string): string {
+  const by = when(from, Math.floor(p.by));
+  return p.after === null ? `by ${by}, as read` : `between ${when(from, Math.floor(p.after))} and ${by}, as read`;
+}
+
+export function readyText(f: JarForecast, from: string, now: number | null): string {
+  if (f.passed.target)
+    return `pH ${f.asked.targetPh.toFixed(1)} was reached ${passedText(f.passed.target, from)}. Two readings two days apart make it sure.`;
+  const { from: a, to: b } = f.ready;
+  if (a === null) return `Not likely within ${f.days.at(-1)} days. Warmer, or less salt, would help.`;
+  if (b === null) {
+    const never = Math.round(f.crossings.target.never * 100);
+    return `from about ${when(from, a)}; ${never} in 100 take longer than ${f.days.at(-1)} days.`;
+  }
+  return `between ${when(from, a)} and ${when(from, b)}.${now !== null && b < now ? ' That is past: read it now.' : ''}`;
+}
+
+export function legalText(f: JarForecast, from: string): string {
+  if (f.passed.legal) return passedText(f.passed.legal, from);
+  const c = f.crossings.legal;
+  if (c.p50 === null) return 'not within sight';
+  return `about day ${Math.round(c.p10 ?? c.p50)} to ${c.p90 === null ? 'late' : Math.round(c.p90)}`;
+}
+
+/** How the readings sit with what jars do; empty where there is nothing to say. */
+export function fitText(f: JarForecast, from: string): string {
+  switch (f.fit) {
+    case 'one is off': {
+      const off = f.seen.filter((s) => s.doubt > 0.5).map((s) => `pH ${s.pH.toFixed(2)} of ${when(from, Math.floor(s.day))}`);
+      return `${off.join(' and ')} does not fit the others, and counts for little. Calibrate and read again.`;
+    }
+    case 'no known jar':
+      return 'These readings fit no jar that is known here: a starter nobody noted, another brine, or a meter that is off. Calibrate and read again before you go by the forecast.';
+    case 'rises':
+      return 'The pH rose, which no souring jar does: the forecast goes by the readings before that. Calibrate and read again today.';
+    case 'fits':
+    case 'unread':
+      return '';
+  }
+}
+
+/** What one more reading would bring, and when. */
+export function nextText(f: JarForecast, from: string, now: number | null): string {
+  if (!f.next) return '';
+  const off = Math.round(100 * (1 - f.next.leaves));
+  const soon = now !== null && f.next.day <= now + 1 ? 'today or tomorrow' : `on ${when(from, f.next.day)}`;
+  return `A reading ${soon} tells most: it takes about ${off} % off the doubt in when it is ready.`;
+}
+
+export function warmthText(f: JarForecast): string {
+  const w = f.warmth;
+  if (!w) return '';
+  const than = `It stood at ${degrees(w.meanC, 1)} on average; the plan had ${degrees(w.plannedC)}.`;
+  if (w.laterDays === null || Math.abs(w.laterDays) < 0.5) return `${than} That moves when it is ready by less than a day.`;
+  return `${than} That makes it about ${plural(Math.round(Math.abs(w.laterDays)), 'day')} ${w.laterDays > 0 ? 'later' : 'earlier'}.`;
+}
+
+/** Gas now, and how often the lid wants opening. */
+export function gasText(f: JarForecast, litres: number, now: number | null, lid: 'airlock' | 'closed' | undefined): string {
+  const at = Math.max(0, now ?? 2);
+  const i = f.days.findIndex((d) => d >= at);
+  const g = f.gas[i < 0 ? f.gas.length - 1 : i]!;
+  const l = (mmol: number) => gasLitres(mmol, litres, f.asked.tempC);
+  const range = l(g.p90) < 0.05 ? 'next to none' : `${l(g.p10).toFixed(1)} to ${l(g.p90).toFixed(1)} litres a day`;
+  const hours = burpHours(at, f.asked.tempC, f.asked.conditions.sugarMmol);
+  const rhythm =
+    lid === 'airlock'
+      ? 'The airlock lets it out.'
+      : hours === null
+        ? 'A closed lid: open it now and then all the same.'
+        : `A closed lid: open it every ${hours} hours.`;
+  return `Gas ${now === null ? 'at its most' : 'now'}: ${range}. ${rhythm}`;
+}

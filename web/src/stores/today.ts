@@ -1,0 +1,126 @@
+import { defineStore } from 'pinia';
+import { computed, ref, shallowRef } from 'vue';
+import type { TodayRow } from '@roskel/contract';
+import { mapStations, withDuty, withLater, type BatchFile, type Forecast, type TodayDuty, type TodayJar } from '@roskel/core';
+import { api } from '../api/client';
+import { concerns, onChange } from '../api/events';
+import { bench, stoppable } from '../worker/client';
+import { useNotices } from './notices';
+import { useOpenBatch } from './openBatch';
+
+/** A duty with the batch it is of. */
+export interface DutyOf extends TodayDuty {
+  batchId: string;
+  batch: string;
+}
+/** A jar with the batch it is of, and its forecast once that is worked out. */
+export interface JarOf extends TodayJar {
+  key: string;
+  batchId: string;
+  batch: string;
+  forecast: Forecast | null;
+}
+
+/** What every batch asks for now, and the jars on the side; each change is made in the batch itself, with its undo. */
+export const useToday = defineStore('today', () => {
+  const rows = shallowRef<readonly TodayRow[]>([]);
+  const state = ref<'empty' | 'loading' | 'ready' | 'failed'>('empty');
+  const error = ref('');
+  /** Done here a moment ago, and not yet said by the server. */
+  const gone = ref<ReadonlySet<string>>(new Set());
+  const forecasts = shallowRef<ReadonlyMap<string, { asked: string; forecast: Forecast }>>(new Map());
+  let stop: (() => void) | null = null;
+  let running: Promise<void> | null = null;
+  let again = false;
+
+  const keyOf = (batchId: string, stationId: string) => `${batchId}/${stationId}`;
+  const duties = computed<DutyOf[]>(() =>
+    rows.value
+      .flatMap((r) => r.duties.map((d) => ({ ...d, batchId: r.id, batch: r.name })))
+      .filter((d) => !gone.value.has(`${d.batchId}/${d.id}/${d.due}`))
+      .sort((a, b) => a.due.localeCompare(b.due) || b.minutes - a.minutes || a.batch.localeCompare(b.batch)),
+  );
+  const jars = computed<JarOf[]>(() =>
+    rows.value.flatMap((r) =>
+      r.jars.map((j) => {
+        const key = keyOf(r.id, j.stationId);
+        return { ...j, key, batchId: r.id, batch: r.name, forecast: forecasts.value.get(key)?.forecast ?? null };
+      }),
+    ),
+  );
+
+  /** Forecasts one after the other, those that are known by what they were asked left as they are. */
+  async function foresee() {
+    for (const r of rows.value)
+      for (const j of r.jars) {
+        const asked = JSON.stringify(j.asked);
+        const key = keyOf(r.id, j.stationId);
+        if (forecasts.value.get(key)?.asked === asked) continue;
+        const answer = await stoppable(bench().jar(j.asked));
+        if (answer?.ok) forecasts.value = new Map(forecasts.value).set(key, { asked, forecast: answer.answer });
+      }
+  }
+  async function fetchAll() {
+    if (state.value === 'empty') state.value = 'loading';
+    try {
+      rows.value = await api.get<TodayRow[]>('/today');
+      state.value = 'ready';
+      error.value = '';
+    } catch (e) {
+      error.value = (e as Error).message;
+      if (state.value !== 'ready') state.value = 'failed';
+    }
+  }
+  function refresh(): Promise<void> {
+    stop ??= onChange((event) => {
+      if (concerns(event, 'batches')) void refresh();
+    });
+    if (running) {
+      again = true;
+      return running;
+    }
+    running = (async () => {
+      do {
+        again = false;
+        await fetchAll();
+      } while (again);
+      running = null;
+      void foresee().catch((e: unknown) => useNotices().fail(e));
+    })();
+    return running;
+  }
+  const load = () => (state.value === 'ready' ? Promise.resolve() : refresh());
+
+  /** Changes a batch as its own page would: kept here, saved shortly after, taken back by undo. */
+  const change = (batchId: string, label: string, how: (file: BatchFile) => BatchFile): Promise<void> =>
+    // One after the other, however fast they come: a batch is open one at a time.
+    (turn = turn.catch(() => undefined).then(() => changeNow(batchId, label, how)));
+  let turn: Promise<void> = Promise.resolve();
+  async function changeNow(batchId: string, label: string, how: (file: BatchFile) => BatchFile) {
+    const batch = useOpenBatch();
+    if (batch.id !== batchId || !batch.file) await batch.open(batchId);
+    if (!batch.file) throw new Error('This batch cannot be opened now. Try again when the server answers.');
+    batch.change(label, how(batch.file));
+    await batch.flush();
+    if (batch.state === 'refused') throw new Error(batch.refused[0]?.message ?? 'This cannot be stored.');
+  }
+  /** Off the list at once; what the server then says of it is what counts. */
+  async function hidden(d: DutyOf, change: () => Promise<void>) {
+    const key = `${d.batchId}/${d.id}/${d.due}`;
+    gone.value = new Set([...gone.value, key]);
+    try {
+      await change();
+      await refresh();
+    } finally {
+      gone.value = new Set([...gone.value].filter((k) => k !== key));
+    }
+  }
+  const done = (d: DutyOf) => hidden(d, () => change(d.batchId, `${d.batch}: ${d.text.toLowerCase()}`, (f) => withDuty(f, d.id, true)));
+  const later = (d: DutyOf, until: string) => hidden(d, () => change(d.batchId, `${d.batch}: put off`, (f) => withLater(f, d.id, until)));
+  /** A jar goes: nothing of it goes on, and the batch says when and why. */
+  const throwAway = (batchId: string, stationId: string, on: string, why: string) =>
+    change(batchId, 'thrown away', (f) =>
+      mapStations(f, (s) => (s.id === stationId ? { ...s, log: { ...s.log, doneOn: on, thrownOn: on, thrownWhy: why } } : s)),
+    );
+  return { rows, state, error, duties, jars, load, refresh, change, done, later, throwAway };
+});
