@@ -29,7 +29,7 @@ afterAll(async () => {
 });
 
 describe('the demo kitchen', () => {
-  it('has eight lots or more, a larder of about 25 things, and nine batches of seven kinds', async () => {
+  it('has eight lots or more, a larder of about 25 things, and eleven batches of eight kinds', async () => {
     expect((await listPods(open.db)).length).toBeGreaterThanOrEqual(8);
     expect((await listLarder(open.db)).length).toBeGreaterThanOrEqual(25);
     expect((await listBatches(open.db)).map((b) => b.summary.name).sort()).toEqual([
@@ -38,10 +38,12 @@ describe('the demo kitchen', () => {
       'Lantern Paste',
       'Lugger Sweet',
       'Overnight Red',
+      'Rockpool Green',
       'Samphire Green',
       'Slipway Red no. 2',
       'Slipway Red no. 3',
       'Spring Tide',
+      'Tideline Mash',
     ]);
   });
   it('seven kinds of sauce among them, and the pots of the kitchen with what they learnt', async () => {

@@ -7,6 +7,9 @@ import { marksPdf, measureWith, type Fonts } from '../src/labels/pdf';
 import type { Measure } from '../src/labels/layout';
 import { benchBlocks, cardBlocks, type Block } from '../src/papers/blocks';
 import { layoutPaper, PAPERS } from '../src/papers/flow';
+import { JAR_LABEL, layoutJarLabel } from '../src/papers/jarLabel';
+import { qrModules } from '../src/labels/qr';
+import jsQR from 'jsqr';
 
 const readPdf = createRequire(import.meta.url)('pdf-parse/lib/pdf-parse.js') as (
   data: Buffer,
@@ -75,6 +78,44 @@ describe('papers', () => {
         for (const head of heads)
           expect(marks.some((m) => m.kind === 'text' && m.face !== 'head' && m.size > 3 && m.y > head.y)).toBe(true);
       }
+    }
+  });
+});
+
+describe('the label of a jar', () => {
+  const label = {
+    name: 'Slipway Red no. 3',
+    started: '20 Nov 2026',
+    salt: '3.1 % of its water',
+    contents: 'cayenne, red pointed, fatalii, garlic, salt',
+    next: 'read ph and temperature again, 28 Nov',
+  };
+  const address = 'http://localhost:4000/batches/slipway-red-3';
+  it('another program reads its words off the PDF, and another one its code, also where much is in it', async () => {
+    for (const contents of [label.contents, Array.from({ length: 40 }, (_, i) => `thing number ${i}`).join(', ')]) {
+      const modules = qrModules(address);
+      const marks = layoutJarLabel({ ...label, contents }, modules, measure);
+      const [w, h] = JAR_LABEL;
+      for (const m of marks) {
+        const right = m.kind === 'text' ? m.x + measure(m.text.trimEnd(), m.face, m.size) : m.kind === 'rect' ? m.x + m.w : m.x;
+        expect(right).toBeLessThanOrEqual(w - 3.9);
+        expect(m.y).toBeLessThanOrEqual(h - 3.9);
+      }
+      const read = await readPdf(Buffer.from(await marksPdf([marks], JAR_LABEL, FONTS, 'Jar')));
+      expect(read.numpages).toBe(1);
+      for (const said of [label.name, label.started, label.salt]) expect(squeeze(read.text)).toContain(squeeze(said));
+      if (contents === label.contents) for (const said of [label.contents, label.next]) expect(squeeze(read.text)).toContain(squeeze(said));
+      // The code as it lies on the label, painted into pixels.
+      const scale = 12;
+      const [W, H] = [Math.round(w * scale), Math.round(h * scale)];
+      const pixels = new Uint8ClampedArray(W * H * 4).fill(255);
+      for (const m of marks) {
+        if (m.kind !== 'rect') continue;
+        for (let y = Math.round(m.y * scale); y < Math.round((m.y + m.h) * scale); y++)
+          for (let x = Math.round(m.x * scale); x < Math.round((m.x + m.w) * scale); x++)
+            pixels.fill(0, (y * W + x) * 4, (y * W + x) * 4 + 3);
+      }
+      expect(jsQR(pixels, W, H)?.data).toBe(address);
     }
   });
 });

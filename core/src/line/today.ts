@@ -102,6 +102,9 @@ export function todayOf(file: BatchFile, today: Day): BatchToday {
   }
 }
 
+/** The day on which a duty stands in a calendar: what is overdue is still to be done today. */
+export const dutyDay = (d: Pick<TodayDuty, 'due'>, today: Day): Day => (d.due < today ? today : d.due);
+
 /** The batch with a duty ticked off, or open again. */
 export const withDuty = (file: BatchFile, id: string, done: boolean): BatchFile => ({
   ...file,

@@ -20,6 +20,8 @@ import { lazySheet } from '../ui/lazySheet';
 /** What to do now over all batches, what stands on the side, and the next two weeks. */
 const LookSheet = lazySheet(() => import('../today/LookSheet.vue'));
 const ReadingSheet = lazySheet(() => import('../batch/ReadingSheet.vue'));
+const FeedSheet = lazySheet(() => import('../today/FeedSheet.vue'));
+const feed = ref(false);
 const todays = useToday();
 const pods = usePods();
 const larder = useLarder();
@@ -124,6 +126,7 @@ useKeys('Today', [
     <header class="head">
       <h1>Today</h1>
       <span class="soft">{{ weekday(today()) }}</span>
+      <NButton class="push" @click="feed = true">Calendar</NButton>
     </header>
     <p v-if="todays.state === 'failed'" class="plate note" role="alert">
       {{ todays.error }} <NButton text class="link" @click="todays.refresh()">Try again</NButton>
@@ -177,6 +180,7 @@ useKeys('Today', [
       <h2>How sour, the next two weeks</h2>
       <FallingAcid :jars="todays.jars" :duties="todays.duties" />
     </section>
+    <FeedSheet v-model:show="feed" />
     <LookSheet
       v-if="of"
       v-model:show="looking"

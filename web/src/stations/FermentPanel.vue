@@ -8,6 +8,8 @@ import StationFrame from '../batch/StationFrame.vue';
 import LogFields from '../batch/LogFields.vue';
 import ParamField from './ParamField.vue';
 import AcidChart from '../charts/AcidChart.vue';
+import { useNotices } from '../stores/notices';
+import { fileName } from '../ui/download';
 import { lazySheet } from '../ui/lazySheet';
 import PickField from '../ui/PickField.vue';
 import { fitText, gasText, legalText, nextText, readyText, warmthText } from './jarSays';
@@ -49,6 +51,16 @@ const setLid = (v: string) => {
   const { lid: _, ...rest } = params.value;
   batch.setParams(props.station.id, v ? { ...rest, lid: v } : rest);
 };
+async function jarLabel() {
+  try {
+    const { jarLabelOf, saveJarLabel } = await import('../papers/saveJarLabel');
+    const file = batch.file!;
+    const label = jarLabelOf(file, props.station, props.station.facts?.waterPhaseSaltPct ?? null);
+    await saveJarLabel(label, location.href.split('?')[0]!, `${fileName(file.name)}-jar.pdf`);
+  } catch (e) {
+    useNotices().fail(e);
+  }
+}
 function keepTemps(list: JarTemp[] | null) {
   const { temps: _, ...rest } = props.station.log;
   batch.setLog(props.station.id, list ? { ...rest, temps: list } : rest);
@@ -84,6 +96,7 @@ function log(reading: Reading | null) {
         <NButton type="primary" @click="log(null)">Log a reading</NButton>
         <NButton :disabled="station.done" @click="looking = true">Look and smell</NButton>
       </div>
+      <NButton text class="link" @click="jarLabel">label for the jar, PDF</NButton>
       <NButton text class="link" @click="temps = true">{{ station.log.temps ? 'its temperature log' : 'add a temperature log' }}</NButton>
       <p v-if="station.log.thrownOn" class="thrown" data-fact="thrown">
         Thrown away {{ day(station.log.thrownOn) }}: {{ station.log.thrownWhy }}. What went in is gone; nothing more is taken for it.

@@ -11,7 +11,8 @@ import {
   type BatchSaved,
 } from '@roskel/contract';
 import { addBatch, archiveBatch, archivedBatches, changeBatch, getBatch, listBatches, listToday, type Saved } from '../../store/batches';
-import { archiveRoutes, param, type Kitchen, type Route } from '../route';
+import { calendarOf } from '../../calendar';
+import { archiveRoutes, FileAnswer, param, type Kitchen, type Route } from '../route';
 
 /** Changes larger than this are fetched by those who want them. */
 const MOST_SAID = 20_000;
@@ -41,6 +42,16 @@ export const batchRoutes: readonly Route[] = [
     summary: 'What every batch asks for now, and the jars that stand on the side',
     answer: TodayAnswer,
     run: (k) => listToday(k.db),
+  },
+  {
+    method: 'get',
+    path: '/calendar.ics',
+    summary: 'The same duties as a calendar, to be opened or subscribed to',
+    answer: { file: 'text/calendar' },
+    run: async (k, req) => {
+      const text = calendarOf(await listToday(k.db), k.today(), `${req.protocol}://${req.headers.host ?? 'localhost'}`);
+      return new FileAnswer('roskel.ics', 'text/calendar; charset=utf-8', new TextEncoder().encode(text));
+    },
   },
   {
     method: 'post',

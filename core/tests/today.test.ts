@@ -1,0 +1,146 @@
+import { describe, expect, it } from 'vitest';
+import {
+  addDays,
+  burpHours,
+  dutyDay,
+  endedStations,
+  gasLitres,
+  jarAcid,
+  judgeJar,
+  mapStations,
+  massOf,
+  openNeeds,
+  reportTypical,
+  runLine,
+  SIGN_IDS,
+  SIGNS,
+  signVerdict,
+  stationIn,
+  summaryOf,
+  todayOf,
+  TYPICAL,
+  withDuty,
+  withLater,
+  type BatchFile,
+  type JarReading,
+  type Sign,
+} from '../src';
+import { log, smallBatch } from './helpers';
+import { dice, randomBatch } from './random';
+
+const START = smallBatch().startDate;
+const day = (n: number) => addDays(START, n);
+const packed = (): BatchFile => log(log(smallBatch(), 'prep', { doneOn: START }), 'salt', { doneOn: START });
+const seen = (n: number, ...signs: Sign[]) => ({
+  ...{ id: `s${n}`, stationId: 'ferment', at: `${day(n)}T12:00:00.000Z`, instrument: 'strip' as const, signs },
+});
+const meter = (d: number, pH: number): JarReading => ({ day: d, pH, sd: 0.05, instrument: 'meter' });
+
+// Handbook chapter 4, section 5.1: the table of signs.
+describe('look and smell', () => {
+  it('fuzz and rot end a jar whatever its pH and whatever comes after; a film or floating pieces ask for an act', () => {
+    for (const sign of SIGN_IDS) {
+      const j = judgeJar([meter(10, 3.6)], 3, 3, [{ day: 5, sign }]);
+      expect(j.verdict, sign).toBe(SIGNS[sign].verdict === 'discard' ? 'condemned' : 'acid');
+    }
+    expect(jarAcid(6, judgeJar([], 3, 3, [{ day: 5, sign: 'fuzz' }]))[0]).toMatchObject({
+      id: 'jar-discard',
+      keep: { place: 'bin', days: 0 },
+    });
+    expect(signVerdict(['cloudy', 'fuzz', 'film'])).toMatchObject({ sign: 'fuzz', verdict: 'discard' });
+    expect(signVerdict(['clean'])!.verdict).toBe('keep');
+    expect(signVerdict([])).toBeNull();
+  });
+  it('a bad sign in a jar that is read above 4.6 ends it, but not on the first days, and not where salt holds it', () => {
+    const bad = [{ day: 8, sign: 'slimy' as const }];
+    expect(judgeJar([meter(8, 4.8)], 3, 3, bad).verdict).toBe('condemned');
+    expect(judgeJar([meter(8, 4.2)], 3, 3, bad).verdict).toBe('acid');
+    expect(judgeJar([meter(8, 4.8)], 11, 11, bad).verdict).not.toBe('condemned');
+    expect(judgeJar([meter(1, 5.1)], 3, 3, [{ day: 1, sign: 'film' }]).verdict).toBe('doubtful');
+  });
+  it('what was seen reaches the bottles: nothing of a fuzzy jar is kept, however sour the sauce', () => {
+    const file = { ...packed(), readings: [seen(4, 'fuzz')] };
+    const done = log(file, 'ferment', { doneOn: day(14), pH: 3.5, instrument: 'meter' });
+    expect(reportTypical(done, day(14)).ends[0]!.keeping!.place).toBe('bin');
+  });
+});
+
+describe('a jar that is thrown away', () => {
+  const thrown = () => {
+    const { log: had } = stationIn(packed(), 'ferment')!;
+    return log(packed(), 'ferment', { ...had, doneOn: day(5), thrownOn: day(5), thrownWhy: 'fuzz' });
+  };
+  it('accounts for everything: what was in it leaves as thrown away, nothing goes on, nothing more is taken or asked', () => {
+    const runs = runLine(thrown(), TYPICAL);
+    const at = runs.findIndex((r) => r.id === 'ferment');
+    const side = runs[at]!.sides.find((s) => s.id === 'thrown')!;
+    expect(massOf(side.stream)).toBeGreaterThan(0.95 * massOf(runs[at]!.bowl.stream));
+    for (const r of runs.slice(at + 1)) expect(massOf(r.out.stream), r.id).toBe(0);
+    expect([...endedStations(thrown())]).toEqual(runs.slice(at + 1).map((r) => r.id));
+    expect(openNeeds(packed()).length).toBeGreaterThan(0);
+    expect(openNeeds(thrown())).toEqual([]);
+    expect(todayOf(thrown(), day(6))).toEqual({ duties: [], jars: [] });
+    const s = summaryOf(thrown(), day(6));
+    expect([s.doneOn, s.ends[0]!.thrownOn, s.ends[0]!.bottles]).toEqual([day(5), day(5), 0]);
+  });
+});
+
+describe('what a batch asks for on a day', () => {
+  it('reading, looking and pushing under while it sours, each with minutes; done and put-off ones are not due', () => {
+    const file = packed();
+    const { duties, jars } = todayOf(file, day(3));
+    expect(
+      duties
+        .filter((d) => d.due <= day(3))
+        .map((d) => d.does)
+        .sort(),
+    ).toEqual(['look', 'read', 'tick', 'tick']);
+    expect(duties.every((d) => d.minutes > 0 && d.why !== '')).toBe(true);
+    expect(jars).toHaveLength(1);
+    expect(jars[0]).toMatchObject({ stationId: 'ferment', last: null, warns: null });
+    const [first] = duties;
+    expect(todayOf(withDuty(file, first!.id, true), day(3)).duties.map((d) => d.id)).not.toContain(first!.id);
+    expect(withDuty(withDuty(file, first!.id, true), first!.id, false).dutiesDone).toEqual(file.dutiesDone);
+    const later = todayOf(withLater(file, first!.id, day(6)), day(3)).duties.find((d) => d.id === first!.id)!;
+    expect(later.due).toBe(day(6));
+    expect(dutyDay({ due: day(1) }, day(3))).toBe(day(3));
+  });
+  it('a lid says how often: an airlock lets gas out by itself, a closed one wants opening, sooner when warm', () => {
+    const lid = (l: 'airlock' | 'closed', n: number) =>
+      todayOf(
+        mapStations(packed(), (s) => (s.id === 'ferment' ? { ...s, params: { ...(s.params as object), lid: l } } : s)),
+        day(n),
+      )
+        .duties.map((d) => d.text)
+        .filter((t) => /gas|airlock/.test(t));
+    expect(lid('closed', 3)[0]).toMatch(/every (8|12) hours/);
+    expect(lid('closed', 10)[0]).toMatch(/once a day/);
+    expect(lid('closed', 20)).toEqual([]);
+    expect(lid('airlock', 3)[0]).toMatch(/airlock/);
+    // Handbook chapter 4, section 5.2: 10 mmol/l a day in 0.9 l are 0.22 l a day.
+    expect(gasLitres(10, 0.9, 21)).toBeCloseTo(0.22, 2);
+    expect([burpHours(3, 21, 120), burpHours(3, 26, 120), burpHours(3, 21, 300), burpHours(9, 21, 120), burpHours(20, 21, 120)]).toEqual([
+      12,
+      8,
+      8,
+      24,
+      null,
+    ]);
+  });
+  it('300 random batches on random days: every duty is of an open station, has a sentence, and is gone once ticked', () => {
+    const d = dice(411);
+    for (let i = 0; i < 300; i++) {
+      const file = randomBatch(d);
+      const on = addDays(file.startDate, d.whole(-3, 60));
+      const { duties, jars } = todayOf(file, on);
+      expect(new Set(duties.map((x) => x.id)).size).toBe(duties.length);
+      for (const x of duties) {
+        expect(stationIn(file, x.stationId)).toBeDefined();
+        expect(x.text.length * x.why.length * x.minutes).toBeGreaterThan(0);
+      }
+      const all = duties.reduce((f, x) => withDuty(f, x.id, true), file);
+      expect(todayOf(all, on).duties).toEqual([]);
+      for (const j of jars) expect(j.asked.now).toBeGreaterThanOrEqual(0);
+    }
+  });
+});

@@ -1,0 +1,46 @@
+<script setup lang="ts">
+import { computed } from 'vue';
+import { NButton } from 'naive-ui';
+import { useNotices } from '../stores/notices';
+import SheetCard from '../ui/SheetCard.vue';
+import TextField from '../ui/TextField.vue';
+
+/** The duties as a calendar: an address that a calendar program asks again, or a file of what is open now. */
+const show = defineModel<boolean>('show', { required: true });
+const notices = useNotices();
+const address = computed(() => `${location.origin}/api/calendar.ics`);
+async function copy() {
+  try {
+    await navigator.clipboard.writeText(address.value);
+    notices.say('The address is copied.');
+  } catch {
+    notices.fail(new Error('This browser does not let the address be copied. Mark it and copy it by hand.'));
+  }
+}
+</script>
+
+<template>
+  <SheetCard v-model:show="show" title="In your calendar" :width="560">
+    <p>
+      Give your calendar program this address, as a calendar to subscribe to. It asks again by itself: what is done goes, what moves moves.
+    </p>
+    <TextField :model-value="address" label="Address" />
+    <div class="acts">
+      <NButton type="primary" @click="copy">Copy the address</NButton>
+      <a class="act" :href="address" download="roskel.ics">Save as a file</a>
+    </div>
+    <p class="soft">
+      The address works on this machine only, as long as the kitchen runs here. A file holds what is open now; opened again later, it puts
+      the same entries right instead of adding new ones.
+    </p>
+  </SheetCard>
+</template>
+
+<style scoped>
+.acts {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 12px;
+  margin: 12px 0;
+}
+</style>
