@@ -198,7 +198,7 @@ test('a backup is read back into an empty kitchen, bit by bit the same', async (
   const base = await own.start();
   const other = await (await browser.newContext({ baseURL: base })).newPage();
   try {
-    await other.goto('/');
+    await other.goto('/batches');
     await other.getByRole('button', { name: 'Kitchen', exact: true }).click();
     const chooser = other.waitForEvent('filechooser');
     await other.getByRole('button', { name: /Read a backup/ }).click();

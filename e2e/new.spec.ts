@@ -38,6 +38,8 @@ test('a new maker: from nothing to a plan that fills the bottles, in a few click
     }
     // "15 hot pods, garlic, vinegar, six small bottles, medium", said to the form.
     await page.goto('/');
+    await expect(page.locator('[data-fact=now]')).toContainText('Nothing is due today');
+    await page.getByRole('link', { name: 'Start your first batch' }).click();
     await expect(page.getByRole('heading', { name: 'Your first batch' })).toBeVisible();
     await expect(page.getByRole('button', { name: 'open an example batch' })).toBeVisible();
     const hands = counted(page);

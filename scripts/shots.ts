@@ -6,6 +6,8 @@ import { DemoServer } from '../e2e/server';
 
 /** The pictures of docs/screenshots, from fresh demo data: one per main view, with what to click first. */
 const VIEWS: readonly [name: string, path: string, click?: string][] = [
+  ['today', '/today'],
+  ['jar', '/batches/slipway-red-3?at=ferment'],
   ['batches', '/batches'],
   ['start', '/batches', 'button:has-text("Start a batch")'],
   ['batch', '/batches/slipway-red-3'],
@@ -16,10 +18,9 @@ const VIEWS: readonly [name: string, path: string, click?: string][] = [
   ['larder', '/larder'],
   ['shelf', '/shelf'],
   ['bench', '/bench/mix'],
-  ['ph', '/bench/ph'],
+  ['salt', '/bench/salt'],
   ['pot', '/batches/harbour-dark?at=simmer'],
   ['cost', '/batches/slipway-red-2/cost'],
-  ['bottling', '/shelf/slipway-red-2'],
   ['recipe', '/batches', 'button:has-text("Start a batch")'],
   ['trim', '/batches/overnight-red/trim/trim'],
   ['label', '/shelf', 'a:has-text("Labels")'],

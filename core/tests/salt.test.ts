@@ -1,20 +1,31 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import {
+  baumeOf,
   boilingPointC,
   brineDensity,
   brineFromSalometer,
   brineWaterActivity,
+  gravityOf,
   JarTooSmall,
   packJar,
   pctForSalt,
+  putSaltRight,
   restate,
+  risingMash,
+  SALT_SPOONS_ML,
+  SALT_WAYS,
+  saltEveryWay,
   saltGrams,
+  saltOf,
   saltPercents,
   saltType,
   SCHOOLS,
+  spoonOfSalt,
   spoonsOf,
   sterilisingMinutes,
+  type JarMasses,
+  type SaltWay,
 } from '../src';
 
 describe('brine against published tables', () => {
@@ -137,5 +148,99 @@ describe('packing a jar', () => {
     expect((100 * saltType('flake').gPerTbsp.typical) / two).toBeCloseTo(2.03, 2);
     expect(spoonsOf(saltType('fine'), 36, 14.787).typical).toBeCloseTo(2, 6);
     expect(spoonsOf(saltType('fine'), 36, 20).typical).toBeCloseTo(1.479, 3);
+  });
+});
+
+describe('salt said in any way is the same salt in every way', () => {
+  const A = { produceG: 400, waterG: 500, waterShare: 0.9 };
+  // Handbook chapter 4, section 1.4: worked examples A to D.
+  it('worked examples', () => {
+    const all = (way: SaltWay, value: number, jar: JarMasses, gPerSpoon = 0) =>
+      saltEveryWay(saltOf({ way, value, gPerSpoon }, jar), jar, gPerSpoon);
+    expect(all('waterOnly', 3.5, A)).toMatchObject({
+      grams: expect.closeTo(17.5, 6),
+      brine: expect.closeTo(3.382, 3),
+      waterPhase: expect.closeTo(1.994, 3),
+    });
+    expect(all('wholeJar', 3, A)).toMatchObject({
+      grams: expect.closeTo(27, 6),
+      waterOnly: expect.closeTo(5.4, 6),
+      waterPhase: expect.closeTo(3.044, 3),
+    });
+    expect(all('mash', 8, { produceG: 1000, waterG: 0, waterShare: 0.88 })).toMatchObject({
+      waterPhase: expect.closeTo(8.333, 3),
+      waterOnly: null,
+      salometer: null,
+    });
+    // One tablespoon of hollow flakes in two US cups of water: 2.03 % of the water.
+    const cups = { produceG: 400, waterG: 2 * 236.588 * 0.9982, waterShare: 0.9 };
+    expect(all('spoons', 1, cups, spoonOfSalt(saltType('flake'), SALT_SPOONS_ML.tbsp).typical).waterOnly!).toBeCloseTo(2.03, 2);
+  });
+  // Published: 100 degrees SAL are 26.395 %; heavy Baumé is 145 - 145/SG. Densities of brine at 20 °C (CRC, as the handbook has them).
+  it('salometer, gravity and Baumé, there and back', () => {
+    const of = (way: SaltWay, value: number) => saltEveryWay(saltOf({ way, value, gPerSpoon: 0 }, A), A, 1).brine!;
+    for (const [deg, pct] of [
+      [10, 2.64],
+      [20, 5.28],
+      [40, 10.56],
+      [60, 15.84],
+    ] as const)
+      expect(of('salometer', deg)).toBeCloseTo(pct, 2);
+    for (const [pct, rho] of [
+      [5, 1.034],
+      [10, 1.0707],
+      [15, 1.1085],
+      [20, 1.1478],
+    ] as const) {
+      expect(gravityOf(pct) * 0.9982).toBeCloseTo(rho, 3);
+      expect(of('gravity', gravityOf(pct))).toBeCloseTo(pct, 6);
+      expect(of('baume', baumeOf(gravityOf(pct)))).toBeCloseTo(pct, 6);
+    }
+  });
+  it('500 random jars: every way gives the grams back; what puts it right does; nonsense is a sentence', () => {
+    fc.assert(
+      fc.property(
+        fc.double({ min: 1, max: 5000, noNaN: true }),
+        fc.double({ min: 1, max: 5000, noNaN: true }),
+        fc.double({ min: 0.3, max: 0.97, noNaN: true }),
+        fc.double({ min: 0.01, max: 0.3, noNaN: true }),
+        fc.double({ min: 0.5, max: 12, noNaN: true }),
+        (produceG, waterG, waterShare, part, wanted) => {
+          const jar = { produceG, waterG, waterShare };
+          const g = part * waterG;
+          const all = saltEveryWay(g, jar, 6);
+          const named: Record<SaltWay, number | null> = {
+            ...{ wholeJar: all.wholeJar, waterOnly: all.waterOnly, mash: all.ofProduce, brine: all.brine, waterPhase: all.waterPhase },
+            ...{ grams: g, spoons: all.spoons, salometer: all.salometer, gravity: all.gravity, baume: all.baume },
+          };
+          for (const way of SALT_WAYS)
+            if (named[way] !== null) expect(saltOf({ way, value: named[way], gPerSpoon: 6 }, jar)).toBeCloseTo(g, 4);
+          const r = putSaltRight(g, jar, wanted);
+          // Held against the jar after it was put right, counted anew.
+          const after = saltPercents(g + r.addSaltG, { ...jar, waterG: waterG + r.addWaterG }).wholeJar;
+          expect(after).toBeCloseTo(wanted, 6);
+          if (r.swapG) {
+            const left = g - (r.swapG * all.waterPhase) / 100;
+            expect((100 * left) / (produceG + waterG)).toBeCloseTo(wanted, 6);
+          }
+        },
+      ),
+      { numRuns: 500 },
+    );
+    expect(() => saltOf({ way: 'brine', value: 3, gPerSpoon: 0 }, { produceG: 400, waterG: 0, waterShare: 0.9 })).toThrow(/added water/);
+    expect(() => saltOf({ way: 'gravity', value: 1.4, gPerSpoon: 0 }, A)).toThrow(/1\.202/);
+    expect(() => saltOf({ way: 'mash', value: -1, gPerSpoon: 0 }, A)).toThrow(RangeError);
+    expect(() =>
+      risingMash(1000, [
+        { day: 0, pct: 5 },
+        { day: 0, pct: 8 },
+      ]),
+    ).toThrow(/later/);
+    expect(
+      risingMash(1000, [
+        { day: 0, pct: 5 },
+        { day: 14, pct: 8 },
+      ]).map((s) => s.addG),
+    ).toEqual([50, 30]);
   });
 });

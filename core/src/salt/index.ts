@@ -4,3 +4,4 @@ export * from './schools';
 export * from './types';
 export * from './packing';
 export * from './jars';
+export * from './counting';

@@ -26,6 +26,13 @@ export const SALT_TYPES: readonly SaltType[] = [
 ];
 
 const US_TBSP_ML = 14.787;
+/** Level US spoons, ml (chapter 4, section 1.2 d). */
+export const SALT_SPOONS_ML = { tbsp: US_TBSP_ML, tsp: 4.929 } as const;
+/** What a level spoon of a salt weighs, g: typical, and the range its grain leaves open. */
+export const spoonOfSalt = (salt: SaltType, spoonMl: number): { typical: number; low: number; high: number } => {
+  const per = (g: number) => (g * spoonMl) / US_TBSP_ML;
+  return { typical: per(salt.gPerTbsp.typical), low: per(salt.gPerTbsp.low), high: per(salt.gPerTbsp.high) };
+};
 
 /** The salt of an id; throws when there is none. */
 export function saltType(id: string): SaltType {

@@ -6,6 +6,7 @@ import DilutionTest from '../bench/DilutionTest.vue';
 import MatchTest from '../bench/MatchTest.vue';
 import MeasureReader from '../bench/MeasureReader.vue';
 import AcidTool from '../bench/AcidTool.vue';
+import SaltTool from '../bench/SaltTool.vue';
 import HeatLog from '../bench/HeatLog.vue';
 import TrimBench from '../trim/TrimBench.vue';
 import SchoolStamp from '../heat/SchoolStamp.vue';
@@ -16,6 +17,7 @@ const TOOLS = [
   { name: 'dilution', title: 'Dilution test', is: DilutionTest },
   { name: 'match', title: 'Match test', is: MatchTest },
   { name: 'trim', title: 'Trim', is: TrimBench },
+  { name: 'salt', title: 'Salt', is: SaltTool },
   { name: 'ph', title: 'pH', is: AcidTool },
   { name: 'heat', title: 'Heat log', is: HeatLog },
   { name: 'measures', title: 'Measures', is: MeasureReader },

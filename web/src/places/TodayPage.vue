@@ -146,7 +146,7 @@ useKeys('Today', [
         </ul>
         <p v-else-if="todays.state === 'ready'" class="soft">
           {{ todays.jars.length ? 'The jars stand and sour by themselves.' : 'Nothing stands on the side.' }}
-          <RouterLink to="/batches">Start a batch</RouterLink>
+          <RouterLink to="/batches">{{ todays.rows.length ? 'To your batches' : 'Start your first batch' }}</RouterLink>
         </p>
         <details v-if="coming.length" class="coming">
           <summary>{{ plural(coming.length, 'more thing') }} in the next two weeks</summary>
