@@ -3,6 +3,7 @@ import { defineConfig } from 'vitest/config';
 
 // Both cores: the computing is plain and the rest waits little.
 const MAX_WORKERS = 2;
+process.env.ROSKEL_INSTALLED = '1';
 const test = { testTimeout: 60_000, hookTimeout: 60_000 };
 
 export default defineConfig({

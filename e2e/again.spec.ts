@@ -40,8 +40,7 @@ test('made again after it was weighed: more goes in for as much sauce, and why; 
   // Side by side: the new one beside the one that was weighed.
   await page.getByRole('button', { name: 'More', exact: true }).click();
   await page.getByText('Beside another batch', { exact: true }).click();
-  await page.getByRole('combobox').first().click();
-  await page.getByText('Breakwater', { exact: true }).click();
+  await pick(page, 'Put beside it', 'Breakwater');
   await expect(page.locator('[data-cell="strain 1"]')).toContainText('planned');
   await expect(page.locator('[data-cell="strain 0"]')).toBeVisible();
   await page.getByRole('link', { name: 'Batches' }).first().click();

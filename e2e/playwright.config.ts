@@ -2,6 +2,7 @@ import { defineConfig } from '@playwright/test';
 import { ensureChromium } from '../scripts/lib/setup.mjs';
 
 const executablePath = ensureChromium();
+process.env.ROSKEL_INSTALLED = '1';
 
 export default defineConfig({
   testDir: '.',

@@ -24,6 +24,8 @@ function checkNode() {
 /** Installs the packages of package-lock.json when they are missing or out of date. `quiet` sends all talk to stderr. */
 export function ensureInstalled({ quiet = false } = {}) {
   checkNode();
+  // Tests start commands of the house: none of them takes the packages away under the others.
+  if (process.env.ROSKEL_INSTALLED) return;
   const lock = createHash('sha256')
     .update(readFileSync(join(ROOT, 'package-lock.json')))
     .digest('hex');
