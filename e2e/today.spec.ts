@@ -1,6 +1,6 @@
 import type { BatchRecord, TodayRow } from '@roskel/contract';
-import { addDays, stationIn } from '@roskel/core';
-import { expect, pick, station, stored, test, type } from './test';
+import { addDays, lastDay, stationIn } from '@roskel/core';
+import { expect, importExample, pick, station, stored, test, type } from './test';
 
 /** The first page: duties over all batches, jars, what was seen in one, and everything by key. */
 const rows = async (page: Parameters<typeof stored>[0]) => (await (await page.request.get('/api/today')).json()) as TodayRow[];
@@ -79,6 +79,27 @@ test('a film asks to be skimmed; fuzz ends a jar: bottles, needs and duties go w
   await expect(page.locator('[data-fact=thrown]')).toHaveCount(0);
   await expect(page.getByText('Saved', { exact: true })).toBeVisible();
   expect(stationIn((await get()).file, 'ferment')!.log.thrownOn).toBeUndefined();
+});
+
+test('wanted by a day: the start with which most are ready in time, its odds, and the plan that follows', async ({ page }) => {
+  const id = await importExample(page, 'Wanted Soon');
+  await page.goto(`/batches/${id}`);
+  await stored(page, id);
+  await page.getByRole('button', { name: 'More', exact: true }).click();
+  await page.getByText('Wanted by a day', { exact: true }).click();
+  const sheet = page.getByRole('dialog', { name: 'Wanted by a day' });
+  await expect(sheet.locator('[data-back]')).toHaveCount(3);
+  // Three weeks are short: lively brine makes it likelier than the plain jar.
+  const share = async (n: number) => Number(/(\d+) in 100/.exec((await sheet.locator('[data-back]').nth(n).textContent())!)?.[1] ?? 0);
+  expect(await share(2)).toBeGreaterThanOrEqual(await share(0));
+  const far = await page.evaluate(() => new Date(Date.now() + 90 * 86_400_000).toISOString().slice(0, 10));
+  await type(page, 'Wanted by', far);
+  await expect(sheet.locator('[data-back]').first()).toContainText('Begin by');
+  await sheet.locator('[data-back]').first().getByRole('button', { name: 'Begin then' }).click();
+  await expect(sheet).toBeHidden();
+  const { record } = await stored(page, id);
+  expect(lastDay(record.file)).toBe(far);
+  await page.keyboard.press('Control+z');
 });
 
 test('readings steer the jar on the page; a wrong one is named; cold nights from a logger move the window and the page says so', async ({

@@ -13,6 +13,7 @@ export * from './schedule';
 export * from './ensemble';
 export * from './typical';
 export * from './report';
+export * from './planBack';
 export * from './today';
 export * from './summary';
 export * from './compose';

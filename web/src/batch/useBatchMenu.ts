@@ -18,6 +18,7 @@ export function useBatchMenu(end: () => Strand | null) {
   const settings = useSettings();
   /** Sheets that an act opens: making it again, and the question before a batch on its way is archived. */
   const again = ref(false);
+  const wanted = ref(false);
   const asking = ref(false);
   /** Work that is on its way is not archived by a slip. */
   const running = computed(() => {
@@ -82,6 +83,7 @@ export function useBatchMenu(end: () => Strand | null) {
   const acts: readonly { key: string; label: string; run: () => void }[] = [
     { key: 'counter', label: 'At the counter', run: () => to('counter') },
     { key: 'trim', label: 'Taste and put right', run: () => void taste() },
+    { key: 'wanted', label: 'Wanted by a day', run: () => (wanted.value = true) },
     { key: 'again', label: 'Make it again', run: () => (again.value = true) },
     { key: 'cost', label: 'What it costs', run: () => to('cost') },
     { key: 'beside', label: 'Beside another batch', run: () => void router.push({ name: 'compare', query: { of: batch.id } }) },
@@ -95,5 +97,5 @@ export function useBatchMenu(end: () => Strand | null) {
   ];
   const options = acts.map(({ key, label }) => ({ key, label }));
   const act = (key: string) => acts.find((a) => a.key === key)?.run();
-  return { options, act, again, asking, archive, exportFile };
+  return { options, act, again, wanted, asking, archive, exportFile };
 }

@@ -2,7 +2,6 @@
 import { computed } from 'vue';
 import { scaleLinear } from 'd3-scale';
 import { area, line } from 'd3-shape';
-import { RouterLink } from 'vue-router';
 import { addDays, daysBetween, LEGAL_PH } from '@roskel/core';
 import { NTable } from 'naive-ui';
 import { ph, today, weekday } from '../format';
@@ -104,9 +103,9 @@ const days = computed(() => Array.from({ length: DAYS }, (_, i) => ({ i, text: i
         <circle :cx="m.x" :cy="m.y" r="5.5" class="mark" />
         <text :x="m.x + 9" :y="m.y - 7">{{ m.says }}</text>
       </g>
-      <RouterLink v-for="n in names" :key="n.j.key" :to="{ name: 'batch', params: { id: n.j.batchId }, query: { at: n.j.stationId } }">
-        <text :x="W - RIGHT + 8" :y="n.y + 4" class="name">{{ n.j.batch.length > 17 ? `${n.j.batch.slice(0, 16)}…` : n.j.batch }}</text>
-      </RouterLink>
+      <text v-for="n in names" :key="n.j.key" :x="W - RIGHT + 8" :y="n.y + 4" class="name">
+        {{ n.j.batch.length > 17 ? `${n.j.batch.slice(0, 16)}…` : n.j.batch }}
+      </text>
     </svg>
     <NTable class="visually-hidden">
       <caption>
