@@ -162,18 +162,28 @@ async function settled(page: Page, path: string): Promise<void> {
   );
 }
 
-test('every route at both sizes: no fault that axe knows, nothing cut, nothing small', async ({ page }) => {
-  test.slow();
-  // A lot that is used up stands in the list as well.
-  const [any] = (await (await page.request.get('/api/pods')).json()) as Record<string, unknown>[];
-  const { lot, gotOn, place, note, useFirst, ripeness, pricePerKg } = any!;
-  const input = { lot: { ...(lot as object), id: 'lot-used-up', name: 'Used up' }, gotOn, place, note, useFirst, ripeness, pricePerKg };
-  await page.request.post('/api/pods', { data: { input, stockG: 0, words: '' }, headers: { 'X-Roskel': '1' } });
-  const found: Record<string, string[]> = {};
-  for (const [width, height] of [
-    [1280, 800],
-    [390, 844],
-  ] as const) {
+// Long and independent of each other: both workers take of them.
+test.describe.configure({ mode: 'parallel' });
+for (const [width, height] of [
+  [1280, 800],
+  [390, 844],
+] as const) {
+  test(`every route at ${width} px: no fault that axe knows, nothing cut, nothing small`, async ({ page }) => {
+    test.slow();
+    // A lot that is used up stands in the list as well.
+    const [any] = (await (await page.request.get('/api/pods')).json()) as Record<string, unknown>[];
+    const { lot, gotOn, place, note, useFirst, ripeness, pricePerKg } = any!;
+    const input = {
+      lot: { ...(lot as object), id: `used-up-${width}`, name: 'Used up' },
+      gotOn,
+      place,
+      note,
+      useFirst,
+      ripeness,
+      pricePerKg,
+    };
+    await page.request.post('/api/pods', { data: { input, stockG: 0, words: '' }, headers: { 'X-Roskel': '1' } });
+    const found: Record<string, string[]> = {};
     await page.setViewportSize({ width, height });
     const [bottles] = (await (await page.request.get('/api/shelf')).json()) as { id: string }[];
     for (const path of [...ROUTES, `/shelf/${bottles!.id}/label`]) {
@@ -183,9 +193,9 @@ test('every route at both sizes: no fault that axe knows, nothing cut, nothing s
       const odd = [...(axe ? await faults(page) : []), ...(await misfits(page)), ...(width < 500 ? await small(page) : [])];
       if (odd.length > 0) found[`${width} ${path}`] = odd;
     }
-  }
-  expect(found).toEqual({});
-});
+    expect(found).toEqual({});
+  });
+}
 
 test('every dialog: named, and no fault that axe knows', async ({ page }) => {
   test.slow();

@@ -20,7 +20,6 @@ const VIEWS: readonly [name: string, path: string, click?: string][] = [
   ['bench', '/bench/mix'],
   ['salt', '/bench/salt'],
   ['pot', '/batches/harbour-dark?at=simmer'],
-  ['cost', '/batches/slipway-red-2/cost'],
   ['recipe', '/batches', 'button:has-text("Start a batch")'],
   ['trim', '/batches/overnight-red/trim/trim'],
   ['label', '/shelf', 'a:has-text("Labels")'],

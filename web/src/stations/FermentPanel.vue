@@ -86,8 +86,8 @@ function log(reading: Reading | null) {
           :model-value="lid ?? ''"
           :options="[
             { value: '', label: 'not said' },
-            { value: 'airlock', label: 'an airlock' },
-            { value: 'closed', label: 'a closed lid' },
+            { value: 'airlock', label: 'airlock' },
+            { value: 'closed', label: 'closed' },
           ]"
           @update:model-value="setLid"
         />
