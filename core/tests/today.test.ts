@@ -104,6 +104,10 @@ describe('what a batch asks for on a day', () => {
     const later = todayOf(withLater(file, first!.id, day(6)), day(3)).duties.find((d) => d.id === first!.id)!;
     expect(later.due).toBe(day(6));
     expect(dutyDay({ due: day(1) }, day(3))).toBe(day(3));
+    // Put off day after day for a year, the batch keeps a month of it.
+    let often = file;
+    for (let n = 0; n < 365; n++) often = withLater(often, `ferment/push-${n}`, day(n));
+    expect(often.later!.length).toBeLessThan(40);
   });
   it('a lid says how often: an airlock lets gas out by itself, a closed one wants opening, sooner when warm', () => {
     const lid = (l: 'airlock' | 'closed', n: number) =>
@@ -127,9 +131,9 @@ describe('what a batch asks for on a day', () => {
       null,
     ]);
   });
-  it('300 random batches on random days: every duty is of an open station, has a sentence, and is gone once ticked', () => {
+  it('100 random batches on random days: every duty is of an open station, has a sentence, and is gone once ticked', () => {
     const d = dice(411);
-    for (let i = 0; i < 300; i++) {
+    for (let i = 0; i < 100; i++) {
       const file = randomBatch(d);
       const on = addDays(file.startDate, d.whole(-3, 60));
       const { duties, jars } = todayOf(file, on);

@@ -51,7 +51,8 @@ const WRONG = { share: 0.08, sd: 1 } as const;
 const DOUBTED = 0.5;
 /** Readings that are less likely than this beforehand, for each and for the first, fit no jar that is known (see docs/decisions/0019). */
 const UNLIKELY = { first: -6, each: -2.2 } as const;
-const MOVES = 3;
+/** Moves on the way, and at the end (section 4.2: between two and eight no difference beyond chance). */
+const MOVES = { onTheWay: 2, last: 3 } as const;
 /** Readings that no known jar makes are not led up to for ever: the last step is then a jump. */
 const MOST_STAGES = 10;
 /** Weights are let fall apart to this share of the members before they are drawn anew. */
@@ -219,7 +220,7 @@ function temper(input: LearnInput, prior: readonly Float64Array[], seen: readonl
     paths = Array.from(from, (i) => paths[i]!);
     logs.set(Float64Array.from(from, (i) => logs[i]!));
     phi = next;
-    for (let move = 0; move < MOVES; move++) {
+    for (let move = 0; move < (phi < 1 ? MOVES.onTheWay : MOVES.last); move++) {
       const keep = Math.sqrt(1 - step * step);
       let accepted = 0;
       for (let j = 0; j < count; j++) {

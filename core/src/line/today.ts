@@ -1,7 +1,7 @@
 import type { ForecastInput } from '../ferment';
 import type { BatchFile } from '../file';
 import { massOf } from '../matter/stream';
-import { daysSince, type Day } from '../plan';
+import { addDays, daysSince, type Day } from '../plan';
 import { TYPICAL } from '../stat/draw';
 import { stationKind } from '../stations';
 import { graphOf } from './graph';
@@ -111,8 +111,10 @@ export const withDuty = (file: BatchFile, id: string, done: boolean): BatchFile 
   dutiesDone: done ? [...new Set([...file.dutiesDone, id])] : file.dutiesDone.filter((d) => d !== id),
 });
 
+/** What was put off until a day so long ago is kept no longer, days: duties of then are not there any more. */
+const FORGOTTEN_D = 30;
 /** The batch with a duty put off until a day. */
 export const withLater = (file: BatchFile, id: string, until: Day): BatchFile => ({
   ...file,
-  later: [...(file.later ?? []).filter((l) => l.id !== id), { id, until }],
+  later: [...(file.later ?? []).filter((l) => l.id !== id && l.until >= addDays(until, -FORGOTTEN_D)), { id, until }],
 });

@@ -41,7 +41,7 @@ const TABLES: readonly Table[] = [
 const OWN_SCHEMAS = { varieties: OwnVarietySchema, ingredients: OwnIngredientSchema, tools: OwnToolSchema } as const;
 const ROWS_AT_ONCE = 200;
 /** Columns that follow from others: worked out anew, never in a backup. */
-const DERIVED: ReadonlySet<string> = new Set(['summary', 'needs', 'summedOn']);
+const DERIVED: ReadonlySet<string> = new Set(['summary', 'needs', 'today', 'summedOn']);
 
 type Row = Record<string, unknown>;
 const columnsOf = (table: Table) =>

@@ -48,7 +48,7 @@ async function save() {
   commitTyping();
   const time = readClock(form.at);
   const at = time ? dayjs(`${form.on}T${time}`) : null;
-  if (form.pH === null && form.tempC === null) problem.value = 'A reading needs a pH or a temperature.';
+  if (form.pH === null && form.tempC === null && !props.reading?.signs) problem.value = 'A reading needs a pH or a temperature.';
   else if (!at?.isValid()) problem.value = 'When was it? Give a day and a time, such as 18:30.';
   else if (at.format('YYYY-MM-DD') < props.station.from)
     problem.value = `The jar was packed on ${day(props.station.from)}. A reading cannot be older.`;
@@ -61,6 +61,8 @@ async function save() {
       ...(form.pH === null ? {} : { pH: form.pH }),
       ...(form.tempC === null ? {} : { tempC: form.tempC }),
       ...instruments.readWith(form.instrument, at.toISOString()),
+      // What was seen stays with it.
+      ...(props.reading?.signs ? { signs: props.reading.signs } : {}),
       ...(form.note.trim() ? { note: form.note.trim() } : {}),
     };
     const others = batch.file!.readings.filter((r) => r.id !== reading.id);

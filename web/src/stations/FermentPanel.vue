@@ -26,7 +26,7 @@ const readings = computed<Reading[]>(() =>
   batch.file!.readings.filter((r) => r.stationId === props.station.id).sort((a, b) => a.at.localeCompare(b.at)),
 );
 const forecast = computed(() => batch.report?.forecasts.find((f) => f.stationId === props.station.id) ?? null);
-const last = computed(() => readings.value.at(-1) ?? null);
+const last = computed(() => readings.value.findLast((r) => r.pH !== undefined || r.tempC !== undefined) ?? null);
 const now = computed(() => (props.station.active && props.station.from <= today() ? daysBetween(props.station.from, today()) : null));
 const lid = computed(() => params.value.lid);
 const says = computed(() => {
