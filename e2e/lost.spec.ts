@@ -142,6 +142,9 @@ test('a reading can be put right and taken back, and its note is shown', async (
   await sheet.getByLabel('Note').fill('smells of apples');
   await sheet.getByRole('button', { name: 'Save the reading' }).click();
   await expect(page.getByText(/Last: pH 4.40.*smells of apples/)).toBeVisible();
+  // The page has settled with the new forecast: nothing moves away from under the pointer.
+  await stored(page, id);
+  await page.waitForTimeout(1500);
   await page.getByText(/\d+ readings?$/).click();
   await page
     .getByRole('button', { name: /^Change the reading/ })
