@@ -4,4 +4,4 @@ import { ensureBuilt, ensureInstalled, ROOT, serve } from './lib/setup.mjs';
 
 ensureInstalled();
 ensureBuilt();
-await serve(['--demo', '--data', join(ROOT, '.roskel', 'demo'), ...process.argv.slice(2)]);
+await serve(['--demo', '--stand-ins', '--data', join(ROOT, '.roskel', 'demo'), ...process.argv.slice(2)]);

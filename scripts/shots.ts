@@ -1,4 +1,3 @@
-import { readFileSync } from 'node:fs';
 import { fileURLToPath } from 'node:url';
 import { chromium } from '@playwright/test';
 import config from '../e2e/playwright.config';
@@ -12,7 +11,6 @@ const VIEWS: readonly [name: string, path: string, click?: string][] = [
   ['start', '/batches', 'button:has-text("Start a batch")'],
   ['batch', '/batches/slipway-red-3'],
   ['branches', '/batches/spring-tide?at=mango-blend'],
-  ['change', '/batches/spring-tide?at=blend', 'button:has-text("Change the line")'],
   ['choose', '/batches/gorse-gold/pods'],
   ['pods', '/pods'],
   ['larder', '/larder'],
@@ -20,10 +18,11 @@ const VIEWS: readonly [name: string, path: string, click?: string][] = [
   ['bench', '/bench/mix'],
   ['salt', '/bench/salt'],
   ['pot', '/batches/harbour-dark?at=simmer'],
-  ['recipe', '/batches', 'button:has-text("Start a batch")'],
   ['trim', '/batches/overnight-red/trim/trim'],
   ['label', '/shelf', 'a:has-text("Labels")'],
   ['counter', '/batches/harbour-dark/counter'],
+  ['guide', '/guide/where-heat-sits'],
+  ['devices', '/larder/devices'],
 ];
 const server = new DemoServer(4800);
 const base = await server.start();
@@ -37,17 +36,10 @@ try {
       await page.click(click);
       await page.waitForTimeout(900);
     }
+    if (name === 'jar') await page.getByText('What if it stood warmer').scrollIntoViewIfNeeded();
     if (name === 'start') {
       await page.getByLabel(/What do you have/).fill('15 hot pods, garlic, vinegar, six small bottles, medium');
       await page.waitForTimeout(4000);
-    }
-    if (name === 'recipe') {
-      await page.getByText('A recipe', { exact: true }).click();
-      await page.getByLabel(/Ingredient list/).fill(readFileSync(new URL('../examples/harbour-card.txt', import.meta.url), 'utf8'));
-      await page.waitForTimeout(3000);
-      await page.getByRole('button', { name: 'Make it one' }).click();
-      await page.waitForTimeout(3500);
-      await page.waitForTimeout(300);
     }
     if (name === 'trim') {
       await page.locator('[data-rail=heat]').getByRole('button', { name: 'too hot' }).click();
@@ -63,17 +55,16 @@ try {
       await page.waitForTimeout(2500);
       await page.mouse.move(640, 500);
     }
-    if (name === 'change') {
-      await page.getByRole('button', { name: 'Double' }).click();
-      await page.waitForTimeout(2500);
+    if (name === 'devices') {
+      // Each that is plugged in is no longer one of these.
+      for (let left = 3; left > 0; left--) await page.getByRole('button', { name: 'Plug it in' }).first().click();
+      await page.getByLabel('Lies on it').fill('412');
+      await page.getByLabel('In a pH of').fill('3.72');
+      await page.getByLabel('In a pH of').blur();
+      await page.waitForTimeout(9000);
     }
     await page.screenshot({ path: fileURLToPath(new URL(`../docs/screenshots/${name}.png`, import.meta.url)) });
     console.log(`docs/screenshots/${name}.png`);
-    // What was tried for a picture is taken back.
-    if (name === 'change') {
-      await page.keyboard.press('Control+z');
-      await page.waitForTimeout(2500);
-    }
   }
   const phone = await browser.newPage({ viewport: { width: 390, height: 844 }, locale: 'en-GB' });
   await phone.goto(`${base}/batches/spring-tide`);

@@ -66,6 +66,15 @@ export const TodayAnswer = listOf(
       needs: listOf(Type.Object({ store: Text, id: Text, massG: Real })),
       duties: listOf(TodayDuty),
       jars: listOf(TodayJar),
+      begun: Type.Boolean(),
+      occupies: Type.Object(
+        {
+          jars: listOf(Type.Object({ from: Text, to: Text, ml: Real, count: Count }, closed)),
+          pots: listOf(Type.Object({ toolId: Text, name: Text, on: Text }, closed)),
+          work: listOf(Type.Object({ on: Text, minutes: Real }, closed)),
+        },
+        closed,
+      ),
     },
     closed,
   ),

@@ -3,5 +3,7 @@ export * from './records';
 export * from './own';
 export * from './batch';
 export * from './answers';
+export * from './devices';
+export * from './photo';
 export * from './kitchen';
 export * from './say';

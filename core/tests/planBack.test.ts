@@ -31,6 +31,19 @@ describe('planned back from the day it is wanted', () => {
     const begun = log(file, 'prep', { doneOn: TODAY });
     expect(() => planBack(begun, 'ferment', forecast, addDays(TODAY, 30), TODAY)).toThrow(/begun/);
   });
+  it('what is taken is gone round: the latest sure start that is free, else the free one with the best odds, else none', () => {
+    const wanted = addDays(TODAY, 60);
+    const plain = planBack(file, 'ferment', forecast, wanted, TODAY);
+    expect(plain.free).toEqual(plain.latest);
+    const latest = plain.latest!.start;
+    const before = planBack(file, 'ferment', forecast, wanted, TODAY, (p) => p.start > addDays(latest, -4));
+    expect(before.latest).toEqual(plain.latest);
+    expect(before.free).toMatchObject({ start: addDays(latest, -4) });
+    const after = planBack(file, 'ferment', forecast, wanted, TODAY, (p) => p.start <= addDays(latest, 4));
+    expect(after.free).toMatchObject({ start: addDays(latest, 5) });
+    expect(after.free!.odds).toBeLessThan(SURE);
+    expect(planBack(file, 'ferment', forecast, wanted, TODAY, () => true).free).toBeNull();
+  });
   it('a later wish is never a worse one', () => {
     let odds = 0;
     for (let d = 7; d < 90; d++) {

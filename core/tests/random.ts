@@ -9,6 +9,7 @@ import {
   newBatch,
   POD_FORMS,
   PREPARATIONS,
+  SIGN_IDS,
   TEXTURES,
   VARIETIES,
   stationsOf,
@@ -133,12 +134,29 @@ export function randomBatch(d: Dice): BatchFile {
     if (s.kind === 'ferment') {
       for (let k = d.whole(0, 4); k > 0; k--) {
         const at = `${addDays(day, d.whole(0, Math.max(1, days)))}T08:00:00.000Z`;
-        readings.push({ id: `r${k}`, stationId: s.id, at, pH: anyPh(d), instrument: d.pick(['meter', 'strip'] as const) });
+        const seen = {
+          ...(d.chance(0.25) ? { signs: [d.pick(SIGN_IDS)] } : {}),
+          ...(d.chance(0.2) ? { bubbles: d.pick([0, 0.5, 12, 500]) } : {}),
+          ...(d.chance(0.2) ? { coverMm: d.whole(-100, 300) } : {}),
+        };
+        readings.push({ id: `r${k}`, stationId: s.id, at, pH: anyPh(d), instrument: d.pick(['meter', 'strip'] as const), ...seen });
       }
     }
+    const warm: StationLog =
+      s.kind === 'ferment' && d.chance(0.3)
+        ? { temps: Array.from({ length: d.whole(1, 12) }, () => ({ day: d.between(0, 60), c: d.between(-30, 60) })) }
+        : {};
     day = addDays(day, days);
-    const log: StationLog = { doneOn: day, ...(d.chance(0.45) ? reading(d) : {}), ...(s.kind === 'bottle' ? filling(d) : {}) };
+    const log: StationLog = { doneOn: day, ...warm, ...(d.chance(0.45) ? reading(d) : {}), ...(s.kind === 'bottle' ? filling(d) : {}) };
     return { ...s, log };
   });
-  return carry({ ...file, readings }, lots, OWN);
+  const kept = carry({ ...file, readings }, lots, OWN);
+  if (!d.chance(0.25)) return kept;
+  // A place that learnt anything at all, and now and then something that is no place.
+  const seen = Array.from({ length: d.whole(0, 3) }, (_, n) => ({
+    ...{ on: start, where: 'a jar', of: `jar ${n}`, log: d.between(-5, 5), sd: d.between(0.01, 3) },
+    ...(d.chance(0.5) ? { natural: { off: d.between(-0.5, 0.5), sd: d.between(0.01, 3) } } : {}),
+  }));
+  const tool = { id: 'where', kind: d.pick(['place', 'place', 'pot'] as const), name: 'Where', acrossCm: 20, seen };
+  return { ...mapStations(kept, (s) => (s.id === 'ferment' ? { ...s, toolId: tool.id } : s)), tools: [tool] };
 }

@@ -6,6 +6,7 @@ import {
   brineDensity,
   brineFromSalometer,
   brineWaterActivity,
+  forecastJar,
   gravityOf,
   JarTooSmall,
   packJar,
@@ -23,7 +24,10 @@ import {
   SCHOOLS,
   spoonOfSalt,
   spoonsOf,
+  STARTER_SHARE,
+  STARTERS,
   sterilisingMinutes,
+  withOldBrine,
   type JarMasses,
   type SaltWay,
 } from '../src';
@@ -242,5 +246,66 @@ describe('salt said in any way is the same salt in every way', () => {
         { day: 14, pct: 8 },
       ]).map((s) => s.addG),
     ).toEqual([50, 30]);
+  });
+});
+
+describe('begun with old brine', () => {
+  it('the jar comes to the same salt and the same liquid, whatever is poured in; what cannot be is a sentence', () => {
+    const g = fc.double({ min: 0, max: 2000, noNaN: true });
+    fc.assert(
+      fc.property(
+        g,
+        g,
+        fc.double({ min: 0.5, max: 12, noNaN: true }),
+        g,
+        fc.double({ min: 0, max: 20, noNaN: true }),
+        (p, w, pct, oldG, oldPct) => {
+          const jar = { produceG: p + 1, waterG: w, waterShare: 0.9 };
+          const total = ((jar.produceG + w) * pct) / 100;
+          const salt = (oldG * oldPct) / 100;
+          const water = oldG - salt;
+          const cannot = water > w + 1e-6 || salt > total + 1e-6;
+          const sure = water < w - 1e-6 && salt < total - 1e-6;
+          try {
+            const made = withOldBrine(jar, pct, { g: oldG, pct: oldPct });
+            expect(cannot).toBe(false);
+            expect(made.saltG + salt).toBeCloseTo(total, 6);
+            expect(made.waterG + water).toBeCloseTo(w, 6);
+          } catch (e) {
+            if (!(e instanceof RangeError)) throw e;
+            expect(sure).toBe(false);
+          }
+        },
+      ),
+      { numRuns: 500 },
+    );
+  });
+  it('a twentieth of lively brine is the dose that the forecast knows, and more of it is quicker', () => {
+    const jar = { produceG: 400, waterG: 500, waterShare: 0.9 };
+    expect(withOldBrine(jar, 3, { g: STARTER_SHARE * 900, pct: 3.5 }).cells).toBeCloseTo(STARTERS.brine, 9);
+    const legal = (g: number) => {
+      const { cells } = withOldBrine(jar, 3, { g, pct: 3.5 });
+      const conditions = {
+        ...{ saltPct: 3.3, brinePct: 5.1, cut: 'chopped' as const, produceShare: 0.45, sugarMmol: 120 },
+        ...{ pH0: 5.25, pH0Sd: 0.15, lactate0: 0, acetate0: 0, ...(cells > 0 ? { starter: cells } : {}) },
+      };
+      const asked = {
+        conditions,
+        tempC: 21,
+        temps: [],
+        readings: [],
+        horizonDays: 40,
+        members: 200,
+        seed: 3,
+        targetPh: 3.8,
+        leastDays: 7,
+        now: null,
+      };
+      return forecastJar(asked).crossings.legal.p50!;
+    };
+    // Handbook chapter 4, section 2.5: a starter saves two to three days.
+    expect(legal(0) - legal(45)).toBeGreaterThan(1.5);
+    expect(legal(0) - legal(45)).toBeLessThan(4.5);
+    expect(legal(90)).toBeLessThan(legal(45));
   });
 });

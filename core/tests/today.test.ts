@@ -3,6 +3,8 @@ import {
   addDays,
   burpHours,
   dutyDay,
+  fileIssues,
+  LineProblem,
   endedStations,
   gasLitres,
   jarAcid,
@@ -79,7 +81,7 @@ describe('a jar that is thrown away', () => {
     expect([...endedStations(thrown())]).toEqual(runs.slice(at + 1).map((r) => r.id));
     expect(openNeeds(packed()).length).toBeGreaterThan(0);
     expect(openNeeds(thrown())).toEqual([]);
-    expect(todayOf(thrown(), day(6))).toEqual({ duties: [], jars: [] });
+    expect(todayOf(thrown(), day(6))).toEqual({ duties: [], jars: [], begun: true, occupies: { jars: [], pots: [], work: [] } });
     const s = summaryOf(thrown(), day(6));
     expect([s.doneOn, s.ends[0]!.thrownOn, s.ends[0]!.bottles]).toEqual([day(5), day(5), 0]);
   });
@@ -131,9 +133,9 @@ describe('what a batch asks for on a day', () => {
       null,
     ]);
   });
-  it('100 random batches on random days: every duty is of an open station, has a sentence, and is gone once ticked', () => {
+  it('60 random batches on random days: every duty is of an open station, has a sentence, and is gone once ticked', () => {
     const d = dice(411);
-    for (let i = 0; i < 100; i++) {
+    for (let i = 0; i < 60; i++) {
       const file = randomBatch(d);
       const on = addDays(file.startDate, d.whole(-3, 60));
       const { duties, jars } = todayOf(file, on);
@@ -143,8 +145,78 @@ describe('what a batch asks for on a day', () => {
         expect(x.text.length * x.why.length * x.minutes).toBeGreaterThan(0);
       }
       const all = duties.reduce((f, x) => withDuty(f, x.id, true), file);
-      expect(todayOf(all, on).duties).toEqual([]);
+      // What cannot be worked out is not ticked off: it is mended.
+      expect(todayOf(all, on).duties.filter((x) => !x.id.endsWith('/trouble'))).toEqual([]);
       for (const j of jars) expect(j.asked.now).toBeGreaterThanOrEqual(0);
     }
+  });
+});
+
+describe('whatever is logged of a jar', () => {
+  it('80 random batches: fuzz or rot seen in the jar leaves nothing to keep; thrown away leaves nothing at all, and can be stored', () => {
+    const d = dice(512);
+    let [seenBad, thrownAway] = [0, 0];
+    for (let i = 0; i < 80; i++) {
+      const plain = randomBatch(d);
+      const jar = stationIn(plain, 'ferment')!;
+      const bad = d.chance(0.5);
+      const sign = { ...seen(0, d.pick(['fuzz', 'rotten'] as const)), at: `${addDays(plain.startDate, d.whole(0, 50))}T12:00:00.000Z` };
+      const file = bad ? { ...plain, readings: [...plain.readings, sign] } : plain;
+      let report;
+      try {
+        report = reportTypical(file, addDays(file.startDate, 90));
+      } catch (e) {
+        expect(e).toBeInstanceOf(LineProblem);
+        continue;
+      }
+      if (bad && jar.log.doneOn !== undefined && report.ends[0]!.keeping) {
+        seenBad++;
+        expect(report.ends[0]!.keeping.place, `${i}`).toBe('bin');
+      }
+      // The same jar thrown away on the day it was done with; nothing after it is done.
+      const on = jar.log.doneOn ?? addDays(file.startDate, 3);
+      const at = file.strands[0]!.stations.findIndex((s) => s.id === 'ferment');
+      const stations = file.strands[0]!.stations.map((s, k) =>
+        k < at
+          ? { ...s, log: { ...s.log, doneOn: s.log.doneOn ?? file.startDate } }
+          : k === at
+            ? { ...s, log: { ...s.log, doneOn: on, thrownOn: on } }
+            : { ...s, log: {} },
+      );
+      const gone: BatchFile = { ...file, strands: [{ ...file.strands[0]!, stations }] };
+      try {
+        expect(fileIssues(gone).filter((x) => /thrown/.test(x.path))).toEqual([]);
+        const runs = runLine(gone, TYPICAL);
+        thrownAway++;
+        for (const r of runs.slice(at + 1)) expect(massOf(r.out.stream), `${i} ${r.id}`).toBe(0);
+        expect(todayOf(gone, addDays(on, 1)).duties).toEqual([]);
+      } catch (e) {
+        if (!(e instanceof LineProblem)) throw e;
+      }
+    }
+    expect(seenBad).toBeGreaterThan(3);
+    expect(thrownAway).toBeGreaterThan(40);
+  });
+  it('what only a jar can have is refused elsewhere, with a sentence at its place', () => {
+    const messages = (file: BatchFile) => fileIssues(file).map((x) => `${x.path}: ${x.message}`);
+    const at = (entry: object, id: string) => log(packed(), id, entry);
+    expect(messages(packed())).toEqual([]);
+    expect(messages(at({ doneOn: START, thrownOn: START }, 'salt'))[0]).toMatch(/stations\/1\/log\/thrownOn: Only a jar/);
+    expect(messages(at({ thrownOn: day(3) }, 'ferment'))[0]).toMatch(/thrownOn: .*done on that day/);
+    expect(messages(at({ doneOn: day(4), thrownOn: day(3) }, 'ferment'))[0]).toMatch(/done on that day/);
+    expect(messages(at({ temps: [{ day: 1, c: 20 }] }, 'salt'))[0]).toMatch(/temps: Only a jar/);
+    const after = log(at({ doneOn: day(3), thrownOn: day(3) }, 'ferment'), 'drain', { doneOn: day(4) });
+    expect(messages(after).join()).toMatch(/thrown away before/);
+    expect(messages({ ...packed(), readings: [{ ...seen(2, 'fuzz'), stationId: 'bottle' }] })[0]).toMatch(/signs: Only a jar/);
+  });
+  it('a meter that may be off by a quarter of a pH does not call a jar sour at 4.5, a fresh one does', () => {
+    const by = (sd: number) => judgeJar([{ day: 10, pH: 4.5, sd, instrument: 'meter' }], 3, 3).verdict;
+    expect([by(0.05), by(0.2)]).toEqual(['acid', 'doubtful']);
+  });
+  it('a batch that cannot be worked out asks to be looked at, and hides no jar in silence', () => {
+    const broken = { ...packed(), lots: [] };
+    expect(todayOf(broken, day(3)).duties).toMatchObject([
+      { does: 'work', due: day(3), text: expect.stringContaining('cannot be worked out') },
+    ]);
   });
 });

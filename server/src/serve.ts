@@ -36,25 +36,28 @@ async function listen(server: ReturnType<typeof createServer>, first: number): P
 }
 
 /** Serves a kitchen until it is told to stop. Throws Misused where the folder or the port cannot be. */
-export async function serve({ data, demo, fresh, port: first }: Told): Promise<void> {
+export async function serve(said: Told): Promise<void> {
   try {
-    await begin(data, demo, fresh, first);
+    await begin(said);
   } catch (error) {
     if (error instanceof FolderLocked || error instanceof FolderUnfit) throw new Misused(error.message);
     throw error;
   }
 }
 
-async function begin(data: string, demo: boolean, fresh: boolean, first: number): Promise<void> {
+async function begin({ data, demo, fresh, standIns, port: first, devicePort }: Told): Promise<void> {
   const folder = resolve(data);
   const { db, close } = await openDb(folder, { demo, fresh });
   if (demo && (await isEmpty(db))) await seedDemo(db, localDay());
   await refreshAll(db, localDay());
   const daily = demo ? null : keepDaily(db, folder);
   const webRoot = fileURLToPath(new URL('../../web/dist', import.meta.url));
-  const { app, announcer } = createApp({ db, webRoot });
+  const { app, announcer, devices } = createApp({ db, webRoot, standIns });
   const server = createServer(app);
   const port = await listen(server, first);
+  // Beside the page unless told otherwise.
+  await devices.hub.listen(devicePort ?? Math.min(port + 100, LAST_PORT));
+  if (devicePort !== null && devices.hub.port === null) console.error(`Port ${devicePort} is taken: no device can connect.`);
   const midnight = setInterval(() => {
     void refreshDay(db, localDay()).then((changed) => changed && announcer.say({ topic: 'batches', id: '' }));
   }, LOOK_AT_THE_DAY_MS).unref();
@@ -65,6 +68,7 @@ async function begin(data: string, demo: boolean, fresh: boolean, first: number)
     stopping = true;
     clearInterval(midnight);
     announcer.close();
+    devices.close();
     server.close(
       () =>
         void Promise.resolve(daily?.stop())

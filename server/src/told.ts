@@ -3,8 +3,13 @@ import { parseArgs } from 'node:util';
 /** Something the caller said that cannot be; the sentence is all they need. */
 export class Misused extends Error {}
 
-const USAGE = 'Known are --data FOLDER, --port NUMBER, --demo and --fresh (with --demo).';
+const USAGE = 'Known are --data FOLDER, --port NUMBER, --device-port NUMBER, --stand-ins, --demo and --fresh (with --demo).';
 export const LAST_PORT = 65_535;
+function portOf(text: string, word: string): number {
+  const port = Number(text);
+  if (/^\d+$/.test(text) && port >= 1 && port <= LAST_PORT) return port;
+  throw new Misused(`"${text}" is no port. Say a number between 1 and ${LAST_PORT} with ${word}.`);
+}
 export type Told = ReturnType<typeof told>;
 /** What the command was told. Throws Misused. */
 export function told() {
@@ -13,17 +18,19 @@ export function told() {
       options: {
         data: { type: 'string', default: '.roskel/data' },
         port: { type: 'string', default: '4180' },
+        'device-port': { type: 'string' },
+        'stand-ins': { type: 'boolean', default: false },
         demo: { type: 'boolean', default: false },
         fresh: { type: 'boolean', default: false },
       },
     });
-    const port = Number(values.port);
-    if (!/^\d+$/.test(values.port) || port < 1 || port > LAST_PORT) {
-      throw new Misused(`"${values.port}" is no port. Say a number between 1 and ${LAST_PORT} with --port.`);
-    }
+    const port = portOf(values.port, '--port');
+    const at = values['device-port'];
+    const devicePort = at === undefined ? null : portOf(at, '--device-port');
     if (values.data.trim() === '') throw new Misused('--data needs a folder.');
     if (values.fresh && !values.demo) throw new Misused('--fresh empties the demo only. Say it together with --demo.');
-    return { ...values, port };
+    const { data, demo, fresh, 'stand-ins': standIns } = values;
+    return { data, demo, fresh, standIns, port, devicePort };
   } catch (error) {
     if (error instanceof Misused) throw error;
     throw new Misused(`${(error as Error).message.split('. ')[0]}. ${USAGE}`);

@@ -11,6 +11,8 @@ import {
   type PodLotRecord,
   type Problem,
 } from '@roskel/contract';
+import { photos } from '../src/db/schema';
+import { addPhoto } from '../src/store/photos';
 import { done, GOAL, lotInput, startKitchen, type Running } from './kit';
 
 let k: Running;
@@ -147,6 +149,23 @@ describe('bad input', () => {
     expect(status).toBe(422);
     expect(value.errors![0]!.path).toBe('strands/0/stations/1/params/jarMl');
     expect((await call<BatchRecord>('GET', `/batches/${batch.id}`)).value.revision).toBe(batch.revision);
+  });
+
+  it('a picture that is none, of a batch that is none, or that is not there', async () => {
+    const { value } = await call<BatchRecord>('POST', '/batches', { name: 'Pictured', startDate: '2026-11-01', goal });
+    for (const jpeg of ['', 'abc', '/9j/<b>', `/9j/${'A'.repeat(600_000)}`])
+      expect((await call('POST', `/batches/${value.id}/photos`, { jpeg })).status).toBe(422);
+    expect((await call('POST', '/batches/none/photos', { jpeg: '/9j/4AAQ' })).status).toBe(404);
+    const made = await call<{ id: string }>('POST', `/batches/${value.id}/photos`, { jpeg: '/9j/4AAQ' });
+    expect(made.status).toBe(201);
+    expect((await fetch(`${k.base}/photos/${made.value.id}`)).headers.get('content-type')).toBe('image/jpeg');
+    expect((await call('GET', '/photos/none')).status).toBe(404);
+    // As many as a backup carries, and no more.
+    const large = `/9j/${'A'.repeat(599_000)}`;
+    const { db } = k.open;
+    for (let i = 0; i < 100; i++) await addPhoto(db, value.id, large);
+    await expect(addPhoto(db, value.id, large)).rejects.toThrow(/as many pictures as a backup can carry/);
+    await db.delete(photos);
   });
 
   it('broken JSON, too much of it, and unknown addresses', async () => {

@@ -12,6 +12,7 @@ import { packKitchen, unpackKitchen } from '../src/backup/zip';
 import type { OpenDb } from '../src/db/open';
 import { addBatch, getBatch } from '../src/store/batches';
 import { addLarder } from '../src/store/larder';
+import { addPhoto, getPhoto } from '../src/store/photos';
 import { addHeat } from '../src/store/tasting';
 import { DEMO_DAY } from './image';
 import { memoryDb } from './kit';
@@ -39,11 +40,13 @@ afterEach(async () => {
 });
 
 it('a kitchen goes into a file and comes back the same, bit by bit, and goes on from there', async () => {
+  const { id } = await addPhoto(demo.db, 'slipway-red-3', '/9j/4AAQSkZJRg==');
   const file = await readKitchen(demo.db);
   const zip = packKitchen(file);
   await writeKitchen(to.db, unpackKitchen(zip));
   const back = await readKitchen(to.db, file.made);
   expect(JSON.stringify(back)).toBe(JSON.stringify(file));
+  expect(await getPhoto(to.db, id)).toEqual(await getPhoto(demo.db, id));
   expect(Buffer.from(packKitchen(back)).equals(Buffer.from(zip))).toBe(true);
   expect(Object.keys(unzipSync(zip))).toEqual(['kitchen.json']);
   // Numbers go on after the last that came in.
@@ -66,6 +69,7 @@ it('what is no backup is refused with a sentence, and nothing of it stays', asyn
     [{ format: 'beans' }, /not a backup/],
     [{ ...good, version: 9 }, /not a backup/],
     [bad((f) => (f.tables.recipes = [])), /not known/],
+    [bad((f) => (f.tables.photos = [{ id: 'p', batchId: 'slipway-red-3', jpeg: '<script>' }])), /cannot be/],
     [bad((f) => (f.tables.pod_lots![0]!.colour = 'red')), /not known/],
     [bad((f) => (f.tables.pod_lots![0] = { ...lots[0], lot: { name: 'x' } })), /cannot be/],
     [bad((f) => (line(f.tables.batches![0]!.document as BatchFile)[0]!.kind = 'oven')), /Nothing was read in/],

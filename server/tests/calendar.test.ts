@@ -5,7 +5,16 @@ import { calendarOf } from '../src/calendar';
 
 /** Read back by another library than the one that writes it (ical.js). */
 const row = (revision: number, due: string, key = 'ferment/read-2'): TodayRow => ({
-  ...{ id: 'slipway-red-3', revision, name: 'Slipway Red, no. 3; "hot"', startDate: '2026-11-01', needs: [], jars: [] },
+  ...{
+    id: 'slipway-red-3',
+    revision,
+    name: 'Slipway Red, no. 3; "hot"',
+    startDate: '2026-11-01',
+    needs: [],
+    jars: [],
+    begun: true,
+    occupies: { jars: [], pots: [], work: [] },
+  },
   duties: [
     { id: key, stationId: 'ferment', station: 'Ferment', text: 'Read pH again', why: 'It falls, still.', due, minutes: 5, does: 'read' },
   ],

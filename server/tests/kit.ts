@@ -7,6 +7,7 @@ import { BARE_LOT, type BatchRecord, type BatchSaved } from '@roskel/contract';
 import { errorsOf } from '@roskel/contract/validate';
 import type { TSchema } from '@sinclair/typebox';
 import { openDb, type OpenDb } from '../src/db/open';
+import type { DeviceRack } from '../src/devices';
 import { createApp } from '../src/http/app';
 import { ROUTES } from '../src/http/routes';
 import { changeBatch, getBatch, type Saved } from '../src/store/batches';
@@ -21,6 +22,7 @@ type Call = <T>(method: string, path: string, body?: unknown, headers?: Record<s
 
 export interface Running {
   open: OpenDb;
+  devices: DeviceRack;
   base: string;
   port: number;
   call: Call;
@@ -51,9 +53,15 @@ export async function startKitchen(
   day: string | (() => string) = '2026-11-23',
   webRoot?: string,
   of: 'image' | 'demo' = 'image',
+  standIns = false,
 ): Promise<Running> {
   const open = await memoryDb(of);
-  const { app, announcer } = createApp({ db: open.db, today: typeof day === 'string' ? () => day : day, ...(webRoot ? { webRoot } : {}) });
+  const { app, announcer, devices } = createApp({
+    db: open.db,
+    standIns,
+    today: typeof day === 'string' ? () => day : day,
+    ...(webRoot ? { webRoot } : {}),
+  });
   const server: Server = createServer(app).listen(0, '127.0.0.1');
   await new Promise((done) => server.once('listening', done));
   const port = (server.address() as AddressInfo).port;
@@ -72,6 +80,7 @@ export async function startKitchen(
   };
   return {
     open,
+    devices,
     base,
     port,
     call,
@@ -79,6 +88,7 @@ export async function startKitchen(
       call('PATCH', `/batches/${record.id}`, { revision: record.revision, changes: changesBetween(record.file, file) }),
     close: async () => {
       announcer.close();
+      devices.close();
       server.closeAllConnections();
       server.close();
       await open.close();

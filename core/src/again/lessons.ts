@@ -1,5 +1,5 @@
 import { mapStations, stationsOf, type BatchFile, type Seen, type StationEntry, type Tool, type ToolKind } from '../file';
-import { runLine, runOf, schedule, withoutRound, withParams } from '../line';
+import { runLine, runOf, schedule, toolAt, withoutRound, withParams } from '../line';
 import { massOf } from '../matter/stream';
 import { daysBetween } from '../plan';
 import { stationKind } from '../stations';
@@ -18,12 +18,12 @@ export interface Lesson {
 const WORTH_LOG = 0.03;
 /** What a tool's book can hold. */
 const SEEN = { log: 5, sd: 3 } as const;
-const DOES: Partial<Record<ToolKind, string>> = { pot: 'boiled off', sieve: 'held back', blender: 'made it' };
-const AS: Partial<Record<ToolKind, string>> = { blender: 'as thick as the tables say' };
+const DOES: Partial<Record<ToolKind, string>> = { pot: 'boiled off', sieve: 'held back', blender: 'made it', place: 'soured it' };
+const AS: Partial<Record<ToolKind, string>> = { blender: 'as thick as the tables say', place: 'as lively as the tables say' };
 
 /** The tool a station was done with, or one that stands for whatever it was. */
 function toolWith(file: BatchFile, entry: StationEntry, seen: Seen): Tool {
-  const had = file.tools?.find((t) => t.id === entry.toolId);
+  const had = toolAt(file, entry);
   const { tool, toolLike } = stationKind(entry.kind);
   const like = { id: `as-${entry.id}`.slice(0, 64), kind: tool!, name: `as in ${file.name}`.slice(0, 60), seen: [] };
   const base: Tool = had ?? { ...like, ...toolLike?.(entry.params) };
@@ -41,6 +41,7 @@ function toolLesson(file: BatchFile, entry: StationEntry, batchId: string, facts
     of: `${batchId}/${entry.id}`.slice(0, 160),
     log: shown.log,
     sd: Math.min(SEEN.sd, Math.max(1e-3, shown.sd)),
+    ...(shown.natural ? { natural: shown.natural } : {}),
   };
   const tool = toolWith(file, entry, seen);
   return {

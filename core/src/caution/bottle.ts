@@ -19,6 +19,7 @@ export function bottling(s: Sauce): Caution[] {
   if (s.acidity === 'low' || (unread && s.pH !== null && s.pH > LEGAL_PH)) {
     out.push({
       id: 'botulism',
+      guide: 'botulism',
       severity: 'danger',
       text: `Do not keep this at room temperature. Freeze it, or refrigerate and eat within ${days(few)}.`,
       why: `pH ${ph}${unread ? ' (predicted)' : s.meter ? '' : ' by a strip'} is not safely below 4.6, where botulism cannot grow.`,
@@ -28,6 +29,7 @@ export function bottling(s: Sauce): Caution[] {
   } else if (s.acidity === 'near') {
     out.push({
       id: 'acid-margin',
+      guide: 'measured',
       severity: 'caution',
       text: 'Add vinegar, blend, wait and measure again. Until then keep it in the fridge.',
       why: `pH ${ph}${s.meter ? '' : ' by a strip'} leaves little margin below 4.6.`,
@@ -38,6 +40,7 @@ export function bottling(s: Sauce): Caution[] {
   if (unread) {
     out.push({
       id: 'ph-unmeasured',
+      guide: 'measured',
       severity: 'caution',
       text: 'Measure the pH of the finished, blended sauce at 25 °C with a calibrated meter.',
       why: 'A computed pH never makes a sauce keep. Until it is measured: fridge.',
@@ -48,6 +51,7 @@ export function bottling(s: Sauce): Caution[] {
   if (live(s)) {
     out.push({
       id: LIVE_CAUTION,
+      guide: 'live',
       severity: 'danger',
       text: 'Keep these bottles cold, use vented caps, open them over a sink every few days.',
       why: 'The sauce is live. Gas builds up and glass can burst.',
@@ -57,6 +61,7 @@ export function bottling(s: Sauce): Caution[] {
     if (['fruit', 'onion', 'tomato', 'vegetable'].some((f) => s.past.fresh.has(f as 'fruit'))) {
       out.push({
         id: 'live-sugar',
+        guide: 'glass-under-pressure',
         severity: 'danger',
         text: 'Fruit or fresh vegetables went into a live sauce: open the bottles daily for the first week, or cook it.',
         why: 'Their sugar feeds the ferment in the closed bottle.',
@@ -68,6 +73,7 @@ export function bottling(s: Sauce): Caution[] {
   if (s.hot || s.past.cooked !== 'no') {
     out.push({
       id: 'scald',
+      guide: 'hot-fill',
       severity: 'caution',
       text: s.hot
         ? 'Hold the sauce at 82 °C or more for 10 minutes, fill hot into hot clean bottles, wear sleeves.'
@@ -79,6 +85,7 @@ export function bottling(s: Sauce): Caution[] {
   if (s.past.freeOilG > 0) {
     out.push({
       id: 'garlic-oil',
+      guide: 'garlic-in-oil',
       severity: 'danger',
       text: `Fridge only, and gone within ${days(few)}; never at room temperature.`,
       why: 'Oil keeps acid away from garlic, herbs and pods; botulism can grow there.',
@@ -88,6 +95,7 @@ export function bottling(s: Sauce): Caution[] {
   }
   out.push({
     id: 'home-only',
+    guide: 'giving',
     severity: 'note',
     text: 'This is guidance for your own kitchen. Before selling or giving widely, ask your local food office or a process authority.',
     why: 'Local food law decides, not this program.',
@@ -103,6 +111,7 @@ export function bottlePressure(p: { sugarGPerL: number; fridge: number; room: nu
   return [
     {
       id: 'pressure',
+      guide: 'glass-under-pressure',
       severity: 'danger',
       text: `A closed bottle may come to ${atm(p.fridge)} atm in the fridge and ${atm(p.room)} at room temperature; it should never hold more than ${MOST_ATM}. Use vented caps, or open each bottle over the sink.`,
       why: `About ${p.sugarGPerL.toFixed(0)} g of sugar a litre are left by what went in. If yeast takes all of it, glass can burst.`,
@@ -124,6 +133,7 @@ export function notHeated(log: StationLog): Caution[] {
   return [
     {
       id: 'not-heated',
+      guide: 'hot-fill',
       severity: 'caution',
       text:
         t && !t.enough

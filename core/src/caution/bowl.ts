@@ -9,6 +9,7 @@ export function bitterSeeds(share: number): Caution[] {
   return [
     {
       id: 'bitter-seeds',
+      guide: 'seeds-ground',
       severity: 'note',
       text: `About ${Math.round(100 * share)} in 100 of the pods are seeds. Blended long, they turn bitter. Shake some out; the heat hardly changes.`,
       why: 'Seeds make almost no heat themselves; the pale ribs do.',
@@ -27,6 +28,7 @@ export function unmeasuredBowl(bowl: { pH: number | null; hottestShu: number; se
     const low = bowl.pH > LEGAL_PH - WIDEST_CLAIM;
     out.push({
       id: 'bowl-unmeasured',
+      guide: 'measured',
       severity: low ? 'danger' : 'caution',
       text: low
         ? 'Not sour enough to keep. Eat it within days from the fridge, or add acid and measure.'
@@ -38,6 +40,7 @@ export function unmeasuredBowl(bowl: { pH: number | null; hottestShu: number; se
   if (bowl.underOil) {
     out.push({
       id: 'garlic-oil',
+      guide: 'garlic-in-oil',
       severity: 'danger',
       text: 'Oil with garlic, herbs or pods: fridge, and gone within four days, or the freezer.',
       why: 'Oil keeps air out, which is what botulism likes.',

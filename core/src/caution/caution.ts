@@ -1,3 +1,4 @@
+import type { TopicId } from '../topic';
 import type { Limit } from '../keep/limit';
 
 /** How much is at stake. `danger` means: do not. */
@@ -10,6 +11,8 @@ export interface Caution {
   text: string;
   why: string;
   authority: string;
+  /** Where the guide says more. */
+  guide: TopicId;
   /** No batch with this caution may be said to keep longer. */
   keep?: Limit;
 }

@@ -6,6 +6,7 @@ export function charring(hot: boolean): Caution[] {
   return [
     {
       id: 'capsaicin-smoke',
+      guide: 'hot-air',
       severity: 'danger',
       text: 'Open a window and run the hood before the pods go in. Keep children and pets out of the kitchen.',
       why: 'The smoke of hot pods is capsaicin in the air: it bites eyes and lungs, and whoever has asthma most.',
@@ -24,6 +25,7 @@ export function soaking(tempC: number, minutes: number): Caution[] {
   return [
     {
       id: 'soak-warm',
+      guide: 'soak',
       severity: 'caution',
       text: 'Soak for two hours at most, or in the fridge. Throw away what stood warm for longer.',
       why: 'Water that is no longer hot is a good place for germs to grow.',
@@ -44,6 +46,7 @@ export function boiling(pot: { hot: boolean; brix: number; body: number | null; 
   if (pot.hot || pot.acetic > SHARP_PCT)
     found.push({
       id: 'boil-steam',
+      guide: 'hot-air',
       severity: 'caution',
       text: 'Open a window and run the hood. Keep your face away from the steam, and children out of the kitchen.',
       why: 'The steam of hot pods and of vinegar bites eyes and lungs.',
@@ -52,6 +55,7 @@ export function boiling(pot: { hot: boolean; brix: number; body: number | null; 
   if (pot.brix >= SYRUP_BX)
     found.push({
       id: 'syrup-burns',
+      guide: 'burns',
       severity: 'danger',
       text: 'Never taste or touch it hot. Long sleeves, a dry spoon, no children near.',
       why: 'Syrup is hotter than boiling water and sticks to the skin.',
@@ -60,6 +64,7 @@ export function boiling(pot: { hot: boolean; brix: number; body: number | null; 
   if (pot.body !== null && pot.body >= SPITS_FROM)
     found.push({
       id: 'pot-spits',
+      guide: 'burns',
       severity: 'caution',
       text: 'Turn it down, use a deep pot and a splash guard, and stir to the bottom.',
       why: 'Thick sauce throws boiling drops, and burns at the bottom first.',
@@ -77,6 +82,7 @@ export function steeping(tempC: number, hours: number, aceticPct: number): Cauti
   return [
     {
       id: 'steep-warm',
+      guide: 'steep',
       severity: aceticPct >= STEEP.sourPct ? 'caution' : 'danger',
       text:
         aceticPct >= STEEP.sourPct
@@ -94,6 +100,7 @@ export function frying(pan: { hot: boolean; body: number | null; oilG: number })
   return [
     {
       id: 'hot-oil',
+      guide: 'burns',
       severity: 'danger',
       text: 'Dry spoon, deep pan, splash guard. Never a lid on smoking oil and never water: turn it off and cover a fire.',
       why: 'Wet food throws hot oil, and oil that smokes is about to burn.',
@@ -103,6 +110,7 @@ export function frying(pan: { hot: boolean; body: number | null; oilG: number })
       ? [
           {
             id: 'fry-fumes',
+            guide: 'hot-air' as const,
             severity: 'caution' as const,
             text: 'Open a window and run the hood. Children and pets out of the kitchen.',
             why: 'Hot pods in hot oil bite eyes and lungs.',

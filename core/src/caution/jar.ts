@@ -7,6 +7,7 @@ export function jarSalt(wholeJarPct: number, mash: boolean): Caution[] {
     return [
       {
         id: 'salt-low',
+        guide: 'how-much-salt',
         severity: 'danger',
         text: `Raise the salt to 3 % of the whole jar. ${wholeJarPct.toFixed(1)} % is too little.`,
         why: 'Below 2 % the wrong microbes are held back too slowly.',
@@ -18,6 +19,7 @@ export function jarSalt(wholeJarPct: number, mash: boolean): Caution[] {
     return [
       {
         id: 'salt-high',
+        guide: 'how-much-salt',
         severity: 'caution',
         text: 'Lower the salt, or treat this as salted and not as acidified.',
         why: 'Above 15 % most lactic bacteria stop, so no acid will come.',
@@ -29,6 +31,7 @@ export function jarSalt(wholeJarPct: number, mash: boolean): Caution[] {
     return [
       {
         id: 'salt-slow',
+        guide: 'how-much-salt',
         severity: 'note',
         text: 'Expect months, not weeks.',
         why: 'Above 8 % acid comes late or not at all.',
@@ -44,6 +47,7 @@ export function jarPressure(): Caution[] {
   return [
     {
       id: 'jar-gas',
+      guide: 'burping',
       severity: 'caution',
       text: 'Use an airlock, or open the lid a little twice a day for the first week.',
       why: 'A live jar makes gas. Glass under pressure can burst.',
@@ -58,6 +62,7 @@ export function jarTemperature(tempC: number): Caution[] {
     return [
       {
         id: 'jar-warm',
+        guide: 'jar-warmth',
         severity: 'caution',
         text: 'Find a cooler place, 18 to 23 °C.',
         why: 'Above 27 °C pods go soft and off-flavours come.',
@@ -69,6 +74,7 @@ export function jarTemperature(tempC: number): Caution[] {
     return [
       {
         id: 'jar-cold',
+        guide: 'jar-warmth',
         severity: 'caution',
         text: 'Find a warmer place, 18 to 23 °C.',
         why: 'Below 13 °C the jar stalls before it is sour.',
@@ -94,6 +100,7 @@ export function jarAcid(day: number, judged: JarJudgement, open = true): Caution
       return [
         {
           id: 'jar-discard',
+          guide: 'read-the-jar',
           severity: 'danger',
           text: 'Throw this jar away. Do not taste it.',
           why:
@@ -108,6 +115,7 @@ export function jarAcid(day: number, judged: JarJudgement, open = true): Caution
       return [
         {
           id: 'jar-discard',
+          guide: 'read-the-jar',
           severity: 'danger',
           text: 'Throw this jar away. Do not taste it.',
           why: `It was still above pH 4.6 on day ${Math.floor(latest!.pH > LEGAL_PH ? latest!.day : DISCARD_DAY)}: it never became acid in time.`,
@@ -119,6 +127,7 @@ export function jarAcid(day: number, judged: JarJudgement, open = true): Caution
       return [
         {
           id: 'jar-discard',
+          guide: 'read-the-jar',
           severity: 'danger',
           text: 'Throw this jar away. Do not taste it.',
           why: 'The pH rose, and a second reading confirmed it: yeast or mould eats the acid.',
@@ -130,6 +139,7 @@ export function jarAcid(day: number, judged: JarJudgement, open = true): Caution
       return [
         {
           id: 'jar-rising',
+          guide: 'read-the-jar',
           severity: 'danger',
           text: 'Calibrate and measure again today. If it is still up, throw the jar away.',
           why: `The pH rose by ${judged.rise.toFixed(1)}. Yeast or mould may be eating the acid.`,
@@ -143,6 +153,7 @@ export function jarAcid(day: number, judged: JarJudgement, open = true): Caution
         return [
           {
             id: 'jar-read-now',
+            guide: 'read-the-jar',
             severity: 'caution',
             text: age >= DISCARD_DAY ? 'Measure the pH now. Above 4.6, the jar goes.' : 'Measure the pH now.',
             why: `The last reading, ${latest!.pH.toFixed(2)}, is of day ${Math.floor(latest!.day)}. It says nothing of day ${Math.floor(age)}.`,
@@ -153,6 +164,7 @@ export function jarAcid(day: number, judged: JarJudgement, open = true): Caution
       return [
         {
           id: 'jar-not-acid',
+          guide: 'read-the-jar',
           severity: 'danger',
           text: open
             ? 'Do not taste. Calibrate, measure a blended sample, move the jar to 20 to 23 °C and measure again in two days.'
@@ -167,6 +179,7 @@ export function jarAcid(day: number, judged: JarJudgement, open = true): Caution
       return [
         {
           id: 'jar-salted',
+          guide: 'mash',
           severity: 'danger',
           text: 'Salted, not acidified: do not call it fermented and safe. Whatever is made of it stays cold, a week at most.',
           why: `Salt holds it back, but the pH is ${latest!.pH.toFixed(2)}. Vinegar hides that, it does not mend it.`,
@@ -180,6 +193,7 @@ export function jarAcid(day: number, judged: JarJudgement, open = true): Caution
       return [
         {
           id: 'jar-unread',
+          guide: 'read-the-jar',
           severity: 'caution',
           text: open ? 'Measure the pH before you taste anything.' : 'Nobody read the pH of this jar. Keep what is made of it cold.',
           why: open ? 'A week without a reading. Only a measured pH says that a jar is sour enough.' : 'Vinegar hides what the jar was.',

@@ -12,6 +12,7 @@ export function pastItsDay({ name, useBy }: Pick<StoredStuff, 'name' | 'useBy'>,
   return [
     {
       id: 'kept-past-its-day',
+      guide: 'keeping',
       severity: 'danger',
       text: `${name} is ${late} ${late === 1 ? 'day' : 'days'} past its last day by then. Unless it was frozen, throw it away and take something fresh.`,
       why: 'What was opened or poured off has met air and spoons; its days are counted from there.',

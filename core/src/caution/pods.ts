@@ -9,6 +9,7 @@ export function handlingPods(hottestShu: number): Caution[] {
   return [
     {
       id: 'capsaicin-skin',
+      guide: 'skin-and-eyes',
       severity: hottestShu > BURNS_SHU ? 'danger' : 'caution',
       text: 'Wear gloves, keep your hands from your face, and keep children away from the board.',
       why: 'Capsaicin stays on skin for hours and burns eyes badly.',
@@ -22,6 +23,7 @@ export function blending(): Caution[] {
   return [
     {
       id: 'capsaicin-air',
+      guide: 'hot-air',
       severity: 'caution',
       text: 'Open a window and lift the lid away from you. Never blend hot liquid in a closed jug.',
       why: 'Chili mist makes you cough, and steam throws the lid off.',

@@ -7,6 +7,7 @@ export function pressing(): Caution[] {
   return [
     {
       id: 'block-warm',
+      guide: 'warm-too-long',
       severity: 'note',
       text: 'Use it today, or keep it in the fridge for days. Read the packet: a block and a jar of ready paste are not the same.',
       why: 'Warm fruit water grows yeasts, and the jar is about half as strong.',
@@ -20,6 +21,7 @@ export function thickening(starch: boolean): Caution[] {
   return [
     {
       id: 'starch-warm',
+      guide: 'warm-too-long',
       severity: 'caution',
       text: 'Boil it, then cool it within two hours and put it into the fridge. Do not keep it warm.',
       why: 'Germs like warm starch, and their spores stand the boil.',
@@ -34,6 +36,7 @@ export function cooling(pot: { hotC: number; slow: boolean; acid: boolean; starc
   if (pot.hotC > WARM_C && pot.bath)
     found.push({
       id: 'cold-bath',
+      guide: 'burns',
       severity: 'caution',
       text: 'Metal into cold water, no hot glass. Start glass in lukewarm water.',
       why: 'Glass cracks when one side is more than 40 °C colder than the other.',
@@ -45,6 +48,7 @@ export function cooling(pot: { hotC: number; slow: boolean; acid: boolean; starc
   if (tooLong || pot.slow)
     found.push({
       id: 'cools-slowly',
+      guide: 'warm-too-long',
       severity: tooLong ? 'danger' : 'caution',
       text: tooLong
         ? 'Into the fridge once it is hand-warm. What stood warm for more than four hours is thrown away.'
@@ -64,6 +68,7 @@ export function serving(most: Limit): Caution[] {
   return [
     {
       id: 'open-bowl',
+      guide: 'warm-too-long',
       severity: 'caution',
       text: `Back into the fridge within two hours, and gone in ${most.days} days. Say what is in it to whoever eats.`,
       why: 'An open bowl is dipped into, warmed and dipped into again.',
@@ -79,6 +84,7 @@ export function hotJug(hot: boolean): Caution[] {
   return [
     {
       id: 'hot-jug',
+      guide: 'hot-jug',
       severity: 'danger',
       text: 'Half full at most, the lid vented under a folded towel, start slowly; or let it cool below 60 °C first.',
       why: 'Steam lifts the lid and throws the sauce at you.',

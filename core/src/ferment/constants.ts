@@ -23,6 +23,13 @@ export const BLOCK_H = 6;
 export const LEGAL_PH = 4.6;
 export const HOUSE_PH = 4.0;
 
+/**
+ * Souring cells that are put into a jar, 1e9 per ml of it: a twentieth of lively brine at 1e8 per ml, and a bought culture at
+ * the dose of its packet (section 2.4, backslopping, and the case of a starter in 2.5).
+ */
+export const STARTERS = { none: 0, brine: 0.005, culture: 0.002 } as const;
+export type Starter = keyof typeof STARTERS;
+
 /** Jars that a forecast is made of (section 4: between 300 and 1000 nothing changes beyond chance). */
 export const JAR_MEMBERS = 300;
 

@@ -2,6 +2,7 @@
 export * from './constants';
 export * from './rates';
 export * from './jarPh';
+export * from './lively';
 export * from './priors';
 export * from './model';
 export * from './forecast';
@@ -9,5 +10,6 @@ export * from './signs';
 export * from './gas';
 export * from './judge';
 export * from './learn';
+export * from './ready';
 export * from './warmth';
 export * from './pressure';

@@ -1,3 +1,4 @@
+import { INSTRUMENT_SD } from '../parcel/past';
 import { LEGAL_PH } from './constants';
 import { BAD_SIGNS, SIGN_DAY, SIGNS, type JarSign, type Sign } from './signs';
 
@@ -85,15 +86,26 @@ export function judgeJar(
   if (ended) return { ...say('condemned', 'seen'), sign: ended.sign };
   if (!latest) return wholeJarPct < LEAST_SALT_PCT ? say('doubtful', 'too little salt') : say('unread', 'no reading');
   if (condemned) return say('condemned', 'still rising');
-  const bad = signs.find((s) => BAD_SIGNS.has(s.sign) && s.day >= SIGN_DAY);
-  const unsour = list.some((r) => r.pH > LEGAL_PH && bad && r.day >= Math.max(SIGN_DAY, bad.day - 1));
-  if (bad && unsour && saltPct < SALTED_PCT) return { ...say('condemned', 'seen and not sour'), sign: bad.sign };
+  const bad = saltPct < SALTED_PCT ? signs.find((s) => unsourAt(list, s)) : undefined;
+  if (bad) return { ...say('condemned', 'seen and not sour'), sign: bad.sign };
   const late = list.some((r) => r.pH > LEGAL_PH && r.day >= DISCARD_DAY);
   if (late && saltPct < SALTED_PCT) return say('condemned', 'never sour');
   if (rise > 0) return say('doubtful', 'rising');
-  if (latest.pH > LEGAL_PH) return say('doubtful', saltPct >= SALTED_PCT ? 'salted, not sour' : 'not sour yet');
+  if (latest.pH + mayBeOff(latest) > LEGAL_PH) return say('doubtful', saltPct >= SALTED_PCT ? 'salted, not sour' : 'not sour yet');
   return say('acid', 'sour');
 }
+
+/** A bad sign in a jar that is read above 4.6: at about that time or later, or when last read before it. */
+function unsourAt(list: readonly JarReading[], { sign, day }: JarSign): boolean {
+  if (!BAD_SIGNS.has(sign) || day < SIGN_DAY) return false;
+  const since = list.filter((r) => r.day >= day - 1);
+  const speak = since.length > 0 ? since : list.slice(-1);
+  return speak.some((r) => r.pH > LEGAL_PH && r.day >= SIGN_DAY);
+}
+
+/** What a meter may be off by, more than one that was just calibrated: it is kept clear of a limit that a jar must be below. */
+export const mayBeOff = (r: JarReading): number => (r.instrument === 'meter' ? ONE_SIDED_95 * Math.max(0, r.sd - INSTRUMENT_SD.meter) : 0);
+const ONE_SIDED_95 = 1.645;
 
 /** A pH that was passed, as a fact: after the day of the last reading above it (null: none), by the day of the first below. */
 export interface Passed {

@@ -158,10 +158,7 @@ export function simulateJar(
           // pH by charge balance, Newton from where it was.
           // pH was just worked out where a block begins.
           for (let tries = i + stage === 0 ? 12 : 0; tries < 12; tries++) {
-            const aL = KA / (KA + H);
-            const aA = KC / (KC + H);
-            const f = beta * (pH0 - p) + H - H0 - cL * aL - cA * aA;
-            let dp = f / (beta + LN10 * (H + cL * aL * (1 - aL) + cA * aA * (1 - aA)));
+            let dp = newtonStep(beta, pH0, H0, p, H, cL, cA);
             if (dp > 0.7) dp = 0.7;
             else if (dp < -0.7) dp = -0.7;
             p += dp;
@@ -272,10 +269,7 @@ export function simulateJar(
     }
     // Exact at the end of each block, so that no error of the steps adds up.
     for (let tries = 0; tries < 12; tries++) {
-      const aL = KA / (KA + H);
-      const aA = KC / (KC + H);
-      const f = beta * (pH0 - p) + H - H0 - L * aL - A * aA;
-      const dp = f / (beta + LN10 * (H + L * aL * (1 - aL) + A * aA * (1 - aA)));
+      const dp = newtonStep(beta, pH0, H0, p, H, L, A);
       p += dp;
       H = Math.exp(LN10 * (3 - p));
       if (dp < PH_EXACT && dp > -PH_EXACT) break;
@@ -294,6 +288,14 @@ export function simulateJar(
     if (enough !== null && enough(b, run.pH)) break;
   }
   return run;
+}
+
+/** What pH is out by, from a pH `p` (with its hydrogen ions `H`) towards where the charges of the jar balance. */
+function newtonStep(beta: number, pH0: number, H0: number, p: number, H: number, L: number, A: number): number {
+  const aL = KA / (KA + H);
+  const aA = KC / (KC + H);
+  const f = beta * (pH0 - p) + H - H0 - L * aL - A * aA;
+  return f / (beta + LN10 * (H + L * aL * (1 - aL) + A * aA * (1 - aA)));
 }
 
 /** The next `span` blocks are there, and as warm as this one. */

@@ -14,6 +14,10 @@ export interface JarConditions {
   sugarMmol: number;
   pH0: number;
   pH0Sd: number;
+  /** It was read when the jar was packed, not worked out. */
+  measuredStart?: boolean;
+  /** How much of `pH0` other jars of the place told, pH; absent: none. */
+  placeOff?: number;
   /** pH that a meter shows at the start, where the salt makes it differ from `pH0`; at most `pH0`. */
   shownPh0?: number;
   /** How lively jars are where it stands, against the table: mean and sd of the logarithm; absent: as the table has it. */

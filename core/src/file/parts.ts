@@ -156,6 +156,11 @@ export const ReadingSchema = Type.Object(
     signs: Type.Optional(
       Type.Array(Type.Union(SIGN_IDS.map((s) => Type.Literal(s))), { title: 'The signs', minItems: 1, maxItems: 12, uniqueItems: true }),
     ),
+    /** Bubbles a minute through the airlock, and mm of brine over what floats highest (less than nothing: it stands out). */
+    bubbles: Type.Optional(Type.Number({ title: 'The bubbles a minute', minimum: 0, maximum: 500 })),
+    coverMm: Type.Optional(Type.Number({ title: 'The brine over the pods', minimum: -100, maximum: 300, unit: 'mm' })),
+    /** A picture, kept by the kitchen. */
+    photo: Type.Optional(Id),
     note: Type.Optional(Type.String({ title: 'The note', maxLength: 2000 })),
   },
   { additionalProperties: false },

@@ -4,7 +4,7 @@ import type { RowProblem } from '../matter/own';
 import { DaySchema, Id } from './parts';
 
 /** What a thing of the kitchen can be. */
-export const TOOL_KINDS = ['pot', 'sieve', 'blender', 'jar', 'bowl', 'bottle', 'meter'] as const;
+export const TOOL_KINDS = ['pot', 'sieve', 'blender', 'jar', 'bowl', 'bottle', 'meter', 'place'] as const;
 export type ToolKind = (typeof TOOL_KINDS)[number];
 
 /** What closes a bottle; only a vented one lets gas out. */
@@ -37,6 +37,13 @@ export const SeenSchema = Type.Object(
     of: Type.String({ maxLength: 160 }),
     log: Type.Number({ minimum: -5, maximum: 5 }),
     sd: Type.Number({ exclusiveMinimum: 0, maximum: 3 }),
+    /** A jar: how far the natural pH of its pods was from what was worked out. */
+    natural: Type.Optional(
+      Type.Object(
+        { off: Type.Number({ minimum: -0.5, maximum: 0.5 }), sd: Type.Number({ exclusiveMinimum: 0, maximum: 3 }) },
+        { additionalProperties: false },
+      ),
+    ),
   },
   { additionalProperties: false },
 );
@@ -54,6 +61,8 @@ export const ToolSchema = Type.Object(
     tareG: Type.Optional(Type.Number({ title: 'The empty weight', minimum: 1, maximum: 30_000, unit: 'g' })),
     acrossCm: Type.Optional(Type.Number({ title: 'The width inside', minimum: 5, maximum: 60, unit: 'cm' })),
     volumeMl: Type.Optional(Type.Number({ title: 'What it holds', minimum: 10, maximum: 100_000, unit: 'ml' })),
+    /** How many of it there are: jars. */
+    count: Type.Optional(Type.Integer({ title: 'How many there are', minimum: 1, maximum: 200 })),
     /** A bottle: what closes it, and what one costs with it. */
     cap: Type.Optional(
       Type.Union(
@@ -64,6 +73,8 @@ export const ToolSchema = Type.Object(
     price: Type.Optional(Type.Number({ title: 'The price of one', minimum: 0, maximum: 10_000 })),
     /** A meter: its calibrations, newest last. */
     calibrations: Type.Optional(Type.Array(CalibratedSchema, { maxItems: 200 })),
+    /** The id by which it speaks to the kitchen itself (docs/formats/devices.md). */
+    device: Type.Optional(Type.String({ title: 'The device', maxLength: 40, pattern: '^[a-z0-9][a-z0-9-]*$' })),
     seen: Type.Array(SeenSchema, { maxItems: 200 }),
   },
   { additionalProperties: false },
@@ -74,6 +85,8 @@ export type Tool = Static<typeof ToolSchema>;
 export interface ToolLearnt {
   log: number;
   sd: number;
+  /** A place: how far the natural pH of pods there is from what is worked out; left out where no jar told. */
+  natural?: { off: number; sd: number };
 }
 
 /** Before anything was weighed: a pot's pace, what a sieve holds (handbook chapter 5, section 0.3); others teach nothing. */
@@ -85,6 +98,7 @@ const UNKNOWN: Record<ToolKind, number> = {
   bowl: 0.5,
   bottle: 0.5,
   meter: 0.5,
+  place: 0.3 /* liveliness of jars, handbook chapter 4, section 2.4 */,
 };
 /** The same tool differs from itself by as much, from one time to the next (our judgement). */
 const FROM_TIME_TO_TIME = 0.15;
@@ -92,15 +106,17 @@ const FROM_TIME_TO_TIME = 0.15;
 const BEST = 0.15;
 
 /** What is asked of each kind of thing, and what it is nothing without. */
-type ToolField = 'acrossCm' | 'volumeMl' | 'tareG' | 'cap' | 'price' | 'calibrations';
+type ToolField = 'count' | 'acrossCm' | 'volumeMl' | 'tareG' | 'cap' | 'price' | 'calibrations' | 'device';
 export const TOOL_FIELDS: Readonly<Record<ToolKind, { asks: readonly ToolField[]; needs: readonly ('acrossCm' | 'volumeMl')[] }>> = {
   pot: { asks: ['acrossCm', 'volumeMl', 'tareG'], needs: ['acrossCm'] },
   sieve: { asks: ['tareG'], needs: [] },
   blender: { asks: ['volumeMl', 'tareG'], needs: ['volumeMl'] },
-  jar: { asks: ['acrossCm', 'volumeMl', 'tareG'], needs: ['volumeMl'] },
+  jar: { asks: ['count', 'acrossCm', 'volumeMl', 'tareG'], needs: ['volumeMl'] },
   bowl: { asks: ['acrossCm', 'volumeMl', 'tareG'], needs: [] },
   bottle: { asks: ['volumeMl', 'tareG', 'cap', 'price'], needs: ['volumeMl'] },
-  meter: { asks: ['calibrations'], needs: [] },
+  meter: { asks: ['calibrations', 'device'], needs: [] },
+  /** Where jars stand: it learns how lively they sour there. */
+  place: { asks: [], needs: [] },
 };
 const MISSING = {
   acrossCm: 'Say how wide it is inside: what goes off follows from that.',
@@ -136,6 +152,22 @@ export function meterAt(tool: Tool, at: string): ReturnType<typeof meterCounts> 
   return { ...meterCounts(calibration, last ? (time - Date.parse(last.at)) / 3_600_000 : Infinity), calibration };
 }
 
+/** Natural pH before anything was read (handbook chapter 4, section 2.4), from one lot of pods to the next, and never better. */
+const NATURAL = { unknown: 0.15, between: 0.08, best: 0.08 } as const;
+/** What jars told of the natural pH of the pods of this kitchen, by precision. */
+function naturalPh(seen: readonly Seen[]): { off: number; sd: number } | null {
+  let weight = 1 / NATURAL.unknown ** 2;
+  let sum = 0;
+  for (const { natural: n } of seen) {
+    if (!n) continue;
+    const w = 1 / (n.sd ** 2 + NATURAL.between ** 2);
+    sum += w * n.off;
+    weight += w;
+  }
+  if (!seen.some((s) => s.natural)) return null;
+  return { off: sum / weight, sd: Math.max(NATURAL.best, Math.min(NATURAL.unknown, Math.hypot(1 / Math.sqrt(weight), NATURAL.between))) };
+}
+
 /** What all weighings of a tool say together, by precision. */
 export function learntOf(tool: Pick<Tool, 'kind' | 'seen'>): ToolLearnt {
   let weight = 1 / UNKNOWN[tool.kind] ** 2;
@@ -145,8 +177,10 @@ export function learntOf(tool: Pick<Tool, 'kind' | 'seen'>): ToolLearnt {
     sum += w * s.log;
     weight += w;
   }
+  const natural = naturalPh(tool.seen);
   // The next time scatters as well.
   return {
+    ...(natural ? { natural } : {}),
     log: sum / weight,
     sd: Math.max(BEST, Math.min(UNKNOWN[tool.kind], Math.hypot(1 / Math.sqrt(weight), tool.seen.length ? FROM_TIME_TO_TIME : 0))),
   };

@@ -8,6 +8,8 @@ export interface Row {
   when: string;
   fits(s: Sauce): boolean;
   keeps(s: Sauce): Limit;
+  /** The same for people: place and days, longest last. */
+  most: string;
   /** Why not longer. */
   reason: string;
 }
@@ -33,6 +35,7 @@ export const ROWS: readonly Row[] = [
     when: 'measured above 4.6',
     fits: (s) => s.acidity === 'low',
     keeps: (s) => fridge(cooked(s) ? 4 : 3),
+    most: 'fridge, 3 days; cooked, 4',
     reason: 'Botulism and everything else can grow in it.',
   },
   {
@@ -42,6 +45,7 @@ export const ROWS: readonly Row[] = [
       !cooked(s) &&
       (holdsFresh(s, 'leaf', 'avocado', 'dairy', 'egg') || ((!live(s) || !acid(s)) && holdsFresh(s, 'fruit', 'onion', 'tomato'))),
     keeps: (s) => fridge(acid(s) ? 5 : 3),
+    most: 'fridge, 3 days; 5 when measured at 4.0 or less',
     reason: 'Enzymes, moulds and yeasts of the raw herbs, fruit or vegetables.',
   },
   {
@@ -49,6 +53,7 @@ export const ROWS: readonly Row[] = [
     when: 'raw pods, salt, citrus or vinegar, no water added',
     fits: (s) => !cooked(s) && !live(s) && s.brinePct >= 2 && holds(s, 'citrus', 'vinegar') && !holds(s, 'water'),
     keeps: (s) => fridge(acid(s) && s.meter ? 14 : 7),
+    most: 'fridge, 7 days; 14 when a meter read 4.0 or less',
     reason: 'Yeasts live in raw salted pods.',
   },
   {
@@ -59,6 +64,7 @@ export const ROWS: readonly Row[] = [
       if (!cooked(s) || !acid(s)) return fridge(4);
       return fridge(s.meter && s.past.blended && holds(s, 'vinegar', 'citrus') && s.oilPct <= FILM_PCT ? 14 : 7);
     },
+    most: 'fridge, 4 days; 7 cooked and measured at 4.0 or less; 14 when also blended with its acid, read by a meter, with no more oil than a film',
     reason: 'Oil keeps air and acid away from garlic, herbs and pods; botulism can grow there.',
   },
   {
@@ -67,6 +73,7 @@ export const ROWS: readonly Row[] = [
     fits: (s) => cooked(s) && unread(s),
     keeps: (s) =>
       fridge(holds(s, 'vegetable', 'fruit', 'dairy', 'egg', 'nut', 'garlic', 'onion', 'tomato', 'root', 'leaf', 'avocado') ? 7 : 14),
+    most: 'fridge, 14 days; 7 with garlic, vegetables, fruit, dairy, egg or nuts',
     reason: 'No evidence of acid.',
   },
   {
@@ -74,6 +81,7 @@ export const ROWS: readonly Row[] = [
     when: 'cooked, measured between 4.0 and 4.6',
     fits: (s) => cooked(s) && s.acidity === 'near',
     keeps: () => fridge(30),
+    most: 'fridge, 30 days',
     reason: 'The acid leaves little margin.',
   },
   {
@@ -81,6 +89,7 @@ export const ROWS: readonly Row[] = [
     when: 'raw, measured between 4.0 and 4.6',
     fits: (s) => !cooked(s) && s.acidity === 'near',
     keeps: () => fridge(7),
+    most: 'fridge, 7 days',
     reason: 'No heat and little margin.',
   },
   {
@@ -88,6 +97,7 @@ export const ROWS: readonly Row[] = [
     when: 'fermented, live, measured at most 4.0',
     fits: (s) => live(s) && acid(s),
     keeps: () => fridge(180),
+    most: 'fridge, 180 days, opened now and then',
     reason: 'It is live: gas builds up.',
   },
   {
@@ -102,6 +112,7 @@ export const ROWS: readonly Row[] = [
       s.aceticPct >= 1.5 &&
       !holds(s, 'leaf', 'avocado', 'fruit', 'onion', 'tomato'),
     keeps: () => fridge(90),
+    most: 'fridge, 90 days',
     reason: 'Acid holds bacteria back, not moulds.',
   },
   {
@@ -109,6 +120,7 @@ export const ROWS: readonly Row[] = [
     when: 'cooked, measured at most 4.0; filled hot, by meter, no layer of oil: a cupboard',
     fits: (s) => cooked(s) && acid(s) && s.brix < SYRUP_BRIX,
     keeps: (s) => (s.filledHot && s.meter && s.oilPct <= FILM_PCT && !holds(s, 'dairy', 'egg') ? cupboard(180) : fridge(180)),
+    most: 'a cool cupboard, 180 days, if the recipe was tested; else the fridge, 180',
     reason: 'Heat killed what grows, acid holds the spores.',
   },
   {
@@ -116,6 +128,7 @@ export const ROWS: readonly Row[] = [
     when: 'cooked syrup, measured at most 4.0',
     fits: (s) => cooked(s) && acid(s) && s.brix >= SYRUP_BRIX,
     keeps: (s) => (s.filledHot && s.meter && s.oilPct <= FILM_PCT ? cupboard(180) : fridge(180)),
+    most: 'a cool cupboard, 180 days, if the recipe was tested; else the fridge, 180',
     reason: 'Sugar alone does not preserve it.',
   },
   {
@@ -123,6 +136,7 @@ export const ROWS: readonly Row[] = [
     when: 'out of a jar that never became acid, or whose acid went away',
     fits: (s) => s.past.ferment === 'condemned',
     keeps: () => ({ place: 'bin', days: 0 }),
+    most: 'nowhere: the bin, 0 days',
     reason: 'Its jar was to be thrown away. Vinegar and heat do not mend it.',
   },
   {
@@ -130,6 +144,7 @@ export const ROWS: readonly Row[] = [
     when: 'out of a jar that was above 4.6 when it was opened, whose pH rose, or with too little salt and no reading',
     fits: (s) => s.past.ferment === 'doubtful',
     keeps: () => fridge(7),
+    most: 'fridge, 7 days',
     reason: 'Its jar was in doubt. What is added later does not show whether it was sound.',
   },
   {
@@ -137,6 +152,7 @@ export const ROWS: readonly Row[] = [
     when: 'out of a jar whose pH was never read',
     fits: (s) => s.past.ferment === 'unread',
     keeps: () => fridge(14),
+    most: 'fridge, 14 days',
     reason: 'Nobody read the pH of its jar, and vinegar hides what it was.',
   },
   {
@@ -144,6 +160,7 @@ export const ROWS: readonly Row[] = [
     when: 'unmeasured, and worked out above 4.6',
     fits: (s) => unread(s) && s.pH !== null && s.pH > LEGAL_PH,
     keeps: () => fridge(7),
+    most: 'fridge, 7 days',
     reason: 'By what went in it is not sour enough.',
   },
 ];
@@ -154,5 +171,6 @@ export const ROW_13: Row = {
   when: 'fits no row above',
   fits: () => true,
   keeps: () => fridge(7),
+  most: 'fridge, 7 days',
   reason: 'There is no evidence for more.',
 };

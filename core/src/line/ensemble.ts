@@ -9,6 +9,7 @@ import { namesOf } from './names';
 import { LineProblem } from './problem';
 import { givenOf, oldOf, runStation, type Given, type StationRun } from './run';
 import { schedule } from './schedule';
+import { toolAt } from './toolAt';
 
 /** One station in many worlds: what it handed on (null where it cannot run), and what carries a band. */
 export interface StationWorlds {
@@ -67,7 +68,7 @@ function keysOf(file: BatchFile, seed: number, members: number): Map<string, str
       rows: file.ingredients.filter((i) => rows.has(i.key)),
       stored: file.stored.filter((s) => names.stored.has(s.id)),
       goal: kind.bottled ? strand.goal : null,
-      tool: entry.toolId === undefined ? null : file.tools?.find((t) => t.id === entry.toolId),
+      tool: toolAt(file, entry),
       before: before === null ? null : keys.get(before)!,
       feeders: feeders.map((f) => [f, keys.get(f)!]),
       shared: entry.intakes.flatMap((x) => {

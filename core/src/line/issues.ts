@@ -1,8 +1,20 @@
 import { isDay, addDays, daysBetween } from '../plan';
-import { gramsOf, MOST, pathOf, sameThing, stationsOf, type BatchFile, type Intake, type StationEntry, type Strand } from '../file';
+import {
+  gramsOf,
+  MOST,
+  pathOf,
+  sameThing,
+  stationsOf,
+  type BatchFile,
+  type Intake,
+  type Reading,
+  type StationEntry,
+  type Strand,
+} from '../file';
 import { stationKind } from '../stations';
 import { graphOf, outletOf, type Graph } from './graph';
 import { LineProblem } from './problem';
+import { endedStations } from './schedule';
 
 /** Something in a file that cannot be right, with the path of the field. */
 export interface FileIssue {
@@ -29,7 +41,7 @@ export function fileIssues(file: BatchFile): FileIssue[] {
   file.strands.forEach((strand, i) => issues.push(...strandIssues(file, graph, strand, `strands/${i}`)));
   for (const { entry } of stationsOf(file)) issues.push(...intakeIssues(entry, pathOf(file, entry.id)));
   issues.push(...sharedIssues(file, graph));
-  issues.push(...dateIssues(file, graph), ...readingIssues(file));
+  issues.push(...dateIssues(file, graph), ...readingIssues(file), ...jarIssues(file));
   return issues;
 }
 
@@ -158,6 +170,37 @@ function dateIssues(file: BatchFile, graph: Graph): FileIssue[] {
   return issues;
 }
 
+/** What can be said of a jar only: how warm it stood, what was seen in it, that it was thrown away. */
+function jarIssues(file: BatchFile): FileIssue[] {
+  const issues: FileIssue[] = [];
+  const jars = new Set(stationsOf(file).flatMap(({ entry }) => (stationKind(entry.kind).lives ? [entry.id] : [])));
+  const ended = endedStations(file);
+  for (const { entry } of stationsOf(file)) {
+    const { thrownOn, thrownWhy, temps, doneOn } = entry.log;
+    const at = `${pathOf(file, entry.id)}/log`;
+    if (!jars.has(entry.id)) {
+      if (thrownOn !== undefined)
+        issues.push({ path: `${at}/thrownOn`, message: 'Only a jar is thrown away like this. Archive the batch.' });
+      if (temps) issues.push({ path: `${at}/temps`, message: 'Only a jar has such a log.' });
+    }
+    if (thrownOn !== undefined && thrownOn !== doneOn)
+      issues.push({ path: `${at}/thrownOn`, message: 'A jar that is thrown away is done on that day. Say both, or neither.' });
+    if (thrownOn === undefined && thrownWhy !== undefined)
+      issues.push({ path: `${at}/thrownWhy`, message: 'Say on which day it was thrown away.' });
+    if (ended.has(entry.id) && doneOn !== undefined)
+      issues.push({ path: `${at}/doneOn`, message: 'What would go in here was thrown away before: nothing can be done with it.' });
+  }
+  file.readings.forEach((r, i) => {
+    for (const seen of ['signs', 'bubbles', 'coverMm'] as const)
+      if (r[seen] !== undefined && !jars.has(r.stationId))
+        issues.push({ path: `readings/${i}/${seen}`, message: 'Only a jar is looked at like this.' });
+  });
+  return issues;
+}
+
+/** A reading is one of these at least. */
+export const SAYS = ['pH', 'tempC', 'signs', 'bubbles', 'coverMm', 'photo'] as const satisfies readonly (keyof Reading)[];
+
 function readingIssues(file: BatchFile): FileIssue[] {
   const issues: FileIssue[] = [];
   const ids = new Set(stationsOf(file).map((s) => s.entry.id));
@@ -168,7 +211,7 @@ function readingIssues(file: BatchFile): FileIssue[] {
     else if (r.at.slice(0, 10) < addDays(file.startDate, -1)) {
       issues.push({ path: `readings/${i}/at`, message: `A reading cannot be older than the batch, which starts on ${file.startDate}.` });
     }
-    if (r.pH === undefined && r.tempC === undefined && !r.signs) {
+    if (!SAYS.some((s) => r[s] !== undefined)) {
       issues.push({ path: `readings/${i}/pH`, message: 'A reading needs a pH, a temperature, or something that was seen.' });
     }
   });

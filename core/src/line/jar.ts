@@ -5,6 +5,8 @@ import {
   JAR_UNKNOWNS,
   jarParameters,
   learntJarOf,
+  livelyOf,
+  naturalOf,
   simulateJar,
   type ForecastInput,
   type LearntJar,
@@ -18,18 +20,19 @@ import { stationKind, type JarTold } from '../stations';
 import type { Node } from './graph';
 import { schedule } from './schedule';
 import { seedOfFile } from './seed';
+import { toolAt } from './toolAt';
 
 /** What the forecast of a jar is asked, with all that is known of it; null where nothing lives, or nothing is there. */
 export function jarAsked(file: BatchFile, { entry }: Node, bowl: Parcel, today: Day | null): ForecastInput | null {
   const { forecast } = stationKind(entry.kind);
   if (!forecast || !(bowl.stream.grams.water > 0)) return null;
   const { from, to } = schedule(file).get(entry.id)!;
-  const tool = entry.toolId === undefined ? undefined : file.tools?.find((t) => t.id === entry.toolId);
+  const tool = toolAt(file, entry);
   return forecast(bowl, entry.params, {
     readings: file.readings.filter((r) => r.stationId === entry.id),
     log: entry.log,
     ...{ from, to },
-    lively: tool ? learntOf(tool) : null,
+    lively: tool && tool.seen.length > 0 ? learntOf(tool) : null,
     seed: seedOf(`${seedOfFile(file)} ${entry.id}`),
     now: today === null || today < from ? null : daysBetween(from, today),
   });
@@ -40,14 +43,21 @@ export function jarTold(file: BatchFile, node: Node, bowl: Parcel): JarTold | nu
   const asked = jarAsked(file, node, bowl, null);
   if (!asked || (asked.readings.length === 0 && asked.temps.length === 0 && !asked.conditions.vigour)) return null;
   const { conditions, temps } = asked;
-  if (asked.readings.length === 0) return { ...{ conditions, temps }, memberOf: (own) => Float64Array.from(JAR_UNKNOWNS, own.z) };
+  if (asked.readings.length === 0)
+    return { ...{ conditions, temps }, memberOf: (own) => Float64Array.from(JAR_UNKNOWNS, own.z), lively: () => null };
   const learnt = learntJarOf(asked);
   const days = stationKind(node.entry.kind).days(node.entry.params);
   return {
     ...{ conditions, temps },
+    lively: () => {
+      const [lively, natural] = [livelyOf(learnt), naturalOf(learnt)];
+      return lively || natural ? { ...(lively ?? SAYS_NOTHING), ...(natural ? { natural } : {}) } : null;
+    },
     memberOf: (own: Draw) => learnt.members[own.typical ? middleOf(learnt, asked, days) : sliceOf(own, learnt.members.length)]!,
   };
 }
+/** Of the liveliness, where only the natural pH was told. */
+const SAYS_NOTHING = { log: 0, sd: 3 } as const;
 /** Which of the members a world takes: evenly, one slice of the worlds each. */
 const sliceOf = (own: Draw, count: number): number => Math.min(count - 1, Math.floor(normalCdf(own.z('jar')) * count));
 

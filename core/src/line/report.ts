@@ -1,5 +1,15 @@
 import { claimedHalfWidth } from '../acid';
-import { forecastJar, HOUSE_PH, LEGAL_PH, passed, type Forecast, type ForecastInput, type Passed } from '../ferment';
+import {
+  forecastJar,
+  HOUSE_PH,
+  LEGAL_PH,
+  passed,
+  readinessOf,
+  type Forecast,
+  type ForecastInput,
+  type Passed,
+  type Readiness,
+} from '../ferment';
 import type { Quantiles } from '../ferment/forecast';
 import type { BatchFile } from '../file';
 import { massOf } from '../matter/stream';
@@ -7,12 +17,13 @@ import { BANDED, phOf, type Banded } from '../parcel';
 import type { Day } from '../plan';
 import { TYPICAL } from '../stat/draw';
 import { quantileSorted } from '../stat/normal';
-import type { KindName } from '../stations';
+import { jarBubbles, jarSigns, type KindName } from '../stations';
 import { runWorlds, valuesOf, wholeWorlds, type LineMemo, type Worlds } from './ensemble';
 import { graphOf } from './graph';
 import { additionsOf, runLine, type StationRun } from './run';
 import { typicalOf, type FlowReport, type TypicalEnd, type TypicalOf, type TypicalReport } from './typical';
 import { jarAsked } from './jar';
+import { schedule } from './schedule';
 import { seedOfFile } from './seed';
 
 /** 10, 50 and 90 % of the ensemble after a station. */
@@ -26,6 +37,8 @@ export interface JarForecast extends Forecast {
   asked: ForecastInput;
   /** Limits that readings show were passed: facts, not forecasts. */
   passed: { legal: Passed | null; house: Passed | null; target: Passed | null };
+  /** Whether it is done, by what was measured and seen. */
+  readiness: Readiness;
 }
 
 /** The same with what only many possible worlds can say. */
@@ -161,12 +174,20 @@ function jarForecast(file: BatchFile, run: StationRun, today: Day, worlds: numbe
   const asked = jarAsked(file, graphOf(file).nodes.get(run.id)!, run.bowl, today);
   if (!asked) return null;
   const by = (pH: number) => passed(asked.readings, pH);
+  const { from } = schedule(file).get(run.id)!;
+  const readings = file.readings.filter((r) => r.stationId === run.id);
   // A jar without readings is as well known by fewer; one that was read takes all it was learnt with.
   const members = asked.readings.length > 0 ? asked.members : Math.min(asked.members, JARS_PER_WORLD * worlds);
   return {
     ...forecastJar({ ...asked, members }),
     stationId: run.id,
     asked,
+    readiness: readinessOf(
+      { targetPh: asked.targetPh, leastDays: asked.leastDays, day: asked.now ?? 0, verdict: run.out.past.ferment ?? 'unread' },
+      asked.readings,
+      jarBubbles(readings, from),
+      jarSigns(readings, from),
+    ),
     passed: { legal: by(LEGAL_PH), house: by(HOUSE_PH), target: by(asked.targetPh) },
   };
 }

@@ -25,6 +25,7 @@ import { LineProblem } from './problem';
 import { changedSince, NO_READING, phOn, readingAt, unlikely, type PhState } from './reading';
 import { schedule } from './schedule';
 import { refuseSlips } from './slips';
+import { toolAt } from './toolAt';
 import { pinMass } from './weighed';
 
 interface RunOf<K extends KindName> extends Outcome<FactsOf<K>> {
@@ -249,7 +250,7 @@ function jarOf(file: BatchFile, node: Node, typicalBowl: Parcel | null): JarTold
 
 /** The tool of a station, with what its weighings say; null where none is named. */
 function toolOf(file: BatchFile, entry: StationEntry): StationContext['tool'] {
-  const tool = entry.toolId === undefined ? undefined : file.tools?.find((t) => t.id === entry.toolId);
+  const tool = toolAt(file, entry);
   return tool ? { ...tool, learnt: learntOf(tool) } : null;
 }
 

@@ -1,11 +1,12 @@
 import type { ForecastInput } from '../ferment';
-import type { BatchFile } from '../file';
+import { stationIn, stationsOf, type BatchFile } from '../file';
 import { massOf } from '../matter/stream';
 import { addDays, daysSince, type Day } from '../plan';
 import { TYPICAL } from '../stat/draw';
 import { stationKind } from '../stations';
 import { graphOf } from './graph';
 import { jarAsked } from './jar';
+import { occupiesOf, type Occupies } from './occupies';
 import { LineProblem } from './problem';
 import { runLine, type StationRun } from './run';
 import { endedStations } from './schedule';
@@ -46,6 +47,9 @@ export interface TodayJar {
 export interface BatchToday {
   duties: TodayDuty[];
   jars: TodayJar[];
+  /** What of the kitchen it still takes. */
+  occupies: Occupies;
+  begun: boolean;
 }
 
 /** Minutes that a duty takes where neither it nor its station says. */
@@ -88,17 +92,27 @@ function jarOf(file: BatchFile, run: StationRun, report: TypicalReport, today: D
   };
 }
 
-/** What a batch asks for on a day. A line that cannot run asks nothing: its page says why. */
+/** A batch that cannot be worked out hides whatever stands in it: that is the first thing to see to. */
+function troubleDuty(file: BatchFile, { stationId, message }: LineProblem, today: Day): TodayDuty {
+  const at = stationIn(file, stationId) ?? stationsOf(file)[0]!.entry;
+  return {
+    ...{ id: dutyKey(at.id, 'trouble'), stationId: at.id, station: stationKind(at.kind).name, minutes: A_MOMENT, does: 'work', due: today },
+    ...{ text: 'See what is wrong: this batch cannot be worked out', why: message },
+  };
+}
+
+/** What a batch asks for on a day; where its line cannot run, that one sees why. */
 export function todayOf(file: BatchFile, today: Day): BatchToday {
+  const begun = stationsOf(file).some(({ entry }) => entry.log.doneOn !== undefined);
   try {
     const runs = runLine(file, TYPICAL, true);
     const report = typicalOf(file, runs, today);
     const ended = endedStations(file);
     const jars = runs.flatMap((r) => (ended.has(r.id) || r.thrown ? [] : (jarOf(file, r, report, today) ?? [])));
-    return { duties: openDuties(file, report), jars };
+    return { duties: openDuties(file, report), jars, occupies: occupiesOf(file, report, today), begun };
   } catch (error) {
     if (!(error instanceof LineProblem)) throw error;
-    return { duties: [], jars: [] };
+    return { duties: [troubleDuty(file, error, today)], jars: [], occupies: { jars: [], pots: [], work: [] }, begun };
   }
 }
 

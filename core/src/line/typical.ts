@@ -275,6 +275,7 @@ function phCaution({ ph }: StationRun): Caution | null {
   if (ph.status !== 'old' && ph.status !== 'unlikely') return null;
   return {
     id: ph.status === 'old' ? 'ph-old' : 'ph-unlikely',
+    guide: 'measured',
     severity: 'caution',
     text: ph.note!,
     why: 'A measured pH belongs to what it was measured on.',

@@ -1,5 +1,6 @@
 import { stationKind } from '../stations';
 import { stationIn, type BatchFile } from '../file';
+import type { TopicId } from '../topic';
 import type { Banded } from '../parcel';
 import type { LineReport, StationReport } from './report';
 
@@ -10,40 +11,48 @@ export interface Why {
   formula: string;
   assumed: string[];
   source: string;
+  /** Where the guide says more. */
+  guide: TopicId;
 }
 
-const HOW: Record<Banded, { what: string; formula: string; source: string; assumed: string[] }> = {
+const HOW: Record<Banded, { what: string; formula: string; source: string; assumed: string[]; guide: TopicId }> = {
   massG: {
+    guide: 'what-leaves',
     what: 'Mass',
     formula: 'what came in + additions - what left = what goes on',
     source: 'mass balance, checked at every station to a billionth',
     assumed: [],
   },
   heatShu: {
+    guide: 'numbers-of-heat',
     what: 'Heat',
     formula: 'SHU = sum of (grams x SHU of the dry matter x dry share x kept) / mass of sauce',
     source: 'loads add, SHU values do not (handbook chapter 2); SHU factors of ASTA 21.3',
     assumed: ['heat is counted on dry matter', 'pods of a lot differ: 5 to 95 % is a factor of two each way'],
   },
   pH: {
+    guide: 'worked-out-acid',
     what: 'Acid',
     formula: 'the pH at which all charges cancel: strong ions + acids + water = 0',
     source: 'charge balance with activities (handbook chapter 3); pKa from Martell & Smith',
     assumed: ['each ingredient is anchored to its usual natural pH', 'blended and evened out'],
   },
   saltPct: {
+    guide: 'salt-of-what',
     what: 'Salt',
     formula: 'grams of salt / grams of everything',
     source: 'mass balance; salt of ingredients from the table',
     assumed: ['salt spreads evenly through all water'],
   },
   sweetPct: {
+    guide: 'sweetness',
     what: 'Sugar',
     formula: 'grams of sugars / grams of everything',
     source: 'mass balance; sugars from the table; what the jar eats from the jar model (chapter 4)',
     assumed: ['sugar content of the variety: common values, not measured'],
   },
   body: {
+    guide: 'thickness',
     what: 'Body',
     formula: 'viscosity = syrup + pulp + starch + gum; one step is a factor of four',
     source: 'handbook chapter 5, section 9 (fitted to tomato concentrates, from memory)',
@@ -87,5 +96,6 @@ export function whyOf(file: BatchFile, report: LineReport, stationId: string, wh
     formula: how.formula,
     assumed,
     source: how.source,
+    guide: how.guide,
   };
 }

@@ -5,3 +5,4 @@ export * from './types';
 export * from './packing';
 export * from './jars';
 export * from './counting';
+export * from './starter';

@@ -21,7 +21,7 @@ import {
   type JarTemp,
   type JarLid,
 } from '../ferment';
-import type { Reading, StationLog } from '../file';
+import type { Reading, StationLog, ToolLearnt } from '../file';
 import { noGrams } from '../matter/component';
 import { volumeMl } from '../matter/density';
 import { convert, waterPhaseSaltPct, withHeat, type Stream } from '../matter/stream';
@@ -61,6 +61,8 @@ export interface FermentFacts {
   sugarMmol: number;
   litres: number;
   judged: JarJudgement;
+  /** How lively it was, as far as its readings tell; only where the place it stands in is named. */
+  lively: ToolLearnt | null;
 }
 
 /** Heat kept through a lactic ferment, and the log-sd of all losses on the way (chapter 2, section 3.3). */
@@ -107,7 +109,17 @@ export function jarConditions(input: Parcel, acids?: AcidWorld): JarConditions {
     shownPh0: past.ph ? start : salted,
     lactate0: 0,
     acetate0: 0,
+    ...(past.ph ? { measuredStart: true } : {}),
   };
+}
+
+/** A jar in a place that other jars told of. What was measured when it was packed is known better. */
+function knownBetter(c: JarConditions, place: ToolLearnt | null): JarConditions {
+  if (!place) return c;
+  const { log, sd, natural } = place;
+  if (!natural || c.measuredStart) return { ...c, vigour: { log, sd } };
+  const shown = c.shownPh0 === undefined ? {} : { shownPh0: c.shownPh0 + natural.off };
+  return { ...c, vigour: { log, sd }, pH0: c.pH0 + natural.off, pH0Sd: natural.sd, placeOff: natural.off, ...shown };
 }
 
 /** What the forecast of a packed jar is asked, with what is known of the jar so far. */
@@ -115,7 +127,7 @@ export function forecastInput(input: Parcel, params: FermentParams, known: JarKn
   const { from, to, log, seed, lively } = known;
   const readings = jarReadings(known.readings, log, from, to);
   return {
-    conditions: { ...jarConditions(input), ...(lively ? { vigour: lively } : {}) },
+    conditions: knownBetter(jarConditions(input), lively),
     tempC: params.tempC,
     temps: jarTemps(known.readings, log, from),
     readings,
@@ -148,8 +160,17 @@ function jarTemps(readings: readonly Reading[], log: StationLog, from: Day): Jar
 }
 
 /** Everything seen and smelt in a jar, by its own day. */
-const jarSigns = (readings: readonly Reading[], from: Day): JarSign[] =>
-  readings.flatMap((r) => (r.signs ?? []).map((sign) => ({ day: Math.max(0, daysSince(from, r.at)), sign })));
+export const jarSigns = (readings: readonly Reading[], from: Day): JarSign[] =>
+  readings.flatMap((r) =>
+    // Brine measured to stand below what floats is brine that does not cover.
+    [...(r.signs ?? []), ...((r.coverMm ?? 0) < 0 && !r.signs?.includes('low') ? (['low'] as const) : [])].map((sign) => ({
+      day: Math.max(0, daysSince(from, r.at)),
+      sign,
+    })),
+  );
+/** Bubbles counted, by their own day. */
+export const jarBubbles = (readings: readonly Reading[], from: Day) =>
+  readings.flatMap((r) => (r.bubbles === undefined ? [] : [{ day: Math.max(0, daysSince(from, r.at)), perMin: r.bubbles }]));
 
 /** Every pH read in a jar, by its own day: the readings, and the one logged when it was drained. */
 export function jarReadings(readings: readonly Reading[], log: StationLog, from: Day, to: Day): JarReading[] {
@@ -258,6 +279,8 @@ export const ferment = station<'ferment', FermentParams, FermentFacts>({
   needsStuff: true,
   lasts: true,
   lives: true,
+  tool: 'place',
+  teaches: (f) => f.lively,
   showed: (p, { stoodDays }) => {
     if (stoodDays === null || stoodDays < 1 || Math.abs(stoodDays - p.days) < WORTH_DAYS) return null;
     return { says: `it stood ${stoodDays} days; the plan had ${p.days}.`, params: { ...p, days: Math.min(MOST_DAYS, stoodDays) } };
@@ -314,6 +337,7 @@ export const ferment = station<'ferment', FermentParams, FermentFacts>({
         sugarMmol: conditions.sugarMmol,
         litres: volumeMl(stream) / 1000,
         judged,
+        lively: own.typical && context.tool ? (context.jar()?.lively() ?? null) : null,
       },
     };
   },

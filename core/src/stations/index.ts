@@ -55,7 +55,7 @@ export { toast, type ToastParams } from './toast';
 export { fry, type FryParams } from './fry';
 export { steep, type SteepCut, type SteepParams } from './steep';
 export { salt, recount, type SaltParams } from './salt';
-export { ferment, forecastInput, jarConditions, jarReadings, type FermentParams } from './ferment';
+export { ferment, forecastInput, jarBubbles, jarConditions, jarReadings, jarSigns, type FermentParams } from './ferment';
 export { drain, type DrainParams } from './drain';
 export { press, type PressParams } from './press';
 export { lift, type LiftParams, type LiftPieces } from './lift';

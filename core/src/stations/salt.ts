@@ -114,6 +114,7 @@ export const salt = station<'salt', SaltParams, SaltFacts>({
   minutes: (p) => ({ hands: 5 + 5 * p.jars, clock: 5 + 5 * p.jars }),
   needsStuff: true,
   resize: (p, f) => ({ ...p, mixedMl: p.mixedMl === null ? null : p.mixedMl * f }),
+  vessels: (p) => ({ ml: p.jarMl, count: p.jars }),
   fits: (p, produceG) => ({ ...p, ...fitJars(p, produceG) }),
   puts: [SALT_ROW, WATER_ROW],
   apply(input, params, context): Outcome<SaltFacts> {

@@ -65,6 +65,8 @@ export interface JarTold {
   temps: readonly JarTemp[];
   /** The member that a world takes: the one in the middle in the typical world. */
   memberOf(own: Draw): Float64Array;
+  /** How lively its readings show it to be, against the tables; null where they do not. */
+  lively(): ToolLearnt | null;
 }
 
 export interface Outcome<F = unknown> {
@@ -175,6 +177,8 @@ export interface StationKind<K extends string = string, P = unknown, F = unknown
   lives?: true;
   /** Its vessels follow what comes in (g); returns the parameters with vessels of a fitting size. */
   fits?(params: P, inG: number): P;
+  /** The vessels it packs into: what one holds, ml, and how many. */
+  vessels?(params: P): { ml: number; count: number };
   /** Its own amounts follow the size of the batch; returns the parameters for `factor` times as much. */
   resize?(params: P, factor: number): P;
   /** The kind of tool it is done with. */

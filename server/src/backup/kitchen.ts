@@ -10,6 +10,7 @@ import {
   OwnIngredientSchema,
   OwnToolSchema,
   OwnVarietySchema,
+  PhotoSchema,
   PodLotInputSchema,
   SettingsSchema,
   type KitchenFile,
@@ -32,6 +33,7 @@ const TABLES: readonly Table[] = [
   schema.larderLots,
   schema.batches,
   schema.readings,
+  schema.photos,
   schema.heatEvents,
   schema.storedStuff,
   schema.stockMoves,
@@ -127,6 +129,7 @@ async function checkMeaning(db: Db): Promise<void> {
     at(`stored_stuff/${id}`, errorsOf(StoredSchema, stuff));
     at(`stored_stuff/${id}`, errorsOf(LeavingSchema, what));
   }
+  for (const { id, jpeg } of await db.select().from(schema.photos)) at(`photos/${id}`, errorsOf(PhotoSchema, { jpeg }));
   for (const { id, value } of await db.select().from(schema.settings))
     at(`settings/${id}`, errorsOf(SettingsSchema, { ...DEFAULT_SETTINGS, ...(value as object) }));
   if (errors.length > 0) throw new Unfit('Some of this backup cannot be. Nothing was read in.', errors.slice(0, 50));

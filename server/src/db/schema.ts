@@ -132,10 +132,22 @@ export const readings = pgTable(
     instrument: text('instrument').$type<'meter' | 'strip'>().notNull(),
     by: json('by').$type<ReadBy>(),
     signs: json('signs').$type<Sign[]>(),
+    bubbles: doublePrecision('bubbles'),
+    coverMm: doublePrecision('cover_mm'),
+    photo: text('photo'),
     note: text('note'),
   },
   (t) => [primaryKey({ columns: [t.batchId, t.id] })],
 );
+
+/** Pictures of jars, small JPEGs in base64: as text they travel in a backup like everything else. */
+export const photos = pgTable('photos', {
+  id: text('id').primaryKey(),
+  batchId: text('batch_id')
+    .notNull()
+    .references(() => batches.id),
+  jpeg: text('jpeg').notNull(),
+});
 
 /** What batches left and was kept: brine, the rest of a base, bottles opened for another sauce. Stock is its ledger. */
 export const storedStuff = pgTable('stored_stuff', {

@@ -4,6 +4,7 @@ import helmet from 'helmet';
 import { errorsOf } from '@roskel/contract/validate';
 import type { Db } from '../db/open';
 import { localDay } from '../day';
+import { DeviceRack } from '../devices';
 import { Announcer } from './events';
 import { localOnly, nulIn, ownChanges } from './guard';
 import { openapi } from './openapi';
@@ -18,6 +19,8 @@ export interface AppOptions {
   /** Folder of the built interface; left out in tests of the API. */
   webRoot?: string;
   today?: () => string;
+  /** Simulated devices are at hand. */
+  standIns?: boolean;
 }
 
 const POLICY = {
@@ -108,10 +111,12 @@ function pages(root: string): express.Router {
 }
 
 /** The server without a port: security, the API, and the built interface. */
-export function createApp(options: AppOptions): { app: Express; announcer: Announcer } {
+export function createApp(options: AppOptions): { app: Express; announcer: Announcer; devices: DeviceRack } {
   const app = express();
   const announcer = new Announcer();
-  const kitchen: Kitchen = { db: options.db, announcer, today: options.today ?? (() => localDay()) };
+  const devices = new DeviceRack(options.standIns ?? false);
+  devices.hub.tell = (state) => announcer.tell('device', state);
+  const kitchen: Kitchen = { db: options.db, announcer, devices, today: options.today ?? (() => localDay()) };
   app.disable('x-powered-by');
   app.use(localOnly, ownChanges);
   app.use(helmet({ contentSecurityPolicy: { useDefaults: false, directives: POLICY }, strictTransportSecurity: false }));
@@ -119,5 +124,5 @@ export function createApp(options: AppOptions): { app: Express; announcer: Annou
   app.use('/api', apiRouter(kitchen));
   if (options.webRoot && existsSync(options.webRoot)) app.use(pages(options.webRoot));
   app.use(problems);
-  return { app, announcer };
+  return { app, announcer, devices };
 }

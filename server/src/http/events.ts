@@ -54,6 +54,11 @@ export class Announcer {
     setImmediate(() => now.forEach((w) => this.windows.has(w) && this.write(w, number, event)));
   }
 
+  /** What is true only now: not counted, and not told again to whoever missed it. */
+  tell(kind: 'device', value: unknown): void {
+    for (const w of this.windows) w.write(`event: ${kind}\ndata: ${JSON.stringify(value)}\n\n`);
+  }
+
   close(): void {
     clearInterval(this.beat);
     for (const w of this.windows) w.end();

@@ -13,6 +13,9 @@ const ABOUT: Record<string, string> = {
   shelf: 'What is bottled',
   heat: 'What was tasted and measured of heat',
   settings: 'How this kitchen counts and writes',
+  photos: 'Pictures of jars',
+  'stand-ins': 'Simulated devices, held to something by hand',
+  devices: 'Scales, pens and thermometers, by the line protocol of docs/formats/devices.md',
   kitchen: 'All of it, as a backup',
 };
 

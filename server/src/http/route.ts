@@ -2,12 +2,14 @@ import type { Request } from 'express';
 import { Type, type TSchema } from '@sinclair/typebox';
 import { listAnswer, type ChangeEvent } from '@roskel/contract';
 import type { Db } from '../db/open';
+import type { DeviceRack } from '../devices';
 import { NotFound } from '../store/errors';
 import type { Announcer } from './events';
 
 export interface Kitchen {
   db: Db;
   announcer: Announcer;
+  devices: DeviceRack;
   today(): string;
 }
 

@@ -174,7 +174,9 @@ export async function seedDemo(db: Db, today: string): Promise<void> {
     { ...pick('lot-fatalii'), stockG: 90 },
   ]);
   const packed = change(current, 'salt', { mixedMl: 750 });
-  await addBatch(db, fermenting(packed, startNow), today, 'slipway-red-3');
+  const cupboard = DEMO_TOOLS.find((t) => t.id === 'tool-cupboard')!;
+  const stands = mapStations(fermenting(packed, startNow), (s) => (s.id === 'ferment' ? { ...s, toolId: cupboard.id } : s));
+  await addBatch(db, { ...stands, tools: [cupboard] }, today, 'slipway-red-3');
 
   const startNext = addDays(today, 3);
   const gold = plan(solver, 'Gorse Gold', startNext, bottles(500, 1300, 6, 150), [

@@ -1,5 +1,6 @@
 import {
   addDays,
+  stationKind,
   addStation,
   endOf,
   mainEnd,
@@ -63,6 +64,10 @@ export const DEMO_TOOLS: readonly Tool[] = [
   { id: 'tool-small', kind: 'bottle', name: 'Small dasher bottle', volumeMl: 100, tareG: 128, cap: 'dasher', price: 0.85, seen: [] },
   { id: 'tool-flask', kind: 'bottle', name: 'Flat flask', volumeMl: 150, tareG: 161, cap: 'screw', price: 0.95, seen: [] },
   { id: 'tool-vented', kind: 'bottle', name: 'Swing bottle, vented', volumeMl: 250, tareG: 236, cap: 'vented', price: 2.1, seen: [] },
+  { id: 'tool-jar-half', kind: 'jar', name: 'Half-litre clip jars', volumeMl: 500, count: 2, seen: [] },
+  { id: 'tool-jar-one', kind: 'jar', name: 'Litre clip jars', volumeMl: 1000, count: 2, seen: [] },
+  { id: 'tool-jar-big', kind: 'jar', name: 'Big clip jar', volumeMl: 1500, count: 1, seen: [] },
+  { id: 'tool-cupboard', kind: 'place', name: 'Hall cupboard', seen: [] },
 ];
 
 interface Styled {
@@ -91,7 +96,7 @@ function styled(s: Styled, lots: readonly PodLot[]): BatchFile {
 /** The same with a jar that has stood, and was read. */
 function withJar(file: BatchFile, start: string, { params, readings }: NonNullable<Styled['jar']>): BatchFile {
   return {
-    ...mapStations(file, (e) => (e.kind === 'ferment' ? { ...e, params: { ...(e.params as object), ...params } } : e)),
+    ...mapStations(file, (e) => (stationKind(e.kind).lives ? { ...e, params: { ...(e.params as object), ...params } } : e)),
     readings: readings.map(([n, hour, pH, tempC], i) => ({
       ...{ id: `r${i + 1}`, stationId: 'ferment', instrument: 'meter' as const, pH, tempC },
       at: `${addDays(start, n)}T${String(hour).padStart(2, '0')}:20:00.000Z`,

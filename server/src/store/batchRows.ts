@@ -7,7 +7,7 @@ import { batches, readings } from '../db/schema';
 
 type ReadingRow = typeof readings.$inferSelect;
 
-const readingOf = ({ id, stationId, at, pH, tempC, instrument, by, signs, note }: ReadingRow): Reading => ({
+const readingOf = ({ id, stationId, at, pH, tempC, instrument, by, signs, bubbles, coverMm, photo, note }: ReadingRow): Reading => ({
   id,
   stationId,
   at,
@@ -16,6 +16,9 @@ const readingOf = ({ id, stationId, at, pH, tempC, instrument, by, signs, note }
   instrument,
   ...(by === null ? {} : { by }),
   ...(signs === null ? {} : { signs }),
+  ...(bubbles === null ? {} : { bubbles }),
+  ...(coverMm === null ? {} : { coverMm }),
+  ...(photo === null ? {} : { photo }),
   ...(note === null ? {} : { note }),
 });
 
@@ -67,6 +70,9 @@ export async function writeReadings(tx: Db, batchId: string, before: readonly Re
       instrument: r.instrument,
       by: r.by ?? null,
       signs: r.signs ?? null,
+      bubbles: r.bubbles ?? null,
+      coverMm: r.coverMm ?? null,
+      photo: r.photo ?? null,
       note: r.note ?? null,
     };
     await tx

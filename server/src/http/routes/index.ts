@@ -1,9 +1,11 @@
 import type { Route } from '../route';
 import { batchRoutes } from './batches';
+import { deviceRoutes } from './devices';
 import { heatRoutes } from './heat';
 import { kitchenRoutes } from './kitchen';
 import { larderRoutes } from './larder';
 import { ownRoutes } from './own';
+import { photoRoutes } from './photos';
 import { podRoutes } from './pods';
 import { settingsRoutes } from './settings';
 import { shelfRoutes } from './shelf';
@@ -12,12 +14,14 @@ import { storedRoutes } from './stored';
 /** The API: one file of routes for each thing it is about. */
 export const ROUTES: readonly Route[] = [
   ...batchRoutes,
+  ...photoRoutes,
   ...podRoutes,
   ...larderRoutes,
   ...ownRoutes,
   ...storedRoutes,
   ...shelfRoutes,
   ...heatRoutes,
+  ...deviceRoutes,
   ...settingsRoutes,
   ...kitchenRoutes,
 ];

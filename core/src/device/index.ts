@@ -1,0 +1,3 @@
+export * from './quantity';
+export * from './line';
+export * from './hold';
