@@ -37,7 +37,7 @@ watch(
 );
 const WITHIN: Record<string, string> = {
   ...{ batch: 'batches', choose: 'batches', trim: 'batches', counter: 'batches' },
-  ...{ varieties: 'pods', ingredients: 'larder', tools: 'larder', label: 'shelf' },
+  ...{ varieties: 'pods', ingredients: 'larder', tools: 'larder', devices: 'larder', label: 'shelf', trainer: 'guide' },
 };
 const here = (name: string) => (WITHIN[String(route.name)] ?? String(route.name)) === name;
 
@@ -177,9 +177,15 @@ main {
   .rail :deep(.n-button) {
     flex: 1;
     min-width: 0;
-    font-size: 13px;
     border: 0;
     border-top: 4px solid transparent;
+  }
+  .rail a,
+  .rail .in {
+    font-size: 11px;
+  }
+  .rail .in {
+    border: 0;
   }
   .rail a.here {
     border-top-color: var(--heat);

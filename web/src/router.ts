@@ -1,5 +1,5 @@
 import { createRouter, createWebHistory, type RouteRecordRaw } from 'vue-router';
-import { IconBasket, IconBottle, IconPepper, IconScale, IconSun, IconTimeline } from '@tabler/icons-vue';
+import { IconBasket, IconBook2, IconBottle, IconPepper, IconScale, IconSun, IconTimeline } from '@tabler/icons-vue';
 import type { Component } from 'vue';
 
 /** A place of the house: what the rail shows and which key leads there. A new place is a line here and a page. */
@@ -17,6 +17,7 @@ export const PLACES: readonly Place[] = [
   { name: 'larder', title: 'Larder', path: '/larder', key: 'l', icon: IconBasket },
   { name: 'shelf', title: 'Shelf', path: '/shelf', key: 's', icon: IconBottle },
   { name: 'bench', title: 'Bench', path: '/bench', key: 'e', icon: IconScale },
+  { name: 'guide', title: 'Guide', path: '/guide', key: 'i', icon: IconBook2 },
 ];
 
 const routes: RouteRecordRaw[] = [
@@ -32,9 +33,12 @@ const routes: RouteRecordRaw[] = [
   { path: '/pods', name: 'pods', component: () => import('./places/PodsPage.vue') },
   { path: '/pods/varieties', name: 'varieties', component: () => import('./places/VarietiesPage.vue') },
   { path: '/larder/tools', name: 'tools', component: () => import('./places/ToolsPage.vue') },
+  { path: '/larder/devices', name: 'devices', component: () => import('./places/DevicesPage.vue') },
   { path: '/larder/table', name: 'ingredients', component: () => import('./places/IngredientsPage.vue') },
   { path: '/bench/:tool?', name: 'bench', component: () => import('./places/BenchPage.vue') },
   { path: '/larder', name: 'larder', component: () => import('./places/LarderPage.vue') },
+  { path: '/guide/try', name: 'trainer', component: () => import('./places/TrainerPage.vue') },
+  { path: '/guide/:topic?', name: 'guide', component: () => import('./places/GuidePage.vue') },
   { path: '/shelf/:id/label', name: 'label', component: () => import('./places/LabelPage.vue') },
   { path: '/shelf/:id', name: 'bottling', component: () => import('./places/BottlingPage.vue') },
   { path: '/shelf', name: 'shelf', component: () => import('./places/ShelfPage.vue') },

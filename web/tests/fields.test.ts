@@ -128,10 +128,16 @@ describe('a list', () => {
 
 it('a caution is a word and an icon, never colour alone', async () => {
   const w = mount(CautionList, {
-    props: { cautions: [{ id: 'x', severity: 'danger', text: 'Do not taste.', why: 'It may be bad.', authority: 'common practice' }] },
+    props: {
+      cautions: [
+        { id: 'x', severity: 'danger', text: 'Do not taste.', why: 'It may be bad.', authority: 'common practice', guide: 'measured' },
+      ],
+    },
+    global: { stubs: { RouterLink: { props: ['to'], template: '<a :href="to"><slot /></a>' } } },
   });
   await nextTick();
   expect(w.text()).toContain('Danger. Do not taste.');
   expect(w.text()).toContain('It may be bad. (common practice)');
+  expect(w.find('a').attributes('href')).toBe('/guide/measured');
   expect(w.find('svg').exists()).toBe(true);
 });

@@ -1,8 +1,17 @@
-import type { ChangeEvent } from '@roskel/contract';
+import type { ChangeEvent, DeviceState } from '@roskel/contract';
 
 type Listener = (event: ChangeEvent) => void;
 const listeners = new Set<Listener>();
 let source: EventSource | null = null;
+function opened(): EventSource {
+  if (source) return source;
+  source = new EventSource('/api/events');
+  source.onmessage = (m) => {
+    const event = JSON.parse(m.data as string) as ChangeEvent;
+    for (const l of listeners) l(event);
+  };
+  return source;
+}
 
 /**
  * Hears of changes made in other windows; returns the way to stop listening. The browser reconnects by itself and says
@@ -10,14 +19,13 @@ let source: EventSource | null = null;
  */
 export function onChange(listener: Listener): () => void {
   listeners.add(listener);
-  if (!source) {
-    source = new EventSource('/api/events');
-    source.onmessage = (m) => {
-      const event = JSON.parse(m.data as string) as ChangeEvent;
-      for (const l of listeners) l(event);
-    };
-  }
+  opened();
   return () => listeners.delete(listener);
+}
+
+/** Hears what the devices of the house read, as they read it. */
+export function onDevice(hearer: (state: DeviceState) => void): void {
+  opened().addEventListener('device', (m) => hearer(JSON.parse(m.data as string) as DeviceState));
 }
 
 /** Whether an announcement is about a topic. */

@@ -14,6 +14,7 @@ import {
 import { today } from '../format';
 import { useOpenBatch } from '../stores/openBatch';
 import { useInstruments } from './useInstruments';
+import LiveTake from '../devices/LiveTake.vue';
 import { BODY_CHOICES } from '../stations/bodyWords';
 import { lazySheet } from '../ui/lazySheet';
 import NumberField from '../ui/NumberField.vue';
@@ -64,6 +65,7 @@ const readBy = (value: string) => set({ by: null, ...instruments.readWith(value,
 /** Another figure is read now: its meter counts as it is calibrated now. */
 const setPh = (pH: number | null) =>
   set({ pH, ...(log.value.by && pH !== null ? instruments.readWith(instruments.valueOf(log.value), now()) : {}) });
+const takePh = (pH: number, device: string) => set({ pH, by: null, ...instruments.readWith(instruments.ofDevice(device), now()) });
 const calibration = computed(() => (log.value.pH === undefined ? '' : instruments.says(instruments.valueOf(log.value), now())));
 const sourer = ref(false);
 const sourerOpen = ref(false);
@@ -71,7 +73,8 @@ const refusal = ref('');
 /** A day that has not come cannot be one on which something was done. */
 function setDone(day: string) {
   refusal.value = day > today() ? 'That day has not come yet. Log what was done, not what is planned.' : '';
-  if (refusal.value === '') set({ doneOn: day });
+  // A jar that was thrown away was done with on that day.
+  if (refusal.value === '') set({ doneOn: day, ...(log.value.thrownOn === undefined ? {} : { thrownOn: day }) });
 }
 /** What is done later stands on this; it is taken back first. */
 function undoDone() {
@@ -80,7 +83,8 @@ function undoDone() {
   const later = stationsOf(f).find(({ entry }) => entry.log.doneOn !== undefined && upstreamOf(graphOf(f), entry.id).has(props.station.id));
   const name = batch.report?.stations.find((s) => s.id === later?.entry.id)?.name ?? 'A later step';
   refusal.value = later ? `${name} is done already and stands on this. Take that back first.` : '';
-  if (!later) set({ doneOn: null });
+  // What was not done was not thrown away either.
+  if (!later) set({ doneOn: null, thrownOn: null, thrownWhy: null });
 }
 const looks = [{ value: 0, label: 'not looked at' }, ...BODY_CHOICES];
 const P = StationLogSchema.properties;
@@ -99,6 +103,7 @@ const trouble = (field: string) => batch.troubleAt(props.station.id, `log/${fiel
       :digits="1"
       :likely="{ word: 'plan', value: Math.round(station.planned.massG) }"
       :trouble="trouble('massG')"
+      live="mass"
       @update:model-value="set({ massG: $event })"
     />
     <NumberField
@@ -128,6 +133,7 @@ const trouble = (field: string) => batch.troubleAt(props.station.id, `log/${fiel
         :options="instruments.options.value"
         @update:model-value="readBy"
       />
+      <LiveTake class="wide" quantity="pH" field="Measured pH" @take="takePh" />
     </div>
     <p v-if="ph && station.now.pH !== null" class="soft small" data-fact="worked-out">
       <template v-if="log.pH !== undefined && station.planned.pH !== null"
@@ -177,6 +183,9 @@ const trouble = (field: string) => batch.troubleAt(props.station.id, `log/${fiel
   grid-template-columns: 1.15fr 1fr;
   gap: 8px;
   align-items: end;
+}
+.wide {
+  grid-column: 1 / -1;
 }
 .asked {
   background: var(--warn-plate);

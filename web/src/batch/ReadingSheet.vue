@@ -11,6 +11,7 @@ import { readClock } from '../ui/days';
 import DraftBar from '../ui/DraftBar.vue';
 import NumberField from '../ui/NumberField.vue';
 import PickField from '../ui/PickField.vue';
+import PhotoField from './PhotoField.vue';
 import SheetCard from '../ui/SheetCard.vue';
 import TextField from '../ui/TextField.vue';
 import { commitTyping } from '../ui/typing';
@@ -30,6 +31,9 @@ const blank = () => {
     on: r ? dayjs(r.at).format('YYYY-MM-DD') : today(),
     at: r ? clock(r.at) : dayjs().format('HH:mm'),
     instrument: instruments.valueOf(r ?? {}),
+    bubbles: r?.bubbles ?? null,
+    coverMm: r?.coverMm ?? null,
+    photo: r?.photo ?? null,
     note: r?.note ?? '',
   };
 };
@@ -48,7 +52,8 @@ async function save() {
   commitTyping();
   const time = readClock(form.at);
   const at = time ? dayjs(`${form.on}T${time}`) : null;
-  if (form.pH === null && form.tempC === null && !props.reading?.signs) problem.value = 'A reading needs a pH or a temperature.';
+  const nothing = [form.pH, form.tempC, form.bubbles, form.coverMm, form.photo].every((v) => v === null);
+  if (nothing && !props.reading?.signs) problem.value = 'A reading needs a pH, a temperature, or something that was seen.';
   else if (!at?.isValid()) problem.value = 'When was it? Give a day and a time, such as 18:30.';
   else if (at.format('YYYY-MM-DD') < props.station.from)
     problem.value = `The jar was packed on ${day(props.station.from)}. A reading cannot be older.`;
@@ -63,6 +68,9 @@ async function save() {
       ...instruments.readWith(form.instrument, at.toISOString()),
       // What was seen stays with it.
       ...(props.reading?.signs ? { signs: props.reading.signs } : {}),
+      ...(form.bubbles === null ? {} : { bubbles: form.bubbles }),
+      ...(form.coverMm === null ? {} : { coverMm: form.coverMm }),
+      ...(form.photo === null ? {} : { photo: form.photo }),
       ...(form.note.trim() ? { note: form.note.trim() } : {}),
     };
     const others = batch.file!.readings.filter((r) => r.id !== reading.id);
@@ -83,12 +91,15 @@ async function remove() {
   <SheetCard v-model:show="show" :title="title" :width="460">
     <NForm class="form" @submit.prevent="save">
       <DraftBar :show="draft.takenUp.value" @anew="draft.anew" />
-      <NumberField v-model="form.pH" label="pH" :schema="P.pH" optional />
-      <NumberField v-model="form.tempC" label="Temperature" unit="°C" :schema="P.tempC" optional :digits="1" />
+      <NumberField v-model="form.pH" label="pH" :schema="P.pH" optional live="pH" @taken="form.instrument = instruments.ofDevice($event)" />
+      <NumberField v-model="form.tempC" label="Temperature" unit="°C" :schema="P.tempC" optional :digits="1" live="temp" />
       <DateField :model-value="form.on" label="Day" @update:model-value="form.on = $event ?? today()" />
       <TextField v-model="form.at" label="Time" :maxlength="8" placeholder="18:30" />
       <PickField v-model="form.instrument" class="wide" label="With a" :options="instruments.options.value" />
       <p v-if="calibration" class="wide soft">{{ calibration }}</p>
+      <NumberField v-model="form.coverMm" label="Brine above the pods" unit="mm" :schema="P.coverMm" optional :digits="0" />
+      <NumberField v-model="form.bubbles" label="Bubbles a minute" :schema="P.bubbles" optional :digits="1" />
+      <PhotoField v-model="form.photo" class="wide" :batch-id="batch.id" />
       <TextField v-model="form.note" class="wide" label="Note" placeholder="cloudy, smells of apples" />
       <p v-if="problem" class="field-error wide" role="alert">{{ problem }}</p>
       <div class="acts wide">
@@ -102,6 +113,7 @@ async function remove() {
 <style scoped>
 .form {
   display: grid;
+  align-items: start;
   grid-template-columns: 1fr 1fr;
   gap: 10px 12px;
 }

@@ -51,10 +51,21 @@ const shown = computed(() => {
 const own = computed(() => mine.value.find((o) => o.id === entry.value.toolId) ?? null);
 const before = computed(() => own.value?.value.seen.find((s) => s.of === of.value) ?? null);
 const fresh = computed(() => shown.value && (!before.value || Math.abs(before.value.log - shown.value.log) > 1e-6));
+const TEACH: Partial<Record<ToolKind, string>> = {
+  blender: 'Teach it what was seen here',
+  place: 'Teach it how this jar soured',
+};
 const busy = ref(false);
 async function teach() {
   const o = own.value!;
-  const seen: Seen = { on: today(), where: batch.file!.name, of: of.value, log: shown.value!.log, sd: Math.min(3, shown.value!.sd) };
+  const seen: Seen = {
+    on: today(),
+    where: batch.file!.name,
+    of: of.value,
+    log: shown.value!.log,
+    sd: Math.min(3, shown.value!.sd),
+    ...(shown.value!.natural ? { natural: shown.value!.natural } : {}),
+  };
   busy.value = true;
   try {
     await tools.edit(
@@ -74,7 +85,7 @@ async function teach() {
 <template>
   <div v-if="mine.length || used" class="tool">
     <PickField
-      :label="`Which ${TOOL_NAMES[kind].replace(' or pan', '')}`"
+      :label="kind === 'place' ? 'Where it stands' : `Which ${TOOL_NAMES[kind].replace(' or pan', '')}`"
       :model-value="entry.toolId ?? ''"
       :options="options"
       @update:model-value="choose"
@@ -83,9 +94,7 @@ async function teach() {
       <template v-if="used.tareG">empty {{ grams(used.tareG) }}<template v-if="learntWords(used)">; </template></template
       >{{ learntWords(used) }}
     </p>
-    <NButton v-if="own && fresh" :disabled="busy" @click="teach"
-      >Teach it what was {{ kind === 'blender' ? 'seen' : 'weighed' }} here</NButton
-    >
+    <NButton v-if="own && fresh" :disabled="busy" @click="teach">{{ TEACH[kind] ?? 'Teach it what was weighed here' }}</NButton>
   </div>
 </template>
 

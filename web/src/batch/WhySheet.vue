@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { inManner } from '../format';
 import { NButton } from 'naive-ui';
+import { RouterLink } from 'vue-router';
 import { computed } from 'vue';
 import { whyOf, type Banded, type BatchFile, type LineReport } from '@roskel/core';
 import SheetCard from '../ui/SheetCard.vue';
@@ -31,7 +32,7 @@ const why = computed(() => (props.about ? whyOf(props.file, props.report, props.
       </ul>
       <p class="formula">{{ why.formula }}</p>
       <p v-if="why.assumed.length" class="soft">Assumed: {{ why.assumed.join('; ') }}.</p>
-      <p class="soft">Source: {{ why.source }}.</p>
+      <p class="soft">Source: {{ why.source }}. <RouterLink :to="`/guide/${why.guide}`">More in the guide</RouterLink></p>
       <NButton @click="emit('station', about.stationId)">Correct it at this station</NButton>
     </template>
   </SheetCard>

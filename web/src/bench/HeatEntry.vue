@@ -6,10 +6,12 @@ import TextField from '../ui/TextField.vue';
 import { TIMES, UNITS, type useHeatLog } from './useHeatLog';
 
 /** Where a thermometer's log is typed or opened, and what could not be read of it. */
-const props = defineProps<{ heat: ReturnType<typeof useHeatLog> }>();
+const props = withDefaults(defineProps<{ heat: ReturnType<typeof useHeatLog>; example?: string; rows?: number }>(), {
+  example: 'min, °C\n0, 25\n6, 70\n9, 83\n20, 83\n24, 70',
+  rows: 10,
+});
 /** As much of a log as is read, characters. */
 const MOST_TEXT = 400_000;
-const EXAMPLE = 'min, °C\n0, 25\n6, 70\n9, 83\n20, 83\n24, 70';
 const ASKS = { unit: 'whether these are °C or °F', time: 'what its times count' } as const;
 const { text, unit, time, log } = props.heat;
 async function read({ file, onFinish }: UploadCustomRequestOptions) {
@@ -20,12 +22,12 @@ async function read({ file, onFinish }: UploadCustomRequestOptions) {
 
 <template>
   <div class="entry">
-    <TextField v-model="text" label="Time and temperature, a line each" :rows="10" :maxlength="MOST_TEXT" :placeholder="EXAMPLE" />
+    <TextField v-model="text" label="Time and temperature, a line each" :rows="rows" :maxlength="MOST_TEXT" :placeholder="example" />
     <div class="acts">
       <NUpload accept=".csv,.txt,.tsv,text/*" :show-file-list="false" :custom-request="read">
         <NButton>Open a logger’s file</NButton>
       </NUpload>
-      <NButton text class="link" @click="text = EXAMPLE">an example</NButton>
+      <NButton text class="link" @click="text = example">an example</NButton>
     </div>
     <div class="two">
       <PickField v-model="unit" label="Degrees" :options="UNITS" />

@@ -7,6 +7,7 @@ import {
   putSaltRight,
   risingMash,
   SALT_SPOONS_ML,
+  SATURATED_PCT,
   SALT_TYPES,
   saltEveryWay,
   saltOf,
@@ -20,6 +21,7 @@ import { grams, percent, plural } from '../format';
 import { keepHere, readHere } from '../ui/keepHere';
 import NumberField from '../ui/NumberField.vue';
 import PickField from '../ui/PickField.vue';
+import StarterPart from './StarterPart.vue';
 
 /** Salt of a jar, said in one way and told in all; put right, shared out, and a mash that is salted up over months. */
 const KEEP = 'salt-bench';
@@ -102,12 +104,13 @@ const range = computed(() => {
 });
 const verdict = computed(() => {
   const p = ok.value?.all.wholeJar ?? 0;
+  if ((ok.value?.all.waterPhase ?? 0) > SATURATED_PCT) return 'More than its water can hold: the rest stays at the bottom.';
   if (p < 2) return 'Too little: below 2 % the wrong things are held back too slowly.';
   if (p < 3) return 'Low: quick and lively, softer pods, short ferments in a cool room.';
   if (p <= 5) return 'Usual: a good selection, firm pods.';
   if (p <= 8) return 'Slow: weeks to months in a warm room.';
   if (p <= 15) return 'A mash for months: salt keeps it, acid comes late or not at all.';
-  return 'More than souring stands: preserved by salt alone.';
+  return 'More than anything that sours can bear: salt alone keeps it, and too salty to season with.';
 });
 const right = computed(() => {
   const r = ok.value?.right;
@@ -187,6 +190,7 @@ const options = (o: Record<string, string>) => Object.entries(o).map(([value, la
       </div>
       <p v-for="r in right" :key="r" data-fact="right">{{ r }}</p>
       <p>Even all through after {{ evenText }}. A whole pod keeps its own salt and acid longest: judge it by a blended one.</p>
+      <StarterPart v-if="ok" :jar="jar" :salt="ok.all" :cut="k.cut" />
       <h2>A mash that stands for months</h2>
       <p v-for="m in mash" :key="m.day">
         {{ m.day === 0 ? 'At first' : `Day ${m.day}` }}: {{ grams(m.addG) }} of salt, to {{ percent(m.pct, 0) }} of the pods.

@@ -68,6 +68,7 @@ function take() {
           :schema="P.massG"
           optional
           :digits="1"
+          live="mass"
           @update:model-value="typed = $event"
         />
         <template v-if="pot">
@@ -84,7 +85,15 @@ function take() {
         </template>
       </template>
       <template v-else>
-        <NumberField label="pH" :model-value="typed" :schema="P.pH" optional @update:model-value="typed = $event" />
+        <NumberField
+          label="pH"
+          :model-value="typed"
+          :schema="P.pH"
+          optional
+          live="pH"
+          @update:model-value="typed = $event"
+          @taken="instrument = instruments.ofDevice($event)"
+        />
         <PickField v-model="instrument" label="With a" :options="instruments.options.value" />
         <p v-if="instruments.says(instrument, new Date().toISOString())" class="soft">
           {{ instruments.says(instrument, new Date().toISOString()) }}

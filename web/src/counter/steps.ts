@@ -45,7 +45,7 @@ function thingsOf(file: BatchFile, s: StationReport): StepThing[] {
 /** The steps of a batch in the order in which they are worked through. */
 export function stepsOf(file: BatchFile, report: LineReport): Step[] {
   const byId = new Map(report.stations.map((s) => [s.id, s]));
-  return graphOf(file).order.flatMap(({ id, strand }) => {
+  return graphOf(file).order.flatMap(({ id, strand, entry }) => {
     const station = byId.get(id);
     if (!station) return [];
     const [duty] = station.duties;
@@ -59,7 +59,8 @@ export function stepsOf(file: BatchFile, report: LineReport): Step[] {
         says: duty?.text ?? '',
         why: duty?.why ?? '',
         things: thingsOf(file, station),
-        done: station.log.doneOn !== undefined,
+        // From the batch itself: the report lags behind what was just done.
+        done: entry.log.doneOn !== undefined,
         minutes: waits && station.minutes.clock >= LEAST_MIN ? Math.round(station.minutes.clock) : null,
         days: Math.round((Date.parse(station.to) - Date.parse(station.from)) / DAY_MS),
         untilG: byScale && station.now.massG > 0 ? station.now.massG : null,

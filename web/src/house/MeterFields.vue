@@ -58,7 +58,7 @@ function add() {
     <h3>Calibrate it now</h3>
     <div class="fields">
       <PickField v-model="form.unit" label="It gives" :options="UNITS" />
-      <NumberField v-model="form.tempC" label="The buffers are at" unit="°C" :schema="P.tempC" optional :digits="1" />
+      <NumberField v-model="form.tempC" label="The buffers are at" live="temp" unit="°C" :schema="P.tempC" optional :digits="1" />
       <NumberField v-model="form.in7" label="In the buffer of 7" :unit="form.unit === 'mV' ? 'mV' : undefined" :schema="P.in7" optional />
       <NumberField v-model="form.in4" label="In the buffer of 4" :unit="form.unit === 'mV' ? 'mV' : undefined" :schema="P.in4" optional />
       <TextField v-model="form.buffers" class="wide" label="Which bottles of buffer" :maxlength="120" placeholder="opened in October" />

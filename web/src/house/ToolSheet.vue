@@ -1,8 +1,10 @@
 <script setup lang="ts">
+import { computed, watch } from 'vue';
 import { NButton } from 'naive-ui';
 import type { OwnTool } from '@roskel/contract';
 import { CAPS, TOOL_FIELDS, TOOL_KINDS, toolProblems, ToolSchema, type Tool } from '@roskel/core';
 import { day } from '../format';
+import { useDevices } from '../stores/devices';
 import { useTools } from '../stores/own';
 import NumberField from '../ui/NumberField.vue';
 import PickField from '../ui/PickField.vue';
@@ -14,6 +16,7 @@ import { useOwnRow } from './useOwnRow';
 
 /** A pot, a sieve, a bottle, a meter: what it is, what it weighs empty, and what its weighings showed. */
 const show = defineModel<boolean>('show', { required: true });
+const devices = useDevices();
 const props = defineProps<{ start: Tool | null; editing: OwnTool | null }>();
 const tools = useTools();
 const P = ToolSchema.properties;
@@ -26,6 +29,7 @@ const { row, set, problems, refused, save, draft } = useOwnRow(show, props, {
 const kinds = TOOL_KINDS.map((value) => ({ value, label: TOOL_NAMES[value] }));
 const caps = CAPS.map((value) => ({ value, label: CAP_NAMES[value] }));
 const FIGURES = {
+  count: { label: 'How many of it', unit: '' },
   acrossCm: { label: 'Across, inside', unit: 'cm' },
   volumeMl: { label: 'Holds', unit: 'ml' },
   tareG: { label: 'Empty weight', unit: 'g' },
@@ -34,11 +38,26 @@ const FIGURES = {
 const asks = (t: Tool, field: (typeof TOOL_FIELDS)[Tool['kind']]['asks'][number]) => TOOL_FIELDS[t.kind].asks.includes(field);
 const figuresOf = (t: Tool) => (Object.keys(FIGURES) as (keyof typeof FIGURES)[]).filter((f) => asks(t, f));
 /** A figure that is taken out is no figure. */
-function figure(name: 'tareG' | 'acrossCm' | 'volumeMl' | 'price', x: number | null) {
+function figure(name: keyof typeof FIGURES, x: number | null) {
   const { [name]: _, ...rest } = row.value!;
   row.value = x === null ? (rest as Tool) : { ...rest, [name]: x };
 }
 const times = (log: number) => `${Math.exp(log).toFixed(2)} times the usual`;
+/** Pens that are heard, and the one that it was. */
+const pens = computed(() => {
+  const heard = devices.list.filter((d) => d.readings.some((r) => r.quantity === 'pH')).map((d) => ({ value: d.id, label: d.name }));
+  const was = row.value?.device;
+  return [
+    { value: '', label: 'none: typed by hand' },
+    ...heard,
+    ...(was && !heard.some((h) => h.value === was) ? [{ value: was, label: was }] : []),
+  ];
+});
+function setDevice(id: string) {
+  const { device: _, ...rest } = row.value!;
+  row.value = id ? { ...rest, device: id } : rest;
+}
+watch(show, (open) => open && void devices.load().catch(() => undefined));
 const drop = (of: string) => set({ seen: row.value!.seen.filter((s) => s.of !== of) });
 </script>
 
@@ -75,6 +94,13 @@ const drop = (of: string) => set({ seen: row.value!.seen.filter((s) => s.of !== 
         :model-value="row.cap ?? 'screw'"
         :options="caps"
         @update:model-value="set({ cap: $event })"
+      />
+      <PickField
+        v-if="asks(row, 'device') && pens.length > 1"
+        label="It is the device"
+        :model-value="row.device ?? ''"
+        :options="pens"
+        @update:model-value="setDevice"
       />
       <MeterFields v-if="asks(row, 'calibrations')" class="wide" :tool="row" @calibrations="set({ calibrations: $event })" />
       <section v-if="row.seen.length" class="wide" aria-label="What it taught">

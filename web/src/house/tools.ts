@@ -10,10 +10,14 @@ export const TOOL_NAMES: Record<ToolKind, string> = {
   bowl: 'bowl',
   bottle: 'kind of bottle',
   meter: 'pH meter',
+  place: 'place where jars stand',
 };
 /** What closes a bottle, for people. */
 export const CAP_NAMES: Record<Cap, string> = { screw: 'screw cap', dasher: 'dasher', swing: 'swing top', vented: 'vented cap' };
-const DOES: Partial<Record<ToolKind, string>> = { pot: 'gives off', sieve: 'holds back', blender: 'makes it' };
+const DOES: Partial<Record<ToolKind, string>> = { pot: 'gives off', sieve: 'holds back', blender: 'makes it', place: 'sours jars' };
+
+const AS: Partial<Record<ToolKind, string>> = { blender: 'as thick as the tables say', place: 'as lively as the tables say' };
+const SEEN: Partial<Record<ToolKind, string>> = { blender: 'look', place: 'jar' };
 
 /** What its weighings say of a tool; empty where it cannot be learnt. */
 export function learntWords(tool: Tool): string {
@@ -23,9 +27,14 @@ export function learntWords(tool: Tool): string {
   const verb = DOES[tool.kind];
   if (!verb) return '';
   if (tool.seen.length === 0) return 'nothing learnt yet';
-  const { log, sd } = learntOf(tool);
+  const { log, sd, natural } = learntOf(tool);
   const say = (x: number) => Math.exp(x).toFixed(1);
   const [low, high] = [say(log - 1.2816 * sd), say(log + 1.2816 * sd)];
-  const seen = tool.kind === 'blender' ? plural(tool.seen.length, 'look') : plural(tool.seen.length, 'weighing');
-  return `${verb} ${low === high ? low : `${low} to ${high}`} times ${tool.kind === 'blender' ? 'as thick as the tables say' : 'the usual'}, by ${seen}`;
+  const seen = plural(tool.seen.length, SEEN[tool.kind] ?? 'weighing');
+  // A tenth of a pH is what can be told of pods.
+  const start =
+    natural && Math.abs(natural.off) >= 0.05
+      ? `; pods begin about ${Math.abs(natural.off).toFixed(1)} ${natural.off < 0 ? 'sourer' : 'less sour'}`
+      : '';
+  return `${verb} ${low === high ? low : `${low} to ${high}`} times ${AS[tool.kind] ?? 'the usual'}, by ${seen}${start}`;
 }

@@ -2,14 +2,15 @@
 import { computed, onMounted, ref, watch } from 'vue';
 import { NButton } from 'naive-ui';
 import { RouterLink, useRoute, useRouter } from 'vue-router';
-import { graphOf, mapStations, stationIn, tieReadings, upstreamOf, type StationLog } from '@roskel/core';
+import { graphOf, mapStations, stationIn, tieReadings, toolAt, upstreamOf, type StationLog } from '@roskel/core';
 import { stepsOf } from '../counter/steps';
 import { useAwake } from '../counter/useAwake';
-import { grams, inManner, plural, today } from '../format';
+import { day, grams, inManner, plural, today } from '../format';
 import { useBatchHere } from '../batch/useBatchHere';
 import { clockOf, useTimers } from '../stores/timers';
 import { useKeys } from '../ui/keys';
 import AskSheet from '../counter/AskSheet.vue';
+import LivePlate from '../devices/LivePlate.vue';
 import StepClock from '../counter/StepClock.vue';
 import CautionList from '../ui/CautionList.vue';
 import SaveState from '../batch/SaveState.vue';
@@ -48,7 +49,7 @@ const log = computed<StationLog>(() => (step.value && batch.file && stationIn(ba
 const pot = computed(() => {
   const s = step.value;
   if (s?.untilG == null || !batch.file) return null;
-  const tool = batch.file.tools?.find((t) => t.id === stationIn(batch.file!, s.station.id)?.toolId);
+  const tool = toolAt(batch.file, stationIn(batch.file, s.station.id)!);
   return { tareG: tool?.tareG ?? null, ranMin: timer.value ? timers.ranMin(timer.value) : null };
 });
 function setLog(change: Partial<StationLog>) {
@@ -73,8 +74,10 @@ function done() {
   const open = steps.value.find((x) => !x.done && before.has(x.station.id));
   refusal.value = !s.done && !waits.value && open ? `${open.title} comes first, and is not done yet.` : '';
   if (refusal.value) return;
+  // Where one is now: once it is done, the first step that is not is another.
+  const [at, more] = [index.value, next.value !== null];
   if (!s.done && !waits.value) setLog({ doneOn: today() });
-  if (next.value) go(index.value + 1);
+  if (more) go(at + 1);
   else void router.push({ name: 'batch', params: { id: batch.id } });
 }
 /** Why this step cannot be done now. */
@@ -140,7 +143,9 @@ useKeys('At the counter', [
             <p v-else-if="refusal" class="field-error" role="alert">{{ refusal }}</p>
           </div>
         </div>
-        <p v-if="waits" class="soft">It stands {{ plural(step.days, 'day') }}, until {{ step.station.to }}. Mark it as done when it is.</p>
+        <p v-if="waits" class="soft">
+          It stands {{ plural(step.days, 'day') }}, until {{ day(step.station.to) }}. Mark it as done when it is.
+        </p>
         <div class="buttons">
           <NButton class="big" :disabled="index === 0" @click="go(index - 1)">Back</NButton>
           <NButton class="big" @click="asked = 'mass'">{{ pot ? 'Weigh the pot' : 'Weigh it' }}</NButton>
@@ -158,6 +163,7 @@ useKeys('At the counter', [
       </section>
       <aside>
         <CautionList v-if="step.station.cautions.length" :cautions="step.station.cautions" />
+        <LivePlate />
         <section class="plate then" aria-label="Then">
           <h2>Then</h2>
           <button v-for="(s, n) in then" :key="s.station.id" type="button" class="bare" @click="go(index + 1 + n)">

@@ -94,6 +94,7 @@ function onJar(name: string): string {
       <NButton @click="archived = true">Archive</NButton>
       <RouterLink class="act small" to="/larder/table">Ingredients</RouterLink>
       <RouterLink class="act small" to="/larder/tools">Things of the kitchen</RouterLink>
+      <RouterLink class="act small" to="/larder/devices">Devices</RouterLink>
       <NButton @click="reading = true">Paste a list</NButton>
       <NButton type="primary" @click="open(null)">Add something</NButton>
     </header>

@@ -11,6 +11,7 @@ import { usePods } from '../stores/pods';
 import { useShelf } from '../stores/shelf';
 import { useToday, type DutyOf } from '../stores/today';
 import { useFirst } from '../shelf/standing';
+import ClashList from '../today/ClashList.vue';
 import DutyRow from '../today/DutyRow.vue';
 import FallingAcid from '../today/FallingAcid.vue';
 import JarsOnSide from '../today/JarsOnSide.vue';
@@ -84,6 +85,11 @@ const all = ref(false);
 
 /** The duty that the keys act on. */
 const at = ref(0);
+/** Of very many things the first are drawn, and as far as the keys have gone. */
+const MANY = 25;
+const everything = ref(false);
+const ahead = ref(false);
+const rows = computed(() => (everything.value ? now.value : now.value.slice(0, Math.max(MANY, at.value + 1))));
 const chosen = computed(() => now.value[Math.min(at.value, now.value.length - 1)] ?? null);
 const move = (by: number) => (at.value = Math.max(0, Math.min(now.value.length - 1, at.value + by)));
 
@@ -136,7 +142,7 @@ useKeys('Today', [
         <h2 id="now-title" data-fact="now">{{ title }}</h2>
         <ul v-if="now.length">
           <DutyRow
-            v-for="(d, i) in now"
+            v-for="(d, i) in rows"
             :key="`${d.batchId}/${d.id}`"
             :duty="d"
             :chosen="i === Math.min(at, now.length - 1)"
@@ -144,21 +150,40 @@ useKeys('Today', [
             @later="later(d)"
           />
         </ul>
-        <p v-else-if="todays.state === 'ready'" class="soft">
+        <NButton v-if="now.length > rows.length" text class="link" @click="everything = true"
+          >and {{ now.length - rows.length }} more</NButton
+        >
+        <p v-if="now.length === 0 && todays.state === 'ready'" class="soft">
           {{ todays.jars.length ? 'The jars stand and sour by themselves.' : 'Nothing stands on the side.' }}
           <RouterLink to="/batches">{{ todays.rows.length ? 'To your batches' : 'Start your first batch' }}</RouterLink>
         </p>
-        <details v-if="coming.length" class="coming">
+        <details v-if="coming.length" class="coming" @toggle="ahead = ($event.target as HTMLDetailsElement).open">
           <summary>{{ plural(coming.length, 'more thing') }} in the next two weeks</summary>
-          <ul>
-            <DutyRow v-for="d in coming" :key="`${d.batchId}/${d.id}`" :duty="d" :chosen="false" @act="act(d)" @later="later(d)" />
+          <ul v-if="ahead">
+            <DutyRow
+              v-for="d in coming.slice(0, MANY)"
+              :key="`${d.batchId}/${d.id}`"
+              :duty="d"
+              :chosen="false"
+              @act="act(d)"
+              @later="later(d)"
+            />
           </ul>
         </details>
       </section>
       <section class="plate jars" aria-label="What stands on the side">
         <h2>What stands on the side</h2>
-        <JarsOnSide v-if="todays.jars.length" :jars="todays.jars" />
+        <JarsOnSide v-if="todays.jars.length" :jars="todays.side" />
         <p v-else class="soft">No jar is at work. A batch that sours stands here from the day it is packed.</p>
+        <NButton
+          v-if="todays.jars.length > todays.side.length || todays.everyJar"
+          text
+          class="link"
+          @click="todays.everyJar = !todays.everyJar"
+          >{{
+            todays.everyJar ? 'only those that want something first' : `and ${todays.jars.length - todays.side.length} more jars`
+          }}</NButton
+        >
         <div v-if="buys.length || first.length" class="more">
           <p v-for="b in buys.slice(0, all ? undefined : FEW)" :key="`${b.name}${b.batch}`" data-buy>
             <b>Buy</b> <RouterLink :to="b.to">{{ b.name }}</RouterLink>: {{ grams(b.g) }} are missing for {{ b.batch }},
@@ -176,9 +201,10 @@ useKeys('Today', [
         </div>
       </section>
     </div>
+    <ClashList />
     <section v-if="todays.jars.length" class="plate acid" aria-label="How sour, the next two weeks">
       <h2>How sour, the next two weeks</h2>
-      <FallingAcid :jars="todays.jars" :duties="todays.duties" />
+      <FallingAcid :jars="todays.side" :duties="todays.duties" />
     </section>
     <FeedSheet v-model:show="feed" />
     <LookSheet
@@ -206,8 +232,13 @@ useKeys('Today', [
   padding: 10px 14px;
 }
 .list {
-  max-height: 392px;
+  /* As high as what stands beside it; longer lists are scrolled. */
+  height: 0;
+  min-height: max(100%, 392px);
   overflow: auto;
+}
+.jars {
+  min-height: 392px;
 }
 ul {
   list-style: none;
@@ -237,7 +268,11 @@ summary {
     grid-template-columns: 1fr;
   }
   .list {
-    max-height: none;
+    height: auto;
+    min-height: 0;
+  }
+  .jars {
+    min-height: 0;
   }
 }
 </style>

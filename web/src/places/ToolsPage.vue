@@ -28,7 +28,13 @@ const columns: Column<Row>[] = [
   { name: 'Name', width: 190, by: (r) => r.t.name },
   { name: 'What it is', width: 120, by: (r) => r.t.kind, text: (r) => TOOL_NAMES[r.t.kind] },
   { name: 'across', width: 90, figure: true, by: (r) => r.t.acrossCm ?? 0, text: (r) => (r.t.acrossCm ? `${r.t.acrossCm} cm` : '') },
-  { name: 'holds', width: 100, figure: true, by: (r) => r.t.volumeMl ?? 0, text: (r) => (r.t.volumeMl ? `${r.t.volumeMl} ml` : '') },
+  {
+    name: 'holds',
+    width: 100,
+    figure: true,
+    by: (r) => r.t.volumeMl ?? 0,
+    text: (r) => (r.t.volumeMl ? `${(r.t.count ?? 1) > 1 ? `${r.t.count} of ` : ''}${r.t.volumeMl} ml` : ''),
+  },
   { name: 'empty', width: 100, figure: true, by: (r) => r.t.tareG ?? 0, text: (r) => (r.t.tareG ? grams(r.t.tareG) : '') },
   { name: 'Known of it', width: 280, soft: true, text: (r) => learntWords(r.t) },
 ];
@@ -39,7 +45,7 @@ const BLANK: Tool = { id: 'tool', kind: 'pot', name: '', acrossCm: 24, seen: [] 
   <CompareTable
     v-model:find="find"
     title="Things of the kitchen"
-    what="a pot, bottle or meter"
+    what="a thing"
     :up="{ to: '/larder', name: 'Larder' }"
     :columns="columns"
     :rows="rows"
@@ -57,7 +63,8 @@ const BLANK: Tool = { id: 'tool', kind: 'pot', name: '', acrossCm: 24, seen: [] 
     </template>
     <template #foot>
       Kinds of bottle are chosen where bottles are filled, a meter where a pH is read. A pot learns how fast it boils down, a sieve how much
-      it holds back, a blender how thick it makes things, whenever a weighing or a look is taught to it on a batch's page.
+      it holds back, a blender how thick it makes things, a place how lively jars sour in it, whenever a weighing, a look or a jar is taught
+      to it on a batch's page.
     </template>
     <ArchiveSheet v-model:show="archived" title="Archived things" :archive="tools.archive" />
     <ToolSheet v-model:show="sheet" :start="start" :editing="editing" />

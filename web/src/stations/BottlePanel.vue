@@ -123,6 +123,7 @@ const table = computed(() => (end.value?.keeping && log.value.doneOn ? addDays(l
           :schema="P.fillC"
           optional
           :digits="0"
+          live="temp"
           :likely="{ word: 'at least', value: HEATED.c }"
           @update:model-value="setLog({ fillC: $event })"
         />

@@ -1,11 +1,12 @@
 <script setup lang="ts">
 import { NButton } from 'naive-ui';
 import { computed, ref, shallowRef } from 'vue';
-import { daysBetween, SIGNS, type Forecast, type JarTemp, type Reading, type StationReport } from '@roskel/core';
-import { day, degrees, plural, today } from '../format';
+import { daysBetween, JAR_LIDS, SIGNS, type Forecast, type JarTemp, type Reading, type StationReport } from '@roskel/core';
+import { day, degrees, inManner, plural, today } from '../format';
 import { usePanel } from './panel';
 import StationFrame from '../batch/StationFrame.vue';
 import LogFields from '../batch/LogFields.vue';
+import ToolField from '../batch/ToolField.vue';
 import ParamField from './ParamField.vue';
 import AcidChart from '../charts/AcidChart.vue';
 import { useNotices } from '../stores/notices';
@@ -13,6 +14,7 @@ import { fileName } from '../ui/download';
 import { lazySheet } from '../ui/lazySheet';
 import PickField from '../ui/PickField.vue';
 import { fitText, gasText, legalText, nextText, readyText, warmthText } from './jarSays';
+import ReadyDrag from './ReadyDrag.vue';
 import WhatIf from './WhatIf.vue';
 
 const ReadingSheet = lazySheet(() => import('../batch/ReadingSheet.vue'));
@@ -29,6 +31,7 @@ const forecast = computed(() => batch.report?.forecasts.find((f) => f.stationId 
 const last = computed(() => readings.value.findLast((r) => r.pH !== undefined || r.tempC !== undefined) ?? null);
 const now = computed(() => (props.station.active && props.station.from <= today() ? daysBetween(props.station.from, today()) : null));
 const lid = computed(() => params.value.lid);
+const lids = [{ value: '', label: 'not said' }, ...Object.entries(JAR_LIDS).map(([value, label]) => ({ value, label }))];
 const says = computed(() => {
   const f = forecast.value;
   const { from, facts } = props.station;
@@ -65,6 +68,14 @@ function keepTemps(list: JarTemp[] | null) {
   const { temps: _, ...rest } = props.station.log;
   batch.setLog(props.station.id, list ? { ...rest, temps: list } : rest);
 }
+/** What a reading says besides its figures. */
+const saysOf = (r: Reading): string =>
+  [
+    ...(r.signs ? r.signs.map((g) => SIGNS[g].says) : r.pH === undefined ? [] : [r.instrument]),
+    ...(r.bubbles === undefined ? [] : [`${plural(r.bubbles, 'bubble')} a minute`]),
+    ...(r.coverMm === undefined ? [] : [r.coverMm < 0 ? `${-r.coverMm} mm out of the brine` : `${r.coverMm} mm of brine above`]),
+    ...(r.note ? [r.note] : []),
+  ].join('; ');
 const chosen = ref<Reading | null>(null);
 function log(reading: Reading | null) {
   chosen.value = reading;
@@ -81,23 +92,17 @@ function log(reading: Reading | null) {
       </div>
       <div class="two">
         <ParamField :station="station" name="targetPh" label="Ready at pH" />
-        <PickField
-          label="Lid"
-          :model-value="lid ?? ''"
-          :options="[
-            { value: '', label: 'not said' },
-            { value: 'airlock', label: 'airlock' },
-            { value: 'closed', label: 'closed' },
-          ]"
-          @update:model-value="setLid"
-        />
+        <PickField label="Lid" :model-value="lid ?? ''" :options="lids" @update:model-value="setLid" />
       </div>
       <div class="log">
         <NButton type="primary" @click="log(null)">Log a reading</NButton>
         <NButton :disabled="station.done" @click="looking = true">Look and smell</NButton>
       </div>
-      <NButton text class="link" @click="jarLabel">label for the jar, PDF</NButton>
-      <NButton text class="link" @click="temps = true">{{ station.log.temps ? 'its temperature log' : 'add a temperature log' }}</NButton>
+      <div class="links">
+        <NButton text class="link" @click="jarLabel">label for the jar, PDF</NButton>
+        <NButton text class="link" @click="temps = true">{{ station.log.temps ? 'its temperature log' : 'add a temperature log' }}</NButton>
+      </div>
+      <ToolField :station="station" />
       <p v-if="station.log.thrownOn" class="thrown" data-fact="thrown">
         Thrown away {{ day(station.log.thrownOn) }}: {{ station.log.thrownWhy }}. What went in is gone; nothing more is taken for it.
       </p>
@@ -128,17 +133,37 @@ function log(reading: Reading | null) {
         </p>
         <p v-if="says!.fit" class="foot odd" role="alert" data-fact="fit">{{ says!.fit }}</p>
         <p v-for="t in says!.more" :key="t" class="foot soft" data-fact="jar">{{ t }}</p>
+        <ReadyDrag v-if="!station.done" :forecast="forecast" :from="station.from" :station="station" />
         <WhatIf v-if="!station.done" :forecast="forecast" :from="station.from" @other="other = $event" />
+        <details v-if="!station.done" :open="forecast.readiness.steps.some((s) => s.is && s.step !== 'days')">
+          <summary data-fact="done">
+            {{
+              forecast.readiness.ready
+                ? 'Done, by all that was measured and seen: taste it, then drain it'
+                : `Not done yet: ${plural(forecast.readiness.steps.filter((s) => !s.is).length, 'thing')} of ${forecast.readiness.steps.length} missing`
+            }}
+          </summary>
+          <ul class="steps">
+            <li v-for="s in forecast.readiness.steps" :key="s.step" :class="{ is: s.is }" :data-step="s.step" :data-is="s.is">
+              <span aria-hidden="true">{{ s.is ? '✓' : '·' }}</span> {{ inManner(s.says)
+              }}<span class="visually-hidden">{{ s.is ? ': yes' : ': missing' }}</span>
+            </li>
+          </ul>
+        </details>
         <details v-if="readings.length">
           <summary>{{ plural(readings.length, 'reading') }}</summary>
           <ul>
             <li v-for="r in readings" :key="r.id">
               {{ day(r.at) }} <b>{{ r.pH === undefined ? '' : `pH ${r.pH.toFixed(2)}` }}</b>
               {{ r.tempC === undefined ? '' : degrees(r.tempC, 1) }}
-              <span class="soft"
-                >{{ r.signs ? r.signs.map((g) => SIGNS[g].says).join('; ') : r.instrument }}{{ r.note ? `, ${r.note}` : '' }}</span
-              >
-              <NButton text class="link" :aria-label="`Change the reading of ${day(r.at)}`" @click="log(r)">change</NButton>
+              <span class="soft">{{ saysOf(r) }}</span>
+              <a v-if="r.photo" :href="`/api/photos/${r.photo}`" target="_blank" rel="noopener"
+                ><img
+                  :src="`/api/photos/${r.photo}`"
+                  :alt="`The jar on ${day(r.at)}`"
+                  @error="($event.target as HTMLElement).hidden = true"
+              /></a>
+              {{ ' ' }}<NButton text class="link" :aria-label="`Change the reading of ${day(r.at)}`" @click="log(r)">change</NButton>
             </li>
           </ul>
         </details>
@@ -152,6 +177,22 @@ function log(reading: Reading | null) {
 </template>
 
 <style scoped>
+img {
+  display: block;
+  max-width: 120px;
+  max-height: 90px;
+  border-radius: 8px;
+  margin: 2px 0;
+}
+.steps {
+  list-style: none;
+  margin: 2px 0 6px;
+  padding: 0 0 0 14px;
+  font-size: 13.5px;
+}
+.steps .is {
+  color: var(--soft);
+}
 .two {
   display: grid;
   grid-template-columns: 1fr 1fr;
@@ -166,6 +207,11 @@ function log(reading: Reading | null) {
   margin: 4px 0 0;
   font-size: 13.5px;
   line-height: 1.3;
+}
+.links {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0 16px;
 }
 .log {
   display: flex;

@@ -5,6 +5,7 @@ import { MOST_HEAT_POINTS, thinLog, type HeatPoint } from '@roskel/core';
 import HeatEntry from '../bench/HeatEntry.vue';
 import HeatPicture from '../bench/HeatPicture.vue';
 import { HEAT_LIMITS, useHeatLog } from '../bench/useHeatLog';
+import LiveLog from '../devices/LiveLog.vue';
 import SheetCard from '../ui/SheetCard.vue';
 import { commitTyping } from '../ui/typing';
 
@@ -20,6 +21,8 @@ watch(show, (open) => {
   refusal.value = '';
   text.value = props.kept ? ['min, °C', ...props.kept.map((p) => `${Number(p.min.toFixed(2))}, ${Number(p.c.toFixed(1))}`)].join('\n') : '';
 });
+const begin = () => (text.value = 'min, °C');
+const row = (min: number, c: number) => (text.value += `\n${min.toFixed(2)}, ${c.toFixed(1)}`);
 function keep() {
   commitTyping();
   if (!found.value) {
@@ -38,7 +41,10 @@ function keep() {
 <template>
   <SheetCard v-model:show="show" title="How hot it was, and for how long" :width="860">
     <div class="two">
-      <HeatEntry :heat="heat" />
+      <div class="entry">
+        <HeatEntry :heat="heat" />
+        <LiveLog :free="text.trim() === ''" @begin="begin" @row="row" />
+      </div>
       <div class="found">
         <HeatPicture v-if="found" :points="points" />
         <p class="soft">{{ HEAT_LIMITS }}</p>
@@ -53,6 +59,11 @@ function keep() {
 </template>
 
 <style scoped>
+.entry {
+  display: grid;
+  gap: 10px;
+  align-content: start;
+}
 .two {
   display: grid;
   grid-template-columns: 300px minmax(0, 1fr);

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue';
 import { NButton } from 'naive-ui';
-import { jarDays, thinTemps, type JarTemp } from '@roskel/core';
+import { addDays, jarDays, thinTemps, type JarTemp } from '@roskel/core';
 import { day as dayText, degrees, plural } from '../format';
 import HeatEntry from '../bench/HeatEntry.vue';
 import { useHeatLog } from '../bench/useHeatLog';
@@ -14,6 +14,15 @@ const props = defineProps<{ from: string; kept: readonly JarTemp[] | undefined }
 const emit = defineEmits<{ keep: [temps: JarTemp[] | null] }>();
 const heat = useHeatLog();
 const refusal = ref('');
+/** Two nights and days, from the day it was packed. */
+const example = computed(() =>
+  [
+    'time, °C',
+    ...[0, 12, 24, 36].map(
+      (h) => `${addDays(props.from, Math.floor(h / 24))} ${String(h % 24).padStart(2, '0')}:00, ${h % 24 === 0 ? 16 : 20}`,
+    ),
+  ].join('\n'),
+);
 watch(show, (open) => {
   if (!open) return;
   refusal.value = '';
@@ -46,7 +55,7 @@ function keep() {
 
 <template>
   <SheetCard v-model:show="show" title="How warm the jar stood" :width="460">
-    <HeatEntry :heat="heat" />
+    <HeatEntry :heat="heat" :example="example" :rows="7" />
     <p class="soft">
       Times with dates stand where they belong; others are counted from {{ dayText(from) }}, when the jar was packed. Where there is no log,
       the readings count, and then the temperature of the plan.

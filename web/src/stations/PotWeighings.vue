@@ -62,6 +62,7 @@ function add() {
         optional
         :model-value="weight"
         :schema="P.massG"
+        live="mass"
         @update:model-value="weight = $event"
       />
     </div>

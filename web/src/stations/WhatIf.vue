@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, reactive, ref, watch } from 'vue';
 import { NButton } from 'naive-ui';
-import { addDays, CUTS, type Cut, type Forecast, type ForecastInput, type JarForecast } from '@roskel/core';
+import { addDays, CUTS, STARTERS, type Cut, type Forecast, type ForecastInput, type JarForecast, type Starter } from '@roskel/core';
 import { day, degrees, percent } from '../format';
 import PickField from '../ui/PickField.vue';
 import ShareSlider from '../ui/ShareSlider.vue';
@@ -10,9 +10,6 @@ import { bench, latest } from '../worker/client';
 /** The same jar otherwise: warmer, saltier, cut finer, with a starter, sweeter. Drawn beside what it is while one drags. */
 const props = defineProps<{ forecast: JarForecast; from: string }>();
 const emit = defineEmits<{ other: [forecast: Forecast | null] }>();
-/** Cells of a bought starter or a share of lively brine, 1e9 per ml (handbook chapter 4, section 2.4). */
-const STARTERS = { none: 0, brine: 0.005, culture: 0.002 } as const;
-type Starter = keyof typeof STARTERS;
 const blank = () => {
   const { tempC, conditions: c } = props.forecast.asked;
   return { tempC, saltPct: c.saltPct, cut: c.cut, sugar: 1, starter: 'none' as Starter };

@@ -1,4 +1,4 @@
-import { addDays, burpHours, gasLitres, type JarForecast, type Passed } from '@roskel/core';
+import { addDays, burpHours, gasLitres, type JarForecast, type JarLid, type Passed } from '@roskel/core';
 import { day, degrees, plural } from '../format';
 
 /** Sentences about a jar's forecast: each says what, then why. */
@@ -58,12 +58,19 @@ export function warmthText(f: JarForecast): string {
   const w = f.warmth;
   if (!w) return '';
   const than = `It stood at ${degrees(w.meanC, 1)} on average; the plan had ${degrees(w.plannedC)}.`;
-  if (w.laterDays === null || Math.abs(w.laterDays) < 0.5) return `${than} That moves when it is ready by less than a day.`;
-  return `${than} That makes it about ${plural(Math.round(Math.abs(w.laterDays)), 'day')} ${w.laterDays > 0 ? 'later' : 'earlier'}.`;
+  // What was read was read at that temperature: a jar that soured in the cold is a lively one.
+  const learnt =
+    f.seen.length === 0
+      ? ''
+      : w.meanC < w.plannedC
+        ? ' What it soured so far it soured in the cold: it is the livelier for it.'
+        : ' What it soured so far the warmth did: it is the slower for it.';
+  if (w.laterDays === null || Math.abs(w.laterDays) < 0.5) return `${than}${learnt}`;
+  return `${than}${learnt} Had it stood as planned, it would be ready about ${plural(Math.round(Math.abs(w.laterDays)), 'day')} ${w.laterDays > 0 ? 'sooner' : 'later'}.`;
 }
 
 /** Gas now, and how often the lid wants opening. */
-export function gasText(f: JarForecast, litres: number, now: number | null, lid: 'airlock' | 'closed' | undefined): string {
+export function gasText(f: JarForecast, litres: number, now: number | null, lid: JarLid | undefined): string {
   const at = Math.max(0, now ?? 2);
   const i = f.days.findIndex((d) => d >= at);
   const g = f.gas[i < 0 ? f.gas.length - 1 : i]!;

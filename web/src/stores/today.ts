@@ -1,7 +1,16 @@
 import { defineStore } from 'pinia';
-import { computed, ref, shallowRef } from 'vue';
+import { computed, ref, shallowRef, watch } from 'vue';
 import type { TodayRow } from '@roskel/contract';
-import { mapStations, withDuty, withLater, type BatchFile, type Forecast, type TodayDuty, type TodayJar } from '@roskel/core';
+import {
+  mapStations,
+  withDuty,
+  withLater,
+  type BatchFile,
+  type Forecast,
+  type Occupant,
+  type TodayDuty,
+  type TodayJar,
+} from '@roskel/core';
 import { api } from '../api/client';
 import { concerns, onChange } from '../api/events';
 import { bench, stoppable } from '../worker/client';
@@ -20,6 +29,9 @@ export interface JarOf extends TodayJar {
   batch: string;
   forecast: Forecast | null;
 }
+
+/** As many jars as a board and a picture bear. */
+const FEW_JARS = 9;
 
 /** What every batch asks for now, and the jars on the side; each change is made in the batch itself, with its undo. */
 export const useToday = defineStore('today', () => {
@@ -40,26 +52,44 @@ export const useToday = defineStore('today', () => {
       .filter((d) => !gone.value.has(`${d.batchId}/${d.id}/${d.due}`))
       .sort((a, b) => a.due.localeCompare(b.due) || b.minutes - a.minutes || a.batch.localeCompare(b.batch)),
   );
+  /** The day on which each jar first wants something. */
+  const firstDue = computed(() => {
+    const due = new Map<string, string>();
+    for (const d of duties.value) if (!due.has(keyOf(d.batchId, d.stationId))) due.set(keyOf(d.batchId, d.stationId), d.due);
+    return due;
+  });
+  const dueOf = (j: { key: string }) => firstDue.value.get(j.key) ?? '9999';
   const jars = computed<JarOf[]>(() =>
-    rows.value.flatMap((r) =>
-      r.jars.map((j) => {
-        const key = keyOf(r.id, j.stationId);
-        return { ...j, key, batchId: r.id, batch: r.name, forecast: forecasts.value.get(key)?.forecast ?? null };
-      }),
-    ),
+    rows.value
+      .flatMap((r) =>
+        r.jars.map((j) => {
+          const key = keyOf(r.id, j.stationId);
+          return { ...j, key, batchId: r.id, batch: r.name, forecast: forecasts.value.get(key)?.forecast ?? null };
+        }),
+      )
+      .sort((a, b) => Number(b.warns !== null) - Number(a.warns !== null) || dueOf(a).localeCompare(dueOf(b))),
   );
 
-  /** Forecasts one after the other, those that are known by what they were asked left as they are. */
-  async function foresee() {
-    for (const r of rows.value)
-      for (const j of r.jars) {
-        const asked = JSON.stringify(j.asked);
-        const key = keyOf(r.id, j.stationId);
-        if (forecasts.value.get(key)?.asked === asked) continue;
-        const answer = await stoppable(bench().jar(j.asked));
-        if (answer?.ok) forecasts.value = new Map(forecasts.value).set(key, { asked, forecast: answer.answer });
+  /** Many jars on one board: those that want something first, the others when they are asked for. */
+  const everyJar = ref(false);
+  const side = computed(() => (everyJar.value ? jars.value : jars.value.slice(0, FEW_JARS)));
+
+  let foreseeing: Promise<void> | null = null;
+  /** Forecasts of what is shown, one after the other; those that are known by what they were asked are left as they are. */
+  const foresee = (): Promise<void> =>
+    (foreseeing ??= (async () => {
+      const open = () => side.value.find((j) => forecasts.value.get(j.key)?.asked !== JSON.stringify(j.asked));
+      try {
+        for (let j = open(); j; j = open()) {
+          const answer = await stoppable(bench().jar(j.asked));
+          if (!answer?.ok) break;
+          forecasts.value = new Map(forecasts.value).set(j.key, { asked: JSON.stringify(j.asked), forecast: answer.answer });
+        }
+      } finally {
+        foreseeing = null;
       }
-  }
+    })());
+  watch(everyJar, () => void foresee().catch((e: unknown) => useNotices().fail(e)));
   async function fetchAll() {
     if (state.value === 'empty') state.value = 'loading';
     try {
@@ -104,6 +134,13 @@ export const useToday = defineStore('today', () => {
     await batch.flush();
     if (batch.state === 'refused') throw new Error(batch.refused[0]?.message ?? 'This cannot be stored.');
   }
+  /** Every batch as one of those that share the kitchen. */
+  const occupants = computed<Occupant[]>(() =>
+    rows.value.map(({ id, name, startDate, begun, occupies }) => ({ id, name, startDate, begun, occupies })),
+  );
+  /** A batch that has not begun, begun on another day. */
+  const beginOn = (batchId: string, start: string) =>
+    change(batchId, 'begins on another day', (f) => ({ ...f, startDate: start })).then(refresh);
   /** Off the list at once; what the server then says of it is what counts. */
   async function hidden(d: DutyOf, change: () => Promise<void>) {
     const key = `${d.batchId}/${d.id}/${d.due}`;
@@ -122,5 +159,5 @@ export const useToday = defineStore('today', () => {
     change(batchId, 'thrown away', (f) =>
       mapStations(f, (s) => (s.id === stationId ? { ...s, log: { ...s.log, doneOn: on, thrownOn: on, thrownWhy: why } } : s)),
     );
-  return { rows, state, error, duties, jars, load, refresh, change, done, later, throwAway };
+  return { rows, state, error, duties, jars, side, everyJar, occupants, load, refresh, change, beginOn, done, later, throwAway };
 });

@@ -3,7 +3,6 @@ import { computed } from 'vue';
 import { NButton } from 'naive-ui';
 import { useNotices } from '../stores/notices';
 import SheetCard from '../ui/SheetCard.vue';
-import TextField from '../ui/TextField.vue';
 
 /** The duties as a calendar: an address that a calendar program asks again, or a file of what is open now. */
 const show = defineModel<boolean>('show', { required: true });
@@ -24,7 +23,7 @@ async function copy() {
     <p>
       Give your calendar program this address, as a calendar to subscribe to. It asks again by itself: what is done goes, what moves moves.
     </p>
-    <TextField :model-value="address" label="Address" />
+    <p class="address" data-fact="address">{{ address }}</p>
     <div class="acts">
       <NButton type="primary" @click="copy">Copy the address</NButton>
       <a class="act" :href="address" download="roskel.ics">Save as a file</a>
@@ -37,6 +36,13 @@ async function copy() {
 </template>
 
 <style scoped>
+.address {
+  padding: 8px 12px;
+  border: 1.5px dashed var(--line);
+  border-radius: 10px;
+  overflow-wrap: anywhere;
+  user-select: all;
+}
 .acts {
   display: flex;
   flex-wrap: wrap;

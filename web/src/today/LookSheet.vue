@@ -6,6 +6,7 @@ import { signVerdict, SIGNS, SIGN_IDS, type Sign } from '@roskel/core';
 import { today } from '../format';
 import { useNotices } from '../stores/notices';
 import { useToday } from '../stores/today';
+import PhotoField from '../batch/PhotoField.vue';
 import SheetCard from '../ui/SheetCard.vue';
 import TextField from '../ui/TextField.vue';
 import TickField from '../ui/TickField.vue';
@@ -19,12 +20,14 @@ const todays = useToday();
 const notices = useNotices();
 const chosen = ref<readonly Sign[]>([]);
 const note = ref('');
+const photo = ref<string | null>(null);
 const busy = ref(false);
 const sure = ref(false);
 watch(show, (open) => {
   if (!open) return;
   chosen.value = [];
   note.value = '';
+  photo.value = null;
   sure.value = false;
 });
 /** Nothing odd, and everything else, rule each other out. */
@@ -42,6 +45,7 @@ async function keep(thrown: boolean) {
     const reading = {
       id: `l${Date.now().toString(36)}`,
       ...{ stationId: props.stationId, at, instrument: 'strip' as const, signs: [...chosen.value] },
+      ...(photo.value ? { photo: photo.value } : {}),
       ...(note.value.trim() ? { note: note.value.trim() } : {}),
     };
     await todays.change(props.batchId, `${props.name}: looked at`, (f) => ({ ...f, readings: [...f.readings, reading] }));
@@ -79,6 +83,7 @@ async function keep(thrown: boolean) {
       <p class="soft">{{ verdict.why }}</p>
     </section>
     <TextField v-model="note" label="Note" placeholder="what it was like, in your words" :maxlength="400" />
+    <PhotoField v-model="photo" :batch-id="batchId" />
     <div class="acts">
       <template v-if="verdict?.verdict === 'discard'">
         <TickField v-model="sure" label="It is in the bin, with everything in it" />

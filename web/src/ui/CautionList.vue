@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { RouterLink } from 'vue-router';
 import { inManner } from '../format';
 import type { Caution } from '@roskel/core';
 import { IconAlertOctagon, IconAlertTriangle, IconInfoCircle } from '@tabler/icons-vue';
@@ -14,6 +15,7 @@ const WORDS = { danger: 'Danger', caution: 'Caution', note: 'Note' };
       <component :is="ICONS[c.severity]" :size="20" stroke="1.8" aria-hidden="true" />
       <span>
         <b>{{ WORDS[c.severity] }}.</b> {{ inManner(c.text) }} <span class="why">{{ inManner(c.why) }} ({{ c.authority }})</span>
+        <RouterLink class="more" :to="`/guide/${c.guide}`" :aria-label="`More on ${c.text}`">More</RouterLink>
       </span>
     </li>
   </ul>
@@ -48,6 +50,9 @@ li {
 .caution svg,
 .danger svg {
   color: var(--warn);
+}
+.more {
+  margin-left: 4px;
 }
 .why {
   color: var(--soft);

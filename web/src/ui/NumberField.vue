@@ -3,7 +3,9 @@ import { computed, ref, useId, watch } from 'vue';
 import { NInput } from 'naive-ui';
 import type { TSchema } from '@sinclair/typebox';
 import { numberProblem } from '@roskel/contract';
+import type { Quantity } from '@roskel/core';
 import { figureOf } from './figures';
+import LiveTake from '../devices/LiveTake.vue';
 import LabelledField from './LabelledField.vue';
 import { useTyping } from './typing';
 
@@ -24,8 +26,10 @@ const props = defineProps<{
   likely?: { word: string; value: number } | null;
   hideLabel?: boolean;
   small?: boolean;
+  /** A device of the house may fill it: what it must measure. */
+  live?: Quantity;
 }>();
-const emit = defineEmits<{ 'update:modelValue': [value: number | null] }>();
+const emit = defineEmits<{ 'update:modelValue': [value: number | null]; taken: [device: string] }>();
 const id = useId();
 const figure = computed(() => figureOf(props.unit));
 const show = (v: number | null | undefined) =>
@@ -69,6 +73,15 @@ function typed() {
   const value = read();
   if (value !== undefined && value !== (props.modelValue ?? null)) emit('update:modelValue', value);
 }
+/** A device's figure goes the way of a typed one: the schema may refuse it. */
+function take(value: number, device: string) {
+  taken();
+  own.value = numberProblem(props.schema, value);
+  text.value = show(value);
+  if (own.value) return;
+  emit('update:modelValue', value);
+  emit('taken', device);
+}
 function left() {
   focused.value = false;
   if (!problem.value) text.value = show(props.modelValue);
@@ -96,5 +109,6 @@ function left() {
       @change="typed"
       @keydown.enter="typed"
     />
+    <LiveTake v-if="live" :quantity="live" :field="label" @take="take" />
   </LabelledField>
 </template>

@@ -5,6 +5,8 @@ import { NSlider } from 'naive-ui';
 /** An amount that is dragged: filled up to its value. Arrow keys move it by a step. */
 const value = defineModel<number>({ required: true });
 const props = defineProps<{ label: string; max: number; min?: number; step?: number; says: string }>();
+/** A drag has ended. */
+const emit = defineEmits<{ settle: [] }>();
 const root = ref<HTMLElement>();
 function tell() {
   const handle = root.value?.querySelector('[role="slider"]');
@@ -17,7 +19,7 @@ onUpdated(tell);
 
 <template>
   <div ref="root" class="slide">
-    <NSlider v-model:value="value" :min="min ?? 0" :max="max" :step="step ?? 1" :tooltip="false" />
+    <NSlider v-model:value="value" :min="min ?? 0" :max="max" :step="step ?? 1" :tooltip="false" @dragend="emit('settle')" />
   </div>
 </template>
 
