@@ -37,7 +37,7 @@ test('pH 15, a date before the start, more than went in', async ({ page }) => {
   await expect(sheet.getByLabel('pH', { exact: true })).toBeFocused();
   await sheet.getByLabel('pH', { exact: true }).fill('');
   await sheet.getByRole('button', { name: 'Save the reading' }).click();
-  await expect(sheet.getByText('A reading needs a pH or a temperature.')).toBeVisible();
+  await expect(sheet.getByText('A reading needs a pH, a temperature, or something that was seen.')).toBeVisible();
   await sheet.getByLabel('pH', { exact: true }).fill('4.2');
   await sheet.getByLabel('Day', { exact: true }).fill('1 Jan 2026');
   await sheet.getByLabel('Day', { exact: true }).press('Tab');

@@ -90,13 +90,13 @@ test('the dilution test goes from start to estimate by keyboard alone, and the t
   await page.keyboard.press('Tab');
   await page.keyboard.press('ControlOrMeta+a');
   await page.keyboard.type('2');
-  for (let i = 0; i < 4 && !(await tick.count()); i++) await page.keyboard.press('Tab');
+  for (let i = 0; i < 8 && !(await tick.count()); i++) await page.keyboard.press('Tab');
   await page.keyboard.press('Space');
   await page.keyboard.press('Tab');
   await page.keyboard.press('Enter');
   await expect(page.getByRole('heading', { name: 'Mix the ladder' })).toBeVisible();
   await expect(page.getByText(/2 g of Slipway Red.* \+ 198 g sugar water/)).toBeVisible();
-  for (let i = 0; i < 12; i++) {
+  for (let i = 0; i < 20; i++) {
     if ((await focus.innerText().catch(() => '')) === 'Taste') break;
     if (await tick.count()) await page.keyboard.press('Space');
     await page.keyboard.press('Tab');

@@ -4,6 +4,7 @@ import { createRequire } from 'node:module';
 import type { Page } from '@playwright/test';
 import { expect, importExample, test } from './test';
 
+test.use({ kitchen: 'reach' });
 const AXE = readFileSync(createRequire(import.meta.url).resolve('axe-core/axe.min.js'), 'utf8');
 const ROUTES = [
   '/batches',
@@ -42,6 +43,10 @@ const ROUTES = [
   '/bench/salt',
   '/bench/measures',
   '/nowhere',
+  '/larder/devices',
+  '/guide',
+  '/guide/keeping',
+  '/guide/try',
 ];
 const OTHERWISE_ON_A_PHONE = new Set([
   '/today',
@@ -51,6 +56,8 @@ const OTHERWISE_ON_A_PHONE = new Set([
   '/pods',
   '/larder/table',
   '/bench/mix',
+  '/guide/keeping',
+  '/guide/try',
 ]);
 /** Each dialog: where it is, and the button that opens it. */
 const DIALOGS: readonly [path: string, open: string | RegExp][] = [
@@ -164,7 +171,12 @@ async function settled(page: Page, path: string): Promise<void> {
   await page.waitForFunction(
     (to) => {
       const { moved } = window as unknown as { moved: number };
-      const there = location.pathname === to.split('?')[0] && document.querySelector('h1') !== null;
+      // The address changes before the page does: its part may still be on its way.
+      interface App {
+        __vue_app__?: { config: { globalProperties: { $route: { path: string } } } };
+      }
+      const shown = (document.querySelector('#app') as App | null)?.__vue_app__?.config.globalProperties.$route.path;
+      const there = shown === to.split('?')[0] && document.querySelector('main h1') !== null;
       return there && performance.now() - moved > 300 && !document.querySelector('.n-spin-body');
     },
     path,

@@ -9,12 +9,13 @@ const ROOT = fileURLToPath(new URL('..', import.meta.url));
 /** A real server on demo data in a folder of its own, which a test may stop and start again. */
 export class DemoServer {
   private child: ChildProcess | null = null;
-  private readonly folder = mkdtempSync(join(tmpdir(), 'roskel-e2e-'));
   address = '';
 
   constructor(
     private readonly port: number,
     private readonly demo = true,
+    /** A data folder that is there already, and is taken away in the end. */
+    private readonly folder = mkdtempSync(join(tmpdir(), 'roskel-e2e-')),
   ) {}
 
   async start(): Promise<string> {
@@ -22,7 +23,7 @@ export class DemoServer {
       '--import',
       'tsx',
       'server/src/main.ts',
-      ...(this.demo ? ['--demo'] : []),
+      ...(this.demo ? ['--demo', '--stand-ins'] : []),
       '--data',
       this.folder,
       '--port',

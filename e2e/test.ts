@@ -3,11 +3,15 @@ import { changesBetween, mapStations, reportLine, stationsOf, type BatchFile, ty
 import type { BatchRecord } from '@roskel/contract';
 import { DemoServer } from './server';
 
-/** Tests share one server per worker; each batch they touch is their own. */
-export const test = base.extend<{ noErrors: undefined }, { server: DemoServer }>({
+/**
+ * Tests share one server per worker; each batch they touch is their own. A file that looks at the whole kitchen (its jars,
+ * its duties) asks for the demo as it ships: `test.use({ kitchen: 'a name of its own' })` begins another worker.
+ */
+export const test = base.extend<{ noErrors: undefined }, { server: DemoServer; kitchen: string }>({
+  kitchen: ['shared', { scope: 'worker', option: true }],
   server: [
-    async ({ browserName: _ }, use, info) => {
-      const server = new DemoServer(4300 + info.workerIndex * 25);
+    async ({ browserName: _, kitchen: __ }, use, info) => {
+      const server = new DemoServer(4300 + info.workerIndex * 2);
       await server.start();
       await use(server);
       await server.end();
