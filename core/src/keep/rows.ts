@@ -102,7 +102,7 @@ export const ROWS: readonly Row[] = [
   },
   {
     no: 9,
-    when: 'raw vinegar sauce, blended, measured at most 3.6, acetic acid 1.5 % or more, nothing of row 2',
+    when: 'raw vinegar sauce, blended, measured at most 3.6, acetic acid 1.5 % or more, no leafy herb, avocado, fresh fruit, onion or tomato',
     fits: (s) =>
       !cooked(s) &&
       !live(s) &&
@@ -136,7 +136,7 @@ export const ROWS: readonly Row[] = [
     when: 'out of a jar that never became acid, or whose acid went away',
     fits: (s) => s.past.ferment === 'condemned',
     keeps: () => ({ place: 'bin', days: 0 }),
-    most: 'nowhere: the bin, 0 days',
+    most: 'nowhere: the bin',
     reason: 'Its jar was to be thrown away. Vinegar and heat do not mend it.',
   },
   {

@@ -23,8 +23,7 @@ const SAYS = { steady: '', moving: 'still moving', jumping: 'jumps', wrong: 'not
         ><b>{{ words(held.value) }}</b
         >{{ ' '
         }}<span class="soft"
-          >{{ device.name }}{{ device.simulated ? ', made up' : ''
-          }}{{ SAYS[held.state] ? `, ${SAYS[held.state]}` : '' }}</span
+          >{{ device.name }}{{ device.simulated ? ', made up' : '' }}{{ SAYS[held.state] ? `, ${SAYS[held.state]}` : '' }}</span
         ></span
       >
       <NButton
