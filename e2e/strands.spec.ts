@@ -124,6 +124,44 @@ test('an ingredient is dragged onto another station of the picture, and a strand
   expect(line(record.file)[4]!.intakes.map((i) => i.id)).toEqual(['vinegar_cider']);
 });
 
+test('a station is dragged in the picture and in the list of a phone; the mark shows where; what is done is not passed', async ({
+  page,
+}) => {
+  const id = await importExample(page, 'Shifted', true);
+  const kinds = async () => line((await stored(page, id)).record.file).map((e) => e.kind);
+  const drag = async (from: string, to: string, where: number, down = false) => {
+    const [a, b] = [(await page.locator(from).boundingBox())!, (await page.locator(to).boundingBox())!];
+    await page.mouse.move(a.x + a.width / 2, a.y + a.height / 2);
+    await page.mouse.down();
+    const [x, y] = down ? [b.x + b.width / 2, b.y + b.height * where] : [b.x + b.width * where, b.y + 20];
+    await page.mouse.move(x, y, { steps: 8 });
+    await expect(page.locator('[data-fact=aim], .aim-before, .aim-after')).toHaveCount(1);
+    await page.mouse.up();
+  };
+  await page.goto(`/batches/${id}?at=blend`);
+  await page.getByRole('button', { name: 'Change the line' }).click();
+  await expect(page.getByText('To buy:')).toBeVisible();
+  await drag('[data-picker=strain]', '[data-picker=drain]', 0.2);
+  await expect(page.locator('[data-fact=change]')).toContainText('Strain moved:');
+  expect(await kinds()).toEqual(['prep', 'salt', 'ferment', 'strain', 'drain', 'blend', 'bottle']);
+  await page.keyboard.press('Control+z');
+  expect(await kinds()).toEqual(['prep', 'salt', 'ferment', 'drain', 'blend', 'strain', 'bottle']);
+  // By key: chosen, then behind which.
+  await page.locator('[data-picker=strain]').click();
+  await page.keyboard.press('v');
+  await page.keyboard.press('Enter');
+  await page.locator('.n-base-select-option').filter({ hasText: 'Drain' }).click();
+  expect(await kinds()).toEqual(['prep', 'salt', 'ferment', 'drain', 'strain', 'blend', 'bottle']);
+
+  await page.setViewportSize({ width: 390, height: 844 });
+  await drag('[data-handle=strain]', '[data-row=blend]', 0.8, true);
+  expect(await kinds()).toEqual(['prep', 'salt', 'ferment', 'drain', 'blend', 'strain', 'bottle']);
+  // Bottles in the middle end nothing, and the salted jar is not packed twice: a sentence, nothing lost.
+  await drag('[data-handle=bottle]', '[data-row=drain]', 0.2, true);
+  await expect(page.getByRole('region', { name: 'Change the line' }).getByRole('alert')).toContainText(/ends nowhere/);
+  expect(await kinds()).toEqual(['prep', 'salt', 'ferment', 'drain', 'blend', 'strain', 'bottle']);
+});
+
 test('brine that one batch leaves goes into another, with its past, and out of what is kept', async ({ page }) => {
   const own = { 'X-Roskel': '1' };
   const first = (await (await page.request.get('/api/batches/slipway-red-2')).json()) as BatchRecord;

@@ -13,6 +13,7 @@ import {
   moveStation,
   phOf,
   prepareApart,
+  putStation,
   reportLine,
   reportTypical,
   ReshapeProblem,
@@ -42,8 +43,41 @@ describe('the line changed', () => {
     expect(kinds(doubleStation(file, 'blend'))[0]).toMatch(/blend blend strain/);
     expect(kinds(moveStation(file, 'strain', -1))[0]).toMatch(/drain strain blend bottle/);
     expect(kinds(takeOutStation(file, 'strain'))[0]).toMatch(/blend bottle$/);
+    expect(kinds(putStation(file, 'strain', { stationId: 'prep', where: 'after' }))[0]).toMatch(/^prep strain salt ferment/);
+    expect(kinds(putStation(file, 'ferment', { stationId: 'blend', where: 'before' }))[0]).toMatch(/^prep salt drain ferment blend/);
+    for (const to of [
+      { stationId: 'strain', where: 'before' },
+      { stationId: 'strain', where: 'after' },
+      { stationId: 'blend', where: 'after' },
+      { stationId: 'bottle', where: 'before' },
+    ] as const)
+      expect(putStation(file, 'strain', to)).toBe(file);
     // What went in at a station that is gone goes in at the next.
     expect(stationIn(takeOutStation(file, 'blend'), 'strain')!.intakes.map((i) => i.id)).toEqual(['vinegar_cider', 'garlic']);
+  });
+  it('put far away is moved step by step, and back again is as it was; of another strand it brings what goes in there', () => {
+    const d = dice(77);
+    let put = 0;
+    for (let n = 0; n < 120; n++) {
+      const ids = file.strands[0]!.stations.map((e) => e.id).slice(0, -1);
+      const [id, to] = [d.pick(ids), d.pick(ids)];
+      const by = ids.indexOf(to) > ids.indexOf(id) ? 1 : -1;
+      try {
+        let steps = file;
+        for (let k = ids.indexOf(id); k !== ids.indexOf(to); k += by) steps = moveStation(steps, id, by);
+        const far = putStation(file, id, { stationId: to, where: by > 0 ? 'after' : 'before' });
+        expect(far).toEqual(steps);
+        const next = ids[ids.indexOf(id) + 1];
+        expect(next ? putStation(far, id, { stationId: next, where: 'before' }) : far).toEqual(next ? file : far);
+        if (id !== to) put++;
+      } catch (error) {
+        if (!(error instanceof ReshapeProblem)) throw error;
+      }
+    }
+    expect(put).toBeGreaterThan(20);
+    const apart = addStation(prepareApart(file, 'blend', ['garlic'], 'Garlic', 'prep'), 'toast', { stationId: 'prep-2', where: 'after' });
+    const back = putStation(apart, 'toast', { stationId: 'blend', where: 'before' });
+    expect(kinds(back)).toEqual(['prep salt ferment drain toast blend strain bottle', 'prep']);
   });
   it('what is prepared apart and only cut is the same sauce', () => {
     const apart = prepareApart(file, 'blend', ['garlic'], 'Garlic', 'prep');
@@ -98,6 +132,21 @@ describe('the line changed', () => {
       () => addStation(log(file, 'prep', { doneOn: '2026-10-01' }), 'char', { stationId: 'prep', where: 'before' }),
       /nothing can come before it/,
     ],
+    [
+      'past what is done',
+      () => putStation(log(file, 'prep', { doneOn: '2026-10-01' }), 'strain', { stationId: 'prep', where: 'before' }),
+      /done already and cannot be passed/,
+    ],
+    [
+      'the only station of its strand',
+      () => putStation(prepareApart(file, 'blend', ['garlic'], 'Garlic', 'prep'), 'prep-2', { stationId: 'blend', where: 'before' }),
+      /all there is of Garlic/,
+    ],
+    [
+      'bottles into another strand',
+      () => putStation(prepareApart(file, 'blend', ['garlic'], 'Garlic', 'prep'), 'bottle', { stationId: 'prep-2', where: 'after' }),
+      /ends in these bottles/,
+    ],
     ['nothing apart', () => prepareApart(file, 'blend', [], 'x'), /Say what is to be prepared apart/],
     ['one bowl', () => shareOut(file, 'main', 1), /Share out into 2 to/],
     ['thirty bowls', () => shareOut(file, 'main', 30), /Share out into 2 to/],
@@ -118,6 +167,7 @@ function anyAct(d: Dice, f: BatchFile): () => BatchFile {
   return d.pick([
     () => addStation(f, kind, { stationId: entry.id, where: d.pick(['before', 'after'] as const) }),
     () => moveStation(f, entry.id, d.pick([1, -1] as const)),
+    () => putStation(f, entry.id, { stationId: other, where: d.pick(['before', 'after'] as const) }),
     () => doubleStation(f, entry.id),
     () => takeOutStation(f, entry.id),
     () => moveIntake(f, { stationId: entry.id, intakeId: entry.intakes[0]?.id ?? 'none' }, other),

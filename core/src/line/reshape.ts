@@ -77,7 +77,7 @@ function working(before: BatchFile, file: BatchFile): BatchFile {
 }
 
 /** A new station in front of another, or behind it. */
-export function addStation(file: BatchFile, kind: KindName, at: { stationId: string; where: 'before' | 'after' }): BatchFile {
+export function addStation(file: BatchFile, kind: KindName, at: LinePlace): BatchFile {
   const { strand, entry, at: i } = placeOf(file, at.stationId);
   const index = at.where === 'before' ? i : i + 1;
   if (stationKind(kind).bottled) throw new ReshapeProblem('Bottles are where a strand ends. Share out into bowls to fill other bottles.');
@@ -92,19 +92,46 @@ export function addStation(file: BatchFile, kind: KindName, at: { stationId: str
   );
 }
 
+/** A place in the line: in front of a station, or behind it. */
+export interface LinePlace {
+  stationId: string;
+  where: 'before' | 'after';
+}
+
+/**
+ * A station with what goes in there, at another place of its strand or of another one. Where it stands already, the file
+ * as it is. Throws ReshapeProblem where something that it would pass, or that it would come before, has begun.
+ */
+export function putStation(file: BatchFile, stationId: string, to: LinePlace): BatchFile {
+  const { strand, entry, at } = placeOf(file, stationId);
+  const target = placeOf(file, to.stationId);
+  const own = strand.id === target.strand.id;
+  const gap = target.at + (to.where === 'after' ? 1 : 0);
+  if (own && (gap === at || gap === at + 1)) return file;
+  refuseBegun(file, entry, 'moved');
+  if (own) for (const other of strand.stations.slice(Math.min(at + 1, gap), Math.max(at, gap))) refuseBegun(file, other, 'passed');
+  else {
+    if (stationKind(entry.kind).bottled)
+      throw new ReshapeProblem(`${strand.name} ends in these bottles. Join it to the other strand instead, or share out into bowls.`);
+    if (strand.stations.length === 1)
+      throw new ReshapeProblem(`${nameOf(entry)} is all there is of ${strand.name}. Join it to the other strand, or take it out.`);
+    refuseBefore(file, target.strand.stations[gap], ' Put it further on.');
+  }
+  const without = strand.stations.filter((e) => e.id !== stationId);
+  const bare = withStrand(file, strand.id, (s) => ({ ...s, stations: without }));
+  const index = own && gap > at ? gap - 1 : gap;
+  return working(
+    file,
+    withStrand(bare, target.strand.id, (s) => ({ ...s, stations: [...s.stations.slice(0, index), entry, ...s.stations.slice(index)] })),
+  );
+}
+
 /** A station one place on in its strand (1) or back (-1). */
 export function moveStation(file: BatchFile, stationId: string, by: 1 | -1): BatchFile {
   const { strand, entry, at } = placeOf(file, stationId);
   const other = strand.stations[at + by];
   if (!other) throw new ReshapeProblem(`${nameOf(entry)} stands at the ${by < 0 ? 'beginning' : 'end'} of its strand already.`);
-  refuseBegun(file, entry, 'moved');
-  refuseBegun(file, other, 'passed');
-  const stations = [...strand.stations];
-  [stations[at], stations[at + by]] = [other, entry];
-  return working(
-    file,
-    withStrand(file, strand.id, (s) => ({ ...s, stations })),
-  );
+  return putStation(file, stationId, { stationId: other.id, where: by < 0 ? 'before' : 'after' });
 }
 
 /** The same station once more, behind it; what goes in stays with the first. */

@@ -1,7 +1,6 @@
 <script setup lang="ts">
 import { NButton } from 'naive-ui';
-import { computed, nextTick, onBeforeUnmount, onMounted, ref, useTemplateRef, watch } from 'vue';
-import interact from 'interactjs';
+import { computed, nextTick, ref, useTemplateRef, watch } from 'vue';
 import {
   addStation,
   countedIn,
@@ -12,6 +11,7 @@ import {
   moveIntake,
   moveStation,
   prepareApart,
+  putStation,
   reportTypical,
   ReshapeProblem,
   shareOut,
@@ -22,6 +22,7 @@ import {
   takeOutStation,
   type BatchFile,
   type KindName,
+  type LinePlace,
 } from '@roskel/core';
 import { today } from '../format';
 import { useOpenBatch } from '../stores/openBatch';
@@ -32,10 +33,11 @@ import PickField, { type ChoiceGroup } from '../ui/PickField.vue';
 import { intakeWords } from './intakes';
 import ApartSheet from './ApartSheet.vue';
 import ShareSheet from './ShareSheet.vue';
+import { useLineDrag } from './useLineDrag';
 
 /** The line is changed here, at the station that is chosen: every act has a key and an undo, and says what it did. */
 const props = defineProps<{ stationId: string }>();
-const emit = defineEmits<{ choose: [id: string]; done: [] }>();
+const emit = defineEmits<{ choose: [id: string]; done: []; aim: [to: LinePlace | null] }>();
 const batch = useOpenBatch();
 const settings = useSettings();
 const undo = useUndo();
@@ -95,6 +97,13 @@ const add = (kind: KindName, where: 'before' | 'after') =>
     newcomer(file.value),
   );
 const move = (by: 1 | -1) => act(`${name.value} moved`, (f) => moveStation(f, props.stationId, by));
+/** A station that is dragged: of any strand, not only the one that is chosen. */
+const put = (id: string, to: LinePlace) =>
+  act(
+    `${stationKind(stationIn(file.value, id)!.kind).name.toLowerCase()} moved`,
+    (f) => putStation(f, id, to),
+    () => id,
+  );
 const double = () => act(`${name.value} doubled`, (f) => doubleStation(f, props.stationId), newcomer(file.value));
 /** Where one stands when a station is gone: at the next of its strand. */
 function takeOut() {
@@ -152,6 +161,13 @@ const lists = computed(() => [
     run: (k: string) => add(k as KindName, 'before'),
   },
   { key: 'after', label: 'Add a station after', placeholder: 'Add after', options: kinds, run: (k: string) => add(k as KindName, 'after') },
+  {
+    key: 'behind',
+    label: 'Move behind',
+    placeholder: 'Move behind',
+    options: places.value,
+    run: (to: string) => put(props.stationId, { stationId: to, where: 'after' }),
+  },
   ...(others.value.length > 0
     ? [{ key: 'join', label: 'Join this strand to', placeholder: 'Join to', options: others.value, run: join }]
     : []),
@@ -171,6 +187,7 @@ useKeys('Change the line', [
   { key: 'a', says: 'add a station after', run: () => focus('after') },
   { key: 'm', says: 'move on', run: () => move(1) },
   { key: 'n', says: 'move back', run: () => move(-1) },
+  { key: 'v', says: 'move behind another station', run: () => focus('behind') },
   { key: 'd', says: 'double', run: double },
   { key: 'x', says: 'take out', run: takeOut },
   { key: 'p', says: 'prepare apart', run: () => (apart.value = true) },
@@ -180,36 +197,11 @@ useKeys('Change the line', [
   { key: 'l', says: 'done changing', run: () => emit('done') },
 ]);
 
-// A thing is dragged onto a station of the picture, by mouse or by touch.
-const chips = useTemplateRef<HTMLElement>('chips');
-let drag: ReturnType<typeof interact> | null = null;
-const under = (x: number, y: number) =>
-  document
-    .elementsFromPoint(x, y)
-    .map((e) => e.closest<HTMLElement>('[data-column], [data-picker], [data-row]'))
-    .find((e) => e !== null);
-const idOf = (e: HTMLElement | undefined | null) => e?.dataset.column ?? e?.dataset.picker ?? e?.dataset.row ?? null;
-onMounted(() => {
-  drag = interact('.change-thing', { context: chips.value ?? document }).draggable({
-    listeners: {
-      start: (e: { target: HTMLElement }) => e.target.classList.add('dragged'),
-      move: (e: { target: HTMLElement; dx: number; dy: number }) => {
-        const [x, y] = [Number(e.target.dataset.x ?? 0) + e.dx, Number(e.target.dataset.y ?? 0) + e.dy];
-        Object.assign(e.target.dataset, { x, y });
-        e.target.style.transform = `translate(${x}px, ${y}px)`;
-      },
-      end: (e: { target: HTMLElement; clientX: number; clientY: number }) => {
-        e.target.classList.remove('dragged');
-        e.target.style.transform = '';
-        delete e.target.dataset.x;
-        delete e.target.dataset.y;
-        const to = idOf(under(e.clientX, e.clientY));
-        if (to && to !== props.stationId) putInto(e.target.dataset.thing!, to);
-      },
-    },
-  });
+useLineDrag({
+  thing: (intakeId, to) => to !== props.stationId && putInto(intakeId, to),
+  station: (id, to) => id !== to.stationId && put(id, to),
+  aim: (to) => emit('aim', to),
 });
-onBeforeUnmount(() => drag?.unset());
 </script>
 
 <template>
@@ -237,7 +229,8 @@ onBeforeUnmount(() => drag?.unset());
       <NButton class="push" :disabled="!undo.last" @click="undo.undo()">Undo</NButton>
       <NButton type="primary" @click="emit('done')">Done changing</NButton>
     </div>
-    <div v-if="things.length" ref="chips" class="things">
+    <p class="soft">Drag a station by its name in the picture to where it shall stand.</p>
+    <div v-if="things.length" class="things">
       <span class="soft">Drag onto a station:</span>
       <span v-for="t in things" :key="t.id" class="change-thing" :data-thing="t.id">{{ t.name }}</span>
       <span class="pick" data-pick="thing"

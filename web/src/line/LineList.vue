@@ -1,12 +1,14 @@
 <script setup lang="ts">
 import { computed } from 'vue';
 import { NButton } from 'naive-ui';
-import { stationOf, type LineReport, type StationReport } from '@roskel/core';
+import { IconGripVertical } from '@tabler/icons-vue';
+import { stationOf, type LineReport, type LinePlace, type StationReport } from '@roskel/core';
 import { day, grams, ph, shu } from '../format';
 import { limbLabel } from './flows';
 
 /** The line as a list, for a narrow screen: every strand with its stations, the same rings, and where each flows in. */
-const props = defineProps<{ report: LineReport; chosen: string; trouble: string | null }>();
+/** While the line is changed a row has a grip, and `aim` is where the one that is dragged would land. */
+const props = defineProps<{ report: LineReport; chosen: string; trouble: string | null; changing: boolean; aim: LinePlace | null }>();
 const emit = defineEmits<{ choose: [id: string] }>();
 /** Strands in the order in which they are needed: what flows in stands before what takes it. */
 const strands = computed(() => {
@@ -40,9 +42,10 @@ const flows = (s: StationReport) => s.additions.filter((a) => a.massG >= 0.5);
         <li
           v-for="s in strand.stationIds.map((id) => stationOf(report, id))"
           :key="s.id"
-          :class="{ on: s.id === chosen, bad: s.id === trouble }"
+          :class="[{ on: s.id === chosen, bad: s.id === trouble }, aim?.stationId === s.id && `aim-${aim.where}`]"
           :data-row="s.id"
         >
+          <span v-if="changing" class="grip" :data-handle="s.id" :title="`Drag ${s.name}`"><IconGripVertical :size="20" /></span>
           <NButton quaternary class="row" :aria-pressed="s.id === chosen" @click="emit('choose', s.id)">
             <i class="mark" :class="{ done: s.done, now: s.active }" />
             <span class="what">
@@ -80,6 +83,25 @@ ol {
 li.on {
   background: var(--active);
   border-radius: 10px;
+}
+li {
+  display: flex;
+  border-block: 3px solid transparent;
+}
+li.aim-before {
+  border-top-color: var(--heat);
+}
+li.aim-after {
+  border-bottom-color: var(--heat);
+}
+.grip {
+  flex: none;
+  width: 44px;
+  display: grid;
+  place-items: center;
+  color: var(--soft);
+  cursor: grab;
+  touch-action: none;
 }
 li.bad {
   background: var(--warn-plate);

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, onBeforeUnmount, onMounted, ref, useId } from 'vue';
 import { NButton } from 'naive-ui';
-import { stationOf, stationSummary, type LineReport, type StationReport } from '@roskel/core';
+import { stationOf, stationSummary, type LineReport, type LinePlace, type StationReport } from '@roskel/core';
 import { day, grams, plural, today } from '../format';
 import LineFigures from './LineFigures.vue';
 import LineTracks from './LineTracks.vue';
@@ -10,7 +10,16 @@ import { limbsOf } from './limbs';
 import { offPlan, STRIP, TRACKS, type Track } from './tracks';
 
 /** The batch as a line: one way as a ribbon, what flows in and branches off beside it, five tracks below along that way. */
-const props = defineProps<{ report: LineReport; chosen: string; endId: string; trouble: string | null; changing?: boolean }>();
+const props = defineProps<{
+  report: LineReport;
+  chosen: string;
+  endId: string;
+  trouble: string | null;
+  /** Names are handles by which a station is dragged. */
+  changing: boolean;
+  /** Where a dragged station would land. */
+  aim: LinePlace | null;
+}>();
 const emit = defineEmits<{ choose: [id: string]; why: [stationId: string, track: Track['key'] | 'massG'] }>();
 const id = useId();
 const holder = ref<HTMLElement | null>(null);
@@ -48,6 +57,16 @@ const when = (s: StationReport) => {
   }
   return `${s.done ? '' : '~'}${day(s.to)}`;
 };
+/** Where the mark stands that shows it: at the edge of a column, or beside a ring. */
+const mark = computed(() => {
+  const { aim } = props;
+  if (!aim) return null;
+  const late = aim.where === 'after';
+  const column = shape.value.columns.find((c) => c.id === aim.stationId);
+  if (column) return { x: Math.min(width.value - 3, late ? column.x1 : column.x0 + 1), y1: 4, y2: height.value - 4 };
+  const ring = [...layout.value.inflows, ...layout.value.branches].flatMap((f) => f.rings).find((r) => r.id === aim.stationId);
+  return ring ? { x: ring.x + (late ? 11 : -11), y1: ring.y - 16, y2: ring.y + 16 } : null;
+});
 /** What a branch ends in. */
 const branchEnd = (strandId: string) => {
   const e = props.report.ends.find((x) => x.strandId === strandId);
@@ -91,7 +110,17 @@ const onWay = (strandId: string) => layout.value.way.legs.some((s) => s.id === s
         </g>
         <g v-for="b in layout.branches" :key="b.strandId" class="strand" :data-drawn="b.strandId" @click="unfold(b.strandId)">
           <path :d="b.d" :fill="b.hex" opacity="0.55" />
-          <circle v-for="r in b.rings" :key="r.id" class="ring" :class="{ done: r.done }" :cx="r.x" :cy="r.y" r="4" />
+          <circle
+            v-for="r in b.rings"
+            :key="r.id"
+            class="ring"
+            :class="{ done: r.done }"
+            :cx="r.x"
+            :cy="r.y"
+            r="4"
+            :data-ring="r.id"
+            :data-handle="changing ? r.id : undefined"
+          />
           <text :x="b.label.x" :y="b.label.y">
             {{ b.name }} {{ grams(b.massG) }}{{ branchEnd(b.strandId) ? `, ${branchEnd(b.strandId)}` : '' }}
           </text>
@@ -126,6 +155,8 @@ const onWay = (strandId: string) => layout.value.way.legs.some((s) => s.id === s
             :cx="r.x"
             :cy="r.y"
             r="5"
+            :data-ring="r.id"
+            :data-handle="changing ? r.id : undefined"
             @click.stop="emit('choose', r.id)"
           />
           <text :x="f.label.x" :y="f.label.y" :text-anchor="f.label.anchor">{{ f.name }} {{ grams(f.massG) }}</text>
@@ -157,8 +188,9 @@ const onWay = (strandId: string) => layout.value.way.legs.some((s) => s.id === s
           :top="ribbon"
           @why="(station, track) => emit('why', station, track)"
         />
+        <line v-if="mark" class="mark" data-fact="aim" :x1="mark.x" :x2="mark.x" :y1="mark.y1" :y2="mark.y2" />
       </svg>
-      <div class="pickers" :style="{ left: `${LEFT}px` }">
+      <div class="pickers" :class="{ changing }" :style="{ left: `${LEFT}px` }">
         <button
           v-for="(s, i) in read"
           :key="s.id"
@@ -166,6 +198,7 @@ const onWay = (strandId: string) => layout.value.way.legs.some((s) => s.id === s
           :aria-pressed="s.id === chosen"
           :aria-label="`${i + 1} ${s.name}, ${when(s)}, ${grams(s.now.massG)}`"
           :data-picker="s.id"
+          :data-handle="changing ? s.id : undefined"
           @click="emit('choose', s.id)"
         />
       </div>
@@ -246,6 +279,20 @@ svg {
 .limbs text {
   font-size: 13px;
   fill: var(--soft);
+}
+.mark {
+  stroke: var(--heat);
+  stroke-width: 4;
+  stroke-linecap: round;
+  pointer-events: none;
+}
+[data-handle] {
+  cursor: grab;
+  touch-action: none;
+}
+.pickers.changing button {
+  border: 1.5px dashed var(--soft);
+  border-radius: 10px;
 }
 .mass {
   cursor: help;

@@ -2,7 +2,7 @@
 import { NButton, NDropdown } from 'naive-ui';
 import { computed, defineAsyncComponent, ref, watch } from 'vue';
 import { RouterLink, useRoute, useRouter } from 'vue-router';
-import { endStrands, levelName, stationIn, styleName, type Banded } from '@roskel/core';
+import { endStrands, levelName, stationIn, styleName, type Banded, type LinePlace } from '@roskel/core';
 import { odds, shu } from '../format';
 import { useOpenBatch } from '../stores/openBatch';
 import { useBatchMenu } from '../batch/useBatchMenu';
@@ -120,6 +120,7 @@ const end = computed(() => ends.value.find((e) => e.id === endId.value) ?? null)
 const endReport = computed(() => batch.report?.ends.find((e) => e.strandId === endId.value) ?? null);
 /** The picture has handles while the line is changed. */
 const changing = ref(false);
+const aim = ref<LinePlace | null>(null);
 const narrow = useNarrow(720);
 </script>
 
@@ -165,19 +166,27 @@ const narrow = useNarrow(720);
       <NewsBar />
       <ShortPlate />
       <div v-if="batch.report" class="plate line no-print" :class="{ busy: batch.busy }">
-        <LineList v-if="narrow" :report="batch.report" :chosen="chosen" :trouble="batch.stationTrouble" @choose="chosen = $event" />
+        <LineList
+          v-if="narrow"
+          v-bind="{ report: batch.report, chosen, trouble: batch.stationTrouble, changing, aim }"
+          @choose="chosen = $event"
+        />
         <LineView
           v-else
-          :report="batch.report"
-          :chosen="chosen"
-          :end-id="endId"
-          :trouble="batch.stationTrouble"
+          v-bind="{ report: batch.report, chosen, endId, trouble: batch.stationTrouble, changing, aim }"
           @choose="chosen = $event"
           @why="(stationId, what) => ((chosen = stationId), (about = { stationId, what }))"
         />
       </div>
       <p v-else class="soft">Working out the line.</p>
-      <ChangeBar v-if="changing && here" class="no-print" :station-id="chosen" @choose="chosen = $event" @done="changing = false" />
+      <ChangeBar
+        v-if="changing && here"
+        class="no-print"
+        :station-id="chosen"
+        @choose="chosen = $event"
+        @done="changing = false"
+        @aim="aim = $event"
+      />
       <div v-if="batch.report && station && here" class="below no-print">
         <component :is="PANELS[station.kind]" :key="station.id" :station="station" />
         <div class="side">
