@@ -131,7 +131,26 @@ export interface PodLotRecord extends PodLotInput {
   promised: Promised[];
 }
 
-export const NewPodLotSchema = Type.Object({ input: PodLotInputSchema, stockG: Grams, words: Type.String({ maxLength: 80 }) }, exact);
+/** Something of a batch that was kept: a side of a station, or a strand's end. */
+export const LeavingSchema = Type.Union([Type.Object({ stationId: Id, side: Id }, exact), Type.Object({ strandId: Id }, exact)]);
+/** The batch that left something, and where there. */
+export const LeftBySchema = Type.Object({ batchId: Id, what: LeavingSchema }, exact);
+/** A new lot. `leftBy`: the batch that left it and where; what becomes known of its jar is told here from then on. */
+export const NewPodLotSchema = Type.Object(
+  {
+    input: PodLotInputSchema,
+    stockG: Grams,
+    words: Type.String({ maxLength: 80 }),
+    leftBy: Type.Optional(LeftBySchema),
+  },
+  exact,
+);
+export interface NewPodLot {
+  input: PodLotInput;
+  stockG: number;
+  words: string;
+  leftBy?: { batchId: string; what: Leaving };
+}
 export const EditPodLotSchema = Type.Object({ revision: Revision, input: PodLotInputSchema }, exact);
 
 /** A stock move: grams in (positive) or out, and the words the maker typed. */
@@ -274,8 +293,6 @@ export interface StoredRecord {
   stockG: number;
   promised: Promised[];
 }
-/** Something of a batch that was kept: a side of a station, or a strand's end. */
-export const LeavingSchema = Type.Union([Type.Object({ stationId: Id, side: Id }, exact), Type.Object({ strandId: Id }, exact)]);
 /** What to keep: a side of a station, what nobody takes of a strand's end, or bottles opened for another sauce. */
 export const KeepSchema = Type.Object(
   {

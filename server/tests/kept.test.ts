@@ -1,5 +1,5 @@
-import { mapStations, type BatchFile, type Intake } from '@roskel/core';
-import type { BatchRecord, BottlingRecord, Problem, StoredRecord } from '@roskel/contract';
+import { carry, leftoverLot, mapStations, type BatchFile, type Intake } from '@roskel/core';
+import { BARE_LOT, type BatchRecord, type BottlingRecord, type PodLotRecord, type Problem, type StoredRecord } from '@roskel/contract';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { exampleFile } from '../../core/tests/helpers';
 import { startKitchen, type Running } from './kit';
@@ -93,6 +93,46 @@ describe('what a batch left, kept for another one', () => {
     await put(source.id, (f) => ({ ...f, readings: jar(3.7) }));
     expect((await get(taker.id)).file.stored[0]!.past.ferment).toBe('acid');
     expect((await bottlesOf(taker.id)).place).not.toBe('bin');
+  });
+  it('the same of pulp among the pods: as a lot, dried, and in the sauce that took it; undone with the reading', async () => {
+    await put(source.id, (f) => ({ ...doneUpTo(f, 'strain'), readings: jar(3.7) }));
+    const { file } = await get(source.id);
+    const left = leftoverLot(file, 'strain', 'pulp', { id: 'pulp-1', name: 'Pulp' }, 20)!;
+    expect(left.lot.jar).toBe('acid');
+    const leftBy = { batchId: source.id, what: { stationId: 'strain', side: 'pulp' } };
+    // What the page says of its jar is not taken on trust.
+    const input = { ...BARE_LOT, gotOn: today, lot: { ...left.lot, jar: 'unread' as const } };
+    expect((await k.call('POST', '/pods', { input, stockG: 300, words: '', leftBy })).status).toBe(201);
+    const lot = async (id: string) => (await k.call<PodLotRecord[]>('GET', '/pods')).value.find((p) => p.id === id)!.lot;
+    expect((await lot('pulp-1')).jar).toBe('acid');
+    const dried = (await k.call<PodLotRecord>('POST', '/pods/pulp-1/turn', { into: 'pulp', takeG: 100, gotG: null, words: '' })).value;
+    expect(dried.lot).toMatchObject({ form: 'pulp', jar: 'acid' });
+    const plain = { ...exampleFile(), name: 'Takes pulp', readings: jar(3.7) };
+    const pulp: Intake = { id: 'pulp', origin: { from: 'pods', lotId: dried.id, prep: 'whole' }, amount: { g: 15 } };
+    const made = mapStations(doneUpTo(plain, 'bottle'), (s) => (s.id === 'blend' ? { ...s, intakes: [...s.intakes, pulp] } : s));
+    const taker = await add(carry(made, [dried.lot], []));
+    expect((await bottlesOf(taker.id)).place).not.toBe('bin');
+    await put(source.id, (f) => ({ ...f, readings: jar(5.1) }));
+    expect([(await lot('pulp-1')).jar, (await lot(dried.id)).jar]).toEqual(['condemned', 'condemned']);
+    const told = await get(taker.id);
+    const carried = (f: BatchFile) => f.lots.find((l) => l.id === dried.id)!;
+    expect(carried(told.file).jar).toBe('condemned');
+    expect((await bottlesOf(taker.id)).place).toBe('bin');
+    // Neither an edit of the lot nor a forged file talks it out of it.
+    const now = (await k.call<PodLotRecord[]>('GET', '/pods')).value.find((p) => p.id === dried.id)!;
+    const { jar: _, ...bare } = now.lot;
+    const { gotOn, place, note, useFirst, ripeness, pricePerKg } = now;
+    const edit = { gotOn, place, note, useFirst, ripeness, pricePerKg, lot: { ...bare, name: 'Fine' } };
+    expect((await k.call('PUT', `/pods/${dried.id}`, { revision: now.revision, input: edit })).status).toBe(200);
+    expect(await lot(dried.id)).toMatchObject({ name: 'Fine', jar: 'condemned' });
+    const forged = { ...told.file, lots: told.file.lots.map((l) => (l.id === dried.id ? { ...l, jar: 'acid' as const } : l)) };
+    await k.change(told, forged);
+    expect(carried((await get(taker.id)).file).jar).toBe('condemned');
+    await put(source.id, (f) => ({ ...f, readings: jar(3.7) }));
+    expect([(await lot('pulp-1')).jar, carried((await get(taker.id)).file).jar]).toEqual(['acid', 'acid']);
+    expect((await bottlesOf(taker.id)).place).not.toBe('bin');
+    // Tidied up: the tests after this begin from the drained jar.
+    await put(source.id, (f) => ({ ...doneUpTo(f, 'drain'), readings: f.readings }));
   });
   it('past its day, it is said and the sauce is given days only', async () => {
     const plain = { ...exampleFile(), name: 'Late', readings: jar(3.7) };

@@ -17,7 +17,7 @@ beforeAll(async () => {
   open = await memoryDb();
   for (const id of ['a', 'b']) {
     const lot = lotOfVariety(variety(id === 'a' ? 'cayenne-red' : 'pointed-red'), { id });
-    await addPod(open.db, { lot, ...BARE_LOT }, 5000, '', '2026-11-23');
+    await addPod(open.db, { input: { lot, ...BARE_LOT }, stockG: 5000, words: '' }, '2026-11-23');
   }
   await addLarder(open.db, 'vinegar_cider', 5000, '');
   await addLarder(open.db, 'garlic', 500, '');

@@ -3,7 +3,7 @@ import { HOUSE_PH } from '../ferment';
 import { carry, fitVessels, freeId, intakesOf, LineProblem, mainEnd, newBatch, podUses, reportLine } from '../line';
 import { kindKey, type Ingredient } from '../matter/ingredient';
 import { variety } from '../matter/variety';
-import { lotOfVariety, type PodLot } from '../pantry';
+import { isSpoilt, lotOfVariety, type PodLot } from '../pantry';
 import type { Day } from '../plan';
 import { choosePods, madeOf, useMix, withSomePods, type LinearSolver, type PodChoice } from '../solve';
 import type { HaveThing } from './have';
@@ -74,7 +74,7 @@ function oncePerThing(things: readonly HaveThing[]): HaveThing[] {
  * the line cannot run.
  */
 export function planBatch(solver: LinearSolver, wish: Wish, today: Day): Plan {
-  const pods = wish.pods.filter((p) => p.stockG > 0);
+  const pods = wish.pods.filter((p) => p.stockG > 0 && !isSpoilt(p.lot));
   if (pods.length === 0) throw new RangeError('Say which pods you have, such as "15 hot pods" or "200 g of jalapeños".');
   const things = oncePerThing(wish.things).filter((t) => wish.rows.some((r) => r.key === t.id));
   const jug = jugOf(things, wish.larder ?? [], wish.rows, wish.goal);

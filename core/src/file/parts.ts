@@ -1,6 +1,7 @@
 import { Type, type Static, type TSchema } from '@sinclair/typebox';
 import { HEAT_BASES, HEAT_SOURCES } from '../heat/lotHeat';
 import { SIGN_IDS } from '../ferment/signs';
+import { JAR_VERDICTS } from '../matter/jar';
 import { POD_FORMS, type PodLot } from '../pantry/lot';
 
 /** What stands in every version of the open batch file. Documented in docs/formats/batch.md. */
@@ -208,6 +209,7 @@ export const LotSchema = Type.Object(
     pH: Type.Optional(Type.Number({ title: 'Its pH', minimum: 2, maximum: 8 })),
     foods: Type.Optional(Type.Array(Type.String({ maxLength: 40 }), { maxItems: 40 })),
     allergens: Type.Optional(Type.Array(Type.String({ maxLength: 60 }), { maxItems: 60 })),
+    jar: Type.Optional(Type.Union(JAR_VERDICTS.map((v) => Type.Literal(v)))),
   },
   { additionalProperties: false },
 );

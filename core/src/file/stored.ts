@@ -1,6 +1,7 @@
 import { Type } from '@sinclair/typebox';
 import { COMPONENTS } from '../matter/component';
-import { FOODS, JAR_VERDICTS, TEXTURES } from '../parcel';
+import { JAR_VERDICTS } from '../matter/jar';
+import { FOODS, TEXTURES } from '../parcel';
 import { DaySchema, Id } from './parts';
 
 const literals = <T extends string>(list: readonly T[]) => Type.Union(list.map((x) => Type.Literal(x)));

@@ -42,8 +42,8 @@ function pods(intake: Intake, lotId: string, massG: number, stores: Stores, draw
   const n = podsIn(lot, massG);
   const whole = lotStream(lot, stores.row(lot.like), massG, draw, Math.sqrt(podVariance(n)));
   const foods = lotFoods(lot);
-  // An own ferment, and what a sieve kept of one, came out of a jar of which nothing is known here.
-  const ferment = OUT_OF_A_JAR.has(lot.form) ? ('unread' as const) : null;
+  // An own ferment, and what a sieve kept of one, came out of a jar: where nothing more is known of it, one that nobody read.
+  const ferment = lot.jar ?? (OUT_OF_A_JAR.has(lot.form) ? ('unread' as const) : null);
   const past = { foods, fresh: foods, freeOilG: massG * lotOil(lot), ferment };
   const luck = Math.exp(prepSd(lot, prep) * own.z(`knife.${lot.id}`));
   const { stays, goes } = cutPods(lot, prep, whole, luck);

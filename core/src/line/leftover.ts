@@ -77,6 +77,7 @@ export function leftoverLot(
       saltPct: (100 * stream.grams.salt) / wholeG,
       foods: [...past.foods].sort(),
       allergens: allergensIn(stream),
+      ...(past.ferment ? { jar: past.ferment } : {}),
       ...(pH === undefined ? {} : { pH: Math.min(8, Math.max(2, pH)) }),
     },
   };

@@ -8,3 +8,4 @@ export * from './variety';
 export * from './colour';
 export * from './flavour';
 export * from './own';
+export * from './jar';

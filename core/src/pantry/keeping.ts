@@ -1,5 +1,5 @@
 import { daysBetween, type Day } from '../plan/date';
-import type { PodForm } from './lot';
+import type { PodForm, PodLot } from './lot';
 
 /**
  * Days that a form of pods is good for, cold for what is wet and dark and dry for what is not (common practice, no
@@ -15,6 +15,9 @@ export const KEEPS_DAYS: Record<PodForm, number> = {
   ferment: 7,
   pulp: 365,
 };
+
+/** Out of a jar that was to be thrown away: no part of any sauce, whatever became of it since. */
+export const isSpoilt = (lot: PodLot): boolean => lot.jar === 'condemned';
 
 /** What age asks of a lot, in a few words: null while it is good. `gotOn` null: nothing is known. */
 export function ageHint(form: PodForm, gotOn: Day | null, today: Day): string | null {

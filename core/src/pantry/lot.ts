@@ -1,4 +1,5 @@
 import { knifeSd, lotSigma, type LotHeat, type PodAnatomy, type Preparation, retained } from '../heat';
+import type { JarVerdict } from '../matter/jar';
 import { acidsLike, variety, type CapsaicinoidClass, type Variety } from '../matter/variety';
 
 export const POD_FORMS = ['fresh', 'frozen', 'dried', 'flakes', 'powder', 'paste', 'ferment', 'pulp'] as const;
@@ -44,6 +45,8 @@ export interface PodLot {
   /** Of pulp that a sieve kept: foods (see parcel/foods) and allergen tags of everything that had gone into it. */
   foods?: string[];
   allergens?: string[];
+  /** Of what came out of a jar: how sure that jar was, as last known. */
+  jar?: JarVerdict;
 }
 
 /** Water a form holds when nothing better is known, % (common practice, no source; own ferment and paste as the pod). */

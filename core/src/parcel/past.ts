@@ -1,3 +1,4 @@
+import { JAR_VERDICTS, type JarVerdict } from '../matter/jar';
 import type { Food } from './foods';
 
 export type Instrument = 'meter' | 'strip';
@@ -17,10 +18,6 @@ export interface MeasuredPh {
   /** Sd of the reading, pH. */
   sd: number;
 }
-
-/** What is known of a jar by its readings, best first; a mix of jars is as bad as its worst. */
-export const JAR_VERDICTS = ['acid', 'unread', 'doubtful', 'condemned'] as const;
-export type JarVerdict = (typeof JAR_VERDICTS)[number];
 
 /** A packed jar, as the ferment and the drain need to know it. */
 export interface PackedJar {

@@ -4,7 +4,8 @@ import { heatShu, massOf, scale, type Stream } from '../matter/stream';
 import type { Draw } from '../stat/draw';
 import type { Food } from './foods';
 import { parcel, type Parcel } from './parcel';
-import type { JarVerdict, Texture } from './past';
+import type { JarVerdict } from '../matter/jar';
+import type { Texture } from './past';
 
 /** Something that a batch left and that was kept (brine, pulp, a finished sauce): what another batch needs to know of it. */
 export interface StoredStuff {

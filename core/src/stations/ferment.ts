@@ -25,7 +25,8 @@ import type { Reading, StationLog, ToolLearnt } from '../file';
 import { noGrams } from '../matter/component';
 import { volumeMl } from '../matter/density';
 import { convert, waterPhaseSaltPct, withHeat, type Stream } from '../matter/stream';
-import { parcel, phOf, readingSd, type JarVerdict, type Parcel } from '../parcel';
+import type { JarVerdict } from '../matter/jar';
+import { parcel, phOf, readingSd, type Parcel } from '../parcel';
 import { addDays, daysBetween, daysSince, type Day } from '../plan';
 import { station, type JarKnown, type Outcome, type StationView } from './station';
 

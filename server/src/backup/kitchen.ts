@@ -6,6 +6,7 @@ import {
   KITCHEN_VERSION,
   KitchenFileSchema,
   LarderFactsSchema,
+  LeftBySchema,
   LeavingSchema,
   OwnIngredientSchema,
   OwnToolSchema,
@@ -110,9 +111,11 @@ async function checkMeaning(db: Db): Promise<void> {
     const checked = checkBatchFile(file);
     if (!checked.ok) errors.push(...checked.errors.map((e) => ({ path: `batches/${id}/${e.path}`, message: e.message })));
   }
-  for (const { id, lot, gotOn, place, note, useFirst, ripeness, pricePerKg } of await db.select().from(schema.podLots)) {
+  for (const { id, lot, gotOn, place, note, useFirst, ripeness, pricePerKg, leftBy } of await db.select().from(schema.podLots)) {
     const input = { lot, gotOn, place, note, useFirst, ripeness, pricePerKg };
     errors.push(...errorsOf(PodLotInputSchema, input).map((e) => ({ path: `pod_lots/${id}/${e.path}`, message: e.message })));
+    if (leftBy !== null)
+      errors.push(...errorsOf(LeftBySchema, leftBy).map((e) => ({ path: `pod_lots/${id}/leftBy/${e.path}`, message: e.message })));
   }
   const at = (path: string, found: FieldError[]) => errors.push(...found.map((e) => ({ path: `${path}/${e.path}`, message: e.message })));
   for (const { id, note, packG, packPrice, openedOn, ownPh, useFirst } of await db.select().from(schema.larderLots))

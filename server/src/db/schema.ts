@@ -43,6 +43,8 @@ export const podLots = pgTable('pod_lots', {
   pricePerKg: doublePrecision('price_per_kg'),
   /** The lot it was dried, frozen or ground from. */
   madeFrom: text('made_from'),
+  /** The batch that left it, and where there; what was dried from it has the same. */
+  leftBy: json('left_by').$type<{ batchId: string; what: Leaving }>(),
   archived: boolean('archived').notNull().default(false),
   createdAt: at('created_at'),
 });

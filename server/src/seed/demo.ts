@@ -143,7 +143,7 @@ function springTide(start: string, green: PodLot): BatchFile {
 
 /** Fills an empty data folder with a made-up coast kitchen: pods, a larder, and nine batches of seven kinds. */
 export async function seedDemo(db: Db, today: string): Promise<void> {
-  for (const { input, stockG } of demoLots(today)) await addPod(db, input, stockG, `${stockG} g`, today);
+  for (const { input, stockG } of demoLots(today)) await addPod(db, { input, stockG, words: `${stockG} g` }, today);
   for (const { key, stockG, words, facts } of demoLarder(today)) await addLarder(db, key, stockG, words, facts);
   const lots = await listPods(db);
   const pick = (id: string, prep: Preparation = 'whole'): PodChoice => {

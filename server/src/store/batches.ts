@@ -103,7 +103,9 @@ function newlyWanted(before: BatchFile | null, after: BatchFile): StoreName[] {
   return STORES.filter((store) => !same(wanted(before, store), wanted(after, store)));
 }
 
-async function settle(tx: Db, id: string, file: BatchFile, today: string): Promise<{ touched: Saved['touched']; told: string[] }> {
+type Told = Awaited<ReturnType<typeof settleKept>>;
+
+async function settle(tx: Db, id: string, file: BatchFile, today: string): Promise<{ touched: Saved['touched']; told: Told }> {
   const idsIn = async (table: typeof podLots | typeof larderLots | typeof storedStuff) =>
     new Set((await tx.select({ id: table.id }).from(table)).map((r) => r.id));
   // What is archived still has its ledger.
@@ -111,16 +113,16 @@ async function settle(tx: Db, id: string, file: BatchFile, today: string): Promi
   const touched: Saved['touched'] = new Set(await settleUse(tx, id, file, (n) => there[n.store].has(n.id)));
   if (await settleShelf(tx, id, file, today)) touched.add('shelf');
   const told = await settleKept(tx, id, file);
-  if (told.length > 0) touched.add('stored');
+  for (const store of ['stored', 'pods'] as const) if (told[store].length > 0) touched.add(store);
   return { touched, told };
 }
 
 /** Batches that took kept things of which more is known now, each told of it. */
-async function tell(db: Db, told: readonly string[], today: string): Promise<Saved[]> {
-  if (told.length === 0) return [];
+async function tell(db: Db, told: Told, today: string): Promise<Saved[]> {
+  if (told.stored.length + told.pods.length === 0) return [];
   const saved: Saved[] = [];
   for (const { id, revision, file } of await everyBatch(db)) {
-    if (!file.stored.some((s) => told.includes(s.id))) continue;
+    if (!file.stored.some((s) => told.stored.includes(s.id)) && !file.lots.some((l) => told.pods.includes(l.id))) continue;
     try {
       saved.push(await changeBatch(db, id, revision, [], today));
     } catch (error) {

@@ -18,22 +18,28 @@ import { podLots, storedStuff } from '../db/schema';
 import { Unfit } from './errors';
 
 /**
- * Lots that a file names and does not carry, as the stores have them; and stored things as they are known here, whatever
- * the file says of them: what became of their jar since is told here.
+ * Lots that a file names and does not carry, as the stores have them; stored things as they are known here, and of lots how
+ * sure their jar was, whatever the file says: what became of it since is told here.
  */
-async function missing(db: Db, file: BatchFile): Promise<{ lots: PodLot[]; stored: StoredStuff[] }> {
+async function known(db: Db, file: BatchFile): Promise<{ lots: PodLot[]; stored: StoredStuff[] }> {
   const names = stationsOf(file).map((s) => namesOf(s.entry));
-  const lots = new Set(file.lots.map((l) => l.id));
-  const lotIds = names.flatMap((n) => [...n.lots]).filter((id) => !lots.has(id));
-  const storedIds = names.flatMap((n) => [...n.stored]);
-  return {
-    lots:
-      lotIds.length === 0 ? [] : (await db.select({ lot: podLots.lot }).from(podLots).where(inArray(podLots.id, lotIds))).map((r) => r.lot),
-    stored:
-      storedIds.length === 0
-        ? []
-        : (await db.select({ stuff: storedStuff.stuff }).from(storedStuff).where(inArray(storedStuff.id, storedIds))).map((r) => r.stuff),
-  };
+  const [lotIds, storedIds] = [names.flatMap((n) => [...n.lots]), names.flatMap((n) => [...n.stored])];
+  const here =
+    lotIds.length === 0
+      ? []
+      : await db.select({ lot: podLots.lot, leftBy: podLots.leftBy }).from(podLots).where(inArray(podLots.id, lotIds));
+  const lots = here.flatMap(({ lot, leftBy }): PodLot[] => {
+    const carried = file.lots.find((l) => l.id === lot.id);
+    if (!carried) return [lot];
+    if (leftBy === null || carried.jar === lot.jar) return [];
+    const { jar: _, ...rest } = carried;
+    return [lot.jar ? { ...rest, jar: lot.jar } : rest];
+  });
+  const stored =
+    storedIds.length === 0
+      ? []
+      : (await db.select({ stuff: storedStuff.stuff }).from(storedStuff).where(inArray(storedStuff.id, storedIds))).map((r) => r.stuff);
+  return { lots, stored };
 }
 
 /** The path in a file of something that stops its line. */
@@ -48,7 +54,7 @@ export async function fitFile(db: Db, value: unknown): Promise<BatchFile> {
   if (!checked.ok) throw new Unfit('Some of this cannot be.', checked.errors);
   let file: BatchFile;
   try {
-    const { lots, stored } = await missing(db, checked.file);
+    const { lots, stored } = await known(db, checked.file);
     file = carry(checked.file, lots, [], stored);
   } catch (error) {
     throw new Unfit((error as Error).message, [{ path: 'lots', message: (error as Error).message }]);

@@ -1,11 +1,13 @@
 import { randomUUID } from 'node:crypto';
 import { and, asc, eq, sql } from 'drizzle-orm';
 import { isIngredient, turned, TURNS, turnsFor, type PodLot, type Turn } from '@roskel/core';
-import type { LotHistory, Move, PodLotInput, PodLotRecord } from '@roskel/contract';
+import type { LotHistory, Move, NewPodLot, PodLotInput, PodLotRecord } from '@roskel/contract';
 import type { Db } from '../db/open';
 import { podLots } from '../db/schema';
+import { getBatch } from './batches';
 import { NotFound, Stale, Unfit } from './errors';
 import { heatHistory, stateHeat } from './heat';
+import { settleKept } from './keptNews';
 import { keptOf, type Kept } from './promised';
 import { addMove, ledgerOf } from './stock';
 
@@ -46,12 +48,15 @@ function fitLot({ lot }: PodLotInput): void {
   throw new Unfit(message, [{ path: 'input/lot/like', message }]);
 }
 
-export async function addPod(db: Db, input: PodLotInput, stockG: number, words: string, today: string): Promise<PodLotRecord> {
+export async function addPod(db: Db, { input, stockG, words, leftBy }: NewPodLot, today: string): Promise<PodLotRecord> {
   fitLot(input);
   const id = input.lot.id;
   await db.transaction(async (tx) => {
     const t = tx as unknown as Db;
-    await t.insert(podLots).values({ id, ...input });
+    const file = leftBy && (await getBatch(t, leftBy.batchId)).file;
+    await t.insert(podLots).values({ id, ...input, leftBy: leftBy ?? null });
+    // How sure its jar is, is worked out here and not taken on trust.
+    if (file) await settleKept(t, leftBy.batchId, file);
     await stateHeat(t, id, input.lot.heat, input.gotOn ?? today);
     if (stockG > 0) await addMove(t, { store: 'pods', itemId: id, deltaG: stockG, reason: 'in', words });
   });
@@ -63,7 +68,11 @@ export async function editPod(db: Db, id: string, revision: number, input: PodLo
   const before = await rowOf(db, id);
   const done = await db
     .update(podLots)
-    .set({ ...input, lot: { ...input.lot, id }, revision: sql`${podLots.revision} + 1` })
+    .set({
+      ...input,
+      lot: { ...input.lot, id, ...(before.lot.jar ? { jar: before.lot.jar } : {}) },
+      revision: sql`${podLots.revision} + 1`,
+    })
     .where(and(eq(podLots.id, id), eq(podLots.revision, revision)))
     .returning();
   if (done.length === 0) throw new Stale(await getPod(db, id));
@@ -108,9 +117,18 @@ export async function turnPod(db: Db, id: string, request: TurnRequest, today: s
     const t = tx as unknown as Db;
     const { place, note, useFirst, ripeness } = row;
     const pricePerKg = row.pricePerKg === null ? null : (row.pricePerKg * request.takeG) / gotG;
-    await t
-      .insert(podLots)
-      .values({ id: newId, lot: { ...lot, name }, gotOn: today, place, note, useFirst, ripeness, pricePerKg, madeFrom: id });
+    await t.insert(podLots).values({
+      id: newId,
+      lot: { ...lot, name },
+      gotOn: today,
+      place,
+      note,
+      useFirst,
+      ripeness,
+      pricePerKg,
+      madeFrom: id,
+      leftBy: row.leftBy,
+    });
     await stateHeat(t, newId, lot.heat, today, `${row.lot.name} as it was believed, ${TURNS[request.into].verb}`);
     await addMove(t, { store: 'pods', itemId: id, deltaG: -request.takeG, reason: request.into, words: request.words });
     await addMove(t, { store: 'pods', itemId: newId, deltaG: gotG, reason: 'in', words: `from ${row.lot.name}` });

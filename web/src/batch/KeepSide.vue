@@ -40,7 +40,8 @@ async function keep() {
     const holds = also.length > 0 ? `With ${also.map((i) => i.name.toLowerCase()).join('; ')}. ` : '';
     const note = (holds + stored).slice(0, 2000);
     const input = { ...BARE_LOT, lot, gotOn: props.station.to, note };
-    await pods.add(input, Math.round(massG), `left by ${file.name}`.slice(0, 80));
+    const leftBy = { batchId: batch.id!, what: { stationId: props.station.id, side: props.side } };
+    await pods.add(input, Math.round(massG), `left by ${file.name}`.slice(0, 80), leftBy);
     notices.say(`${lot.name}: ${grams(massG)} in Pods. ${stored} Undo takes it back.`);
   } catch (e) {
     notices.fail(e);

@@ -107,7 +107,8 @@ li.bad {
   background: var(--warn-plate);
 }
 .row {
-  width: 100%;
+  flex: 1;
+  min-width: 0;
   height: auto;
   min-height: 44px;
   justify-content: start;

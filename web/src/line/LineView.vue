@@ -290,6 +290,9 @@ svg {
   cursor: grab;
   touch-action: none;
 }
+.pickers.changing {
+  height: 40px;
+}
 .pickers.changing button {
   border: 1.5px dashed var(--soft);
   border-radius: 10px;

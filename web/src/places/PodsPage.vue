@@ -5,6 +5,7 @@ import { NButton, NVirtualList } from 'naive-ui';
 import type { PodLotRecord } from '@roskel/contract';
 import {
   ageHint,
+  isSpoilt,
   blurQuantiles,
   daysBetween,
   FORM_NAMES,
@@ -77,10 +78,14 @@ const SURE: Record<HeatSource, string> = {
 };
 /** Hot and mild part at a lively heat of the pod itself, SHU (our judgement). */
 const HOT = 3000;
-/** What a lot wants its owner to know: to be used first, or that it has lain long. */
 /** More was taken than ever came in: somebody forgot to say what they bought. */
 const owing = (p: PodLotRecord) => (p.stockG < -0.5 ? `${grams(-p.stockG)} more taken than came in` : null);
-const hintOf = (p: PodLotRecord) => (p.stockG <= 0 ? owing(p) : p.useFirst ? 'use first' : ageHint(p.lot.form, p.gotOn, today()));
+/** What a lot wants its owner to know: to be thrown away, to be used first, or that it has lain long. */
+function hintOf(p: PodLotRecord): string | null {
+  if (p.stockG <= 0) return owing(p);
+  if (isSpoilt(p.lot)) return 'throw it away: its jar spoilt';
+  return p.useFirst ? 'use first' : ageHint(p.lot.form, p.gotOn, today());
+}
 function wanted(p: PodLotRecord): boolean {
   const words = `${p.lot.name} ${FORM_NAMES[p.lot.form]} ${p.place} ${p.ripeness} ${(p.lot.flavour ?? []).join(' ')}`.toLowerCase();
   if (!words.includes(find.value.trim().toLowerCase())) return false;

@@ -2,7 +2,7 @@
 import { computed, onMounted, ref } from 'vue';
 import { NButton } from 'naive-ui';
 import { RouterLink, useRouter } from 'vue-router';
-import { addDays, daysBetween } from '@roskel/core';
+import { addDays, daysBetween, isSpoilt } from '@roskel/core';
 import { day, grams, plural, today, weekday } from '../format';
 import { useLarder } from '../stores/larder';
 import { useNotices } from '../stores/notices';
@@ -72,7 +72,9 @@ const buys = computed(() =>
     .sort((a, b) => a.on.localeCompare(b.on)),
 );
 const first = computed(() => [
-  ...pods.items.filter((p) => p.useFirst && p.stockG > 0).map((p) => ({ name: p.lot.name, says: grams(p.stockG), to: '/pods' })),
+  ...pods.items
+    .filter((p) => p.useFirst && p.stockG > 0 && !isSpoilt(p.lot))
+    .map((p) => ({ name: p.lot.name, says: grams(p.stockG), to: '/pods' })),
   ...larder.items
     .filter((l) => l.useFirst && l.stockG > 0)
     .map((l) => ({ name: larder.row(l.ingredientKey)?.name ?? '', says: grams(l.stockG), to: '/larder' })),

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue';
 import type { PodLotRecord } from '@roskel/contract';
-import { FORM_NAMES, lotShu, type PodChoice } from '@roskel/core';
+import { isSpoilt, FORM_NAMES, lotShu, type PodChoice } from '@roskel/core';
 import { grams as g, shu } from '../format';
 import { heatColour } from '../theme';
 import { heatAxis, hill } from '../charts/HeatAxis';
@@ -44,7 +44,8 @@ function typed(value: number) {
         <b>{{ name }}</b>
         <span class="soft"
           >{{ FORM_NAMES[choice.lot.form] }}{{ record.place ? `, ${record.place}` : ''
-          }}<b v-if="record.useFirst" class="first">, use first</b></span
+          }}<b v-if="isSpoilt(choice.lot)" class="first">, throw it away: its jar spoilt</b
+          ><b v-else-if="record.useFirst" class="first">, use first</b></span
         >
       </span>
     </div>

@@ -1,12 +1,13 @@
 import { ref, shallowRef } from 'vue';
-import { inSchool, type HeatSchool, type PodChoice, type Preparation } from '@roskel/core';
+import { inSchool, isSpoilt, type HeatSchool, type PodChoice, type Preparation } from '@roskel/core';
 import type { PodLotRecord } from '@roskel/contract';
 import { stoppable } from '../worker/client';
 import type { Timed } from '../worker/worker';
 
 /** A lot of the store as something to mix from, as a school counts its heat. */
 export function choiceOf(p: PodLotRecord, cut: { prep: Preparation }, stockG: number, school: HeatSchool): PodChoice {
-  return { lot: inSchool(p.lot, school), stockG, prep: cut.prep, useFirst: p.useFirst, perKg: p.pricePerKg };
+  // What is to be thrown away is as good as not there.
+  return { lot: inSchool(p.lot, school), stockG: isSpoilt(p.lot) ? 0 : stockG, prep: cut.prep, useFirst: p.useFirst, perKg: p.pricePerKg };
 }
 
 interface Question<A, M> {

@@ -1,5 +1,5 @@
 import { defineStore } from 'pinia';
-import { PodLotInputSchema, type LotHistory, type Move, type PodLotInput, type PodLotRecord } from '@roskel/contract';
+import { PodLotInputSchema, type LotHistory, type Move, type NewPodLot, type PodLotInput, type PodLotRecord } from '@roskel/contract';
 import { TURNS, type Turn } from '@roskel/core';
 import { api } from '../api/client';
 import { archiveOf } from './archive';
@@ -17,8 +17,8 @@ export const usePods = defineStore('pods', () => {
   const undo = useUndo();
   const archive = archiveOf<PodLotRecord>('pods', (p) => p.lot.name, list.refresh);
 
-  async function add(input: PodLotInput, stockG: number, words: string): Promise<PodLotRecord> {
-    const made = await api.post<PodLotRecord>('/pods', { input, stockG, words });
+  async function add(input: PodLotInput, stockG: number, words: string, leftBy?: NewPodLot['leftBy']): Promise<PodLotRecord> {
+    const made = await api.post<PodLotRecord>('/pods', { input, stockG, words, ...(leftBy ? { leftBy } : {}) } satisfies NewPodLot);
     undo.push(`${input.lot.name} added`, 'pods', {
       kind: 'calls',
       undo: [{ method: 'remove', path: `/pods/${made.id}` }],

@@ -11,7 +11,7 @@ export const podRoutes: readonly Route[] = [
     body: NewPodLotSchema,
     answer: PodLotAnswer,
     status: 201,
-    run: async (k, req) => announced(k, 'pods', await addPod(k.db, req.body.input, req.body.stockG, req.body.words, k.today())),
+    run: async (k, req) => announced(k, 'pods', await addPod(k.db, req.body, k.today())),
   },
   {
     method: 'put',

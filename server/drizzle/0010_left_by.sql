@@ -1,0 +1,1 @@
+ALTER TABLE "pod_lots" ADD COLUMN "left_by" json;
