@@ -1,5 +1,5 @@
 import { chargeAt } from './charge';
-import { ionicStrengthAt, settleIonicStrength } from './solve';
+import { settleIonicStrength } from './solve';
 import { ACID_CONSTANTS } from './constants';
 import { poolOf, TYPICAL_ACIDS, type AcidPool, type AcidWorld } from './pool';
 import type { Stream } from '../matter/stream';
@@ -10,15 +10,20 @@ import type { Stream } from '../matter/stream';
  * ionic strength contains |SID|: one fixed point.
  */
 export function sidForPh(pool: AcidPool, pH: number, extraWaterKg = 0): number {
+  return anchorAt(pool, pH, extraWaterKg).sid;
+}
+
+/** The same with the ionic strength (mol/kg) at which it is so; `start` is that of much the same stuff, where known. */
+export function anchorAt(pool: AcidPool, pH: number, extraWaterKg: number, start?: number): { sid: number; ionicStrength: number } {
   const bare: AcidPool = { ...pool, sidEq: 0 };
   const waterKg = pool.waterKg + extraWaterKg;
   let sid = 0;
-  settleIonicStrength((I) => {
+  const ionicStrength = settleIonicStrength((I) => {
     const state = chargeAt(bare, pH, I, extraWaterKg);
     sid = -state.charge;
     return state.ionicStrength + Math.abs(sid) / (2 * waterKg);
-  });
-  return sid;
+  }, start);
+  return { sid, ionicStrength };
 }
 
 /** The stream with its strong ions shifted so that its pH is `pH` (a measured value pins the prediction). */
@@ -34,21 +39,14 @@ export function lacticForPh(stream: Stream, pH: number, world: AcidWorld = TYPIC
   const bare: Stream = { ...stream, grams: { ...stream.grams, lactic: 0 } };
   const pool = poolOf(bare, world);
   const lactic = ACID_CONSTANTS.lactic;
-  const acid = { mol: 0, z0: lactic.z0, pKa: lactic.pKa, eps: lactic.eps };
+  // One mole of it by itself: its charge, and from the slope of that its mean squared charge.
+  const alone: AcidPool = { ...pool, sidEq: 0, waterKg: 0, naclMol: 0, acids: [{ mol: 1, z0: lactic.z0, pKa: lactic.pKa, eps: lactic.eps }] };
   let mol = 0;
-  let I = 0.3;
-  const alone: AcidPool = { ...pool, sidEq: 0, waterKg: 0, naclMol: 0, acids: [{ ...acid, mol: 1 }] };
-  for (let pass = 0; pass < 40; pass++) {
-    const trial: AcidPool = { ...pool, acids: [...pool.acids, { ...acid, mol }] };
-    I = ionicStrengthAt(trial, pH, 0, I);
-    const without = chargeAt(pool, pH, I).charge;
-    const one = chargeAt(alone, pH, I).charge;
-    const next = Math.max(0, -without / one);
-    if (Math.abs(next - mol) < 1e-10) {
-      mol = next;
-      break;
-    }
-    mol = next;
-  }
+  settleIonicStrength((I) => {
+    const without = chargeAt(pool, pH, I);
+    const one = chargeAt(alone, pH, I);
+    mol = Math.max(0, -without.charge / one.charge);
+    return without.ionicStrength + (mol * (one.beta / Math.LN10 + one.charge * one.charge)) / (2 * pool.waterKg);
+  });
   return mol * lactic.molarMass;
 }

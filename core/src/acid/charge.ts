@@ -12,8 +12,8 @@ export function activity(z: number, eps: number, ionicStrength: number): number 
   return 10 ** (-z * z * debye(ionicStrength) + eps * ionicStrength);
 }
 
-/** Mean charge and mean squared charge of an acid at a pH (chapter 3, equation 4), written into `out`. */
-function meanCharge(acid: PoolAcid, pH: number, D: number, I: number, out: { z: number; z2: number }): void {
+/** Mean charge and mean squared charge of an acid at a pH (chapter 3, equation 4), written into `mean`. */
+function meanCharge(acid: PoolAcid, pH: number, D: number, I: number): void {
   const { z0, pKa, eps } = acid;
   let logW = 0;
   let logG = -z0 * z0 * D + eps[0]! * I;
@@ -42,21 +42,22 @@ function meanCharge(acid: PoolAcid, pH: number, D: number, I: number, out: { z: 
     s1 += w * z;
     s2 += w * z * z;
   }
-  out.z = s1 / sum;
-  out.z2 = s2 / sum;
+  mean[0] = s1 / sum;
+  mean[1] = s2 / sum;
 }
 /** The same for an acid of one step, which most groups are: a share `p` has lost its proton. */
-function oneStep({ z0, pKa, eps }: PoolAcid, pH: number, D: number, I: number, out: { z: number; z2: number }): void {
+function oneStep({ z0, pKa, eps }: PoolAcid, pH: number, D: number, I: number): void {
   const z1 = z0 - 1;
   const p = 1 / (1 + Math.exp((pKa[0]! - pH - D * (z1 * z1 - z0 * z0) - I * (eps[0]! - eps[1]!)) * Math.LN10));
-  out.z = z0 - p;
-  out.z2 = z0 * z0 * (1 - p) + z1 * z1 * p;
+  mean[0] = z0 - p;
+  mean[1] = z0 * z0 * (1 - p) + z1 * z1 * p;
 }
 
 /** Decades under the commonest form. */
 const RAREST = -18;
 const scratch = new Float64Array(8);
-const mean = { z: 0, z2: 0 };
+/** Mean charge, and mean squared charge, of the acid looked at last: an array, for numbers in an object are made anew each time. */
+const mean = new Float64Array(2);
 
 /** Net charge of the pool at a trial pH, its slope and the ionic strength it implies. */
 export interface ChargeState {
@@ -81,11 +82,13 @@ export function chargeAt(pool: AcidPool, pH: number, ionicStrength: number, extr
   // Constants that are off by so much act as a pH that is off by as much the other way.
   const acidPh = pH - pool.pKaShift;
   for (const acid of pool.acids) {
-    if (acid.pKa.length === 1) oneStep(acid, acidPh, D, ionicStrength, mean);
-    else meanCharge(acid, acidPh, D, ionicStrength, mean);
-    q += acid.mol * mean.z;
-    beta += acid.mol * (mean.z2 - mean.z * mean.z) * Math.LN10;
-    ions += acid.mol * mean.z2;
+    if (acid.pKa.length === 1) oneStep(acid, acidPh, D, ionicStrength);
+    else meanCharge(acid, acidPh, D, ionicStrength);
+    const z = mean[0]!;
+    const z2 = mean[1]!;
+    q += acid.mol * z;
+    beta += acid.mol * (z2 - z * z) * Math.LN10;
+    ions += acid.mol * z2;
   }
   const mH = Math.exp((-pH + D - WATER.epsH * ionicStrength) * Math.LN10);
   const mOH = Math.exp((pH - WATER.pKw + D - WATER.epsOH * ionicStrength) * Math.LN10);

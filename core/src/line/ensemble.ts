@@ -4,7 +4,7 @@ import { bandedOf, BANDED, phOf, type Banded } from '../parcel';
 import { acidWorld } from '../pantry';
 import { drawEnsemble, hash, type Draw } from '../stat/draw';
 import { stationKind, StationProblem } from '../stations';
-import { graphOf, outletOf } from './graph';
+import { graphOf, outletOf, sideOutlet } from './graph';
 import { namesOf } from './names';
 import { LineProblem } from './problem';
 import { givenOf, oldOf, runStation, type Given, type StationRun } from './run';
@@ -71,6 +71,8 @@ function keysOf(file: BatchFile, seed: number, members: number): Map<string, str
       tool: toolAt(file, entry),
       before: before === null ? null : keys.get(before)!,
       feeders: feeders.map((f) => [f, keys.get(f)!]),
+      // Of its sides only those are kept that somebody takes of.
+      taken: [...graph.takers.keys()].filter((outlet) => outlet.startsWith(sideOutlet(id, ''))),
       shared: entry.intakes.flatMap((x) => {
         const outlet = outletOf(x.origin);
         return outlet === null ? [] : [graph.takers.get(outlet)!.map((t) => [t.stationId, t.intake.id, t.intake.amount])];
@@ -108,7 +110,8 @@ export function* runWorlds(
   const old = oldOf(file, typical);
   const worlds = new Map<string, StationWorlds>();
   const typicalPh = new Map<string, PhResult | null>();
-  for (const [at, node] of graphOf(file).order.entries()) {
+  const graph = graphOf(file);
+  for (const [at, node] of graph.order.entries()) {
     const near = phOf(typical[at]!.out.stream);
     typicalPh.set(node.id, near);
     const key = keys?.get(node.id);
@@ -125,10 +128,14 @@ export function* runWorlds(
       return near && middle && before != null ? { ...near, pH: near.pH + before - middle.pH } : (near ?? undefined);
     };
     const from = node.feeders.map((f) => worlds.get(f)!.runs);
+    // Only what goes on is kept: the rest of thousands of runs would fill the memory.
+    const kept = (run: StationRun): Given => {
+      const given = givenOf(run);
+      return { ...given, sides: given.sides.filter((s) => graph.takers.has(sideOutlet(node.id, s.id))) };
+    };
     const runs = draws.map((draw, w) => {
       if (from.some((f) => f[w] === null)) return null;
-      // Only what goes on is kept: the rest of thousands of runs would fill the memory.
-      return runOrNull(() => givenOf(runStation(file, node, (id) => worlds.get(id)!.runs[w]!, draw, true, old)));
+      return runOrNull(() => kept(runStation(file, node, (id) => worlds.get(id)!.runs[w]!, draw, true, old)));
     });
     const before = node.before === null ? undefined : worlds.get(node.before)!;
     /** What came along, with its pH: a sieve or a bottle changes neither. */

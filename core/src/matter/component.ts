@@ -158,3 +158,63 @@ export function addGrams(into: Grams, g: Readonly<Grams>): void {
   into.uronic += g.uronic;
   into.glutamic += g.glutamic;
 }
+
+/** Of every component the share that `share` names. */
+export function sharesOf(g: Readonly<Grams>, share: (component: Component) => number): Grams {
+  return {
+    water: g.water * share('water'),
+    salt: g.salt * share('salt'),
+    sugars: g.sugars * share('sugars'),
+    fat: g.fat * share('fat'),
+    ethanol: g.ethanol * share('ethanol'),
+    protein: g.protein * share('protein'),
+    hydrolysate: g.hydrolysate * share('hydrolysate'),
+    pulp: g.pulp * share('pulp'),
+    starch: g.starch * share('starch'),
+    gum: g.gum * share('gum'),
+    other: g.other * share('other'),
+    carbonDioxide: g.carbonDioxide * share('carbonDioxide'),
+    acetic: g.acetic * share('acetic'),
+    lactic: g.lactic * share('lactic'),
+    citric: g.citric * share('citric'),
+    malic: g.malic * share('malic'),
+    tartaric: g.tartaric * share('tartaric'),
+    ascorbic: g.ascorbic * share('ascorbic'),
+    phosphoric: g.phosphoric * share('phosphoric'),
+    oxalic: g.oxalic * share('oxalic'),
+    succinic: g.succinic * share('succinic'),
+    gluconic: g.gluconic * share('gluconic'),
+    uronic: g.uronic * share('uronic'),
+    glutamic: g.glutamic * share('glutamic'),
+  };
+}
+
+/** `g` without `taken`. */
+export function lessGrams(g: Readonly<Grams>, taken: Readonly<Grams>): Grams {
+  return {
+    water: g.water - taken.water,
+    salt: g.salt - taken.salt,
+    sugars: g.sugars - taken.sugars,
+    fat: g.fat - taken.fat,
+    ethanol: g.ethanol - taken.ethanol,
+    protein: g.protein - taken.protein,
+    hydrolysate: g.hydrolysate - taken.hydrolysate,
+    pulp: g.pulp - taken.pulp,
+    starch: g.starch - taken.starch,
+    gum: g.gum - taken.gum,
+    other: g.other - taken.other,
+    carbonDioxide: g.carbonDioxide - taken.carbonDioxide,
+    acetic: g.acetic - taken.acetic,
+    lactic: g.lactic - taken.lactic,
+    citric: g.citric - taken.citric,
+    malic: g.malic - taken.malic,
+    tartaric: g.tartaric - taken.tartaric,
+    ascorbic: g.ascorbic - taken.ascorbic,
+    phosphoric: g.phosphoric - taken.phosphoric,
+    oxalic: g.oxalic - taken.oxalic,
+    succinic: g.succinic - taken.succinic,
+    gluconic: g.gluconic - taken.gluconic,
+    uronic: g.uronic - taken.uronic,
+    glutamic: g.glutamic - taken.glutamic,
+  };
+}

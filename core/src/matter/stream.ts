@@ -1,4 +1,4 @@
-import { addGrams, COMPONENTS, noGrams, scaleGrams, sumGrams, type Component, type Grams } from './component';
+import { addGrams, lessGrams, noGrams, scaleGrams, sharesOf, sumGrams, type Component, type Grams } from './component';
 
 /** One thing that went into a stream, how much of it is still there, and the heat load that came of it. */
 export interface LedgerEntry {
@@ -84,12 +84,8 @@ export interface Parting {
 
 /** Parts a stream in two: `taken` holds the shares given by `parting`, `left` the rest; together they are the input. */
 export function part(stream: Stream, parting: Parting): { taken: Stream; left: Stream } {
-  const taken = noGrams();
-  const left = noGrams();
-  for (const c of COMPONENTS) {
-    taken[c] = stream.grams[c] * parting.share(c);
-    left[c] = stream.grams[c] - taken[c];
-  }
+  const taken = sharesOf(stream.grams, parting.share);
+  const left = lessGrams(stream.grams, taken);
   const book = (mass: number, heat: number) => stream.ledger.map((e) => entryOf(e, e.massG * mass, e.heatShuG * heat));
   const heatT = stream.heatShuG * parting.heat;
   return {

@@ -1,9 +1,9 @@
-import { lacticForPh, poolOf, sidForPh, TYPICAL_ACIDS, type AcidWorld } from '../acid';
+import { anchorAt, lacticForPh, poolOf, TYPICAL_ACIDS, type AcidWorld } from '../acid';
 import { POD_STRENGTH, strengthOf } from '../cook';
 import { ACIDS, noGrams, sumGrams, type Component, type Grams } from '../matter/component';
 import { gramsPerGram, kindKey, type Ingredient } from '../matter/ingredient';
 import { massOf, scale, type Stream } from '../matter/stream';
-import type { Draw } from '../stat/draw';
+import { TYPICAL, type Draw } from '../stat/draw';
 import { heatOfRow } from './hotRow';
 import type { PodLot } from './lot';
 
@@ -50,8 +50,6 @@ function tintOf(row: Ingredient): number {
   return row.water < 20 && row.tss > 30 ? 4 : 1;
 }
 
-const typicalSid = new WeakMap<Ingredient, Map<string, number>>();
-
 /** Moves some components of 1 g by factors and keeps the mass at 1 g by adjusting water. */
 function adjust(base: Grams, factors: { acid: number; protein: number; sugars: number; pulp: number }): Grams {
   const g = { ...base };
@@ -62,7 +60,14 @@ function adjust(base: Grams, factors: { acid: number; protein: number; sugars: n
   return g;
 }
 
-function anchored(grams: Grams, row: Ingredient, draw: Draw): { grams: Grams; sidPerG: number } {
+/** 1 g of stuff with its strong ions (eq), and the ionic strength (mol/kg) at its natural pH. */
+interface Anchored {
+  grams: Grams;
+  sidPerG: number;
+  ionicStrength?: number;
+}
+
+function anchored(grams: Grams, row: Ingredient, draw: Draw, start?: number): Anchored {
   const world = acidWorld(draw);
   const key = row.key;
   let g = grams;
@@ -75,20 +80,28 @@ function anchored(grams: Grams, row: Ingredient, draw: Draw): { grams: Grams; si
   }
   if (!row.pH) return { grams: g, sidPerG: 0 };
   const pH = naturalPh(row.pH, draw.typical ? 0 : draw.z(`pH.${key}`));
-  const kilo: Stream = scale({ grams: g, heatShuG: 0, sidEq: 0, ledger: [] }, 1000);
-  return { grams: g, sidPerG: sidForPh(poolOf(kilo, world), pH, row.pHdil) / 1000 };
+  const pool = poolOf({ grams: g, heatShuG: 0, sidEq: 0, ledger: [] }, world);
+  // The slurry's water is said for a kilogram.
+  const { sid, ionicStrength } = anchorAt(pool, pH, row.pHdil / 1000, start);
+  return { grams: g, sidPerG: sid, ionicStrength };
 }
 
-function typicalAnchor(grams: Grams, row: Ingredient, memo: string): { grams: Grams; sidPerG: number } {
-  let known = typicalSid.get(row);
-  if (!known) typicalSid.set(row, (known = new Map()));
-  let sidPerG = known.get(memo);
-  if (sidPerG === undefined) {
-    sidPerG = anchored(grams, row, { z: () => 0, typical: true }).sidPerG;
-    known.set(memo, sidPerG);
-  }
-  return { grams, sidPerG };
+const known = new WeakMap<Draw, Map<Readonly<Grams>, { row: Ingredient; found: Anchored }>>();
+/** The same, worked out once for each world, composition and row: an edit of a batch asks for its own again and again. */
+function anchorIn(grams: Grams, row: Ingredient, draw: Draw): Anchored {
+  const world = draw.typical ? TYPICAL : draw;
+  let had = known.get(world);
+  if (!had) known.set(world, (had = new Map()));
+  const one = had.get(grams);
+  if (one?.row === row) return one.found;
+  // Every world lies near the typical one: its search begins there.
+  const found = anchored(grams, row, world, draw.typical ? undefined : anchorIn(grams, row, TYPICAL).ionicStrength);
+  had.set(grams, { row, found });
+  if (had.size > MOST_KNOWN) had.delete(had.keys().next().value!);
+  return found;
 }
+/** Rows of a few batches. */
+const MOST_KNOWN = 120;
 
 /**
  * A mass of an ingredient as a stream: table composition, strong ions anchored to its natural pH
@@ -97,7 +110,7 @@ function typicalAnchor(grams: Grams, row: Ingredient, memo: string): { grams: Gr
  */
 export function ingredientStream(row: Ingredient, massG: number, draw: Draw): Stream {
   const base = gramsPerGram(row);
-  const { grams, sidPerG } = draw.typical ? typicalAnchor(base, row, 'as is') : anchored(base, row, draw);
+  const { grams, sidPerG } = anchorIn(base, row, draw);
   const hot = heatOfRow(row);
   const heatShuG = hot ? hot.shu * Math.exp(hot.sigma * draw.z(`row.heat.${row.key}`)) : 0;
   const gram: Stream = {
@@ -179,9 +192,7 @@ function podStrength(lot: PodLot): number {
  */
 export function lotStream(lot: PodLot, row: Ingredient, massG: number, draw: Draw, podSd: number): Stream {
   const base = lotGrams(lot, row);
-  const { grams, sidPerG } = draw.typical
-    ? typicalAnchor(base, row, `w${lot.waterPct}s${lot.sugarsPct}n${lot.saltPct ?? 0}o${lot.oilPct ?? 0}`)
-    : anchored(base, row, draw);
+  const { grams, sidPerG } = anchorIn(base, row, draw);
   const spread = lot.heat ? lot.heat.sigma * draw.z(`lot.heat.${lot.id}`) + podSd * draw.z(`lot.pods.${lot.id}`) : 0;
   const heatShuG = lot.heat ? lot.heat.dryShu * (1 - lot.waterPct / 100) * Math.exp(spread) : 0;
   const tint = lot.waterPct < 20 ? 6 : 1;

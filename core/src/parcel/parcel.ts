@@ -29,9 +29,18 @@ export function scaleParcel(p: Parcel, factor: number): Parcel {
 
 /** A past with its amounts scaled: free oil, seeds, what dried pods can still take up, and the jar it stands in. */
 function scalePast(past: Past, oil: number, seeds: number, rest: number): Past {
-  const { jar } = past;
+  const { foods, fresh, cooked, stoodDays, blended, texture, ph, ferment, jar, look } = past;
+  // Written out: copying what is not named costs more than all the rest of it, thousands of times for one picture.
   return {
-    ...past,
+    foods,
+    fresh,
+    cooked,
+    stoodDays,
+    blended,
+    texture,
+    ph,
+    ferment,
+    look,
     freeOilG: past.freeOilG * oil,
     seedG: past.seedG * seeds,
     thirstG: past.thirstG * rest,

@@ -10,6 +10,8 @@ export interface Draw {
   /** Standard normal, clipped to ±3 (chapter 4, section 2.4). 0 in the typical draw. */
   z(name: string): number;
   readonly typical: boolean;
+  /** The same world as `drawAt` sees it, where the world keeps it at hand. */
+  at?(stationId: string): Draw;
 }
 
 /** The world where every unknown sits at its median: what tables show. */
@@ -17,7 +19,8 @@ export const TYPICAL: Draw = { z: () => 0, typical: true };
 
 /** The same world, with unknowns of one station's own: two sieves do not share all their luck. */
 export function drawAt(draw: Draw, stationId: string): Draw {
-  return draw.typical ? draw : { z: (name) => draw.z(`${stationId}.${name}`), typical: false };
+  if (draw.typical) return draw;
+  return draw.at?.(stationId) ?? { z: (name) => draw.z(`${stationId}.${name}`), typical: false };
 }
 
 /** A whole number of 32 bits from a text (FNV-1a), other ones from other seeds. */
@@ -71,5 +74,22 @@ function newEnsemble(seed: number, count: number): Draw[] {
     }
     return values;
   };
-  return Array.from({ length: count }, (_, i) => ({ z: (name: string) => column(name)[i]!, typical: false }));
+  // By station and name: a name is not put together anew for each of the thousands of times it is asked.
+  const stations = new Map<string, Map<string, Float64Array>>();
+  const columnAt = (own: Map<string, Float64Array>, stationId: string, name: string): Float64Array => {
+    let values = own.get(name);
+    if (!values) own.set(name, (values = column(`${stationId}.${name}`)));
+    return values;
+  };
+  const at = (stationId: string, i: number): Draw => {
+    let own = stations.get(stationId);
+    if (!own) stations.set(stationId, (own = new Map()));
+    const names = own;
+    return { z: (name) => columnAt(names, stationId, name)[i]!, typical: false };
+  };
+  return Array.from({ length: count }, (_, i) => ({
+    z: (name: string) => column(name)[i]!,
+    typical: false,
+    at: (stationId: string) => at(stationId, i),
+  }));
 }

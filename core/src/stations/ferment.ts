@@ -94,8 +94,9 @@ const HORIZON = 365;
 export function jarConditions(input: Parcel, acids?: AcidWorld): JarConditions {
   const { stream, past } = input;
   const litres = volumeMl(stream) / 1000;
-  const salted = phOf(stream, acids)?.pH ?? PH0.median;
-  const unsalted = phOf({ ...stream, grams: { ...stream.grams, salt: 0 } }, acids)?.pH ?? PH0.median;
+  const found = phOf(stream, acids);
+  const salted = found?.pH ?? PH0.median;
+  const unsalted = phOf({ ...stream, grams: { ...stream.grams, salt: 0 } }, acids, found ?? undefined)?.pH ?? PH0.median;
   const sweet = Math.max(0, Math.min(1, (salted - LEGAL_PH) / SOUR_ALREADY));
   const start = past.ph ? past.ph.value : salted + sweet * (Math.max(PH0.median, unsalted) - salted);
   const saltPct = waterPhaseSaltPct(stream);
