@@ -40,12 +40,20 @@ export function lacticForPh(stream: Stream, pH: number, world: AcidWorld = TYPIC
   const pool = poolOf(bare, world);
   const lactic = ACID_CONSTANTS.lactic;
   // One mole of it by itself: its charge, and from the slope of that its mean squared charge.
-  const alone: AcidPool = { ...pool, sidEq: 0, waterKg: 0, naclMol: 0, acids: [{ mol: 1, z0: lactic.z0, pKa: lactic.pKa, eps: lactic.eps }] };
+  const alone: AcidPool = {
+    ...pool,
+    sidEq: 0,
+    waterKg: 0,
+    naclMol: 0,
+    acids: [{ mol: 1, z0: lactic.z0, pKa: lactic.pKa, eps: lactic.eps }],
+  };
   let mol = 0;
   settleIonicStrength((I) => {
     const without = chargeAt(pool, pH, I);
     const one = chargeAt(alone, pH, I);
     mol = Math.max(0, -without.charge / one.charge);
+    // Dry stuff holds no dissolved ions.
+    if (!(pool.waterKg > 0)) return 0;
     return without.ionicStrength + (mol * (one.beta / Math.LN10 + one.charge * one.charge)) / (2 * pool.waterKg);
   });
   return mol * lactic.molarMass;

@@ -5,7 +5,7 @@ import type { AcidPool } from './pool';
 const CLAMP = 6;
 /** Far below what any instrument shows, pH and mol/kg. */
 const SETTLED = 1e-10;
-const LAST_STEP = 1e-6;
+const LAST_STEP = 1e-7;
 
 export interface PhResult {
   pH: number;

@@ -57,17 +57,17 @@ export function ingredientList(file: BatchFile, strandId: string): IngredientLis
   for (const e of sauce.ledger) {
     if (!(e.massG > 0)) continue;
     allG += e.massG;
-    const lot = file.lots.find((l) => l.id === e.id);
-    const row = rowOf(e.id);
-    const stuff = file.stored.find((s) => s.id === e.id);
+    const lot = file.lots.find((l) => l.id === e.of.id);
+    const row = rowOf(e.of.id);
+    const stuff = file.stored.find((s) => s.id === e.of.id);
     if (lot) add(podName(lot), e.massG);
     else if (stuff) add(stuff.name, e.massG, { parts: (stuff.made ?? []).map((m) => madePart(file, m)) });
-    else if (e.id === WATER) waterG += e.massG;
+    else if (e.of.id === WATER) waterG += e.massG;
     else if (row) {
       const parts = partsOf(row);
       add(rowName(row), e.massG, { parts, strong: parts.length === 0 && taggedOf(row.allergens).known.some((t) => t.sure) });
     } else {
-      const { name, parts } = madeName(e.id, e.name);
+      const { name, parts } = madeName(e.of.id, e.of.name);
       add(name, e.massG, { parts });
     }
   }
@@ -96,10 +96,10 @@ function allergensOf(file: BatchFile, runs: readonly StationRun[]): Omit<Ingredi
   const lookUp = new Set<string>();
   for (const run of runs)
     for (const e of additionsOf(run).flatMap((a) => a.stream.ledger)) {
-      const stuff = file.stored.find((s) => s.id === e.id);
+      const stuff = file.stored.find((s) => s.id === e.of.id);
       // Kept before its things were noted: nobody can say what is in it.
       if (stuff && !stuff.made) lookUp.add(stuff.name);
-      const { known, other } = taggedOf(e.allergens ?? []);
+      const { known, other } = taggedOf(e.of.allergens ?? []);
       for (const t of known) (t.sure ? sure : perhaps).add(t.allergen);
       for (const o of other) lookUp.add(o);
     }

@@ -18,10 +18,10 @@ export function addedIn(file: BatchFile, stream: Stream): AddedHeat[] {
   const massG = massOf(stream);
   if (!(massG > 0)) return [];
   return stream.ledger.flatMap((e): AddedHeat[] => {
-    if (!(e.heatShuG > 0) || file.lots.some((l) => l.id === e.id)) return [];
-    const row = file.ingredients.find((i) => i.key === e.id);
-    const sigma = (row ? heatOfRow(row)?.sigma : file.stored.find((s) => s.id === e.id)?.heat?.sigma) ?? 0;
-    return [{ id: e.id, name: e.name, shu: e.heatShuG / massG, sigma }];
+    if (!(e.heatShuG > 0) || file.lots.some((l) => l.id === e.of.id)) return [];
+    const row = file.ingredients.find((i) => i.key === e.of.id);
+    const sigma = (row ? heatOfRow(row)?.sigma : file.stored.find((s) => s.id === e.of.id)?.heat?.sigma) ?? 0;
+    return [{ id: e.of.id, name: e.of.name, shu: e.heatShuG / massG, sigma }];
   });
 }
 

@@ -22,7 +22,7 @@ function lotsIn(file: BatchFile, stream: Stream): PodLot[] {
   return stream.ledger
     .filter((e) => e.massG > 0)
     .sort((a, b) => b.massG - a.massG)
-    .flatMap((e) => file.lots.find((l) => l.id === e.id) ?? [])
+    .flatMap((e) => file.lots.find((l) => l.id === e.of.id) ?? [])
     .filter((l, i, all) => all.indexOf(l) === i);
 }
 

@@ -50,7 +50,7 @@ const WATER_MOVED = 0.04;
 /** What a pH was measured on, to be kept beside it: g of each thing that is in it, and whether it was heated. */
 export function phOn(out: Parcel): PhOn {
   const parts: Record<string, number> = {};
-  for (const e of out.stream.ledger) if (e.massG > 0) parts[e.id] = Math.round((parts[e.id] ?? 0) * 100 + e.massG * 100) / 100;
+  for (const e of out.stream.ledger) if (e.massG > 0) parts[e.of.id] = Math.round((parts[e.of.id] ?? 0) * 100 + e.massG * 100) / 100;
   // Weighing the drained pods anew changes how much brine is with them, and no part.
   parts[WATER] = Math.round(out.stream.grams.water * 100) / 100;
   return { parts, heated: out.past.cooked !== 'no' };
@@ -66,7 +66,7 @@ export function changedSince(then: PhOn, out: Parcel): string | null {
   const wet = then.parts[WATER];
   if (wet !== undefined && Math.abs(now.parts[WATER]! / after / (wet / before) - 1) > WATER_MOVED)
     return now.parts[WATER]! / after > wet / before ? 'there is more liquid in it' : 'there is less liquid in it';
-  const names = new Map(out.stream.ledger.map((e) => [e.id, e.name.toLowerCase()]));
+  const names = new Map(out.stream.ledger.map((e) => [e.of.id, e.of.name.toLowerCase()]));
   let worst = { id: '', moved: 0, up: true };
   for (const id of new Set([...Object.keys(then.parts), ...Object.keys(now.parts)])) {
     if (id === WATER) continue;

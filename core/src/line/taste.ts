@@ -35,7 +35,7 @@ export function tastedSauce(file: BatchFile, strandId: string = mainEnd(file).id
   const parts: TastedPart[] = [];
   for (const lot of file.lots) {
     const usedG = uses.reduce((s, u) => s + (u.lotId === lot.id ? u.massG : 0), 0);
-    const load = stream.ledger.find((e) => e.id === lot.id)?.heatShuG ?? 0;
+    const load = stream.ledger.find((e) => e.of.id === lot.id)?.heatShuG ?? 0;
     if (!lot.heat || !(usedG > 0) || !(massG > 0)) continue;
     const shu = load / massG;
     const pods = podsIn(lot, usedG);

@@ -13,9 +13,9 @@ export function colourOf(stream: Stream): string {
   let weight = 0;
   const sum = [0, 0, 0];
   for (const e of stream.ledger) {
-    const w = e.massG * e.tint;
+    const w = e.massG * e.of.tint;
     weight += w;
-    channels(e.hex).forEach((c, k) => (sum[k]! += w * c * c));
+    channels(e.of.hex).forEach((c, k) => (sum[k]! += w * c * c));
   }
   if (!(weight > 0) || massOf(stream) <= 0) return '#D9CFB4';
   const hex = sum.map((s) =>

@@ -1,12 +1,9 @@
 import { addGrams, lessGrams, noGrams, scaleGrams, sharesOf, sumGrams, type Component, type Grams } from './component';
 
-/** One thing that went into a stream, how much of it is still there, and the heat load that came of it. */
-export interface LedgerEntry {
+/** One thing that went into a stream: the same for every portion of it. */
+export interface Thing {
   id: string;
   name: string;
-  massG: number;
-  /** SHU g; the entries of a stream add up to its heat load. */
-  heatShuG: number;
   /** g of insolubles in 1 g of it as it went in, and how strongly they thicken (chapter 5, section 9). */
   pulp: number;
   strength: number;
@@ -15,6 +12,14 @@ export interface LedgerEntry {
   tint: number;
   /** Allergen tags of the row it is of; a kept thing brings those of all that went into it. */
   allergens?: readonly string[];
+}
+
+/** How much of a thing is still there, and the heat load that came of it. */
+export interface LedgerEntry {
+  of: Thing;
+  massG: number;
+  /** SHU g; the entries of a stream add up to its heat load. */
+  heatShuG: number;
 }
 
 /**
@@ -29,16 +34,10 @@ export interface Stream {
   readonly ledger: readonly LedgerEntry[];
 }
 
-/** The same entry with another mass and heat load. Written out: it runs thousands of times for one picture. */
-function entryOf(e: LedgerEntry, massG: number, heatShuG: number): LedgerEntry {
-  const { id, name, pulp, strength, hex, tint, allergens } = e;
-  return { id, name, massG, heatShuG, pulp, strength, hex, tint, allergens };
-}
-
 export const EMPTY: Stream = { grams: noGrams(), heatShuG: 0, sidEq: 0, ledger: [] };
 
 /** Allergen tags of everything that ever went into a stream, in a fixed order. */
-export const allergensIn = (stream: Stream): string[] => [...new Set(stream.ledger.flatMap((e) => e.allergens ?? []))].sort();
+export const allergensIn = (stream: Stream): string[] => [...new Set(stream.ledger.flatMap((e) => e.of.allergens ?? []))].sort();
 
 /** Total mass of a stream in g. */
 export function massOf(stream: Stream): number {
@@ -51,7 +50,7 @@ export function scale(stream: Stream, factor: number): Stream {
     grams: scaleGrams(stream.grams, factor),
     heatShuG: stream.heatShuG * factor,
     sidEq: stream.sidEq * factor,
-    ledger: stream.ledger.map((e) => entryOf(e, e.massG * factor, e.heatShuG * factor)),
+    ledger: stream.ledger.map((e) => ({ of: e.of, massG: e.massG * factor, heatShuG: e.heatShuG * factor })),
   };
 }
 
@@ -66,9 +65,9 @@ export function mix(...streams: readonly Stream[]): Stream {
     heatShuG += s.heatShuG;
     sidEq += s.sidEq;
     for (const e of s.ledger) {
-      const at = ledger.findIndex((had) => had.id === e.id);
+      const at = ledger.findIndex((had) => had.of.id === e.of.id);
       if (at < 0) ledger.push(e);
-      else ledger[at] = entryOf(ledger[at]!, ledger[at]!.massG + e.massG, ledger[at]!.heatShuG + e.heatShuG);
+      else ledger[at] = { of: ledger[at]!.of, massG: ledger[at]!.massG + e.massG, heatShuG: ledger[at]!.heatShuG + e.heatShuG };
     }
   }
   return { grams, heatShuG, sidEq, ledger };
@@ -86,7 +85,7 @@ export interface Parting {
 export function part(stream: Stream, parting: Parting): { taken: Stream; left: Stream } {
   const taken = sharesOf(stream.grams, parting.share);
   const left = lessGrams(stream.grams, taken);
-  const book = (mass: number, heat: number) => stream.ledger.map((e) => entryOf(e, e.massG * mass, e.heatShuG * heat));
+  const book = (mass: number, heat: number) => stream.ledger.map((e) => ({ of: e.of, massG: e.massG * mass, heatShuG: e.heatShuG * heat }));
   const heatT = stream.heatShuG * parting.heat;
   return {
     taken: { grams: taken, heatShuG: heatT, sidEq: parting.sidEq, ledger: book(parting.ledger, parting.heat) },
@@ -109,7 +108,7 @@ export function withHeat(stream: Stream, factor: number): Stream {
   return {
     ...stream,
     heatShuG: stream.heatShuG * factor,
-    ledger: stream.ledger.map((e) => entryOf(e, e.massG, e.heatShuG * factor)),
+    ledger: stream.ledger.map((e) => ({ of: e.of, massG: e.massG, heatShuG: e.heatShuG * factor })),
   };
 }
 

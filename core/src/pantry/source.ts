@@ -2,7 +2,7 @@ import { anchorAt, lacticForPh, poolOf, TYPICAL_ACIDS, type AcidWorld } from '..
 import { POD_STRENGTH, strengthOf } from '../cook';
 import { ACIDS, noGrams, sumGrams, type Component, type Grams } from '../matter/component';
 import { gramsPerGram, kindKey, type Ingredient } from '../matter/ingredient';
-import { massOf, scale, type Stream } from '../matter/stream';
+import { massOf, scale, type Stream, type Thing } from '../matter/stream';
 import { TYPICAL, type Draw } from '../stat/draw';
 import { heatOfRow } from './hotRow';
 import type { PodLot } from './lot';
@@ -103,6 +103,17 @@ function anchorIn(grams: Grams, row: Ingredient, draw: Draw): Anchored {
 /** Rows of a few batches. */
 const MOST_KNOWN = 120;
 
+const things = new WeakMap<Ingredient, Thing>();
+function thingOf(row: Ingredient, base: Readonly<Grams>): Thing {
+  let thing = things.get(row);
+  if (!thing) {
+    const { key, name, hex, allergens } = row;
+    thing = { id: key, name, pulp: base.pulp, strength: strengthOf(kindKey(row)), hex, tint: tintOf(row), allergens };
+    things.set(row, thing);
+  }
+  return thing;
+}
+
 /**
  * A mass of an ingredient as a stream: table composition, strong ions anchored to its natural pH
  * (chapter 3, section 5.1), and the heat of what burns. In a draw, pH, acids, protein and heat vary and the anchor is
@@ -117,19 +128,7 @@ export function ingredientStream(row: Ingredient, massG: number, draw: Draw): St
     grams,
     heatShuG,
     sidEq: sidPerG,
-    ledger: [
-      {
-        id: row.key,
-        name: row.name,
-        massG: 1,
-        heatShuG,
-        pulp: base.pulp,
-        strength: strengthOf(kindKey(row)),
-        hex: row.hex,
-        tint: tintOf(row),
-        allergens: row.allergens,
-      },
-    ],
+    ledger: [{ of: thingOf(row, base), massG: 1, heatShuG }],
   };
   return scale(gram, massG / massOf(gram));
 }
@@ -186,6 +185,12 @@ function podStrength(lot: PodLot): number {
   return lot.waterPct < 20 ? POD_STRENGTH.dried : POD_STRENGTH.fresh;
 }
 
+function podsOf(lot: PodLot, row: Ingredient, base: Readonly<Grams>): Thing {
+  const { id, name, hex } = lot;
+  const allergens = lot.allergens ? [...row.allergens, ...lot.allergens] : row.allergens;
+  return { id, name, pulp: base.pulp, strength: podStrength(lot), hex, tint: lot.waterPct < 20 ? 6 : 1, allergens };
+}
+
 /**
  * A mass of destemmed whole pods of a lot as a stream. Heat is the lot's dry-basis pungency times its dry
  * matter (chapter 2, section 1.2); in a draw the lot mean varies, and the pods around it.
@@ -195,24 +200,11 @@ export function lotStream(lot: PodLot, row: Ingredient, massG: number, draw: Dra
   const { grams, sidPerG } = anchorIn(base, row, draw);
   const spread = lot.heat ? lot.heat.sigma * draw.z(`lot.heat.${lot.id}`) + podSd * draw.z(`lot.pods.${lot.id}`) : 0;
   const heatShuG = lot.heat ? lot.heat.dryShu * (1 - lot.waterPct / 100) * Math.exp(spread) : 0;
-  const tint = lot.waterPct < 20 ? 6 : 1;
   const gram: Stream = {
     grams,
     heatShuG,
     sidEq: sidPerG,
-    ledger: [
-      {
-        id: lot.id,
-        name: lot.name,
-        massG: 1,
-        heatShuG,
-        pulp: base.pulp,
-        strength: podStrength(lot),
-        hex: lot.hex,
-        tint,
-        allergens: lot.allergens ? [...row.allergens, ...lot.allergens] : row.allergens,
-      },
-    ],
+    ledger: [{ of: podsOf(lot, row, base), massG: 1, heatShuG }],
   };
   return scale(soured(gram, lot.pH, draw), massG / massOf(gram));
 }

@@ -15,8 +15,9 @@ function strengthIn(stream: Stream): number {
   let pulp = 0;
   let strong = 0;
   for (const e of stream.ledger) {
-    pulp += e.massG * e.pulp;
-    strong += e.massG * e.pulp * e.strength;
+    const pulpG = e.massG * e.of.pulp;
+    pulp += pulpG;
+    strong += pulpG * e.of.strength;
   }
   return pulp > 0 ? strong / pulp : 1;
 }

@@ -76,10 +76,10 @@ function madeOf(stream: Stream): NonNullable<StoredStuff['made']> {
     .sort((a, b) => b.massG - a.massG)
     .slice(0, MOST_MADE)
     .map((e) => ({
-      id: e.id,
-      name: e.name.slice(0, 80),
+      id: e.of.id,
+      name: e.of.name.slice(0, 80),
       pct: all > 0 ? Math.min(100, Math.max(0, Math.round((1e6 * e.massG) / all) / 1e4)) : 0,
-      allergens: [...(e.allergens ?? [])],
+      allergens: [...(e.of.allergens ?? [])],
     }));
 }
 
@@ -94,8 +94,12 @@ export function storedParcel(stuff: StoredStuff, massG: number, draw: Draw): Par
     sidEq: stuff.sidEqPerKg / 1000,
     ledger: [
       {
-        ...{ id: stuff.id, name: stuff.name, massG: 1, heatShuG: shu, pulp: grams.pulp, strength: 1, hex: stuff.hex, tint: 1 },
-        allergens: stuff.made?.flatMap((m) => m.allergens),
+        of: {
+          ...{ id: stuff.id, name: stuff.name, pulp: grams.pulp, strength: 1, hex: stuff.hex, tint: 1 },
+          allergens: stuff.made?.flatMap((m) => m.allergens),
+        },
+        massG: 1,
+        heatShuG: shu,
       },
     ],
   };

@@ -61,10 +61,13 @@ function newEnsemble(seed: number, count: number): Draw[] {
     if (!values) {
       const rng = xoroshiro128plus(hash(name, seed) | 0);
       values = new Float64Array(count);
-      const order = Array.from({ length: count }, (_, i) => i);
+      const order = new Uint32Array(count);
+      for (let i = 0; i < count; i++) order[i] = i;
       for (let i = count - 1; i > 0; i--) {
         const j = Math.floor(uniformFloat64(rng) * (i + 1));
-        [order[i], order[j]] = [order[j]!, order[i]!];
+        const had = order[i]!;
+        order[i] = order[j]!;
+        order[j] = had;
       }
       for (let i = 0; i < count; i++) {
         const p = (order[i]! + 0.02 + 0.96 * uniformFloat64(rng)) / count;

@@ -87,7 +87,7 @@ export const blend = station<'blend', BlendParams, BlendFacts>({
     return { hands: min, clock: min };
   },
   energy: (_, __, f) => [byBlender(f.loads * f.seconds)],
-  apply(bowl, params, { tool }) {
+  apply(bowl, params, { tool, draw }) {
     const jugG = massOf(bowl.stream);
     if (!(jugG > 0)) return { out: bowl, made: [], sides: [], facts: null };
     // What was measured before says nothing of what comes out of the jug.
@@ -96,12 +96,12 @@ export const blend = station<'blend', BlendParams, BlendFacts>({
     const body = { ...bowl, past: { ...bowl.past, blended: true, texture, ph: null, jar: null, look } };
     const { taken, left } = splitParcel(body, params.heldUpPct / 100);
     const lost = massOf(taken.stream) > 0 ? [{ id: 'jug', name: 'lost in the blender', ...taken }] : [];
+    const done = { out: left, made: [], sides: lost };
+    if (!draw.typical) return { ...done, facts: null };
     const { loads, tooLittle } = loadsIn(params, volumeMl(bowl.stream));
     const air = airShare(texture, bodyOf(body), bowl.stream.grams.gum > 0);
     return {
-      out: left,
-      made: [],
-      sides: lost,
+      ...done,
       facts: {
         ...{ jugG, loads, tooLittle, eachG: jugG / loads, seconds: secondsOf(params) },
         warmsK: warmsK(blenderOf(params), texture, jugG / loads),

@@ -133,11 +133,11 @@ export const bottle = station<'bottle', BottleParams, BottleFacts>({
     const cooled = past.cooked === 'yes' ? { ...past, fresh: new Set<never>() } : past;
     const { taken, left } = splitParcel({ stream: input.stream, past: cooled }, volume > 0 ? 1 - filledMl / volume : 0);
     const over = massOf(taken.stream);
+    const done = { out: left, made: [], sides: over > 0 ? [{ id: 'over', name: 'left over', ...taken, kept: true }] : [] };
+    if (!context.draw.typical) return { ...done, facts: null };
     const perBottleG = perBottleMl * densityOf(input.stream);
     return {
-      out: left,
-      made: [],
-      sides: over > 0 ? [{ id: 'over', name: 'left over', ...taken, kept: true }] : [],
+      ...done,
       facts: {
         bottles,
         wanted: goal.bottles,

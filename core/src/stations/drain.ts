@@ -82,14 +82,16 @@ export const drain = station<'drain', DrainParams, DrainFacts>({
     const brineG = massOf(brine);
     const out = sideOf(input, pods, 1);
     // The book of a brine is with its pods, but for their heat; by mass it is a thing of its own.
-    const book = [...brine.ledger, { ...BRINE, massG: brineG, heatShuG: 0 }];
+    const book = [...brine.ledger, { of: BRINE, massG: brineG, heatShuG: 0 }];
     const side = sideOf(input, { ...brine, ledger: book }, 0);
     const taken = { ...side, past: { ...side.past, jar: null, thirstG: 0 } };
     return {
       out: { stream: pods, past: { ...out.past, jar: null, thirstG: Math.max(0, thirstG - drunk) } },
       made: [],
       sides: brineG > 0 ? [{ id: BRINE.id, name: params.keepBrine ? 'brine kept' : 'brine', ...taken, kept: params.keepBrine }] : [],
-      facts: { brineG, brinePh: phOf(brine, acids)?.pH ?? null, brineSaltPct: brineG > 0 ? (100 * brine.grams.salt) / brineG : 0 },
+      facts: !draw.typical
+        ? null
+        : { brineG, brinePh: phOf(brine, acids)?.pH ?? null, brineSaltPct: brineG > 0 ? (100 * brine.grams.salt) / brineG : 0 },
     };
   },
   duties: (v) => [

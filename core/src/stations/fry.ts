@@ -134,8 +134,9 @@ function drainOil(all: Parcel, oilG: number, heat: number): { out: Parcel; back:
     grams: { ...only.grams, fat: oilG },
     ledger: [
       {
-        ...{ id: 'chili-oil', name: 'chili oil', massG: oilG, heatShuG, pulp: 0, strength: 1, hex: '#B4401A', tint: 1 },
-        allergens: allergensIn(stream),
+        of: { id: 'chili-oil', name: 'chili oil', pulp: 0, strength: 1, hex: '#B4401A', tint: 1, allergens: allergensIn(stream) },
+        massG: oilG,
+        heatShuG,
       },
     ],
   };

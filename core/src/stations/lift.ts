@@ -43,7 +43,7 @@ const MOST = 0.6;
 const RIBS = 0.05;
 
 /** By mass the pan has an entry of its own; its heat is that of the pods. */
-const PAN = { id: 'pan', name: 'liquid of the pan', heatShuG: 0, pulp: 0, strength: 1, hex: '#C77A4A', tint: 0.5 } as const;
+const PAN = { id: 'pan', name: 'liquid of the pan', pulp: 0, strength: 1, hex: '#C77A4A', tint: 0.5 } as const;
 
 /** What seeds of `seedG` take out of a stream. */
 function seedsIn(stream: Stream, seedG: number): Record<Component, number> {
@@ -94,7 +94,7 @@ export const lift = station<'lift', LiftParams, LiftFacts>({
     const heat = past.seedG > 0 ? loose * p.seed + RIBS * p.placenta : 0;
     const { stays, leaves } = partLiquid(stream, { share, heat, wet: left, anchor: 'leaves' }, acids);
     const out = sideOf(bowl, stays, 1 - loose);
-    const behind = sideOf(bowl, { ...leaves, ledger: [...leaves.ledger, { ...PAN, massG: massOf(leaves) }] }, loose);
+    const behind = sideOf(bowl, { ...leaves, ledger: [...leaves.ledger, { of: PAN, massG: massOf(leaves), heatShuG: 0 }] }, loose);
     return {
       // The liquid is the same as before: what was measured on it still holds.
       out: { ...out, past: { ...out.past, ph: past.ph, jar: null } },

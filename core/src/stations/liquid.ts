@@ -1,6 +1,6 @@
 import { poolOf, sidForPh, type AcidWorld } from '../acid';
 import type { Component } from '../matter/component';
-import { part, type Stream } from '../matter/stream';
+import { massOf, part, type Stream } from '../matter/stream';
 import { phOf } from '../parcel';
 
 /** How a liquid leaves the solids it stood with: the share of each component, of the heat load, and of the liquid itself. */
@@ -19,6 +19,9 @@ export interface LiquidParting {
 export function partLiquid(mix: Stream, parting: LiquidParting, acids: AcidWorld): { stays: Stream; leaves: Stream } {
   const { share, heat, wet, anchor } = parting;
   const { left, taken } = part(mix, { share, heat, sidEq: mix.sidEq * wet, ledger: 0 });
+  // Where nothing leaves or nothing stays, there is nothing to share.
+  if (!(massOf(taken) > 0)) return { stays: { ...left, sidEq: mix.sidEq }, leaves: { ...taken, sidEq: 0 } };
+  if (!(massOf(left) > 0)) return { stays: { ...left, sidEq: 0 }, leaves: { ...taken, sidEq: mix.sidEq } };
   const pH = phOf(mix, acids)?.pH;
   if (pH === undefined) return { stays: left, leaves: taken };
   const own = sidForPh(poolOf(anchor === 'stays' ? left : taken, acids), pH);

@@ -33,6 +33,8 @@ export interface SoakFacts {
   curve: Curve;
 }
 
+/** The water that is left, as something that can go into another thing. */
+const SOAK_WATER = { id: 'soak-water', name: 'soak water', pulp: 0, strength: 1, hex: '#8A5A3A', tint: 0.5 } as const;
 const WATER_ROW = 'water';
 const WATERED = { foods: new Set(['water'] as const) };
 /** Uptake by Peleg's form (1988, from memory): most water per dry matter, min at 70 °C, activation energy (chapter 5, section 3). */
@@ -111,10 +113,7 @@ export const soak = station<'soak', SoakParams, SoakFacts>({
     const { y, stays, leaves } = parted(drunk);
     const leftG = massOf(leaves);
     const out = sideOf(all, stays, 1);
-    const book = [
-      ...leaves.ledger,
-      { id: 'soak-water', name: 'soak water', massG: leftG, heatShuG: 0, pulp: 0, strength: 1, hex: '#8A5A3A', tint: 0.5 },
-    ];
+    const book = [...leaves.ledger, { of: SOAK_WATER, massG: leftG, heatShuG: 0 }];
     const side = sideOf(all, { ...leaves, ledger: book }, 0);
     return {
       out: { ...out, past: { ...out.past, ph: null, jar: null, thirstG: Math.max(0, bowl.past.thirstG - drunk) } },

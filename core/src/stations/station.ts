@@ -78,7 +78,7 @@ export interface Outcome<F = unknown> {
   change?: Partial<Grams>;
   /** Heat load lost within the station, SHU g. */
   heatLossShuG?: number;
-  /** What its panel shows; null when there was nothing to work on. */
+  /** What its panel shows; null when there was nothing to work on. Only the typical world is shown: others may leave it out. */
   facts: F | null;
 }
 

@@ -172,8 +172,6 @@ export const strain = station<'strain', StrainParams, StrainFacts>({
     const pace = params.minPerLitre ?? sieve.minPerLitre;
     const keeps = (minutes: number) => Math.min(MOST, (dry * (1 + wetness(sieve, minutes))) / mass);
     const expected = keeps(pace);
-    const slow = THICK.times ** Math.max(0, (bodyOf(input) ?? THICK.from) - THICK.from);
-    const pressMin = (pace * slow * volumeMl(input.stream)) / 1000;
     let s = Math.min(MOST, expected * Math.exp(known.log + known.sd * draw.z('loss')));
     if (massG !== null) {
       if (draw.typical && massG > mass * SCALE_SLACK) {
@@ -195,10 +193,11 @@ export const strain = station<'strain', StrainParams, StrainFacts>({
     const heatShare = shareInPulp(s, Math.max(1, k));
     const { cake, sauce } = press(input, s, sieve.rho[texture], sieve.sigma[texture], heatShare);
     const cakeG = massOf(cake.stream);
+    const done = { out: sauce, made: [], sides: cakeG > 0 ? [{ id: 'pulp', name: 'pulp', ...cake, kept: true }] : [] };
+    if (!draw.typical) return { ...done, facts: null };
+    const slow = THICK.times ** Math.max(0, (bodyOf(input) ?? THICK.from) - THICK.from);
     return {
-      out: sauce,
-      made: [],
-      sides: cakeG > 0 ? [{ id: 'pulp', name: 'pulp', ...cake, kept: true }] : [],
+      ...done,
       facts: {
         lossPct: 100 * s,
         expectedLossPct: 100 * expected,
@@ -206,12 +205,10 @@ export const strain = station<'strain', StrainParams, StrainFacts>({
         pulpShu: heatShu(cake.stream),
         heatLostPct: 100 * heatShare,
         cakeWetness: dry > 0 ? Math.max(0, cakeG / dry - 1) : 0,
-        pressMin,
+        pressMin: (pace * slow * volumeMl(input.stream)) / 1000,
         pressOnG: massG === null ? mass * Math.exp(known.log) * (keeps(pace) - keeps(2 * pace)) : 0,
         curve:
-          params.method === 'none' || !context.draw.typical
-            ? []
-            : curve(0, reach(pace, 12, 60), (t) => mass * (1 - Math.min(MOST, keeps(t) * Math.exp(known.log)))),
+          params.method === 'none' ? [] : curve(0, reach(pace, 12, 60), (t) => mass * (1 - Math.min(MOST, keeps(t) * Math.exp(known.log)))),
         texture,
       },
     };

@@ -41,9 +41,9 @@ export const temper = station<'temper', TemperParams, TemperFacts>({
     const all = massOf(bowl.stream);
     if (!(all > 0)) return { out: bowl, made: [], sides: [], facts: null };
     const things = bowl.stream.ledger.flatMap((e): Tempered[] => {
-      const limit = e.massG > 0 ? temperLimit(e.id, e.name) : null;
+      const limit = e.massG > 0 ? temperLimit(e.of.id, e.of.name) : null;
       return limit
-        ? [{ name: e.name, coldG: e.massG, ...limit, firstG: firstPortionG(e.massG, params.coldC, params.hotC, limit.limitC) }]
+        ? [{ name: e.of.name, coldG: e.massG, ...limit, firstG: firstPortionG(e.massG, params.coldC, params.hotC, limit.limitC) }]
         : [];
     });
     const coldG = Math.min(

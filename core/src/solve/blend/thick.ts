@@ -29,10 +29,13 @@ export function thickeningOf(stream: Stream): Thickening {
   const massG = massOf(stream);
   if (!(massG > 0)) return NO_THICKENING;
   const { water, pulp, starch, gum } = stream.grams;
-  const ofLedger = stream.ledger.reduce((s, e) => ({ pulp: s.pulp + e.massG * e.pulp, strong: s.strong + e.massG * e.pulp * e.strength }), {
-    pulp: 0,
-    strong: 0,
-  });
+  const ofLedger = stream.ledger.reduce(
+    (s, e) => ({ pulp: s.pulp + e.massG * e.of.pulp, strong: s.strong + e.massG * e.of.pulp * e.of.strength }),
+    {
+      pulp: 0,
+      strong: 0,
+    },
+  );
   const strength = ofLedger.pulp > 0 ? ofLedger.strong / ofLedger.pulp : 1;
   const brix = brixOf(stream) / 100;
   const soluble = brix < 1 ? (water * brix) / (1 - brix) : massG;

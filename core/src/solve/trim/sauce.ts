@@ -69,16 +69,8 @@ export function knownSauce(k: KnownSauce): Parcel {
     pulp: low,
     water: rest - low,
   });
-  const entry = {
-    id: 'sauce',
-    name: 'the sauce',
-    massG: 100,
-    heatShuG: 100 * k.shu,
-    pulp: low / 100,
-    strength: POD_STRENGTH.fresh,
-    hex: '#B0442A',
-    tint: 1,
-  };
+  const of = { id: 'sauce', name: 'the sauce', pulp: low / 100, strength: POD_STRENGTH.fresh, hex: '#B0442A', tint: 1 };
+  const entry = { of, massG: 100, heatShuG: 100 * k.shu };
   const hundred: Stream = { grams, heatShuG: 100 * k.shu, sidEq: 0, ledger: [entry] };
   const p = parcel(scale(pinPh(hundred, k.pH), k.massG / massOf(hundred)), { texture: 'smooth', blended: true });
   // What is thinner than its own syrup, or stands stiffer than any flesh would make it, is seen and not explained.
