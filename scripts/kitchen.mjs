@@ -1,4 +1,4 @@
-// A whole kitchen to one file and back: npm run backup -- FILE, npm run restore -- FILE [--data FOLDER]
+// A whole kitchen to one file and back, or to a server and back: npm run backup -- FILE, restore -- FILE, move -- to-server
 import { bin, ensureInstalled, run } from './lib/setup.mjs';
 
 ensureInstalled({ quiet: true });

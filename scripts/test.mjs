@@ -4,9 +4,11 @@ import { existsSync, mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { bin, ensureChromium, ensureInstalled, ROOT } from './lib/setup.mjs';
+import { ensurePostgres } from './lib/postgres.mjs';
 
 ensureInstalled();
 ensureChromium();
+ensurePostgres();
 
 const reports = mkdtempSync(join(tmpdir(), 'roskel-test-'));
 const totals = { passed: 0, failed: 0 };

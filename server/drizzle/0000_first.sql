@@ -106,10 +106,10 @@ CREATE TABLE "stock_moves" (
 	"at" timestamp with time zone DEFAULT now() NOT NULL
 );
 --> statement-breakpoint
-ALTER TABLE "bottlings" ADD CONSTRAINT "bottlings_batch_id_batches_id_fk" FOREIGN KEY ("batch_id") REFERENCES "public"."batches"("id") ON DELETE no action ON UPDATE no action;--> statement-breakpoint
-ALTER TABLE "duties_done" ADD CONSTRAINT "duties_done_batch_id_batches_id_fk" FOREIGN KEY ("batch_id") REFERENCES "public"."batches"("id") ON DELETE no action ON UPDATE no action;--> statement-breakpoint
-ALTER TABLE "readings" ADD CONSTRAINT "readings_batch_id_batches_id_fk" FOREIGN KEY ("batch_id") REFERENCES "public"."batches"("id") ON DELETE no action ON UPDATE no action;--> statement-breakpoint
-ALTER TABLE "shelf_moves" ADD CONSTRAINT "shelf_moves_bottling_id_bottlings_id_fk" FOREIGN KEY ("bottling_id") REFERENCES "public"."bottlings"("id") ON DELETE no action ON UPDATE no action;--> statement-breakpoint
-ALTER TABLE "stations" ADD CONSTRAINT "stations_batch_id_batches_id_fk" FOREIGN KEY ("batch_id") REFERENCES "public"."batches"("id") ON DELETE no action ON UPDATE no action;--> statement-breakpoint
+ALTER TABLE "bottlings" ADD CONSTRAINT "bottlings_batch_id_batches_id_fk" FOREIGN KEY ("batch_id") REFERENCES "batches"("id") ON DELETE no action ON UPDATE no action;--> statement-breakpoint
+ALTER TABLE "duties_done" ADD CONSTRAINT "duties_done_batch_id_batches_id_fk" FOREIGN KEY ("batch_id") REFERENCES "batches"("id") ON DELETE no action ON UPDATE no action;--> statement-breakpoint
+ALTER TABLE "readings" ADD CONSTRAINT "readings_batch_id_batches_id_fk" FOREIGN KEY ("batch_id") REFERENCES "batches"("id") ON DELETE no action ON UPDATE no action;--> statement-breakpoint
+ALTER TABLE "shelf_moves" ADD CONSTRAINT "shelf_moves_bottling_id_bottlings_id_fk" FOREIGN KEY ("bottling_id") REFERENCES "bottlings"("id") ON DELETE no action ON UPDATE no action;--> statement-breakpoint
+ALTER TABLE "stations" ADD CONSTRAINT "stations_batch_id_batches_id_fk" FOREIGN KEY ("batch_id") REFERENCES "batches"("id") ON DELETE no action ON UPDATE no action;--> statement-breakpoint
 CREATE INDEX "stock_moves_item" ON "stock_moves" USING btree ("store","item_id");--> statement-breakpoint
 CREATE INDEX "stock_moves_batch" ON "stock_moves" USING btree ("batch_id");

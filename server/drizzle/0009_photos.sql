@@ -7,4 +7,4 @@ CREATE TABLE "photos" (
 ALTER TABLE "readings" ADD COLUMN "bubbles" double precision;--> statement-breakpoint
 ALTER TABLE "readings" ADD COLUMN "cover_mm" double precision;--> statement-breakpoint
 ALTER TABLE "readings" ADD COLUMN "photo" text;--> statement-breakpoint
-ALTER TABLE "photos" ADD CONSTRAINT "photos_batch_id_batches_id_fk" FOREIGN KEY ("batch_id") REFERENCES "public"."batches"("id") ON DELETE no action ON UPDATE no action;
+ALTER TABLE "photos" ADD CONSTRAINT "photos_batch_id_batches_id_fk" FOREIGN KEY ("batch_id") REFERENCES "batches"("id") ON DELETE no action ON UPDATE no action;

@@ -6,6 +6,8 @@ import { isEmpty } from './backup/kitchen';
 import { FolderUnfit } from './db/folder';
 import { FolderLocked } from './db/lock';
 import { openDb } from './db/open';
+import { openServer } from './db/server';
+import type { Store } from './db/store';
 import { createApp, localDay } from './http/app';
 import { seedDemo } from './seed/demo';
 import { refreshAll, refreshDay } from './store/batches';
@@ -45,23 +47,34 @@ export async function serve(said: Told): Promise<void> {
   }
 }
 
-async function begin({ data, demo, fresh, standIns, port: first, devicePort }: Told): Promise<void> {
-  const folder = resolve(data);
-  const { db, close } = await openDb(folder, { demo, fresh });
-  if (demo && (await isEmpty(db))) await seedDemo(db, localDay());
-  await refreshAll(db, localDay());
-  const daily = demo ? null : keepDaily(db, folder);
+/** The embedded database in its folder, or a kitchen on the server that DATABASE_URL names. */
+async function openStore({ data, demo, fresh, databaseUrl, kitchen }: Told): Promise<Store> {
+  return databaseUrl === null ? openDb(resolve(data), { demo, fresh }) : openServer(databaseUrl, kitchen);
+}
+
+async function begin(said: Told): Promise<void> {
+  const { data, demo, standIns, port: first, devicePort, databaseUrl } = said;
+  const store = await openStore(said);
+  await store.write(async (db) => {
+    if (demo && (await isEmpty(db))) await seedDemo(db, localDay());
+    await refreshAll(db, localDay());
+  });
+  // A server has backups of its own (docs/server.md).
+  const daily = demo || databaseUrl !== null ? null : keepDaily(store.db, resolve(data));
   const webRoot = fileURLToPath(new URL('../../web/dist', import.meta.url));
-  const { app, announcer, devices } = createApp({ db, webRoot, standIns });
+  const { app, announcer, devices } = createApp({ store, webRoot, standIns });
   const server = createServer(app);
   const port = await listen(server, first);
   // Beside the page unless told otherwise.
   await devices.hub.listen(devicePort ?? Math.min(port + 100, LAST_PORT));
   if (devicePort !== null && devices.hub.port === null) console.error(`Port ${devicePort} is taken: no device can connect.`);
   const midnight = setInterval(() => {
-    void refreshDay(db, localDay()).then((changed) => changed && announcer.say({ topic: 'batches', id: '' }));
+    void store
+      .write((db) => refreshDay(db, localDay()))
+      .then(({ value: changed }) => changed && announcer.say({ topic: 'batches', id: '' }))
+      .catch((error: unknown) => console.error(`The new day could not be worked out: ${(error as Error).message}`));
   }, LOOK_AT_THE_DAY_MS).unref();
-  console.log(`Roskel${demo ? ' (demo)' : ''} is ready: http://localhost:${port}`);
+  console.log(`Roskel${demo ? ' (demo)' : ''} is ready: http://localhost:${port}, kept in ${store.where}`);
   let stopping = false;
   const stop = () => {
     if (stopping) return;
@@ -72,7 +85,7 @@ async function begin({ data, demo, fresh, standIns, port: first, devicePort }: T
     server.close(
       () =>
         void Promise.resolve(daily?.stop())
-          .then(close)
+          .then(() => store.close())
           .then(() => process.exit(0)),
     );
     server.closeAllConnections();

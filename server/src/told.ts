@@ -3,7 +3,8 @@ import { parseArgs } from 'node:util';
 /** Something the caller said that cannot be; the sentence is all they need. */
 export class Misused extends Error {}
 
-const USAGE = 'Known are --data FOLDER, --port NUMBER, --device-port NUMBER, --stand-ins, --demo and --fresh (with --demo).';
+const USAGE =
+  'Known are --data FOLDER, --port NUMBER, --device-port NUMBER, --stand-ins, --demo, --fresh (with --demo) and --kitchen NAME (with DATABASE_URL).';
 export const LAST_PORT = 65_535;
 function portOf(text: string, word: string): number {
   const port = Number(text);
@@ -22,6 +23,7 @@ export function told() {
         'stand-ins': { type: 'boolean', default: false },
         demo: { type: 'boolean', default: false },
         fresh: { type: 'boolean', default: false },
+        kitchen: { type: 'string' },
       },
     });
     const port = portOf(values.port, '--port');
@@ -30,7 +32,12 @@ export function told() {
     if (values.data.trim() === '') throw new Misused('--data needs a folder.');
     if (values.fresh && !values.demo) throw new Misused('--fresh empties the demo only. Say it together with --demo.');
     const { data, demo, fresh, 'stand-ins': standIns } = values;
-    return { data, demo, fresh, standIns, port, devicePort };
+    const databaseUrl = process.env.DATABASE_URL?.trim() || null;
+    if (databaseUrl !== null && fresh) throw new Misused('--fresh empties the embedded demo only. On a server say another --kitchen.');
+    if (databaseUrl === null && values.kitchen !== undefined)
+      throw new Misused('--kitchen names a kitchen on a server. Set DATABASE_URL too.');
+    const kitchen = values.kitchen ?? (demo ? 'demo' : 'home');
+    return { data, demo, fresh, standIns, port, devicePort, databaseUrl, kitchen };
   } catch (error) {
     if (error instanceof Misused) throw error;
     throw new Misused(`${(error as Error).message.split('. ')[0]}. ${USAGE}`);

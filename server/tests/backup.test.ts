@@ -9,7 +9,7 @@ import type { BatchFile } from '@roskel/core';
 import { backupOfDay } from '../src/backup/daily';
 import { readKitchen, writeKitchen } from '../src/backup/kitchen';
 import { packKitchen, unpackKitchen } from '../src/backup/zip';
-import type { OpenDb } from '../src/db/open';
+import type { Store } from '../src/db/store';
 import { addBatch, getBatch } from '../src/store/batches';
 import { addLarder } from '../src/store/larder';
 import { addPhoto, getPhoto } from '../src/store/photos';
@@ -21,9 +21,9 @@ import { batch1 } from './old';
 const TODAY = DEMO_DAY;
 let folder = '';
 /** A kitchen to be backed up: the demo, which nobody changes here, or an empty one of the test's own. */
-let demo: OpenDb;
-let own: OpenDb | null = null;
-let to: OpenDb;
+let demo: Store;
+let own: Store | null = null;
+let to: Store;
 beforeAll(async () => {
   demo = await memoryDb('demo');
 });

@@ -13,6 +13,8 @@ declare module 'vitest' {
     image: string;
     /** The same of a kitchen with the demo in it, as on DEMO_DAY. */
     demo: string;
+    /** Address of a PostgreSQL server with a database `image` and a database `demo`; empty where tests run on the embedded one. */
+    postgres: string;
   }
 }
 
@@ -28,5 +30,6 @@ export default async function setup(project: TestProject) {
   await seedDemo(db, DEMO_DAY);
   await keep('demo');
   await close();
+  project.provide('postgres', '');
   return () => rmSync(folder, { recursive: true, force: true });
 }

@@ -6,7 +6,10 @@ import { inject } from 'vitest';
 import { BARE_LOT, type BatchRecord, type BatchSaved } from '@roskel/contract';
 import { errorsOf } from '@roskel/contract/validate';
 import type { TSchema } from '@sinclair/typebox';
-import { openDb, type OpenDb } from '../src/db/open';
+import pg from 'pg';
+import { openDb } from '../src/db/open';
+import { openServer } from '../src/db/server';
+import type { Store } from '../src/db/store';
 import type { DeviceRack } from '../src/devices';
 import { createApp } from '../src/http/app';
 import { ROUTES } from '../src/http/routes';
@@ -21,7 +24,7 @@ export interface Answer<T> {
 type Call = <T>(method: string, path: string, body?: unknown, headers?: Record<string, string>) => Promise<Answer<T>>;
 
 export interface Running {
-  open: OpenDb;
+  open: Store;
   devices: DeviceRack;
   base: string;
   port: number;
@@ -39,11 +42,32 @@ function promised(method: string, path: string): TSchema | null {
   return route && !('file' in route.answer) ? (route.answer as TSchema) : null;
 }
 
-/** A kitchen in memory, empty or with the demo of DEMO_DAY in it, begun from the image that was made once for all tests. */
-export const memoryDb = (of: 'image' | 'demo' = 'image'): Promise<OpenDb> => openDb(null, { image: new Blob([readFileSync(inject(of))]) });
+let made = 0;
+/** A kitchen of a test's own on the server, in a database copied from the one that was made once for all tests. */
+export async function serverDb(address: string, of: 'image' | 'demo' = 'image'): Promise<Store> {
+  const name = `t_${process.pid}_${++made}`;
+  const admin = new pg.Client({ connectionString: `${address}/postgres` });
+  await admin.connect();
+  await admin.query(`create database ${name} template ${of}`);
+  await admin.end();
+  const again = () => openServer(`${address}/${name}`, 'home');
+  const store = await again();
+  openedAgain.set(store, again);
+  return store;
+}
+const openedAgain = new WeakMap<Store, () => Promise<Store>>();
+/** The same kitchen as another process has it; on the embedded database, of which there is one, the same again. */
+export async function another(store: Store): Promise<Store> {
+  return openedAgain.get(store)?.() ?? { ...store, close: async () => {} };
+}
+/** A kitchen, empty or with the demo of DEMO_DAY in it: in memory, or on the server where these tests run on one. */
+export async function memoryDb(of: 'image' | 'demo' = 'image'): Promise<Store> {
+  const address = inject('postgres');
+  return address ? serverDb(address, of) : openDb(null, { image: new Blob([readFileSync(inject(of))]) });
+}
 
 /** Stores a batch as it stands in `file`: what differs from what is there. */
-export async function saveFile(db: OpenDb['db'], id: string, file: BatchFile, today: string): Promise<Saved> {
+export async function saveFile(db: Store['db'], id: string, file: BatchFile, today: string): Promise<Saved> {
   const now = await getBatch(db, id);
   return changeBatch(db, id, now.revision, changesBetween(now.file, file), today);
 }
@@ -55,9 +79,13 @@ export async function startKitchen(
   of: 'image' | 'demo' = 'image',
   standIns = false,
 ): Promise<Running> {
-  const open = await memoryDb(of);
+  return serveKitchen(await memoryDb(of), day, webRoot, standIns);
+}
+
+/** A kitchen that is open, behind a real port. */
+export async function serveKitchen(open: Store, day: string | (() => string), webRoot?: string, standIns = false): Promise<Running> {
   const { app, announcer, devices } = createApp({
-    db: open.db,
+    store: open,
     standIns,
     today: typeof day === 'string' ? () => day : day,
     ...(webRoot ? { webRoot } : {}),

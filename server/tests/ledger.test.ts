@@ -4,7 +4,7 @@ import fc from 'fast-check';
 import { afterAll, beforeAll, expect, it } from 'vitest';
 import { carry, lotOfVariety, newBatch, variety, type BatchFile } from '@roskel/core';
 import { BARE_LOT } from '@roskel/contract';
-import type { OpenDb } from '../src/db/open';
+import type { Store } from '../src/db/store';
 import { stockMoves } from '../src/db/schema';
 import { addBatch } from '../src/store/batches';
 import { addLarder } from '../src/store/larder';
@@ -12,7 +12,7 @@ import { addPod, archivePod, listPods } from '../src/store/pods';
 import { stockOf } from '../src/store/stock';
 import { memoryDb, saveFile } from './kit';
 
-let open: OpenDb;
+let open: Store;
 beforeAll(async () => {
   open = await memoryDb();
   for (const id of ['a', 'b']) {

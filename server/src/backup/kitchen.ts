@@ -54,6 +54,9 @@ const columnsOf = (table: Table) =>
   >;
 const kept = (row: Row): Row => Object.fromEntries(Object.entries(row).filter(([key]) => !DERIVED.has(key)));
 
+/** All tables as of one moment, whoever writes meanwhile. */
+const AS_OF_NOW = { isolationLevel: 'repeatable read', accessMode: 'read only' } as const;
+
 /** Everything a kitchen holds, rows in the order in which they came in. */
 export async function readKitchen(db: Db, made = new Date().toISOString()): Promise<KitchenFile> {
   return db.transaction(async (tx) => {
@@ -71,7 +74,7 @@ export async function readKitchen(db: Db, made = new Date().toISOString()): Prom
       tables[getTableName(table)] = rows.map(kept);
     }
     return { format: KITCHEN_FORMAT, version: KITCHEN_VERSION, made, tables };
-  });
+  }, AS_OF_NOW);
 }
 
 /** True when nothing was ever put into this kitchen but its settings. */

@@ -1,24 +1,21 @@
-import { fileURLToPath } from 'node:url';
-import type { PgDatabase, PgQueryResultHKT } from 'drizzle-orm/pg-core';
+import type { ChangeEvent } from '@roskel/contract';
 import { drizzle } from 'drizzle-orm/pglite';
 import { migrate } from 'drizzle-orm/pglite/migrator';
 import { openEngine, syncTree } from './durable';
 import { beginFolder, inspectFolder, markFolder, mayEmpty, prepareFolder } from './folder';
 import { upgradeDocuments } from './documents';
 import { lockFolder } from './lock';
+import { MIGRATIONS } from './migrations';
 import * as schema from './schema';
+import type { Db, Store } from './store';
 
-/** Any PostgreSQL behind Drizzle: PGlite here, a server later without touching a store. */
-export type Db = PgDatabase<PgQueryResultHKT, typeof schema>;
+export type { Db } from './store';
 
-export interface OpenDb {
-  db: Db;
+/** The embedded database: one process, its folder locked. */
+export interface OpenDb extends Store {
   /** Its files as they are now, to begin another from. */
   image(): Promise<Blob>;
-  close(): Promise<void>;
 }
-
-const MIGRATIONS = fileURLToPath(new URL('../../drizzle', import.meta.url));
 
 export interface Start {
   demo?: boolean;
@@ -53,11 +50,22 @@ export async function openDb(folder: string | null, { demo = false, fresh = fals
 
 async function ready(folder: string | null, unlock: () => void, image?: Blob): Promise<OpenDb> {
   const client = await openEngine(folder, image);
-  const db = drizzle(client as never, { schema });
-  await migrate(db, { migrationsFolder: MIGRATIONS });
-  await upgradeDocuments(db as unknown as Db);
+  const engine = drizzle(client as never, { schema });
+  await migrate(engine, { migrationsFolder: MIGRATIONS });
+  const db = engine as unknown as Db;
+  await upgradeDocuments(db);
   return {
-    db: db as unknown as Db,
+    db,
+    where: folder ?? 'memory',
+    // The engine runs one transaction at a time.
+    write: (work) =>
+      db.transaction(async (tx) => {
+        const said: ChangeEvent[] = [];
+        const value = await work(tx as unknown as Db, (event) => said.push(event));
+        return { value, said };
+      }),
+    // There are no others.
+    hear: () => {},
     image: () => client.dumpDataDir('none'),
     close: async () => {
       await client.close();

@@ -1,8 +1,9 @@
 import { existsSync } from 'node:fs';
-import express, { type Express, type RequestHandler } from 'express';
+import express, { type Express, type Request, type RequestHandler } from 'express';
 import helmet from 'helmet';
+import type { ChangeEvent } from '@roskel/contract';
 import { errorsOf } from '@roskel/contract/validate';
-import type { Db } from '../db/open';
+import type { Store } from '../db/store';
 import { localDay } from '../day';
 import { DeviceRack } from '../devices';
 import { Announcer } from './events';
@@ -15,7 +16,7 @@ import { ROUTES } from './routes';
 export { localDay };
 
 export interface AppOptions {
-  db: Db;
+  store: Store;
   /** Folder of the built interface; left out in tests of the API. */
   webRoot?: string;
   today?: () => string;
@@ -39,7 +40,14 @@ const POLICY = {
   frameAncestors: ["'none'"],
 };
 
-function handler(route: Route, kitchen: Kitchen): RequestHandler {
+/** Everything that changes the kitchen is one change: the windows hear of it once it is there. */
+async function changed(route: Route, kitchen: Kitchen, store: Store, req: Request): Promise<unknown> {
+  const { value, said } = await store.write((db, say) => route.run({ ...kitchen, db, say }, req));
+  said.forEach(kitchen.say);
+  return value;
+}
+
+function handler(route: Route, kitchen: Kitchen, store: Store): RequestHandler {
   return async (req, res) => {
     const odd = nulIn(req.params) ?? nulIn(route.takes ? null : req.body);
     if (odd !== null) {
@@ -54,7 +62,7 @@ function handler(route: Route, kitchen: Kitchen): RequestHandler {
         return;
       }
     }
-    const answer = await route.run(kitchen, req);
+    const answer = route.method === 'get' ? await route.run(kitchen, req) : await changed(route, kitchen, store, req);
     res.status(route.status ?? 200);
     if (answer instanceof FileAnswer) res.attachment(answer.name).type(answer.type).send(Buffer.from(answer.bytes));
     else res.json(answer);
@@ -62,7 +70,7 @@ function handler(route: Route, kitchen: Kitchen): RequestHandler {
 }
 
 /** Every route, and for what has an address but not that method, a plain word (RFC 9110: 405 names what is allowed). */
-function apiRouter(kitchen: Kitchen): express.Router {
+function apiRouter(kitchen: Kitchen, store: Store, announcer: Announcer): express.Router {
   const api = express.Router();
   // Nothing of the kitchen lies about in the browser's cache; an unchanged list is not sent twice all the same (ETag).
   api.use((_req, res, next) => {
@@ -71,10 +79,10 @@ function apiRouter(kitchen: Kitchen): express.Router {
   });
   const methods = new Map<string, string[]>();
   for (const route of ROUTES) {
-    api[route.method](route.path, handler(route, kitchen));
+    api[route.method](route.path, handler(route, kitchen, store));
     methods.set(route.path, [...(methods.get(route.path) ?? []), route.method.toUpperCase()]);
   }
-  api.get('/events', kitchen.announcer.listen);
+  api.get('/events', announcer.listen);
   api.get('/openapi.json', (_req, res) => void res.json(openapi(ROUTES)));
   for (const path of ['/events', '/openapi.json']) methods.set(path, ['GET']);
   for (const [path, known] of methods) {
@@ -116,12 +124,15 @@ export function createApp(options: AppOptions): { app: Express; announcer: Annou
   const announcer = new Announcer();
   const devices = new DeviceRack(options.standIns ?? false);
   devices.hub.tell = (state) => announcer.tell('device', state);
-  const kitchen: Kitchen = { db: options.db, announcer, devices, today: options.today ?? (() => localDay()) };
+  const { store } = options;
+  const say = (event: ChangeEvent) => announcer.say(event);
+  store.hear(say);
+  const kitchen: Kitchen = { db: store.db, say, devices, today: options.today ?? (() => localDay()) };
   app.disable('x-powered-by');
   app.use(localOnly, ownChanges);
   app.use(helmet({ contentSecurityPolicy: { useDefaults: false, directives: POLICY }, strictTransportSecurity: false }));
   app.use(express.json({ limit: '1mb' }), express.raw({ type: 'application/zip', limit: '64mb' }));
-  app.use('/api', apiRouter(kitchen));
+  app.use('/api', apiRouter(kitchen, store, announcer));
   if (options.webRoot && existsSync(options.webRoot)) app.use(pages(options.webRoot));
   app.use(problems);
   return { app, announcer, devices };

@@ -1,5 +1,6 @@
 import type { ErrorRequestHandler, Response } from 'express';
 import type { Problem } from '@roskel/contract';
+import { codeOf, isAway } from '../db/store';
 import { NotFound, Stale, Unfit } from '../store/errors';
 
 /** Nobody reads more, and an answer must stay small whatever was asked. */
@@ -20,13 +21,6 @@ const REFUSED: Record<number, [title: string, detail: string]> = {
   415: ['Not read here', 'Send JSON in UTF-8, unpacked or as gzip.'],
 };
 
-/** The code PostgreSQL gives an error, whoever wrapped it. */
-function codeOf(error: unknown): string | undefined {
-  for (let at = error as { code?: unknown; cause?: unknown } | undefined; at; at = at.cause as typeof at) {
-    if (typeof at.code === 'string' && /^[0-9A-Z]{5}$/.test(at.code)) return at.code;
-  }
-  return undefined;
-}
 const TAKEN = '23505';
 
 /** Turns what stores throw into problem+json (RFC 9457) with a sentence a maker understands. */
@@ -47,6 +41,10 @@ export const problems: ErrorRequestHandler = (error: unknown, _req, res, next) =
   if (typeof status === 'number' && status >= 400 && status < 500) {
     const [title, detail] = REFUSED[status] ?? ['Refused', 'This cannot be done.'];
     return sendProblem(res, { status, title, detail });
+  }
+  if (isAway(error)) {
+    const detail = 'The database does not answer just now. Try again in a moment.';
+    return sendProblem(res, { status: 503, title: 'Away', detail });
   }
   console.error(error);
   return sendProblem(res, { status: 500, title: 'Our fault', detail: 'Something went wrong here. Nothing of yours was changed.' });

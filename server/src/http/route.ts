@@ -4,11 +4,11 @@ import { listAnswer, type ChangeEvent } from '@roskel/contract';
 import type { Db } from '../db/open';
 import type { DeviceRack } from '../devices';
 import { NotFound } from '../store/errors';
-import type { Announcer } from './events';
 
 export interface Kitchen {
   db: Db;
-  announcer: Announcer;
+  /** Tells every window of a change: at once, or with the commit of what is being done. */
+  say(event: ChangeEvent): void;
   devices: DeviceRack;
   today(): string;
 }
@@ -52,13 +52,13 @@ export const Empty = Type.Object({}, { additionalProperties: false });
 
 /** Tells every window that a record changed and others of its list with it, and gives it back. */
 export function announcedMore<T extends { id: string }>(k: Kitchen, topic: ChangeEvent['topic'], record: T): T {
-  k.announcer.say({ topic, id: record.id });
+  k.say({ topic, id: record.id });
   return record;
 }
 
 /** Tells every window that a record changed, and what it is now, and gives it back. */
 export function announced<T extends { id: string }>(k: Kitchen, topic: ChangeEvent['topic'], record: T): T {
-  k.announcer.say({ topic, id: record.id, record });
+  k.say({ topic, id: record.id, record });
   return record;
 }
 
@@ -75,8 +75,8 @@ export interface Archive {
 export function archiveRoutes(topic: ChangeEvent['topic'], archive: Archive): Route[] {
   const put = async (k: Kitchen, req: Request, away: boolean) => {
     const record = await archive.put(k.db, param(req, 'id'), away);
-    k.announcer.say({ topic, id: record.id, ...(away ? { gone: true } : {}) });
-    for (const other of archive.also ?? []) k.announcer.say({ topic: other, id: record.id });
+    k.say({ topic, id: record.id, ...(away ? { gone: true } : {}) });
+    for (const other of archive.also ?? []) k.say({ topic: other, id: record.id });
     return record;
   };
   return [

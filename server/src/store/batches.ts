@@ -202,9 +202,12 @@ export async function archiveBatch(db: Db, id: string, archived: boolean): Promi
 export async function refreshAll(db: Db, today: string, bands = false): Promise<void> {
   for (const { id, file } of await everyBatch(db)) {
     try {
-      await db.update(batches).set(derivedOf(file, today)).where(eq(batches.id, id));
-      await settleShelf(db, id, file, today, bands);
-      await tell(db, await settleKept(db, id, file), today);
+      await db.transaction(async (tx) => {
+        const t = tx as unknown as Db;
+        await t.update(batches).set(derivedOf(file, today)).where(eq(batches.id, id));
+        await settleShelf(t, id, file, today, bands);
+        await tell(t, await settleKept(t, id, file), today);
+      });
     } catch (error) {
       // A line that cannot run any more says so on its page; what came of it promises nothing. One batch, whatever is
       // wrong with it, keeps nobody out of the kitchen.

@@ -19,8 +19,8 @@ const MOST_SAID = 20_000;
 
 function announceBatch(k: Kitchen, { record: { id, revision }, row, changes, touched, others }: Saved): void {
   const small = changes.length > 0 && JSON.stringify(changes).length <= MOST_SAID;
-  k.announcer.say({ topic: 'batches', id, revision, record: row, ...(small ? { changes } : {}) });
-  for (const topic of touched) k.announcer.say({ topic, id });
+  k.say({ topic: 'batches', id, revision, record: row, ...(small ? { changes } : {}) });
+  for (const topic of touched) k.say({ topic, id });
   for (const other of others) announceBatch(k, other);
 }
 function added(k: Kitchen, saved: Saved) {

@@ -4,8 +4,8 @@ import { addHeat } from '../../store/tasting';
 import { Empty, serial, type Kitchen, type Route } from '../route';
 
 function announceHeat(k: Kitchen, { record, lots }: HeatSaved) {
-  k.announcer.say({ topic: 'heat', id: String(record.id) });
-  for (const id of lots) k.announcer.say({ topic: 'pods', id });
+  k.say({ topic: 'heat', id: String(record.id) });
+  for (const id of lots) k.say({ topic: 'pods', id });
   return { ...record, lots };
 }
 

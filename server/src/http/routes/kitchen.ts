@@ -19,7 +19,7 @@ export const kitchenRoutes: readonly Route[] = [
     answer: DoneAnswer,
     run: async (k, req) => {
       await writeKitchen(k.db, unpackKitchen(Buffer.isBuffer(req.body) ? req.body : new Uint8Array()));
-      k.announcer.say({ topic: 'all', id: '' });
+      k.say({ topic: 'all', id: '' });
       return { done: true };
     },
   },

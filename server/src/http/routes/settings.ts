@@ -12,7 +12,7 @@ export const settingsRoutes: readonly Route[] = [
     answer: SettingsSchema,
     run: async (k, req) => {
       const value = await putSettings(k.db, req.body);
-      k.announcer.say({ topic: 'settings', id: 'maker' });
+      k.say({ topic: 'settings', id: 'maker' });
       return value;
     },
   },

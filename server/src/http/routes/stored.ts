@@ -19,7 +19,7 @@ export const storedRoutes: readonly Route[] = [
     status: 201,
     run: async (k, req) => {
       const record = announced(k, 'stored', await keepStuff(k.db, req.body, k.today()));
-      if ('bottlingId' in req.body.what) k.announcer.say({ topic: 'shelf', id: req.body.what.bottlingId });
+      if ('bottlingId' in req.body.what) k.say({ topic: 'shelf', id: req.body.what.bottlingId });
       return record;
     },
   },

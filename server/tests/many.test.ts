@@ -1,0 +1,142 @@
+import { afterAll, beforeAll, describe, expect, inject, it } from 'vitest';
+import { lotOfVariety, mapStations, variety, type BatchFile } from '@roskel/core';
+import { BARE_LOT, type BatchRecord, type BottlingRecord, type ChangeEvent, type PodLotRecord, type StoredRecord } from '@roskel/contract';
+import { exampleFile } from '../../core/tests/helpers';
+import { knowledge } from '../src/store/heat';
+import { DEMO_DAY } from './image';
+import { another, memoryDb, serveKitchen, type Running } from './kit';
+
+/** Two processes on one kitchen, each asked at the same moment. */
+let a: Running;
+let b: Running;
+beforeAll(async () => {
+  const store = await memoryDb('demo');
+  a = await serveKitchen(store, DEMO_DAY);
+  b = await serveKitchen(await another(store), DEMO_DAY);
+}, 60_000);
+afterAll(async () => {
+  await b.close();
+  await a.close();
+});
+
+const ROUNDS = 15;
+/** Both at once, a moment apart now and then, so that they meet in every way; how many were let through. */
+async function both(ask: (k: Running) => Promise<{ status: number }>, round: number): Promise<number> {
+  const late = async () => {
+    await new Promise((t) => setTimeout(t, (round % 4) * 2));
+    return ask(b);
+  };
+  const answers = await Promise.all([ask(a), late()]);
+  expect(answers.every((x) => [200, 201, 409, 422].includes(x.status))).toBe(true);
+  return answers.filter((x) => x.status < 300).length;
+}
+const addLot = async (id: string, g: number) => {
+  const input = { ...BARE_LOT, lot: lotOfVariety(variety('cayenne-red'), { id }), gotOn: DEMO_DAY };
+  expect((await a.call('POST', '/pods', { input, stockG: g, words: '' })).status).toBe(201);
+};
+const pods = async (k: Running) => (await k.call<PodLotRecord[]>('GET', '/pods')).value;
+const doneTo = (file: BatchFile, last: string): BatchFile => {
+  const ids = file.strands[0]!.stations.map((s) => s.id);
+  return mapStations(file, (s) => ({ ...s, log: ids.indexOf(s.id) <= ids.indexOf(last) ? { doneOn: file.startDate } : {} }));
+};
+
+describe('two who ask at the same moment', () => {
+  it('take the last bottle once', async () => {
+    const [bottling] = (await a.call<BottlingRecord[]>('GET', '/shelf')).value;
+    const { id, left } = bottling!;
+    const move = (k: Running, delta: number) => k.call('POST', `/shelf/${id}/moves`, { delta, reason: 'opened' });
+    expect((await move(a, 1 - left)).status).toBe(200);
+    for (let round = 0; round < ROUNDS; round++) {
+      expect(await both((k) => move(k, -1), round)).toBe(1);
+      const now = (await b.call<BottlingRecord[]>('GET', '/shelf')).value.find((x) => x.id === id)!;
+      expect(now.left).toBe(0);
+      expect((await move(b, 1)).status).toBe(200);
+    }
+  });
+  it('dry the same pods once, and nothing is dried that is not there', async () => {
+    for (let round = 0; round < ROUNDS; round++) {
+      const id = `dry-${round}`;
+      await addLot(id, 100);
+      expect(await both((k) => k.call('POST', `/pods/${id}/turn`, { into: 'dried', takeG: 80, gotG: null, words: '' }), round)).toBe(1);
+      expect((await pods(b)).find((p) => p.id === id)!.stockG).toBeCloseTo(20, 6);
+    }
+  });
+  it('take a drying back once', async () => {
+    await addLot('back', 100);
+    for (let round = 0; round < ROUNDS; round++) {
+      const made = await a.call<PodLotRecord>('POST', '/pods/back/turn', { into: 'flakes', takeG: 50, gotG: null, words: '' });
+      const answers = await Promise.all([a, b].map((k) => k.call('POST', `/pods/${made.value.id}/unturn`, {})));
+      expect(answers.map((x) => x.status).sort()).toEqual([200, 404]);
+      expect((await pods(b)).find((p) => p.id === 'back')!.stockG).toBeCloseTo(100, 6);
+    }
+  });
+  it('keep a brine once', async () => {
+    for (let round = 0; round < 4; round++) {
+      const file = { ...doneTo(exampleFile(), 'drain'), name: `Kept ${round}`, readings: [] };
+      const made = await a.call<BatchRecord>('POST', '/batches/import', { file });
+      const what = { batchId: made.value.id, stationId: 'drain', side: 'brine' };
+      const ask = (k: Running) => k.call<StoredRecord>('POST', '/stored', { what, name: 'Brine', massG: null, words: '' });
+      expect(await both(ask, round)).toBe(1);
+    }
+  });
+  it('taste, and what is believed of each lot is what the book says', async () => {
+    for (let round = 0; round < ROUNDS; round++) {
+      const taste = (taster: string, score: number) => (k: Running) =>
+        k.call<{ id: number }>('POST', '/heat', { kind: 'tasting', subject: { batchId: 'slipway-red-2' }, scores: [{ taster, score }] });
+      const [one] = await Promise.all([taste('You', 5 + (round % 3))(a), taste('Guest', 6)(b), addLot(`heat-${round}`, 10)]);
+      if (round % 2 === 0) await Promise.all([a.call('DELETE', `/heat/${one.value.id}`), taste('You', 6)(b)]);
+      const known = await knowledge(a.open.db);
+      for (const p of await pods(a)) expect(p.lot.heat).toEqual(known.heats.get(p.id) ?? null);
+    }
+  });
+  it('change one batch: both changes are there where they differ, one where they meet', async () => {
+    const made = (await a.call<BatchRecord>('POST', '/batches/import', { file: { ...exampleFile(), name: 'Met' } })).value;
+    for (let round = 0; round < 6; round++) {
+      const now = (await a.call<BatchRecord>('GET', `/batches/${made.id}`)).value;
+      const named = { ...now.file, name: `Met ${round}` };
+      const wished = { ...now.file, strands: now.file.strands.map((s) => ({ ...s, goal: { ...s.goal!, bottles: 3 + round } })) };
+      const answers = await Promise.all([a.change(now, named), b.change(now, wished)]);
+      expect(answers.map((x) => x.status)).toEqual([200, 200]);
+      const after = (await b.call<BatchRecord>('GET', `/batches/${made.id}`)).value;
+      expect([after.file.name, after.file.strands[0]!.goal!.bottles, after.revision]).toEqual([
+        `Met ${round}`,
+        3 + round,
+        now.revision + 2,
+      ]);
+      const clash = await Promise.all([
+        a.change(after, { ...after.file, name: `A ${round}` }),
+        b.change(after, { ...after.file, name: `B ${round}` }),
+      ]);
+      expect(clash.map((x) => x.status).sort()).toEqual([200, 409]);
+    }
+  });
+});
+
+it('a window on one process hears what the other changed, with the commit and not before; a refused change is not told', async () => {
+  // The embedded database has one process.
+  const answer = await fetch(`${(inject('postgres') ? b : a).base}/events`);
+  const reader = answer.body!.getReader();
+  const heard: ChangeEvent[] = [];
+  void (async () => {
+    let text = '';
+    for (;;) {
+      const { value, done } = await reader.read().catch(() => ({ value: undefined, done: true }));
+      if (done) return;
+      const parts = (text + new TextDecoder().decode(value)).split('\n\n');
+      text = parts.pop()!;
+      for (const p of parts) {
+        const data = /^data: (.*)$/m.exec(p)?.[1];
+        if (data && data !== '{}') heard.push(JSON.parse(data) as ChangeEvent);
+      }
+    }
+  })();
+  await new Promise((t) => setTimeout(t, 300));
+  expect((await a.call('POST', '/pods/heat-1/turn', { into: 'dried', takeG: 5000, gotG: null, words: '' })).status).toBe(422);
+  await addLot('heard', 33);
+  const end = Date.now() + 5000;
+  while (!heard.some((e) => e.topic === 'pods') && Date.now() < end) await new Promise((t) => setTimeout(t, 20));
+  // What was said of the lot stands there for whoever asks at once.
+  expect(heard.map((e) => [e.topic, e.id])).toEqual([['pods', 'heard']]);
+  expect((await pods(b)).find((p) => p.id === 'heard')!.stockG).toBe(33);
+  await reader.cancel();
+});

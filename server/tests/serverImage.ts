@@ -1,0 +1,24 @@
+import pg from 'pg';
+import type { TestProject } from 'vitest/node';
+import { startPostgres } from '../../scripts/lib/postgres.mjs';
+import { openServer } from '../src/db/server';
+import { seedDemo } from '../src/seed/demo';
+import { DEMO_DAY } from './image';
+
+/** The same two kitchens as databases of a server that is begun for the tests: copied for each of them. */
+export default async function setup(project: TestProject) {
+  const server = await startPostgres();
+  if (!server) throw new Error('There is no PostgreSQL to run on.');
+  const address = server.url('').replace(/\/$/, '');
+  const admin = new pg.Client({ connectionString: server.url() });
+  await admin.connect();
+  for (const name of ['image', 'demo']) {
+    await admin.query(`create database ${name}`);
+    const store = await openServer(server.url(name), 'home');
+    if (name === 'demo') await store.write((db) => seedDemo(db, DEMO_DAY));
+    await store.close();
+  }
+  await admin.end();
+  project.provide('postgres', address);
+  return () => server.end();
+}
