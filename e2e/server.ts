@@ -16,6 +16,8 @@ export class DemoServer {
     private readonly demo = true,
     /** A data folder that is there already, and is taken away in the end. */
     private readonly folder = mkdtempSync(join(tmpdir(), 'roskel-e2e-')),
+    /** Another store than the embedded one. */
+    private readonly databaseUrl = '',
   ) {}
 
   async start(): Promise<string> {
@@ -29,7 +31,8 @@ export class DemoServer {
       '--port',
       String(this.port),
     ];
-    this.child = spawn(process.execPath, args, { cwd: ROOT, stdio: ['ignore', 'pipe', 'inherit'] });
+    const env = { ...process.env, DATABASE_URL: this.databaseUrl };
+    this.child = spawn(process.execPath, args, { cwd: ROOT, env, stdio: ['ignore', 'pipe', 'inherit'] });
     this.address = await new Promise<string>((done, fail) => {
       this.child!.stdout!.on('data', (chunk: Buffer) => {
         const found = /http:\/\/localhost:\d+/.exec(chunk.toString());
@@ -40,13 +43,14 @@ export class DemoServer {
     return this.address;
   }
 
-  async stop(): Promise<void> {
+  /** Ends it; SIGKILL leaves it no time for anything. */
+  async stop(signal: 'SIGTERM' | 'SIGKILL' = 'SIGTERM'): Promise<void> {
     const child = this.child;
     this.child = null;
     if (!child || child.exitCode !== null) return;
     await new Promise((done) => {
       child.once('exit', done);
-      child.kill('SIGTERM');
+      child.kill(signal);
     });
   }
 

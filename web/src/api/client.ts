@@ -7,12 +7,15 @@ export class ApiProblem extends Error {
   }
 }
 
-/** The server cannot be reached; nothing was lost, try again. */
+/** The server, or the database behind it, cannot be reached; nothing was lost, try again. */
 export class Offline extends Error {
   constructor() {
     super('The Roskel server does not answer. Your work is kept in this window.');
   }
 }
+
+/** The server is there and its database is not (RFC 9110: 503). */
+const AWAY = 503;
 
 async function call<T>(method: string, path: string, body?: unknown): Promise<T> {
   let response: Response;
@@ -26,6 +29,7 @@ async function call<T>(method: string, path: string, body?: unknown): Promise<T>
   } catch {
     throw new Offline();
   }
+  if (response.status === AWAY) throw new Offline();
   const value: unknown = await response.json().catch(() => null);
   if (!response.ok) {
     throw new ApiProblem(

@@ -1,0 +1,65 @@
+import type { BottlingRecord } from '@roskel/contract';
+import { postgresAt, startPostgres, type Started } from '../scripts/lib/postgres.mjs';
+import { DemoServer } from './server';
+import { expect, importExample, line, stored, test, type } from './test';
+
+/** One kitchen on a PostgreSQL server, two processes, a window on each. */
+test.skip(!postgresAt(), 'There is no PostgreSQL server here, and none may be installed.');
+let pg: Started;
+let one: DemoServer;
+let two: DemoServer;
+test.beforeAll(async () => {
+  pg = (await startPostgres({ durable: true }))!;
+  [one, two] = [4820, 4830].map((port) => new DemoServer(port, true, undefined, pg.url())) as [DemoServer, DemoServer];
+  // At the same moment: they make the tables and the demo once.
+  await Promise.all([one.start(), two.start()]);
+});
+test.afterAll(async () => {
+  await Promise.all([one.end(), two.end()]);
+  pg.end();
+});
+
+test('two windows on two processes stay in step; one process is killed, then the database, and nothing that was saved is lost', async ({
+  browser,
+}) => {
+  test.slow();
+  const [a, b] = await Promise.all([one, two].map(async (s) => (await browser.newContext({ baseURL: s.address })).newPage()));
+  const left = a!;
+  const right = b!;
+  const id = await importExample(left, 'Two Processes');
+  await left.goto(`/batches/${id}?at=ferment`);
+  await right.goto(`/batches/${id}?at=ferment`);
+  await type(left, 'Days', '11');
+  await expect(left.getByText('Saved', { exact: true })).toBeVisible();
+  await expect(right.getByLabel('Days', { exact: true })).toHaveValue('11');
+  await type(right, 'Temperature, °C', '24');
+  await expect(left.getByLabel('Temperature, °C', { exact: true })).toHaveValue('24');
+
+  // A bottle that one takes is gone for the other.
+  const shelf = (page: typeof left) => page.request.get('/api/shelf').then((r) => r.json() as Promise<BottlingRecord[]>);
+  const [bottling] = await shelf(left);
+  await right.goto(`/shelf/${bottling!.id}`);
+  await expect(right.getByText(new RegExp(`${bottling!.left} of ${bottling!.bottles}`)).first()).toBeVisible();
+  const data = { delta: -1, reason: 'opened' };
+  expect((await left.request.post(`/api/shelf/${bottling!.id}/moves`, { data, headers: { 'X-Roskel': '1' } })).status()).toBe(200);
+  await expect(right.getByText(new RegExp(`${bottling!.left - 1} of ${bottling!.bottles}`)).first()).toBeVisible();
+
+  // A process dies: its window keeps what is typed, and stores it once the process is back.
+  await one.stop('SIGKILL');
+  await type(left, 'Days', '12');
+  await expect(left.getByText(/Not stored yet: the server does not answer/)).toBeVisible();
+  await one.start();
+  await expect(left.getByText('Saved', { exact: true })).toBeVisible();
+  await right.goto(`/batches/${id}?at=ferment`);
+  await expect(right.getByLabel('Days', { exact: true })).toHaveValue('12');
+
+  // The database dies under both: said the same way, and made good the same way.
+  pg.kill();
+  await type(left, 'Days', '13');
+  await expect(left.getByText(/Not stored yet/)).toBeVisible();
+  pg.begin();
+  await expect(left.getByText('Saved', { exact: true })).toBeVisible();
+  await expect(right.getByLabel('Days', { exact: true })).toHaveValue('13');
+  expect(line((await stored(right, id)).record.file)[2]!.params).toMatchObject({ days: 13, tempC: 24 });
+  await Promise.all([left.context().close(), right.context().close()]);
+});
