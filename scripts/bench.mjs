@@ -1,10 +1,15 @@
 // All benchmarks, each beside a reference measured in the same run: npm run bench
-import { ensureInstalled, bin, run } from './lib/setup.mjs';
+import { bin, ensureBuilt, ensureInstalled, run } from './lib/setup.mjs';
 
 ensureInstalled();
 const args = process.argv.slice(2);
 if (args.includes('--today')) {
   run(bin('tsx'), ['bench/today.ts']);
+  process.exit(0);
+}
+if (args.includes('--server')) {
+  ensureBuilt();
+  run(bin('tsx'), ['bench/server.ts', ...args]);
   process.exit(0);
 }
 // What needs a server and a browser runs from its sources; computation as it is built for the worker.

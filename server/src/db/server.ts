@@ -60,8 +60,9 @@ export async function openServer(url: string, kitchen: string): Promise<ServerSt
   const config = { connectionString: url, connectionTimeoutMillis: CONNECT_MS, options: `-c search_path=${own} -c timezone=UTC` };
   const version = await prepare(config, own, place);
   const pool = new pg.Pool({ ...config, max: MOST });
-  // A connection that breaks while nobody uses it: the next one is made anew.
+  // A connection that breaks, in use or not, is no reason to end: what is asked of it fails, and the next one is made anew.
   pool.on('error', () => {});
+  pool.on('connect', (client) => client.on('error', () => {}));
   const db = drizzle(pool, { schema }) as unknown as Db;
   const ears = new Ears(config, own);
   return {

@@ -1,0 +1,244 @@
+import pg from 'pg';
+import { getTableName, isTable } from 'drizzle-orm';
+import { addDays, lotOfVariety, variety, type BatchFile } from '@roskel/core';
+import { BARE_LOT, type BottlingRecord, type PodLotRecord } from '@roskel/contract';
+import { DemoServer } from '../e2e/server';
+import { startPostgres } from '../scripts/lib/postgres.mjs';
+import * as schema from '../server/src/db/schema';
+import { openServer, schemaOf } from '../server/src/db/server';
+import { addBatch, everyBatch, listBatches, listToday } from '../server/src/store/batches';
+
+/** What a PostgreSQL server must hold: `npm run bench -- --server [--minutes 10]`. Debian's, on loopback, two processes. */
+const TODAY = new Date().toISOString().slice(0, 10);
+const minutesAt = process.argv.indexOf('--minutes');
+const MINUTES = minutesAt > 0 ? Number(process.argv[minutesAt + 1]) : 1;
+const PER_SECOND = 20;
+const KITCHENS = 50;
+/** Ten years of a maker who begins one every other week. */
+const BATCHES = 260;
+
+const started = await startPostgres({ durable: true });
+if (!started) process.exit(1);
+const servers = [new DemoServer(4840, true, undefined, started.url()), new DemoServer(4850, true, undefined, started.url())] as const;
+const [a, b] = (await Promise.all(servers.map((s) => s.start()))) as [string, string];
+
+async function call<T>(base: string, method: string, path: string, body?: unknown): Promise<{ status: number; value: T }> {
+  const res = await fetch(`${base}/api${path}`, {
+    method,
+    headers: { 'X-Roskel': '1', 'Content-Type': 'application/json' },
+    body: body === undefined ? null : JSON.stringify(body),
+  });
+  return { status: res.status, value: (await res.json()) as T };
+}
+const yes = (ok: boolean) => (ok ? 'yes' : 'NO');
+const percentile = (ms: number[], p: number) => ms.sort((x, y) => x - y)[Math.min(ms.length - 1, Math.floor(ms.length * p))] ?? NaN;
+const podInput = (id: string) => ({ ...BARE_LOT, lot: lotOfVariety(variety('cayenne-red'), { id }), gotOn: TODAY });
+
+async function races(): Promise<void> {
+  const [bottling] = (await call<BottlingRecord[]>(a, 'GET', '/shelf')).value;
+  const move = (base: string, delta: number) => call(base, 'POST', `/shelf/${bottling!.id}/moves`, { delta, reason: 'opened' });
+  await move(a, 1 - bottling!.left);
+  let wrong = 0;
+  const bottles = 1000;
+  for (let round = 0; round < bottles; round++) {
+    const both = await Promise.all([move(a, -1), move(b, -1)]);
+    if (both.filter((x) => x.status === 200).length !== 1) wrong++;
+    await move(round % 2 ? a : b, 1);
+  }
+  console.log(
+    `The last bottle, asked for on both processes at once: taken twice or not at all in ${wrong} of ${bottles}, wanted 0: ${yes(wrong === 0)}`,
+  );
+  wrong = 0;
+  const dryings = 300;
+  await call(a, 'POST', '/pods', { input: podInput('race'), stockG: 100, words: '' });
+  for (let round = 0; round < dryings; round++) {
+    const dry = (base: string) => call<PodLotRecord>(base, 'POST', '/pods/race/turn', { into: 'dried', takeG: 80, gotG: null, words: '' });
+    const both = await Promise.all([dry(a), dry(b)]);
+    const made = both.filter((x) => x.status < 300);
+    if (made.length !== 1) wrong++;
+    for (const m of made) await call(a, 'POST', `/pods/${m.value.id}/unturn`, {});
+  }
+  console.log(`The same pods dried on both: twice or not at all in ${wrong} of ${dryings}, wanted 0: ${yes(wrong === 0)}`);
+}
+
+/** Requests of a household, so many a second on both processes, against the statements they stand on. */
+async function load(): Promise<void> {
+  const pool = new pg.Pool({ connectionString: started!.url(), options: `-c search_path=${schemaOf('demo')}`, max: 8 });
+  const shelf = (await call<BottlingRecord[]>(a, 'GET', '/shelf')).value[0]!;
+  const raw = async (text: string, values: unknown[] = []) => void (await pool.query(text, values));
+  const inOne = async (...texts: [string, unknown[]?][]) => {
+    const client = await pool.connect();
+    try {
+      await client.query('begin');
+      for (const [text, values] of texts) await client.query(text, values ?? []);
+      await client.query('commit');
+    } finally {
+      client.release();
+    }
+  };
+  const kinds: { what: string; share: number; ask(base: string, i: number): Promise<{ status: number }>; raw(): Promise<void> }[] = [
+    {
+      what: 'list of batches',
+      share: 0.35,
+      ask: (base) => call(base, 'GET', '/batches'),
+      raw: () => raw('select id, revision, name, start_date, summary, updated_at from batches where not archived order by start_date desc'),
+    },
+    {
+      what: 'today',
+      share: 0.25,
+      ask: (base) => call(base, 'GET', '/today'),
+      raw: () => raw('select id, revision, name, start_date, needs, today from batches where not archived'),
+    },
+    {
+      what: 'shelf',
+      share: 0.2,
+      ask: (base) => call(base, 'GET', '/shelf'),
+      raw: async () => {
+        await raw('select * from bottlings where not archived');
+        await raw('select bottling_id, sum(delta) from shelf_moves group by bottling_id');
+      },
+    },
+    {
+      what: 'a bottle taken or put back',
+      share: 0.2,
+      ask: (base, i) =>
+        call(base, 'POST', `/shelf/${shelf.id}/moves`, { delta: i % 2 ? 1 : -1, reason: 'opened' }).then((x) => ({
+          status: x.status === 422 ? 200 : x.status,
+        })),
+      raw: () =>
+        inOne(
+          ['select pg_advisory_xact_lock(1, 2)'],
+          ['select * from bottlings where not archived'],
+          ['select bottling_id, sum(delta) from shelf_moves group by bottling_id'],
+          ['insert into shelf_moves (bottling_id, delta, reason) values ($1, 0, $2)', [shelf.id, 'bench']],
+          [`select pg_notify('bench', 'x')`],
+        ),
+    },
+  ];
+  const queue = Array.from({ length: 100 }, (_, i) =>
+    kinds.find((_k, j) => (i * 37) % 100 < 100 * kinds.slice(0, j + 1).reduce((s, k) => s + k.share, 0))!,
+  );
+  const run = async (seconds: number, one: (k: (typeof kinds)[number], i: number) => Promise<void>) => {
+    const open: Promise<void>[] = [];
+    const begin = performance.now();
+    for (let i = 0; i < seconds * PER_SECOND; i++) {
+      const wait = begin + (i * 1000) / PER_SECOND - performance.now();
+      if (wait > 0) await new Promise((t) => setTimeout(t, wait));
+      open.push(one(queue[i % queue.length]!, i));
+    }
+    await Promise.all(open);
+  };
+  const times = new Map<string, { ours: number[]; raw: number[] }>(kinds.map((k) => [k.what, { ours: [], raw: [] }]));
+  let errors = 0;
+  await run(20, async (k) => {
+    const start = performance.now();
+    await k.raw();
+    times.get(k.what)!.raw.push(performance.now() - start);
+  });
+  await run(60 * MINUTES, async (k, i) => {
+    const start = performance.now();
+    const { status } = await k.ask(i % 2 ? a : b, i).catch(() => ({ status: 0 }));
+    if (status < 200 || status >= 300) errors++;
+    else times.get(k.what)!.ours.push(performance.now() - start);
+  });
+  console.log(`${PER_SECOND} requests a second on two processes for ${MINUTES} min: ${errors} errors, wanted 0: ${yes(errors === 0)}`);
+  for (const [what, t] of times) {
+    const [ours, bare] = [percentile(t.ours, 0.99), percentile(t.raw, 0.99)];
+    console.log(
+      `    ${what}: p50 ${percentile(t.ours, 0.5).toFixed(1)}, p99 ${ours.toFixed(1)} ms; its statements p99 ${bare.toFixed(1)}, ratio ${(ours / bare).toFixed(1)}, wanted at most 3: ${yes(ours / bare <= 3)}`,
+    );
+  }
+  await pool.end();
+}
+
+/** Everything that was acknowledged is there after the database and a process died in the middle. */
+async function killed(): Promise<void> {
+  const kept: string[] = [];
+  let at = 0;
+  const add = async (base: string) => {
+    const id = `killed-${at++}`;
+    const { status } = await call(base, 'POST', '/pods', { input: podInput(id), stockG: 1, words: '' }).catch(() => ({ status: 0 }));
+    if (status === 201) kept.push(id);
+  };
+  for (let i = 0; i < 60; i++) await add(i % 2 ? a : b);
+  const writing = Promise.all(Array.from({ length: 80 }, (_, i) => add(i % 2 ? a : b)));
+  await new Promise((t) => setTimeout(t, 60));
+  started!.kill();
+  await writing;
+  started!.begin();
+  const more = Promise.all(Array.from({ length: 40 }, (_, i) => add(i % 2 ? a : b)));
+  await new Promise((t) => setTimeout(t, 40));
+  await servers[0].stop('SIGKILL');
+  await more;
+  await servers[0].start();
+  const there = new Set((await call<PodLotRecord[]>(b, 'GET', '/pods')).value.map((p) => p.id));
+  const lost = kept.filter((id) => !there.has(id)).length;
+  console.log(
+    `The database killed and a process killed while 180 lots were added: ${kept.length} acknowledged, ${lost} of them lost, wanted 0: ${yes(lost === 0)}`,
+  );
+}
+
+const median = async (run: () => Promise<unknown>) => {
+  const ms: number[] = [];
+  for (let i = 0; i < 25; i++) {
+    const start = performance.now();
+    await run();
+    ms.push(performance.now() - start);
+  }
+  return percentile(ms.slice(5), 0.5);
+};
+
+/** Ten years in fifty kitchens: what is in the others costs a kitchen nothing. */
+async function manyKitchens(): Promise<void> {
+  const first = await openServer(started!.url(), 'k0');
+  const demo = await openServer(started!.url(), 'demo');
+  const bare = (await everyBatch(demo.db)).find((x) => x.id === 'slipway-red-3')!.file;
+  await demo.close();
+  await first.write(async (db) => {
+    for (let n = 0; n < BATCHES; n++) await addBatch(db, { ...old(bare, n), name: `Batch ${n}` }, TODAY);
+  });
+  const lists = [() => listBatches(first.db), () => listToday(first.db)] as const;
+  const alone = [await median(lists[0]), await median(lists[1])];
+  const admin = new pg.Client({ connectionString: started!.url() });
+  await admin.connect();
+  const tables = Object.values(schema)
+    .filter((t) => isTable(t))
+    .map((t) => getTableName(t));
+  await admin.query(`set session_replication_role = replica`);
+  for (let k = 1; k < KITCHENS; k++) {
+    await (await openServer(started!.url(), `k${k}`)).close();
+    for (const t of tables)
+      await admin.query(`insert into ${schemaOf(`k${k}`)}.${t} select * from ${schemaOf('k0')}.${t} on conflict do nothing`);
+  }
+  await admin.query('analyze');
+  await admin.end();
+  const among = [await median(lists[0]), await median(lists[1])];
+  await first.close();
+  for (const [i, what] of ['list of batches', 'today'].entries()) {
+    const ratio = among[i]! / alone[i]!;
+    console.log(
+      `${what} of ${BATCHES} batches: one kitchen ${alone[i]!.toFixed(1)} ms, among ${KITCHENS} ${among[i]!.toFixed(1)} ms, ratio ${ratio.toFixed(2)}, wanted at most 2: ${yes(ratio <= 2)}`,
+    );
+  }
+}
+/** Begun `n` times two weeks ago. */
+function old(file: BatchFile, n: number): BatchFile {
+  const by = -14 * n;
+  return {
+    ...file,
+    startDate: addDays(TODAY, by - 30),
+    readings: [],
+    strands: file.strands.map((s) => ({ ...s, stations: s.stations.map((e) => ({ ...e, log: {} })) })),
+    dutiesDone: [],
+  };
+}
+
+try {
+  await races();
+  await load();
+  await killed();
+  await manyKitchens();
+} finally {
+  await Promise.all(servers.map((s) => s.end()));
+  started.end();
+}
