@@ -18,6 +18,7 @@ export class DemoServer {
     private readonly folder = mkdtempSync(join(tmpdir(), 'roskel-e2e-')),
     /** Another store than the embedded one. */
     private readonly databaseUrl = '',
+    private readonly words: readonly string[] = [],
   ) {}
 
   async start(): Promise<string> {
@@ -30,6 +31,7 @@ export class DemoServer {
       this.folder,
       '--port',
       String(this.port),
+      ...this.words,
     ];
     const env = { ...process.env, DATABASE_URL: this.databaseUrl };
     this.child = spawn(process.execPath, args, { cwd: ROOT, env, stdio: ['ignore', 'pipe', 'inherit'] });

@@ -123,3 +123,5 @@ export const ProblemAnswer = Type.Object({
 });
 export const DoneAnswer = Type.Object({ done: Type.Boolean() }, closed);
 export const listAnswer = listOf;
+
+export const HouseAnswer = Type.Object({ open: Type.Boolean(), addresses: listOf(Text) }, closed);

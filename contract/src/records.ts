@@ -370,3 +370,13 @@ export interface Problem {
   errors?: { path: string; message: string }[];
   current?: unknown;
 }
+
+/** What is said to be let in. */
+export const EnterSchema = Type.Object({ passphrase: Type.String({ title: 'The passphrase', minLength: 1, maxLength: 200 }) }, exact);
+/** Where others in the house find this kitchen. */
+export interface House {
+  /** Others in the house may come in, with the passphrase. */
+  open: boolean;
+  /** Addresses for a phone, the likeliest first. */
+  addresses: string[];
+}

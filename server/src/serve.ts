@@ -1,6 +1,8 @@
 import { createServer } from 'node:http';
 import { resolve } from 'node:path';
 import { fileURLToPath } from 'node:url';
+import { ownAddresses } from './access/house';
+import { accessOf } from './access/passphrase';
 import { keepDaily } from './backup/daily';
 import { isEmpty } from './backup/kitchen';
 import { FolderUnfit } from './db/folder';
@@ -16,7 +18,7 @@ import { LAST_PORT, Misused, type Told } from './told';
 /** How often the server looks whether a new day has come. */
 const LOOK_AT_THE_DAY_MS = 60_000;
 
-async function listen(server: ReturnType<typeof createServer>, first: number): Promise<number> {
+async function listen(server: ReturnType<typeof createServer>, first: number, host: string): Promise<number> {
   const last = Math.min(first + 19, LAST_PORT);
   for (let port = first; port <= last; port++) {
     const free = await new Promise<boolean>((done, fail) => {
@@ -27,7 +29,7 @@ async function listen(server: ReturnType<typeof createServer>, first: number): P
         );
       };
       server.once('error', onError);
-      server.listen(port, '127.0.0.1', () => {
+      server.listen(port, host, () => {
         server.off('error', onError);
         done(true);
       });
@@ -62,9 +64,13 @@ async function begin(said: Told): Promise<void> {
   // A server has backups of its own (docs/server.md).
   const daily = demo || databaseUrl !== null ? null : keepDaily(store.db, resolve(data));
   const webRoot = fileURLToPath(new URL('../../web/dist', import.meta.url));
-  const { app, announcer, devices } = createApp({ store, webRoot, standIns });
+  const names = [...ownAddresses(), ...said.names];
+  const access = said.open ? await accessOf(store.db) : null;
+  if (said.open && !access) throw new Misused('Nobody in the house is let in without a passphrase. Set one first: npm run passphrase.');
+  const { app, announcer, devices, house } = createApp({ store, webRoot, standIns, ...(access ? { open: { access, names } } : {}) });
   const server = createServer(app);
-  const port = await listen(server, first);
+  const port = await listen(server, first, access ? '0.0.0.0' : '127.0.0.1');
+  if (access) house.addresses.push(...names.map((name) => `http://${name}:${port}`));
   // Beside the page unless told otherwise.
   await devices.hub.listen(devicePort ?? Math.min(port + 100, LAST_PORT));
   if (devicePort !== null && devices.hub.port === null) console.error(`Port ${devicePort} is taken: no device can connect.`);
@@ -75,6 +81,10 @@ async function begin(said: Told): Promise<void> {
       .catch((error: unknown) => console.error(`The new day could not be worked out: ${(error as Error).message}`));
   }, LOOK_AT_THE_DAY_MS).unref();
   console.log(`Roskel${demo ? ' (demo)' : ''} is ready: http://localhost:${port}, kept in ${store.where}`);
+  if (access)
+    console.log(
+      `Open to the house, with the passphrase: ${house.addresses.join(', ') || 'this machine has no address there'}. Over plain HTTP whoever listens in the network can read along; docs/server.md says how to put TLS before it.`,
+    );
   let stopping = false;
   const stop = () => {
     if (stopping) return;

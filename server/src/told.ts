@@ -4,7 +4,7 @@ import { parseArgs } from 'node:util';
 export class Misused extends Error {}
 
 const USAGE =
-  'Known are --data FOLDER, --port NUMBER, --device-port NUMBER, --stand-ins, --demo, --fresh (with --demo) and --kitchen NAME (with DATABASE_URL).';
+  'Known are --data FOLDER, --port NUMBER, --device-port NUMBER, --stand-ins, --demo, --fresh (with --demo) and --kitchen NAME (with DATABASE_URL), --open and --name HOST (with --open).';
 export const LAST_PORT = 65_535;
 function portOf(text: string, word: string): number {
   const port = Number(text);
@@ -24,6 +24,8 @@ export function told() {
         demo: { type: 'boolean', default: false },
         fresh: { type: 'boolean', default: false },
         kitchen: { type: 'string' },
+        open: { type: 'boolean', default: false },
+        name: { type: 'string', multiple: true, default: [] },
       },
     });
     const port = portOf(values.port, '--port');
@@ -37,7 +39,10 @@ export function told() {
     if (databaseUrl === null && values.kitchen !== undefined)
       throw new Misused('--kitchen names a kitchen on a server. Set DATABASE_URL too.');
     const kitchen = values.kitchen ?? (demo ? 'demo' : 'home');
-    return { data, demo, fresh, standIns, port, devicePort, databaseUrl, kitchen };
+    const names = values.name.map((n) => n.trim().toLowerCase());
+    if (names.length > 0 && !values.open)
+      throw new Misused('--name says what this machine is called in the house. Say it together with --open.');
+    return { data, demo, fresh, standIns, port, devicePort, databaseUrl, kitchen, open: values.open, names };
   } catch (error) {
     if (error instanceof Misused) throw error;
     throw new Misused(`${(error as Error).message.split('. ')[0]}. ${USAGE}`);

@@ -7,6 +7,7 @@ import { BARE_LOT, type BatchRecord, type BatchSaved } from '@roskel/contract';
 import { errorsOf } from '@roskel/contract/validate';
 import type { TSchema } from '@sinclair/typebox';
 import pg from 'pg';
+import type { Access } from '../src/access/passphrase';
 import { openDb } from '../src/db/open';
 import { openServer } from '../src/db/server';
 import type { Store } from '../src/db/store';
@@ -83,12 +84,19 @@ export async function startKitchen(
 }
 
 /** A kitchen that is open, behind a real port. */
-export async function serveKitchen(open: Store, day: string | (() => string), webRoot?: string, standIns = false): Promise<Running> {
+export async function serveKitchen(
+  open: Store,
+  day: string | (() => string),
+  webRoot?: string,
+  standIns = false,
+  door?: { access: Access; names: readonly string[] },
+): Promise<Running> {
   const { app, announcer, devices } = createApp({
     store: open,
     standIns,
     today: typeof day === 'string' ? () => day : day,
     ...(webRoot ? { webRoot } : {}),
+    ...(door ? { open: door } : {}),
   });
   const server: Server = createServer(app).listen(0, '127.0.0.1');
   await new Promise((done) => server.once('listening', done));

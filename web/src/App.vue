@@ -49,6 +49,8 @@ useKeys('Everywhere', [
   { key: 'ctrl+shift+z', says: 'redo', run: () => void undo.redo() },
 ]);
 onMounted(() => {
+  // Before the door nothing is read.
+  if (location.pathname === '/enter') return;
   settings.load().catch((e: unknown) => notices.fail(e));
 });
 </script>

@@ -203,3 +203,12 @@ export const settings = pgTable('settings', {
   id: text('id').primaryKey(),
   value: json('value').notNull(),
 });
+
+/** What opens the kitchen to others in the house. Never in a backup. */
+export const access = pgTable('access', {
+  id: text('id').primaryKey(),
+  /** scrypt, with its cost and salt. */
+  hash: text('hash').notNull(),
+  /** Signs sessions. */
+  secret: text('secret').notNull(),
+});

@@ -1,9 +1,11 @@
 import { existsSync } from 'node:fs';
 import express, { type Express, type Request, type RequestHandler } from 'express';
 import helmet from 'helmet';
-import type { ChangeEvent } from '@roskel/contract';
+import type { ChangeEvent, House } from '@roskel/contract';
 import { errorsOf } from '@roskel/contract/validate';
 import type { Store } from '../db/store';
+import { gate } from '../access/gate';
+import type { Access } from '../access/passphrase';
 import { localDay } from '../day';
 import { DeviceRack } from '../devices';
 import { Announcer } from './events';
@@ -22,6 +24,8 @@ export interface AppOptions {
   today?: () => string;
   /** Simulated devices are at hand. */
   standIns?: boolean;
+  /** Open to the house: what lets people in, and what else this machine is called. */
+  open?: { access: Access; names: readonly string[] };
 }
 
 const POLICY = {
@@ -119,7 +123,7 @@ function pages(root: string): express.Router {
 }
 
 /** The server without a port: security, the API, and the built interface. */
-export function createApp(options: AppOptions): { app: Express; announcer: Announcer; devices: DeviceRack } {
+export function createApp(options: AppOptions): { app: Express; announcer: Announcer; devices: DeviceRack; house: House } {
   const app = express();
   const announcer = new Announcer();
   const devices = new DeviceRack(options.standIns ?? false);
@@ -127,13 +131,17 @@ export function createApp(options: AppOptions): { app: Express; announcer: Annou
   const { store } = options;
   const say = (event: ChangeEvent) => announcer.say(event);
   store.hear(say);
-  const kitchen: Kitchen = { db: store.db, say, devices, today: options.today ?? (() => localDay()) };
+  const house: House = { open: options.open !== undefined, addresses: [] };
+  const kitchen: Kitchen = { db: store.db, say, devices, house, today: options.today ?? (() => localDay()) };
   app.disable('x-powered-by');
-  app.use(localOnly, ownChanges);
+  // A TLS proxy stands on this machine.
+  app.set('trust proxy', 'loopback');
+  app.use(localOnly(options.open?.names), ownChanges);
   app.use(helmet({ contentSecurityPolicy: { useDefaults: false, directives: POLICY }, strictTransportSecurity: false }));
+  if (options.open) app.use('/api', gate(options.open.access));
   app.use(express.json({ limit: '1mb' }), express.raw({ type: 'application/zip', limit: '64mb' }));
   app.use('/api', apiRouter(kitchen, store, announcer));
   if (options.webRoot && existsSync(options.webRoot)) app.use(pages(options.webRoot));
   app.use(problems);
-  return { app, announcer, devices };
+  return { app, announcer, devices, house };
 }

@@ -6,14 +6,20 @@ const LOCAL = /^(localhost|127\.0\.0\.1|\[::1\])(:\d+)?$/;
 export const OWN_HEADER = 'X-Roskel';
 const READS = new Set(['GET', 'HEAD', 'OPTIONS']);
 
-/** Only requests that name this machine: another site cannot reach the API through a name of its own. */
-export const localOnly: RequestHandler = (req, res, next) => {
-  const host = req.headers.host ?? '';
-  const origin = req.headers.origin;
-  // The page and the API have one address, port included.
-  if (LOCAL.test(host) && (!origin || origin.replace(/^https?:\/\//, '') === host)) return next();
-  sendProblem(res, { status: 403, title: 'Not from here', detail: 'Roskel answers only to its own page on this machine.' });
-};
+/**
+ * Only requests that name this machine: another site cannot reach the API through a name of its own (DNS rebinding).
+ * `names` are what else it is called, where it is open to the house.
+ */
+export const localOnly =
+  (names: readonly string[] = []): RequestHandler =>
+  (req, res, next) => {
+    const host = req.headers.host ?? '';
+    const origin = req.headers.origin;
+    const known = LOCAL.test(host) || names.includes(host.replace(/:\d+$/, '').toLowerCase());
+    // The page and the API have one address, port included.
+    if (known && (!origin || origin.replace(/^https?:\/\//, '') === host)) return next();
+    sendProblem(res, { status: 403, title: 'Not from here', detail: 'Roskel answers only to its own page, by a name of this machine.' });
+  };
 
 /** What changes something must come from us, and as something the browser asks leave for. */
 export const ownChanges: RequestHandler = (req, res, next) => {

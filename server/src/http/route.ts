@@ -1,6 +1,6 @@
 import type { Request } from 'express';
 import { Type, type TSchema } from '@sinclair/typebox';
-import { listAnswer, type ChangeEvent } from '@roskel/contract';
+import { listAnswer, type ChangeEvent, type House } from '@roskel/contract';
 import type { Db } from '../db/open';
 import type { DeviceRack } from '../devices';
 import { NotFound } from '../store/errors';
@@ -10,6 +10,7 @@ export interface Kitchen {
   /** Tells every window of a change: at once, or with the commit of what is being done. */
   say(event: ChangeEvent): void;
   devices: DeviceRack;
+  house: House;
   today(): string;
 }
 

@@ -16,6 +16,8 @@ export class Offline extends Error {
 
 /** The server is there and its database is not (RFC 9110: 503). */
 const AWAY = 503;
+/** Nobody said the passphrase here, or it is another one now. */
+const LOCKED = 401;
 
 async function call<T>(method: string, path: string, body?: unknown): Promise<T> {
   let response: Response;
@@ -30,6 +32,8 @@ async function call<T>(method: string, path: string, body?: unknown): Promise<T>
     throw new Offline();
   }
   if (response.status === AWAY) throw new Offline();
+  if (response.status === LOCKED && !path.startsWith('/enter') && location.pathname !== '/enter')
+    location.assign(`/enter?to=${encodeURIComponent(location.pathname + location.search)}`);
   const value: unknown = await response.json().catch(() => null);
   if (!response.ok) {
     throw new ApiProblem(

@@ -13,6 +13,8 @@ withDefaults(
     placeholder?: string;
     problem?: string | null;
     rows?: number;
+    /** Not shown while it is typed, unless one looks. */
+    secret?: boolean;
     /** Suggestions while typing, as the browser shows them. */
     list?: string;
   }>(),
@@ -26,14 +28,15 @@ const id = useId();
     <NInput
       v-model:value="text"
       size="medium"
-      :type="rows ? 'textarea' : 'text'"
+      :type="secret ? 'password' : rows ? 'textarea' : 'text'"
+      :show-password-on="secret ? 'click' : undefined"
       :rows="rows ?? 1"
       :maxlength="maxlength"
       :placeholder="placeholder"
       :status="problem ? 'error' : undefined"
       :input-props="{
         id,
-        autocomplete: 'off',
+        autocomplete: secret ? 'current-password' : 'off',
         ...(list ? { list } : {}),
         ...(rows ? { spellcheck: false } : {}),
         'aria-invalid': problem ? 'true' : undefined,

@@ -1,9 +1,16 @@
-import { SettingsSchema } from '@roskel/contract';
+import { HouseAnswer, SettingsSchema } from '@roskel/contract';
 import { getSettings, putSettings } from '../../store/settings';
 import type { Route } from '../route';
 
 export const settingsRoutes: readonly Route[] = [
   { method: 'get', path: '/settings', summary: 'Settings of this kitchen', answer: SettingsSchema, run: (k) => getSettings(k.db) },
+  {
+    method: 'get',
+    path: '/house',
+    summary: 'Where others in the house find this kitchen',
+    answer: HouseAnswer,
+    run: (k) => Promise.resolve(k.house),
+  },
   {
     method: 'put',
     path: '/settings',

@@ -1,0 +1,55 @@
+import { spawnSync } from 'node:child_process';
+import { mkdtempSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { fileURLToPath } from 'node:url';
+import { DemoServer } from './server';
+import { expect, test } from './test';
+
+const WORDS = 'four crocks under stairs';
+
+test('a kitchen that is open to the house: set by a command, a phone says the passphrase, is let in, and leaves', async ({ browser }) => {
+  test.slow();
+  const folder = mkdtempSync(join(tmpdir(), 'roskel-door-'));
+  const data = join(folder, 'data');
+  const command = (input: string) =>
+    spawnSync(process.execPath, ['scripts/passphrase.mjs', '--data', data], {
+      ...{ cwd: fileURLToPath(new URL('..', import.meta.url)), encoding: 'utf8' as const, input },
+    });
+  // Without one nobody is let in, and the command says what to do.
+  const shut = new DemoServer(4870, true, data, '', ['--open']);
+  await expect(shut.start()).rejects.toThrow('ended with 1');
+  expect(command('short\n').stderr).toContain('10 to 200 characters');
+  expect(command(`${WORDS}\n`).stdout).toContain('The passphrase is set');
+  const own = new DemoServer(4870, true, data, '', ['--open']);
+  const base = await own.start();
+  const context = await browser.newContext({ baseURL: base, viewport: { width: 390, height: 844 } });
+  const page = await context.newPage();
+  try {
+    await page.goto('/batches/gorse-gold?at=salt');
+    await expect(page).toHaveURL(/\/enter\?to=/);
+    const field = page.getByLabel('Passphrase', { exact: true });
+    await field.fill('open sesame');
+    await field.press('Enter');
+    await expect(page.getByRole('alert')).toHaveText('That is not the passphrase of this kitchen.');
+    await field.fill(WORDS);
+    await page.getByRole('button', { name: 'Come in' }).click();
+    await expect(page).toHaveURL(/\/batches\/gorse-gold\?at=salt/);
+    await expect(page.getByRole('heading', { name: 'Gorse Gold' })).toBeVisible();
+    // Writing and hearing work as anywhere.
+    const other = await context.newPage();
+    await other.goto('/batches');
+    await page.goto('/today');
+    await page.getByRole('button', { name: 'Kitchen' }).click();
+    await expect(page.getByRole('heading', { name: 'In the house' })).toBeVisible();
+    await expect(page.getByText('Plain HTTP: whoever listens')).toBeVisible();
+    await page.getByRole('button', { name: 'Leave on this device' }).click();
+    await expect(page).toHaveURL(/\/enter/);
+    expect((await page.request.get('/api/pods')).status()).toBe(401);
+    await other.reload();
+    await expect(other).toHaveURL(/\/enter/);
+  } finally {
+    await context.close();
+    await own.end();
+  }
+});

@@ -1,0 +1,5 @@
+CREATE TABLE "access" (
+	"id" text PRIMARY KEY NOT NULL,
+	"hash" text NOT NULL,
+	"secret" text NOT NULL
+);

@@ -1,0 +1,122 @@
+import { afterAll, beforeAll, describe, expect, it, vi } from 'vitest';
+import { accessOf, opens, setPassphrase, type Access } from '../src/access/passphrase';
+import { ROUTES } from '../src/http/routes';
+import { memoryDb, serveKitchen, type Running } from './kit';
+
+const WORDS = 'four crocks under stairs';
+let k: Running;
+let access: Access;
+beforeAll(async () => {
+  const store = await memoryDb();
+  await store.write((db) => setPassphrase(db, WORDS));
+  access = (await accessOf(store.db))!;
+  k = await serveKitchen(store, '2026-11-26', undefined, false, { access, names: ['192.168.7.9', 'kitchen.example'] });
+}, 60_000);
+afterAll(() => k.close());
+
+const ask = (method: string, path: string, headers: Record<string, string> = {}, body?: unknown) =>
+  fetch(k.base + path, {
+    method,
+    headers: { 'X-Roskel': '1', ...(body === undefined ? {} : { 'Content-Type': 'application/json' }), ...headers },
+    body: body === undefined ? null : JSON.stringify(body),
+  });
+const enter = (passphrase: unknown, headers: Record<string, string> = {}) => ask('POST', '/enter', headers, { passphrase });
+const cookieOf = (res: Response) =>
+  res.headers
+    .getSetCookie()
+    .map((c) => c.split(';')[0])
+    .join('; ');
+
+describe('a kitchen that is open to the house', () => {
+  it('tells a stranger nothing, whatever is asked', async () => {
+    const paths = [...ROUTES.map((r) => [r.method, r.path]), ['get', '/events'], ['get', '/openapi.json'], ['get', '/nowhere']];
+    for (const [method, path] of paths) {
+      const res = await ask(
+        method!.toUpperCase(),
+        path!.replace(/:\w+/g, '1'),
+        {},
+        method === 'get' || method === 'delete' ? undefined : {},
+      );
+      expect([res.status, `${method} ${path}`]).toEqual([401, `${method} ${path}`]);
+      await res.body?.cancel();
+    }
+  });
+  it('lets in with the passphrase, by a cookie that no script and no other site gets', async () => {
+    const res = await enter(WORDS);
+    expect(res.status).toBe(200);
+    for (const cookie of res.headers.getSetCookie()) expect(cookie).toMatch(/; httponly/i);
+    for (const cookie of res.headers.getSetCookie()) expect(cookie).toMatch(/samesite=strict/i);
+    // Behind a TLS proxy on this machine it goes no other way.
+    const tls = await enter(WORDS, { 'X-Forwarded-Proto': 'https' });
+    for (const cookie of tls.headers.getSetCookie()) expect(cookie).toMatch(/; secure/i);
+    const cookie = cookieOf(res);
+    expect((await ask('GET', '/pods', { cookie })).status).toBe(200);
+    const left = await ask('POST', '/leave', { cookie }, {});
+    expect(cookieOf(left)).not.toContain(cookie.split('; ')[0]);
+  });
+  it('refuses a session that is made up, changed, of another kitchen or of the passphrase before', async () => {
+    const cookie = cookieOf(await enter(WORDS));
+    const [value, sig] = cookie.split('; ') as [string, string];
+    const forged = `roskel=${Buffer.from(JSON.stringify({ in: Date.now() })).toString('base64')}`;
+    for (const odd of [forged, `${forged}; ${sig}`, value, `${value}; ${sig.slice(0, -2)}xx`, `${value.slice(0, -4)}AAAA; ${sig}`])
+      expect([(await ask('GET', '/pods', { cookie: odd })).status, odd]).toEqual([401, odd]);
+    const other = await memoryDb();
+    await other.write((db) => setPassphrase(db, WORDS));
+    const elsewhere = await serveKitchen(other, '2026-11-26', undefined, false, { access: (await accessOf(other.db))!, names: [] });
+    const res = await fetch(`${elsewhere.base}/pods`, { headers: { cookie } });
+    expect(res.status).toBe(401);
+    await elsewhere.close();
+    // Another process of the same kitchen takes it; a month later nobody does.
+    const twin = await serveKitchen(await memoryDb(), '2026-11-26', undefined, false, { access, names: [] });
+    const there = async () => (await fetch(`${twin.base}/pods`, { headers: { cookie } })).status;
+    expect(await there()).toBe(200);
+    const later = vi.spyOn(Date, 'now').mockReturnValue(Date.now() + 31 * 86_400_000);
+    expect(await there()).toBe(401);
+    later.mockRestore();
+    await twin.close();
+  });
+  it('answers only by its own names and to its own page, session or not', async () => {
+    const cookie = cookieOf(await enter(WORDS));
+    const by = (host: string, origin?: string) =>
+      new Promise<number>((done, fail) => {
+        void import('node:http').then(({ request }) => {
+          const req = request(
+            { port: k.port, host: '127.0.0.1', path: '/api/pods', headers: { host, cookie, ...(origin ? { origin } : {}) } },
+            (res) => (res.resume(), done(res.statusCode!)),
+          );
+          req.on('error', fail);
+          req.end();
+        });
+      });
+    expect(await by('192.168.7.9:4180')).toBe(200);
+    expect(await by('kitchen.example', 'https://kitchen.example')).toBe(200);
+    expect(await by('evil.example')).toBe(403);
+    expect(await by('192.168.7.9.evil.example')).toBe(403);
+    expect(await by('192.168.7.9:4180', 'http://evil.example')).toBe(403);
+    expect(await by('192.168.7.9:4180', 'http://192.168.7.9:9999')).toBe(403);
+  });
+  it('has enough of guesses after ten, also for who knows it', async () => {
+    const tries: number[] = [];
+    for (let i = 0; i < 14; i++) tries.push((await enter(i % 3 ? `guess number ${i}` : { not: 'a text' })).status);
+    expect(tries.filter((s) => s === 401)).toHaveLength(10);
+    expect(tries.slice(10)).toEqual([429, 429, 429, 429]);
+    expect((await enter(WORDS)).status).toBe(429);
+  }, 60_000);
+});
+
+it('a passphrase is kept as a slow hash with a salt of its own, and a new one is another secret', async () => {
+  const store = await memoryDb();
+  await expect(store.write((db) => setPassphrase(db, 'short'))).rejects.toThrow('10 to 200 characters');
+  const seen = new Set<string>();
+  for (const words of [WORDS, WORDS, 'another sentence of words']) {
+    await store.write((db) => setPassphrase(db, words));
+    const now = (await accessOf(store.db))!;
+    expect(now.hash).toMatch(/^scrypt\$131072\$8\$1\$/);
+    expect(now.hash).not.toContain(words);
+    seen.add(now.hash).add(now.secret);
+    expect(await opens(words, now)).toBe(true);
+    for (const no of ['', `${words} `, words.toUpperCase(), null, 7, 'x'.repeat(10_000)]) expect(await opens(no, now)).toBe(false);
+  }
+  expect(seen.size).toBe(6);
+  await store.close();
+}, 60_000);
