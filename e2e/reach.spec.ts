@@ -7,6 +7,7 @@ import { expect, importExample, test } from './test';
 test.use({ kitchen: 'reach' });
 const AXE = readFileSync(createRequire(import.meta.url).resolve('axe-core/axe.min.js'), 'utf8');
 const ROUTES = [
+  '/enter',
   '/batches',
   '/batches/slipway-red-3',
   '/batches/slipway-red-2?at=bottle',

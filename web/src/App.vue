@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { onMounted, ref, watch } from 'vue';
+import { computed, onMounted, ref, watch } from 'vue';
 import { RouterLink, RouterView, useRoute, useRouter } from 'vue-router';
 import { NButton, NConfigProvider, NMessageProvider } from 'naive-ui';
 import { IconArrowBackUp, IconArrowForwardUp, IconKeyboard, IconSettings } from '@tabler/icons-vue';
@@ -26,6 +26,8 @@ const clash = useClash();
 const ClashSheet = lazySheet(() => import('./ui/ClashSheet.vue'));
 const HelpSheet = lazySheet(() => import('./house/HelpSheet.vue'));
 const SettingsSheet = lazySheet(() => import('./house/SettingsSheet.vue'));
+/** Before the door: nothing is read, and no place is shown. */
+const outside = computed(() => route.name === 'enter' || (route.name === undefined && location.pathname === '/enter'));
 const help = ref(false);
 const setup = ref(false);
 
@@ -49,15 +51,14 @@ useKeys('Everywhere', [
   { key: 'ctrl+shift+z', says: 'redo', run: () => void undo.redo() },
 ]);
 onMounted(() => {
-  // Before the door nothing is read.
-  if (location.pathname === '/enter') return;
+  if (outside.value) return;
   settings.load().catch((e: unknown) => notices.fail(e));
 });
 </script>
 
 <template>
-  <NConfigProvider :theme-overrides="naive" class="shell">
-    <nav class="rail" aria-label="Places">
+  <NConfigProvider :theme-overrides="naive" class="shell" :class="{ outside }">
+    <nav v-if="!outside" class="rail" aria-label="Places">
       <span class="mark">Roskel</span>
       <RouterLink
         v-for="p in PLACES"
@@ -98,6 +99,10 @@ onMounted(() => {
   display: grid;
   grid-template-columns: 84px minmax(0, 1fr);
   height: 100%;
+}
+
+.shell.outside {
+  grid-template-columns: 1fr;
 }
 .rail {
   background: var(--rim);

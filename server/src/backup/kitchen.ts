@@ -151,7 +151,7 @@ export async function writeKitchen(db: Db, value: unknown, today = localDay()): 
   const file = upgradeKitchen(value as KitchenFile);
   checkedRows(file);
   if (!(await isEmpty(db))) {
-    const message = 'This kitchen is not empty. Start with an empty data folder (--data FOLDER) and restore there.';
+    const message = 'This kitchen is not empty. Read it into an empty one: another --data FOLDER, or on a server another --kitchen NAME.';
     throw new Unfit(message, [{ path: '', message }]);
   }
   await db.transaction(async (tx) => {

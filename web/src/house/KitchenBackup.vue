@@ -31,7 +31,8 @@ async function read({ file }: UploadCustomRequestOptions) {
   <section class="backup">
     <h3>Backup</h3>
     <p class="soft">
-      One file holds everything: batches, pods, larder, shelf, what was learnt. Roskel also keeps the last seven days beside its data.
+      One file holds everything: batches, pods, larder, shelf, what was learnt. On one machine Roskel also keeps the last seven days beside
+      its data.
     </p>
     <p class="acts">
       <NButton @click="save">Save a backup</NButton>

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { NButton, NForm } from 'naive-ui';
-import { ref } from 'vue';
+import { onMounted, ref } from 'vue';
 import { useRoute } from 'vue-router';
 import { api, ApiProblem } from '../api/client';
 import TextField from '../ui/TextField.vue';
@@ -15,6 +15,7 @@ const to = () => {
   const wanted = String(route.query.to ?? '/');
   return wanted.startsWith('/') && !wanted.startsWith('//') ? wanted : '/';
 };
+onMounted(() => document.querySelector<HTMLInputElement>('.enter input')?.focus());
 async function enter() {
   if (busy.value) return;
   busy.value = true;
@@ -35,8 +36,8 @@ async function enter() {
 <template>
   <div class="page enter">
     <section class="plate" aria-label="Come in">
-      <h1>Whose kitchen is this?</h1>
-      <p class="soft">Whoever cooks here knows the passphrase.</p>
+      <h1>Say the passphrase</h1>
+      <p class="soft">Whoever cooks in this kitchen knows it.</p>
       <NForm @submit.prevent="enter">
         <TextField v-model="passphrase" label="Passphrase" secret :maxlength="200" />
         <p v-if="refusal" class="field-error" role="alert">{{ refusal }}</p>
