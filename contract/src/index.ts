@@ -4,6 +4,8 @@ export * from './own';
 export * from './batch';
 export * from './answers';
 export * from './devices';
+export * from './house';
 export * from './photo';
 export * from './kitchen';
+export * from './said';
 export * from './say';

@@ -7,7 +7,6 @@ import {
   LotSchema,
   RAILS,
   TURNS,
-  type Change,
   type HeatSchool,
   type Hob,
   type HeatEvent,
@@ -346,37 +345,4 @@ export interface ShelfMoveLine {
   at: string;
   delta: number;
   reason: string;
-}
-
-/** What is announced on /api/events; 'all' when announcements may have been missed. */
-export interface ChangeEvent {
-  topic: 'batches' | 'pods' | 'larder' | 'stored' | 'shelf' | 'settings' | 'heat' | 'varieties' | 'ingredients' | 'tools' | 'all';
-  id: string;
-  revision?: number;
-  /** The record as lists have it now: no need to fetch it. */
-  record?: unknown;
-  /** It is archived: lists leave it out. */
-  gone?: boolean;
-  /** What was changed in a batch, from the revision before this one. */
-  changes?: readonly Change[];
-}
-
-/** RFC 9457 problem details; `errors` names fields by path. */
-export interface Problem {
-  type: string;
-  title: string;
-  status: number;
-  detail: string;
-  errors?: { path: string; message: string }[];
-  current?: unknown;
-}
-
-/** What is said to be let in. */
-export const EnterSchema = Type.Object({ passphrase: Type.String({ title: 'The passphrase', minLength: 1, maxLength: 200 }) }, exact);
-/** Where others in the house find this kitchen. */
-export interface House {
-  /** Others in the house may come in, with the passphrase. */
-  open: boolean;
-  /** Addresses for a phone, the likeliest first. */
-  addresses: string[];
 }

@@ -1,0 +1,14 @@
+import { Type } from '@sinclair/typebox';
+
+/** What is said to be let in. */
+export const EnterSchema = Type.Object(
+  { passphrase: Type.String({ title: 'The passphrase', minLength: 1, maxLength: 200 }) },
+  { additionalProperties: false },
+);
+/** Where others in the house find this kitchen. */
+export interface House {
+  /** Others in the house may come in, with the passphrase. */
+  open: boolean;
+  /** Addresses for a phone, the likeliest first. */
+  addresses: string[];
+}

@@ -1,0 +1,24 @@
+import type { Change } from '@roskel/core';
+
+/** What is announced on /api/events; 'all' when announcements may have been missed. */
+export interface ChangeEvent {
+  topic: 'batches' | 'pods' | 'larder' | 'stored' | 'shelf' | 'settings' | 'heat' | 'varieties' | 'ingredients' | 'tools' | 'all';
+  id: string;
+  revision?: number;
+  /** The record as lists have it now: no need to fetch it. */
+  record?: unknown;
+  /** It is archived: lists leave it out. */
+  gone?: boolean;
+  /** What was changed in a batch, from the revision before this one. */
+  changes?: readonly Change[];
+}
+
+/** RFC 9457 problem details; `errors` names fields by path. */
+export interface Problem {
+  type: string;
+  title: string;
+  status: number;
+  detail: string;
+  errors?: { path: string; message: string }[];
+  current?: unknown;
+}
