@@ -1,11 +1,21 @@
 import vue from '@vitejs/plugin-vue';
 import { defineConfig } from 'vite';
+import { keepList } from './keep';
 
 export default defineConfig({
   root: import.meta.dirname,
-  plugins: [vue()],
+  plugins: [vue(), keepList()],
   worker: { format: 'es' },
-  // Fonts stay files: the page's security policy takes nothing inlined.
-  build: { target: 'es2022', chunkSizeWarningLimit: 1500, assetsInlineLimit: 0 },
+  build: {
+    target: 'es2022',
+    chunkSizeWarningLimit: 1500,
+    // Fonts stay files: the page's security policy takes nothing inlined.
+    assetsInlineLimit: 0,
+    rollupOptions: {
+      input: { index: `${import.meta.dirname}/index.html`, sw: `${import.meta.dirname}/src/sw.ts` },
+      // The service worker keeps its name: the browser looks there for a newer one.
+      output: { entryFileNames: (chunk) => (chunk.name === 'sw' ? 'sw.js' : 'assets/[name]-[hash].js') },
+    },
+  },
   server: { proxy: { '/api': 'http://127.0.0.1:4180' } },
 });

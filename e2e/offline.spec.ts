@@ -1,0 +1,87 @@
+import type { BatchRecord } from '@roskel/contract';
+import { DemoServer } from './server';
+import { changeStored, expect, line, test, type } from './test';
+
+test('kept on a phone: the page begins without its server, takes readings, and brings them back; the same field is asked about', async ({
+  browser,
+}) => {
+  test.slow();
+  const own = new DemoServer(4880);
+  const base = await own.start();
+  const context = await browser.newContext({ baseURL: base, viewport: { width: 390, height: 844 }, locale: 'en-GB' });
+  const page = await context.newPage();
+  const batch = async () => (await (await page.request.get('/api/batches/slipway-red-3')).json()) as BatchRecord;
+  const saved = page.getByText('Saved', { exact: true });
+  const log = async (pH: string) => {
+    await page.getByRole('button', { name: 'Log a reading' }).first().click();
+    await type(page, 'pH', pH);
+    await page.getByRole('button', { name: 'Save the reading' }).click();
+    await expect(page.getByRole('dialog')).toHaveCount(0);
+  };
+  try {
+    await page.goto('/today');
+    const manifest = await page.locator('link[rel=manifest]').getAttribute('href');
+    expect((await (await page.request.get(manifest!)).json()) as object).toMatchObject({ name: 'Roskel', display: 'standalone' });
+    await page.getByRole('button', { name: 'Kitchen' }).click();
+    await page.getByRole('button', { name: 'Keep on this device' }).click();
+    await expect(page.getByText(/^Kept on this device: batches/)).toBeVisible();
+    const before = await batch();
+
+    await own.stop();
+    // Begun anew without a server: a batch that was not open before, and what it takes at the counter.
+    await page.goto('/batches/slipway-red-3?at=ferment');
+    await expect(page.getByText('The server does not answer. This is as it was last read.')).toBeVisible();
+    await log('3.92');
+    await expect(page.getByText(/Not stored yet: the server does not answer/)).toBeVisible();
+    await page.reload();
+    await log('3.88');
+    await page.goto('/batches/gorse-gold/counter');
+    await expect(page.getByRole('heading').first()).toBeVisible();
+    await page.goto('/batches/slipway-red-3?at=ferment');
+    await expect(page.getByText(/Not stored yet/)).toBeVisible();
+
+    // Another window comes first with something else: both are there.
+    await context.route('**/api/batches/slipway-red-3', (r) => (r.request().method() === 'PATCH' ? r.abort() : r.fallback()));
+    await own.start();
+    await changeStored(page, await batch(), { ...before.file, name: 'Renamed meanwhile' });
+    await context.unroute('**/api/batches/slipway-red-3');
+    await expect(saved).toBeVisible({ timeout: 30_000 });
+    const after = await batch();
+    expect(after.file.name).toBe('Renamed meanwhile');
+    expect(after.file.readings.slice(before.file.readings.length).map((r) => r.pH)).toEqual([3.92, 3.88]);
+
+    // The same field meanwhile: asked about, with both values.
+    await own.stop();
+    await type(page, 'Days', '17');
+    await expect(page.getByText(/Not stored yet/)).toBeVisible();
+    await context.route('**/api/batches/slipway-red-3', (r) => (r.request().method() === 'PATCH' ? r.abort() : r.fallback()));
+    await own.start();
+    const now = await batch();
+    const days = (n: number) => ({
+      ...now.file,
+      strands: now.file.strands.map((s) => ({
+        ...s,
+        stations: s.stations.map((e) => (e.id === 'ferment' ? { ...e, params: { ...(e.params as object), days: n } } : e)),
+      })),
+    });
+    await changeStored(page, now, days(15));
+    await context.unroute('**/api/batches/slipway-red-3');
+    const asked = page.getByRole('dialog');
+    await expect(asked).toContainText('17', { timeout: 30_000 });
+    await expect(asked).toContainText('15');
+    await page.keyboard.press('Escape');
+    expect(line((await batch()).file)[2]!.params).toMatchObject({ days: 15 });
+
+    // Taken off this device again: nothing is left there.
+    await page.goto('/today');
+    await page.getByRole('button', { name: 'Kitchen' }).click();
+    await page.getByRole('button', { name: 'Forget it on this device' }).click();
+    await expect(page.getByRole('button', { name: 'Keep on this device' })).toBeVisible();
+    expect(
+      await page.evaluate(async () => [(await caches.keys()).length, (await navigator.serviceWorker.getRegistrations()).length]),
+    ).toEqual([0, 0]);
+  } finally {
+    await context.close();
+    await own.end();
+  }
+});

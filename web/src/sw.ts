@@ -1,0 +1,33 @@
+/// <reference lib="webworker" />
+import { ExpirationPlugin } from 'workbox-expiration';
+import { createHandlerBoundToURL, precacheAndRoute, type PrecacheEntry } from 'workbox-precaching';
+import { NavigationRoute, registerRoute } from 'workbox-routing';
+import { NetworkFirst } from 'workbox-strategies';
+
+/**
+ * The page without its server, for who asked for that on this device: the program as it was built, and what was read of the
+ * kitchen last. It never answers for a server that is there, and never for a change.
+ */
+declare const self: ServiceWorkerGlobalScope & { __WB_MANIFEST: PrecacheEntry[] };
+
+/** Answers kept: some batches with their photos, and the lists. */
+const MOST_KEPT = 400;
+/** Not kept: what only makes sense now, and whole kitchens. */
+const NOW_ONLY = /^\/api\/(events|kitchen|devices|stand-ins|house|openapi\.json|calendar\.ics)/;
+
+precacheAndRoute(self.__WB_MANIFEST);
+registerRoute(new NavigationRoute(createHandlerBoundToURL('/index.html'), { denylist: [/^\/api\//] }));
+registerRoute(
+  ({ url, request }) =>
+    url.origin === self.location.origin && request.method === 'GET' && /^\/api\//.test(url.pathname) && !NOW_ONLY.test(url.pathname),
+  new NetworkFirst({
+    cacheName: 'roskel-kitchen',
+    plugins: [
+      new ExpirationPlugin({ maxEntries: MOST_KEPT }),
+      // Only what is good: neither "say the passphrase" nor a fault is kept over what was read.
+      { cacheWillUpdate: ({ response }) => Promise.resolve(response.status === 200 ? response : null) },
+    ],
+  }),
+);
+self.addEventListener('install', () => void self.skipWaiting());
+self.addEventListener('activate', (event) => event.waitUntil(self.clients.claim()));
