@@ -9,6 +9,7 @@ export function keepList(): Plugin {
     generateBundle(_, bundle) {
       const worker = bundle['sw.js'];
       if (worker?.type !== 'chunk') return;
+      if (worker.imports.length > 0) throw new Error('The service worker must be one file.');
       const list = Object.values(bundle)
         .filter((file) => file !== worker)
         .map((file) => {

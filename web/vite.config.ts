@@ -6,6 +6,8 @@ export default defineConfig({
   root: import.meta.dirname,
   plugins: [vue(), keepList()],
   worker: { format: 'es' },
+  // Said to the page and to its service worker alike, which must be one file without imports.
+  define: { __KEPT_HEADER__: JSON.stringify('X-Roskel-Kept') },
   build: {
     target: 'es2022',
     chunkSizeWarningLimit: 1500,

@@ -1,7 +1,7 @@
 import { createServer } from 'node:http';
 import { resolve } from 'node:path';
 import { fileURLToPath } from 'node:url';
-import { ownAddresses } from './access/house';
+import { ownAddresses, ownNames } from './access/house';
 import { accessOf } from './access/passphrase';
 import { keepDaily } from './backup/daily';
 import { isEmpty } from './backup/kitchen';
@@ -18,7 +18,7 @@ import { LAST_PORT, Misused, type Told } from './told';
 /** How often the server looks whether a new day has come. */
 const LOOK_AT_THE_DAY_MS = 60_000;
 
-async function listen(server: ReturnType<typeof createServer>, first: number, host: string): Promise<number> {
+async function listen(server: ReturnType<typeof createServer>, first: number, host?: string): Promise<number> {
   const last = Math.min(first + 19, LAST_PORT);
   for (let port = first; port <= last; port++) {
     const free = await new Promise<boolean>((done, fail) => {
@@ -29,7 +29,7 @@ async function listen(server: ReturnType<typeof createServer>, first: number, ho
         );
       };
       server.once('error', onError);
-      server.listen(port, host, () => {
+      server.listen({ port, host }, () => {
         server.off('error', onError);
         done(true);
       });
@@ -57,6 +57,8 @@ async function openStore({ data, demo, fresh, databaseUrl, kitchen }: Told): Pro
 async function begin(said: Told): Promise<void> {
   const { data, demo, standIns, port: first, devicePort, databaseUrl } = said;
   const store = await openStore(said);
+  const access = said.open ? await accessOf(store.db) : null;
+  if (said.open && !access) throw new Misused('Nobody in the house is let in without a passphrase. Set one first: npm run passphrase.');
   await store.write(async (db) => {
     if (demo && (await isEmpty(db))) await seedDemo(db, localDay());
     await refreshAll(db, localDay());
@@ -65,11 +67,11 @@ async function begin(said: Told): Promise<void> {
   const daily = demo || databaseUrl !== null ? null : keepDaily(store.db, resolve(data));
   const webRoot = fileURLToPath(new URL('../../web/dist', import.meta.url));
   const names = [...ownAddresses(), ...said.names];
-  const access = said.open ? await accessOf(store.db) : null;
-  if (said.open && !access) throw new Misused('Nobody in the house is let in without a passphrase. Set one first: npm run passphrase.');
-  const { app, announcer, devices, house } = createApp({ store, webRoot, standIns, ...(access ? { open: { access, names } } : {}) });
+  // Its own name in the house is taken too, where the house knows it.
+  const known = [...names, ...ownNames()];
+  const { app, announcer, devices, house } = createApp({ store, webRoot, standIns, ...(access ? { open: { access, names: known } } : {}) });
   const server = createServer(app);
-  const port = await listen(server, first, access ? '0.0.0.0' : '127.0.0.1');
+  const port = await listen(server, first, access ? undefined : '127.0.0.1');
   if (access) house.addresses.push(...names.map((name) => `http://${name}:${port}`));
   // Beside the page unless told otherwise.
   await devices.hub.listen(devicePort ?? Math.min(port + 100, LAST_PORT));

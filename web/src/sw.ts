@@ -15,6 +15,13 @@ const MOST_KEPT = 400;
 /** Not kept: what only makes sense now, and whole kitchens. */
 const NOW_ONLY = /^\/api\/(events|kitchen|devices|stand-ins|house|openapi\.json|calendar\.ics)/;
 
+/** So that the page knows that no server said it. */
+function marked(kept: Response): Response {
+  const headers = new Headers(kept.headers);
+  headers.set(__KEPT_HEADER__, '1');
+  return new Response(kept.body, { status: kept.status, statusText: kept.statusText, headers });
+}
+
 precacheAndRoute(self.__WB_MANIFEST);
 registerRoute(new NavigationRoute(createHandlerBoundToURL('/index.html'), { denylist: [/^\/api\//] }));
 registerRoute(
@@ -25,6 +32,7 @@ registerRoute(
     plugins: [
       new ExpirationPlugin({ maxEntries: MOST_KEPT }),
       // Only what is good: neither "say the passphrase" nor a fault is kept over what was read.
+      { cachedResponseWillBeUsed: ({ cachedResponse }) => Promise.resolve(cachedResponse ? marked(cachedResponse) : null) },
       { cacheWillUpdate: ({ response }) => Promise.resolve(response.status === 200 ? response : null) },
     ],
   }),

@@ -17,6 +17,18 @@ const MOST = 8;
 /** ms until a server that is not there is given up, and between looks for one that went away. */
 const CONNECT_MS = 8000;
 const LOOK_AGAIN_MS = 1000;
+/**
+ * Of every connection: days as core writes them; a machine that vanished in the middle of a change holds nobody up for
+ * long; who waits that long for another change is told to try again.
+ */
+const SETTINGS = [
+  'timezone=UTC',
+  'idle_in_transaction_session_timeout=120s',
+  'lock_timeout=60s',
+  'tcp_keepalives_idle=60',
+  'tcp_keepalives_interval=10',
+  'tcp_keepalives_count=3',
+];
 /** PostgreSQL sends no more than 8,000 bytes with a notification. */
 const MOST_SENT = 7500;
 /** First half of the advisory locks of Roskel ("rskl"); the second is of the kitchen. */
@@ -57,7 +69,8 @@ export async function openServer(url: string, kitchen: string): Promise<ServerSt
   if (!KITCHEN.test(kitchen))
     throw new Misused(`"${kitchen}" is no name for a kitchen. Use up to 40 small letters, digits and underscores.`);
   const own = schemaOf(kitchen);
-  const config = { connectionString: url, connectionTimeoutMillis: CONNECT_MS, options: `-c search_path=${own} -c timezone=UTC` };
+  const options = [`search_path=${own}`, ...SETTINGS].map((s) => `-c ${s}`).join(' ');
+  const config = { connectionString: url, connectionTimeoutMillis: CONNECT_MS, options };
   const version = await prepare(config, own, place);
   const pool = new pg.Pool({ ...config, max: MOST });
   // A connection that breaks, in use or not, is no reason to end: what is asked of it fails, and the next one is made anew.

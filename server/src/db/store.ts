@@ -31,8 +31,11 @@ export function codeOf(error: unknown): string | undefined {
 
 /** What the operating system calls a line to a server that is not there, or breaks. */
 const LINE = new Set(['ECONNREFUSED', 'ECONNRESET', 'EPIPE', 'ETIMEDOUT', 'ENOTFOUND', 'EHOSTUNREACH']);
-/** Classes 08 and 57P: no connection, or a server that shuts down or starts. 53300: too many connections. */
-const AWAY = /^(08...|57P0[0-5]|53300)$/;
+/**
+ * Classes 08 and 57P: no connection, or a server that shuts down or starts. 53300: too many connections. 55P03 and 25P03: a
+ * change that waited, or stood still, for too long.
+ */
+const AWAY = /^(08...|57P0[0-5]|53300|55P03|25P03)$/;
 /** The line to the database server broke, or there is none: what was asked may be asked again. */
 export function isAway(error: unknown): boolean {
   const code = codeOf(error);

@@ -1,3 +1,4 @@
+import { ref } from 'vue';
 import type { Problem } from '@roskel/contract';
 
 /** What the server refused, with its sentence and the fields it names. */
@@ -19,6 +20,9 @@ const AWAY = 503;
 /** Nobody said the passphrase here, or it is another one now. */
 const LOCKED = 401;
 
+/** The last answer was one that this device had kept: the server did not answer. */
+export const fromHere = ref(false);
+
 async function call<T>(method: string, path: string, body?: unknown): Promise<T> {
   let response: Response;
   const type = body === undefined ? null : body instanceof Blob ? 'application/zip' : 'application/json';
@@ -31,6 +35,7 @@ async function call<T>(method: string, path: string, body?: unknown): Promise<T>
   } catch {
     throw new Offline();
   }
+  fromHere.value = response.headers.has(__KEPT_HEADER__);
   if (response.status === AWAY) throw new Offline();
   if (response.status === LOCKED && !path.startsWith('/enter') && location.pathname !== '/enter')
     location.assign(`/enter?to=${encodeURIComponent(location.pathname + location.search)}`);

@@ -1,19 +1,17 @@
-import { ref } from 'vue';
 import type { ChangeEvent, DeviceState } from '@roskel/contract';
 
 type Listener = (event: ChangeEvent) => void;
 const listeners = new Set<Listener>();
 let source: EventSource | null = null;
-/** The server does not answer: what is shown was read before. */
-export const away = ref(false);
 function opened(): EventSource {
   if (source) return source;
   source = new EventSource('/api/events');
-  source.onerror = () => (away.value = true);
+  let broke = false;
+  source.onerror = () => (broke = true);
   source.onopen = () => {
     // A page that began without its server has heard nothing yet.
-    if (away.value) for (const l of listeners) l({ topic: 'all', id: '' });
-    away.value = false;
+    if (broke) for (const l of listeners) l({ topic: 'all', id: '' });
+    broke = false;
   };
   source.onmessage = (m) => {
     const event = JSON.parse(m.data as string) as ChangeEvent;

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue';
-import { away } from '../api/events';
+import { fromHere } from '../api/client';
 import { useOpenBatch } from '../stores/openBatch';
 import ClashSheet from '../ui/ClashSheet.vue';
 import { typing } from '../ui/typing';
@@ -15,7 +15,7 @@ const TEXT: Partial<Record<typeof batch.state, string>> = {
   refused: 'Not stored yet.',
 };
 const text = computed(() =>
-  batch.state === 'saved' && away.value
+  batch.state === 'saved' && fromHere.value
     ? 'The server does not answer. This is as it was last read.'
     : batch.state === 'saved' && typing.value
       ? 'Not saved yet: press Enter or leave the field'
