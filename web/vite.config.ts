@@ -1,6 +1,6 @@
 import vue from '@vitejs/plugin-vue';
 import { defineConfig } from 'vite';
-import { keepList } from './keep';
+import { keepList } from './keep.ts';
 
 export default defineConfig({
   root: import.meta.dirname,

@@ -64,7 +64,8 @@ const anyLine: fc.Arbitrary<BatchFile> = fc
       selector: (x) => x.id,
     }),
     method: fc.constantFrom(...(Object.keys(METHODS) as (keyof typeof METHODS)[])),
-    weigh: fc.option(fc.double({ min: 0.8, max: 1.05, noNaN: true })),
+    // A reading logged afterwards moves what went in a little: well inside what a scale may be off by.
+    weigh: fc.option(fc.double({ min: 0.8, max: 1.04, noNaN: true })),
     measuredPh: fc.option(fc.double({ min: 3.2, max: 4.5, noNaN: true })),
   })
   .map((x) => {

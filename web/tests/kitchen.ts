@@ -24,7 +24,12 @@ export function fakeKitchen(has: Record<string, unknown>): FakeKitchen {
     const { refuse } = kitchen;
     const value = !read && refuse ? { title: 'No', ...refuse } : read ? (kitchen.has[path] ?? []) : (kitchen.answers[path] ?? {});
     const status = !read && refuse ? refuse.status : 200;
-    return Promise.resolve({ ok: status < 400, status, json: () => Promise.resolve(JSON.parse(JSON.stringify(value))) });
+    return Promise.resolve({
+      ok: status < 400,
+      status,
+      headers: new Headers(),
+      json: () => Promise.resolve(JSON.parse(JSON.stringify(value))),
+    });
   });
   return kitchen;
 }

@@ -33,7 +33,7 @@ class FakeServer {
   fetch = (_url: string, init?: { method?: string; body?: string | null }): Promise<unknown> => {
     if (!this.up) return Promise.reject(new TypeError('connection refused'));
     const answer = (status: number, value: unknown) =>
-      Promise.resolve({ ok: status < 400, status, json: () => Promise.resolve(JSON.parse(JSON.stringify(value))) });
+      Promise.resolve({ ok: status < 400, status, headers: new Headers(), json: () => Promise.resolve(JSON.parse(JSON.stringify(value))) });
     if (init?.method !== 'PATCH') return answer(200, this.record);
     this.puts++;
     const body = JSON.parse(init.body!) as { revision: number; changes: Change[] };
@@ -324,7 +324,12 @@ describe('a batch on the page', () => {
 
   it('says when it is not there', async () => {
     vi.stubGlobal('fetch', () =>
-      Promise.resolve({ ok: false, status: 404, json: () => Promise.resolve({ status: 404, detail: 'gone', title: '' }) }),
+      Promise.resolve({
+        ok: false,
+        status: 404,
+        headers: new Headers(),
+        json: () => Promise.resolve({ status: 404, detail: 'gone', title: '' }),
+      }),
     );
     const batch = await opened();
     expect(batch.state).toBe('missing');

@@ -35,11 +35,21 @@ beforeEach(() => {
     const outdated = init.method === 'PUT' && stale && (body as { revision: number }).revision !== stale.revision;
     if (outdated) {
       const problem = { title: 'Changed', status: 409, detail: 'It was changed.', current: stale };
-      return Promise.resolve({ ok: false, status: 409, json: () => Promise.resolve(JSON.parse(JSON.stringify(problem))) });
+      return Promise.resolve({
+        ok: false,
+        status: 409,
+        headers: new Headers(),
+        json: () => Promise.resolve(JSON.parse(JSON.stringify(problem))),
+      });
     }
     const status = broken ?? 200;
     const value = broken ? { title: 'No', status, detail: 'It was refused.' } : init.method === 'GET' ? pods : pods[0];
-    return Promise.resolve({ ok: status < 400, status, json: () => Promise.resolve(JSON.parse(JSON.stringify(value))) });
+    return Promise.resolve({
+      ok: status < 400,
+      status,
+      headers: new Headers(),
+      json: () => Promise.resolve(JSON.parse(JSON.stringify(value))),
+    });
   });
 });
 const stores = async () => {
