@@ -131,6 +131,43 @@ describe('what a batch left, kept for another one', () => {
     await put(source.id, (f) => ({ ...f, readings: jar(3.7) }));
     expect([(await lot('pulp-1')).jar, carried((await get(taker.id)).file).jar]).toEqual(['acid', 'acid']);
     expect((await bottlesOf(taker.id)).place).not.toBe('bin');
+    // Its jar thrown away after all, with what came after it not done: that is worse than any reading, and not "no jar".
+    const kept = await get(source.id);
+    await put(source.id, (f) =>
+      mapStations(f, (s) => {
+        if (s.id === 'ferment') return { ...s, log: { doneOn: today, thrownOn: today, thrownWhy: 'fuzz' } };
+        return ['drain', 'blend', 'strain'].includes(s.id) ? { ...s, log: {} } : s;
+      }),
+    );
+    const brines = (await k.call<StoredRecord[]>('GET', '/stored')).value.filter((s) => s.batchId === source.id);
+    expect(brines.map((s) => s.stuff.past.ferment)).toEqual(brines.map(() => 'condemned'));
+    expect([(await lot('pulp-1')).jar, carried((await get(taker.id)).file).jar]).toEqual(['condemned', 'condemned']);
+    expect((await bottlesOf(taker.id)).place).toBe('bin');
+    await put(source.id, () => kept.file);
+    expect((await lot('pulp-1')).jar).toBe('acid');
+    // Of a line that has no sieve any more nothing can be told: in doubt, never better than it was.
+    await put(source.id, (f) => ({
+      ...f,
+      strands: f.strands.map((s) => ({ ...s, stations: s.stations.filter((e) => e.id !== 'strain') })),
+    }));
+    expect((await lot('pulp-1')).jar).toBe('doubtful');
+    await put(source.id, () => kept.file);
+    // A lot of the kitchen is as sure as the kitchen says, whoever writes it better into an edit or a file.
+    const forged2 = { ...BARE_LOT, lot: { ...left.lot, id: 'own', jar: 'acid' as const } };
+    expect((await k.call('POST', '/pods', { input: forged2, stockG: 5, words: '' })).status).toBe(201);
+    expect((await lot('own')).jar).toBeUndefined();
+    expect((await k.call('PUT', '/pods/own', { revision: 1, input: forged2 })).status).toBe(200);
+    expect((await lot('own')).jar).toBeUndefined();
+    const better = carry(
+      mapStations(exampleFile(), (s) =>
+        s.id === 'blend'
+          ? { ...s, intakes: [...s.intakes, { ...pulp, origin: { from: 'pods' as const, lotId: 'own', prep: 'whole' as const } }] }
+          : s,
+      ),
+      [forged2.lot],
+      [],
+    );
+    expect((await add({ ...better, name: 'Better' })).file.lots.find((l) => l.id === 'own')!.jar).toBeUndefined();
     // Tidied up: the tests after this begin from the drained jar.
     await put(source.id, (f) => ({ ...doneUpTo(f, 'drain'), readings: f.readings }));
   });

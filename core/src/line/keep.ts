@@ -1,4 +1,4 @@
-import { stationIn, type BatchFile } from '../file';
+import { stationIn, stationsOf, type BatchFile } from '../file';
 import { keepingOf, sauceOf } from '../keep';
 import { drawEnsemble } from '../stat/draw';
 import { quantileSorted } from '../stat/normal';
@@ -8,7 +8,7 @@ import { propsOf, storedOf, type Parcel, type StoredStuff } from '../parcel';
 import { addDays } from '../plan';
 import { endOf, strandIn } from './compose';
 import { runOrNull } from './ensemble';
-import { graphOf, handOut, sideOutlet, strandEnd } from './graph';
+import { graphOf, handOut, sideOutlet, strandEnd, upstreamOf } from './graph';
 import { LineProblem } from './problem';
 import { limitsAt, reportTypical, stationOf } from './typical';
 import { runUpTo, type StationRun } from './run';
@@ -44,8 +44,18 @@ function leaves(file: BatchFile, what: Leaving): Parcel | undefined {
   return parcelIn(runUpTo(file, giver(file, what)), what);
 }
 
-/** How sure a jar was that this came out of, by everything that is read now. Throws LineProblem when it cannot be worked out. */
-export const verdictOf = (file: BatchFile, what: Leaving): JarVerdict | null => leaves(file, what)?.past.ferment ?? null;
+/**
+ * How sure a jar was that this came out of, by everything that is read now; null where it came out of none. What was thrown
+ * away since condemns all that had left it. Throws LineProblem when it cannot be worked out, or nothing of it is there any more.
+ */
+export function verdictOf(file: BatchFile, what: Leaving): JarVerdict | null {
+  const from = giver(file, what);
+  const before = new Set([...upstreamOf(graphOf(file), from), from]);
+  if (stationsOf(file).some(({ entry }) => before.has(entry.id) && entry.log.thrownOn !== undefined)) return 'condemned';
+  const now = leaves(file, what);
+  if (!now || !(massOf(now.stream) > 0)) throw new LineProblem(from, '', 'Nothing of it is there any more.');
+  return now.past.ferment;
+}
 
 /** The same, of what may be kept. Throws LineProblem when its jar was to be thrown away. */
 function sound(file: BatchFile, what: Leaving): Parcel | undefined {

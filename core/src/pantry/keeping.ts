@@ -1,4 +1,5 @@
 import { daysBetween, type Day } from '../plan/date';
+import type { JarVerdict } from '../matter/jar';
 import type { PodForm, PodLot } from './lot';
 
 /**
@@ -15,6 +16,11 @@ export const KEEPS_DAYS: Record<PodForm, number> = {
   ferment: 7,
   pulp: 365,
 };
+
+/** A lot as sure as its jar; `null` where nothing is known of one. */
+export function withJar({ jar: _, ...lot }: PodLot, jar: JarVerdict | null): PodLot {
+  return jar === null ? lot : { ...lot, jar };
+}
 
 /** Out of a jar that was to be thrown away: no part of any sauce, whatever became of it since. */
 export const isSpoilt = (lot: PodLot): boolean => lot.jar === 'condemned';

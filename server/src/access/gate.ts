@@ -1,3 +1,4 @@
+import { createHash } from 'node:crypto';
 import cookieSession from 'cookie-session';
 import express, { type RequestHandler, type Router } from 'express';
 import { rateLimit } from 'express-rate-limit';
@@ -32,9 +33,11 @@ const limit = (most: number, of?: string) =>
  */
 export function gate(access: Access): Router {
   const router = express.Router();
+  // Browsers do not part cookies by port: two kitchens of one machine do not overwrite each other's.
+  const name = `roskel-${createHash('sha256').update(access.secret).digest('hex').slice(0, 8)}`;
   router.use((req, res, next) =>
     cookieSession({
-      name: 'roskel',
+      name,
       keys: [access.secret],
       maxAge: SESSION_MS,
       httpOnly: true,

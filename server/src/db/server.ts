@@ -53,18 +53,21 @@ function placeOf(url: string): string {
   }
 }
 
-/** The same with what only a server has. */
-export interface ServerStore extends Store {
-  kitchen: string;
-  /** Takes the kitchen away with all that is in it. */
-  drop(): Promise<void>;
+/** One after the other, each begun when the one before has ended, however it ended. */
+function inTurn(write: Store['write']): Store['write'] {
+  let last: Promise<unknown> = Promise.resolve();
+  return (work) => {
+    const next = last.then(() => write(work));
+    last = next.catch(() => undefined);
+    return next;
+  };
 }
 
 /**
  * Opens (and first makes) a kitchen on a PostgreSQL server, and brings it up to date; several processes may do so at once.
  * `kitchen` is its name, small letters, digits and underscores. Throws Misused where the server or the name cannot be.
  */
-export async function openServer(url: string, kitchen: string): Promise<ServerStore> {
+export async function openServer(url: string, kitchen: string): Promise<Store> {
   const place = placeOf(url);
   if (!KITCHEN.test(kitchen))
     throw new Misused(`"${kitchen}" is no name for a kitchen. Use up to 40 small letters, digits and underscores.`);
@@ -80,9 +83,9 @@ export async function openServer(url: string, kitchen: string): Promise<ServerSt
   const ears = new Ears(config, own);
   return {
     db,
-    kitchen,
     where: `kitchen "${kitchen}" on PostgreSQL ${version} at ${place}`,
-    write: (work) =>
+    // Whoever waits here takes no connection from those who read.
+    write: inTurn((work) =>
       retried(() =>
         db.transaction(async (tx) => {
           const t = tx as unknown as Db;
@@ -94,10 +97,8 @@ export async function openServer(url: string, kitchen: string): Promise<ServerSt
           return { value, said };
         }),
       ),
+    ),
     hear: (tell) => ears.listen(tell),
-    drop: async () => {
-      await db.execute(sql`drop schema ${sql.identifier(own)} cascade`);
-    },
     close: async () => {
       ears.close();
       await pool.end();

@@ -8,6 +8,7 @@ import {
   runLine,
   stationsOf,
   TYPICAL,
+  withJar,
   type BatchFile,
   type PodLot,
   type StoredStuff,
@@ -24,16 +25,11 @@ import { Unfit } from './errors';
 async function known(db: Db, file: BatchFile): Promise<{ lots: PodLot[]; stored: StoredStuff[] }> {
   const names = stationsOf(file).map((s) => namesOf(s.entry));
   const [lotIds, storedIds] = [names.flatMap((n) => [...n.lots]), names.flatMap((n) => [...n.stored])];
-  const here =
-    lotIds.length === 0
-      ? []
-      : await db.select({ lot: podLots.lot, leftBy: podLots.leftBy }).from(podLots).where(inArray(podLots.id, lotIds));
-  const lots = here.flatMap(({ lot, leftBy }): PodLot[] => {
+  const here = lotIds.length === 0 ? [] : await db.select({ lot: podLots.lot }).from(podLots).where(inArray(podLots.id, lotIds));
+  const lots = here.flatMap(({ lot }): PodLot[] => {
     const carried = file.lots.find((l) => l.id === lot.id);
     if (!carried) return [lot];
-    if (leftBy === null || carried.jar === lot.jar) return [];
-    const { jar: _, ...rest } = carried;
-    return [lot.jar ? { ...rest, jar: lot.jar } : rest];
+    return carried.jar === lot.jar ? [] : [withJar(carried, lot.jar ?? null)];
   });
   const stored =
     storedIds.length === 0

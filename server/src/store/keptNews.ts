@@ -1,5 +1,5 @@
 import { eq, sql } from 'drizzle-orm';
-import { LineProblem, verdictOf, type BatchFile, type JarVerdict, type Leaving } from '@roskel/core';
+import { LineProblem, verdictOf, withJar, type BatchFile, type JarVerdict, type Leaving } from '@roskel/core';
 import type { Db } from '../db/open';
 import { podLots, storedStuff } from '../db/schema';
 
@@ -34,12 +34,12 @@ export async function settleKept(db: Db, batchId: string, file: BatchFile): Prom
     .from(podLots)
     .where(sql`${podLots.leftBy} ->> 'batchId' = ${batchId}`);
   for (const { id, lot, leftBy } of lots) {
-    const { jar: had = null, ...rest } = lot;
+    const had = lot.jar ?? null;
     const jar = verdictNow(file, leftBy!.what, had);
     if (jar === had) continue;
     await db
       .update(podLots)
-      .set({ lot: jar === null ? rest : { ...rest, jar }, revision: sql`${podLots.revision} + 1` })
+      .set({ lot: withJar(lot, jar), revision: sql`${podLots.revision} + 1` })
       .where(eq(podLots.id, id));
     told.pods.push(id);
   }

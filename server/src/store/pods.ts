@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import { and, asc, eq, sql } from 'drizzle-orm';
-import { isIngredient, turned, TURNS, turnsFor, type PodLot, type Turn } from '@roskel/core';
+import { isIngredient, turned, TURNS, turnsFor, withJar, type PodLot, type Turn } from '@roskel/core';
 import type { LotHistory, Move, NewPodLot, PodLotInput, PodLotRecord } from '@roskel/contract';
 import type { Db } from '../db/open';
 import { podLots } from '../db/schema';
@@ -54,7 +54,7 @@ export async function addPod(db: Db, { input, stockG, words, leftBy }: NewPodLot
   await db.transaction(async (tx) => {
     const t = tx as unknown as Db;
     const file = leftBy && (await getBatch(t, leftBy.batchId)).file;
-    await t.insert(podLots).values({ id, ...input, leftBy: leftBy ?? null });
+    await t.insert(podLots).values({ id, ...input, lot: withJar(input.lot, null), leftBy: leftBy ?? null });
     // How sure its jar is, is worked out here and not taken on trust.
     if (file) await settleKept(t, leftBy.batchId, file);
     await stateHeat(t, id, input.lot.heat, input.gotOn ?? today);
@@ -70,7 +70,7 @@ export async function editPod(db: Db, id: string, revision: number, input: PodLo
     .update(podLots)
     .set({
       ...input,
-      lot: { ...input.lot, id, ...(before.lot.jar ? { jar: before.lot.jar } : {}) },
+      lot: withJar({ ...input.lot, id }, before.lot.jar ?? null),
       revision: sql`${podLots.revision} + 1`,
     })
     .where(and(eq(podLots.id, id), eq(podLots.revision, revision)))
