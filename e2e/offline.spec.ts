@@ -30,13 +30,19 @@ test('kept on a phone: the page begins without its server, takes readings, and b
     await own.stop();
     // Begun anew without a server: a batch that was not open before, and what it takes at the counter.
     await page.goto('/batches/slipway-red-3?at=ferment');
-    await expect(page.getByText('The server does not answer. This is as it was last read.')).toBeVisible();
+    await expect(page.getByText('The server does not answer. What stands here was last read on this device')).toBeVisible();
     await log('3.92');
     await expect(page.getByText(/Not stored yet: the server does not answer/)).toBeVisible();
     await page.reload();
     await log('3.88');
     await page.goto('/batches/gorse-gold/counter');
     await expect(page.getByRole('heading').first()).toBeVisible();
+    // Another batch, left again before the server is back.
+    await page.goto('/batches/gorse-gold?at=salt');
+    await type(page, 'Salt, %', '4.2');
+    await expect(page.getByText(/Not stored yet/)).toBeVisible();
+    await page.goto('/shelf');
+    await expect(page.getByText('What stands here was last read on this device')).toBeVisible();
     await page.goto('/batches/slipway-red-3?at=ferment');
     await expect(page.getByText(/Not stored yet/)).toBeVisible();
 
@@ -49,6 +55,10 @@ test('kept on a phone: the page begins without its server, takes readings, and b
     const after = await batch();
     expect(after.file.name).toBe('Renamed meanwhile');
     expect(after.file.readings.slice(before.file.readings.length).map((r) => r.pH)).toEqual([3.92, 3.88]);
+
+    const gold = async () => (await (await page.request.get('/api/batches/gorse-gold')).json()) as BatchRecord;
+    await expect.poll(async () => line((await gold()).file)[1]!.params as object).toMatchObject({ pct: 4.2 });
+    await expect(page.getByText('What stands here was last read')).toHaveCount(0);
 
     // The same field meanwhile: asked about, with both values.
     await own.stop();

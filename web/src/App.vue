@@ -3,6 +3,7 @@ import { computed, onMounted, ref, watch } from 'vue';
 import { RouterLink, RouterView, useRoute, useRouter } from 'vue-router';
 import { NButton, NConfigProvider, NMessageProvider } from 'naive-ui';
 import { IconArrowBackUp, IconArrowForwardUp, IconKeyboard, IconSettings } from '@tabler/icons-vue';
+import { fromHere } from './api/client';
 import { PLACES } from './router';
 import { naive } from './theme';
 import { useKeys } from './ui/keys';
@@ -13,6 +14,7 @@ import { useSettings } from './stores/settings';
 import { lazySheet } from './ui/lazySheet';
 import { useNotices } from './stores/notices';
 import NoticeList from './house/NoticeList.vue';
+import { useDrafts } from './house/useDrafts';
 
 const route = useRoute();
 const router = useRouter();
@@ -21,6 +23,7 @@ const settings = useSettings();
 const notices = useNotices();
 // Timers ring wherever one is in the house.
 useTimers();
+useDrafts();
 const clash = useClash();
 /** Sheets come when they are first opened. */
 const ClashSheet = lazySheet(() => import('./ui/ClashSheet.vue'));
@@ -85,6 +88,9 @@ onMounted(() => {
       >
     </nav>
     <main>
+      <p v-if="fromHere" class="from-here no-print" role="status">
+        The server does not answer. What stands here was last read on this device: it may be otherwise now.
+      </p>
       <RouterView />
     </main>
     <HelpSheet v-model:show="help" />
@@ -159,6 +165,11 @@ onMounted(() => {
 }
 .gap {
   flex: 1;
+}
+main > .from-here {
+  margin: 0;
+  padding: 8px 20px;
+  background: var(--warn-plate);
 }
 main {
   overflow: auto;

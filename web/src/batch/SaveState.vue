@@ -1,6 +1,5 @@
 <script setup lang="ts">
 import { computed } from 'vue';
-import { fromHere } from '../api/client';
 import { useOpenBatch } from '../stores/openBatch';
 import ClashSheet from '../ui/ClashSheet.vue';
 import { typing } from '../ui/typing';
@@ -15,11 +14,7 @@ const TEXT: Partial<Record<typeof batch.state, string>> = {
   refused: 'Not stored yet.',
 };
 const text = computed(() =>
-  batch.state === 'saved' && fromHere.value
-    ? 'The server does not answer. This is as it was last read.'
-    : batch.state === 'saved' && typing.value
-      ? 'Not saved yet: press Enter or leave the field'
-      : (TEXT[batch.state] ?? ''),
+  batch.state === 'saved' && typing.value ? 'Not saved yet: press Enter or leave the field' : (TEXT[batch.state] ?? ''),
 );
 /** Every reason, with the step it belongs to: its field may be on another panel. */
 const elsewhere = computed(() =>

@@ -2,7 +2,6 @@ import { defineStore } from 'pinia';
 import { computed, ref, shallowRef, watch } from 'vue';
 import type { BatchRecord, BatchSaved, ChangeEvent } from '@roskel/contract';
 import {
-  anyVersion,
   applyChanges,
   carry,
   changesBetween,
@@ -28,8 +27,9 @@ import { api, ApiProblem, Offline } from '../api/client';
 import { onChange } from '../api/events';
 import { today } from '../format';
 import { wordsOf } from '../batch/words';
-import { keepHere, readHere } from '../ui/keepHere';
+import { keepHere } from '../ui/keepHere';
 import { reportOf } from '../worker/client';
+import { draftKey, draftOf, type Draft } from './drafts';
 import { useLarder } from './larder';
 import { useNotices } from './notices';
 import { usePods } from './pods';
@@ -39,20 +39,6 @@ import { useUndo } from './undo';
 
 const SAVE_AFTER_MS = 500;
 const RETRY_MS = 3000;
-const draftKey = (id: string) => `roskel.draft.${id}`;
-
-/** What was typed here and is not stored yet, with the stored file it began from. */
-interface Draft {
-  revision: number;
-  base: BatchFile;
-  file: BatchFile;
-}
-
-/** What was typed here, whichever version of this program kept it. */
-function draftOf(batchId: string): Draft | null {
-  const draft = readHere<Draft>(draftKey(batchId));
-  return draft && { ...draft, base: draft.base && anyVersion(draft.base), file: anyVersion(draft.file) };
-}
 
 export interface Trouble {
   path: string;

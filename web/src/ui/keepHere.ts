@@ -17,3 +17,12 @@ export function keepHere(key: string, value: unknown, where: Storage = localStor
     return false;
   }
 }
+
+/** The keys of what is kept here under a prefix. */
+export function keysHere(prefix: string, where: Storage = localStorage): string[] {
+  try {
+    return Array.from({ length: where.length }, (_, i) => where.key(i)!).filter((key) => key.startsWith(prefix));
+  } catch {
+    return [];
+  }
+}

@@ -1,0 +1,42 @@
+import { onMounted } from 'vue';
+import { useRoute, useRouter } from 'vue-router';
+import { onChange } from '../api/events';
+import { sendDrafts } from '../stores/drafts';
+import { useNotices } from '../stores/notices';
+import { useOpenBatch } from '../stores/openBatch';
+
+/** Sees to it that what was typed while the server was away is stored, also of batches that are not open any more. */
+export function useDrafts(): void {
+  const route = useRoute();
+  const router = useRouter();
+  const batch = useOpenBatch();
+  const notices = useNotices();
+  /** Told once: each is settled on its page. */
+  const told = new Set<string>();
+  let running = false;
+  async function send() {
+    if (running) return;
+    running = true;
+    try {
+      const open = new Set([batch.id, String(route.params.id ?? '')]);
+      for (const { id, name, stored } of await sendDrafts(open)) {
+        if (stored) notices.say(`${name}: what was typed here is stored now.`);
+        else if (!told.has(id)) {
+          told.add(id);
+          notices.fail(new Error(`${name}: what was typed here cannot be stored as it is. Open the batch to settle it.`));
+        }
+      }
+    } catch (e) {
+      notices.fail(e);
+    } finally {
+      running = false;
+    }
+  }
+  onMounted(async () => {
+    await router.isReady();
+    if (route.name === 'enter') return;
+    void send();
+    // The server is back: everything may have changed, and everything may be sent.
+    onChange((event) => event.topic === 'all' && void send());
+  });
+}
