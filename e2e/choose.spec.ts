@@ -1,6 +1,9 @@
 import type { PodLotRecord } from '@roskel/contract';
 import { expect, found, importExample, pick, startBatch, test } from './test';
 
+// What is in stock decides what can be mixed.
+test.use({ kitchen: 'choose' });
+
 test('dragging a share moves the blur in the bottle at once', async ({ page }) => {
   await page.goto('/batches/gorse-gold/pods');
   const blur = page.locator('[data-fact=blur]');

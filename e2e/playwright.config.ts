@@ -6,6 +6,7 @@ process.env.ROSKEL_INSTALLED = '1';
 
 export default defineConfig({
   testDir: '.',
+  globalSetup: './image.ts',
   testMatch: '*.spec.ts',
   outputDir: '../test-results',
   // Two: with the headless shell one browser leaves half of two cores idle (measured: 6.3 min against 10.1).

@@ -1,10 +1,13 @@
 import { spawn, type ChildProcess } from 'node:child_process';
-import { mkdtempSync, rmSync } from 'node:fs';
+import { cpSync, mkdirSync, mkdtempSync, readdirSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 
 const ROOT = fileURLToPath(new URL('..', import.meta.url));
+
+/** Where the run of the tests keeps a demo to begin from (playwright.config's globalSetup). */
+export const IMAGE = 'ROSKEL_DEMO_IMAGE';
 
 /** A real server on demo data in a folder of its own, which a test may stop and start again. */
 export class DemoServer {
@@ -22,6 +25,7 @@ export class DemoServer {
   ) {}
 
   async start(): Promise<string> {
+    mkdirSync(this.folder, { recursive: true });
     const args = [
       '--import',
       'tsx',
@@ -33,6 +37,10 @@ export class DemoServer {
       String(this.port),
       ...this.words,
     ];
+    // The demo as it ships, made once for all tests.
+    const image = process.env[IMAGE];
+    if (image && this.demo && this.databaseUrl === '' && readdirSync(this.folder).length === 0)
+      cpSync(image, this.folder, { recursive: true });
     const env = { ...process.env, DATABASE_URL: this.databaseUrl };
     this.child = spawn(process.execPath, args, { cwd: ROOT, env, stdio: ['ignore', 'pipe', 'inherit'] });
     this.address = await new Promise<string>((done, fail) => {
