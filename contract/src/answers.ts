@@ -1,6 +1,7 @@
 import { Type, type TObject, type TSchema } from '@sinclair/typebox';
 import { IngredientSchema, StoredSchema, ToolSchema } from '@roskel/core';
 import { LarderFactsSchema, LeavingSchema, PodLotInputSchema } from './records';
+import { MakerSchema } from './log';
 import { VarietySchema } from './own';
 
 /** What the API answers with, for its description; the types are those of records.ts. */
@@ -18,7 +19,7 @@ const joined = (base: TObject, more: Record<string, TSchema>) => Type.Object({ .
 export const PodLotAnswer = joined(PodLotInputSchema, withStock);
 export const LarderAnswer = joined(LarderFactsSchema, { ingredientKey: Text, ...withStock });
 export const LedgerAnswer = listOf(
-  Type.Object({ at: Text, deltaG: Real, leftG: Real, reason: Text, words: Text, batch: orNull(Text) }, closed),
+  Type.Object({ at: Text, deltaG: Real, leftG: Real, reason: Text, words: Text, batch: orNull(Text), maker: orNull(Text) }, closed),
 );
 export const HistoryAnswer = Type.Object(
   { moves: LedgerAnswer, heat: listOf(Type.Object({}, { description: 'a step of belief' })) },
@@ -26,6 +27,7 @@ export const HistoryAnswer = Type.Object(
 );
 export const OwnVarietyAnswer = Type.Object({ id: Text, revision: Count, value: VarietySchema }, closed);
 export const OwnToolAnswer = Type.Object({ id: Text, revision: Count, value: ToolSchema }, closed);
+export const OwnMakerAnswer = Type.Object({ id: Text, revision: Count, value: MakerSchema }, closed);
 export const OwnIngredientAnswer = Type.Object({ id: Text, revision: Count, value: IngredientSchema }, closed);
 const BatchFileAnswer = Type.Object(
   { format: Text, version: Count, name: Text },
@@ -106,7 +108,7 @@ export const BottlingAnswer = Type.Object(
   },
   closed,
 );
-export const ShelfMovesAnswer = listOf(Type.Object({ at: Text, delta: Count, reason: Text }, closed));
+export const ShelfMovesAnswer = listOf(Type.Object({ at: Text, delta: Count, reason: Text, maker: orNull(Text) }, closed));
 const heatRecord = { id: Count, on: Text, batchId: orNull(Text), event: Type.Object({ kind: Text }) };
 export const HeatRecordAnswer = Type.Object({ ...heatRecord, lots: listOf(Text) }, closed);
 export const HeatBookAnswer = Type.Object(

@@ -1,5 +1,6 @@
 import { Type } from '@sinclair/typebox';
 import { IngredientSchema, ToolSchema, type Ingredient, type Tool, type Variety } from '@roskel/core';
+import { MakerSchema, type Maker } from './log';
 import { exact, Id, Revision } from './records';
 
 const Low = Type.Number({ minimum: 0, maximum: 16_100_000 });
@@ -47,6 +48,12 @@ export interface OwnTool {
   revision: number;
   value: Tool;
 }
+export interface OwnMaker {
+  id: string;
+  revision: number;
+  value: Maker;
+}
+export const OwnMakerSchema = Type.Object({ revision: Type.Optional(Revision), value: MakerSchema }, exact);
 export const OwnToolSchema = Type.Object({ revision: Type.Optional(Revision), value: ToolSchema }, exact);
 export const OwnVarietySchema = Type.Object({ revision: Type.Optional(Revision), value: VarietySchema }, exact);
 export const OwnIngredientSchema = Type.Object({ revision: Type.Optional(Revision), value: IngredientSchema }, exact);

@@ -182,6 +182,8 @@ export interface LedgerLine {
   reason: string;
   words: string;
   batch: string | null;
+  /** Who moved it; null where it was not said. */
+  maker: string | null;
 }
 /** Everything that happened to a lot. */
 export interface LotHistory {
@@ -345,4 +347,6 @@ export interface ShelfMoveLine {
   at: string;
   delta: number;
   reason: string;
+  /** Who took them; null where it was not said. */
+  maker: string | null;
 }

@@ -1,8 +1,14 @@
 import type { Change } from '@roskel/core';
 
+/** What a kitchen has. */
+export const TOPICS = [
+  ...(['batches', 'pods', 'larder', 'stored', 'shelf', 'settings', 'heat', 'varieties', 'ingredients', 'tools', 'makers'] as const),
+] as const;
+export type Topic = (typeof TOPICS)[number];
+
 /** What is announced on /api/events; 'all' when announcements may have been missed. */
 export interface ChangeEvent {
-  topic: 'batches' | 'pods' | 'larder' | 'stored' | 'shelf' | 'settings' | 'heat' | 'varieties' | 'ingredients' | 'tools' | 'all';
+  topic: Topic | 'all';
   id: string;
   revision?: number;
   /** The record as lists have it now: no need to fetch it. */

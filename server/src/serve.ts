@@ -62,6 +62,7 @@ async function begin(said: Told): Promise<void> {
   await store.write(async (db) => {
     if (demo && (await isEmpty(db))) await seedDemo(db, localDay());
     await refreshAll(db, localDay());
+    await refreshDay(db, localDay());
   });
   // A server has backups of its own (docs/server.md).
   const daily = demo || databaseUrl !== null ? null : keepDaily(store.db, resolve(data));

@@ -14,6 +14,7 @@ import { useSettings } from './stores/settings';
 import { lazySheet } from './ui/lazySheet';
 import { useNotices } from './stores/notices';
 import NoticeList from './house/NoticeList.vue';
+import MakerChip from './makers/MakerChip.vue';
 import { useDrafts } from './house/useDrafts';
 
 const route = useRoute();
@@ -74,6 +75,7 @@ onMounted(() => {
         {{ p.title }}
       </RouterLink>
       <span class="gap" />
+      <MakerChip />
       <NButton quaternary :disabled="!undo.last" :title="undo.last ? `Undo: ${undo.last}` : 'Nothing to undo here'" @click="undo.undo()">
         <span class="in"><IconArrowBackUp :size="22" stroke="1.7" aria-hidden="true" />Undo</span>
       </NButton>

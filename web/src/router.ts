@@ -42,6 +42,7 @@ const routes: RouteRecordRaw[] = [
   { path: '/shelf/:id/label', name: 'label', component: () => import('./places/LabelPage.vue') },
   { path: '/shelf/:id', name: 'bottling', component: () => import('./places/BottlingPage.vue') },
   { path: '/shelf', name: 'shelf', component: () => import('./places/ShelfPage.vue') },
+  { path: '/log', name: 'log', component: () => import('./places/LogPage.vue') },
   { path: '/enter', name: 'enter', component: () => import('./places/EnterPage.vue') },
   { path: '/:rest(.*)*', name: 'nowhere', component: () => import('./places/NowherePage.vue') },
 ];

@@ -8,7 +8,9 @@ import {
   LarderFactsSchema,
   LeftBySchema,
   LeavingSchema,
+  LogEntrySchema,
   OwnIngredientSchema,
+  OwnMakerSchema,
   OwnToolSchema,
   OwnVarietySchema,
   PhotoSchema,
@@ -40,11 +42,17 @@ const TABLES: readonly Table[] = [
   schema.stockMoves,
   schema.bottlings,
   schema.shelfMoves,
+  schema.log,
 ];
-const OWN_SCHEMAS = { varieties: OwnVarietySchema, ingredients: OwnIngredientSchema, tools: OwnToolSchema } as const;
+const OWN_SCHEMAS = {
+  varieties: OwnVarietySchema,
+  ingredients: OwnIngredientSchema,
+  tools: OwnToolSchema,
+  makers: OwnMakerSchema,
+} as const;
 const ROWS_AT_ONCE = 200;
 /** Columns that follow from others: worked out anew, never in a backup. */
-const DERIVED: ReadonlySet<string> = new Set(['summary', 'needs', 'today', 'summedOn']);
+const DERIVED: ReadonlySet<string> = new Set(['summary', 'needs', 'today', 'summedOn', 'summedBy']);
 
 type Row = Record<string, unknown>;
 const columnsOf = (table: Table) =>
@@ -77,10 +85,12 @@ export async function readKitchen(db: Db, made = new Date().toISOString()): Prom
   }, AS_OF_NOW);
 }
 
+/** What an empty kitchen may have: how it is set, and the log of that. */
+const OF_EMPTY: ReadonlySet<Table> = new Set([schema.settings, schema.log]);
 /** True when nothing was ever put into this kitchen but its settings. */
 export async function isEmpty(db: Db): Promise<boolean> {
   for (const table of TABLES) {
-    if (table === (schema.settings as Table)) continue;
+    if (OF_EMPTY.has(table)) continue;
     const [any] = await db
       .select({ one: sql`1` })
       .from(table as never)
@@ -136,6 +146,8 @@ async function checkMeaning(db: Db): Promise<void> {
     at(`stored_stuff/${id}`, errorsOf(LeavingSchema, what));
   }
   for (const { id, jpeg } of await db.select().from(schema.photos)) at(`photos/${id}`, errorsOf(PhotoSchema, { jpeg }));
+  for (const { id, topic, itemId, name, did, path, detail } of await db.select().from(schema.log))
+    at(`log/${id}`, errorsOf(LogEntrySchema, { topic, itemId, name, did, path, detail }));
   for (const { id, value } of await db.select().from(schema.settings))
     at(`settings/${id}`, errorsOf(SettingsSchema, { ...DEFAULT_SETTINGS, ...(value as object) }));
   if (errors.length > 0) throw new Unfit('Some of this backup cannot be. Nothing was read in.', errors.slice(0, 50));
@@ -156,9 +168,11 @@ export async function writeKitchen(db: Db, value: unknown, today = localDay()): 
   }
   await db.transaction(async (tx) => {
     const t = tx as unknown as Db;
-    await t.delete(schema.settings);
+    for (const table of OF_EMPTY) await t.delete(table as never);
     for (const table of TABLES) {
-      const rows = file.tables[getTableName(table)] ?? [];
+      // Who reads it in is not who did it.
+      const unsigned = 'maker' in columnsOf(table) ? { maker: null } : {};
+      const rows = (file.tables[getTableName(table)] ?? []).map((row) => ({ ...unsigned, ...row }));
       try {
         for (let i = 0; i < rows.length; i += ROWS_AT_ONCE) await t.insert(table as never).values(rows.slice(i, i + ROWS_AT_ONCE) as never);
       } catch {
@@ -176,6 +190,6 @@ export async function writeKitchen(db: Db, value: unknown, today = localDay()): 
     }
     await upgradeDocuments(t);
     await checkMeaning(t);
-    await refreshAll(t, today, true);
+    await refreshAll(t, today, { all: true, bands: true });
   });
 }

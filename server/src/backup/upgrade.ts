@@ -1,5 +1,5 @@
 import { BATCH_FORMAT, BATCH_VERSION_1, MAIN_STRAND } from '@roskel/core';
-import type { KitchenFile } from '@roskel/contract';
+import { KITCHEN_VERSION, type KitchenFile } from '@roskel/contract';
 
 type Row = Record<string, unknown>;
 
@@ -16,14 +16,15 @@ function byBatch(rows: readonly Row[] = []): (id: unknown) => Row[] {
 
 /** A backup of an older version; in version 1 a batch was a head with stations and ticks in tables of their own, as one of today. */
 export function upgradeKitchen(file: Omit<KitchenFile, 'version'> & { version: number }): KitchenFile {
-  if (file.version === 3) return file as KitchenFile;
+  // Nobody kept a log before version 4.
+  if (file.version >= 3) return { ...file, version: KITCHEN_VERSION };
   const bottlings = (file.tables.bottlings ?? []).map((b) => ({ ...b, strandId: MAIN_STRAND }));
-  if (file.version === 2) return { ...file, version: 3, tables: { ...file.tables, bottlings } };
+  if (file.version === 2) return { ...file, version: KITCHEN_VERSION, tables: { ...file.tables, bottlings } };
   const { stations, duties_done, ...tables } = file.tables;
   const [stationsOf, dutiesOf] = [byBatch(stations), byBatch(duties_done)];
   return {
     ...file,
-    version: 3,
+    version: KITCHEN_VERSION,
     tables: {
       ...tables,
       batches: (tables.batches ?? []).map(({ style, seed, goal, lots, ingredients, ...row }) => ({

@@ -1,3 +1,4 @@
+import { sql } from 'drizzle-orm';
 import {
   boolean,
   doublePrecision,
@@ -27,8 +28,13 @@ import type {
   Tool,
   Variety,
 } from '@roskel/core';
+import type { ChangeEvent, Did, LogDetail, Maker } from '@roskel/contract';
 
 const at = (name: string) => timestamp(name, { withTimezone: true, mode: 'string' }).notNull().defaultNow();
+
+/** Who makes this change, as its transaction was told (store/log.ts). */
+export const MAKER = sql`nullif(current_setting('roskel.maker', true), '')`;
+const byMaker = () => text('maker').default(MAKER);
 
 // json, not jsonb: a batch comes back exactly as it went in, order of keys included.
 export const podLots = pgTable('pod_lots', {
@@ -66,9 +72,9 @@ export const larderLots = pgTable('larder_lots', {
 /** A maker's own rows beside the tables. */
 export const ownRows = pgTable('own_rows', {
   id: text('id').primaryKey(),
-  kind: text('kind').$type<'varieties' | 'ingredients' | 'tools'>().notNull(),
+  kind: text('kind').$type<'varieties' | 'ingredients' | 'tools' | 'makers'>().notNull(),
   revision: integer('revision').notNull().default(1),
-  value: json('value').$type<Variety | Ingredient | Tool>().notNull(),
+  value: json('value').$type<Variety | Ingredient | Tool | Maker>().notNull(),
   archived: boolean('archived').notNull().default(false),
   createdAt: at('created_at'),
 });
@@ -97,6 +103,7 @@ export const stockMoves = pgTable(
     batchId: text('batch_id'),
     stationId: text('station_id'),
     at: at('at'),
+    maker: byMaker(),
   },
   (t) => [index('stock_moves_item').on(t.store, t.itemId), index('stock_moves_batch').on(t.batchId)],
 );
@@ -115,6 +122,8 @@ export const batches = pgTable('batches', {
   today: json('today').$type<BatchToday>(),
   /** The day as of which these were worked out. */
   summedOn: text('summed_on'),
+  /** The rules by which they were (rules.ts). */
+  summedBy: text('summed_by'),
   archived: boolean('archived').notNull().default(false),
   createdAt: at('created_at'),
   updatedAt: at('updated_at'),
@@ -197,7 +206,27 @@ export const shelfMoves = pgTable('shelf_moves', {
   delta: integer('delta').notNull(),
   reason: text('reason').notNull(),
   at: at('at'),
+  maker: byMaker(),
 });
+
+/** What was done, when, and by whom. Nothing is worked out from it. */
+export const log = pgTable(
+  'log',
+  {
+    id: serial('id').primaryKey(),
+    at: at('at'),
+    maker: byMaker(),
+    topic: text('topic').$type<ChangeEvent['topic']>().notNull(),
+    itemId: text('item_id').notNull(),
+    /** What the thing was called then. */
+    name: text('name').notNull(),
+    did: text('did').$type<Did>().notNull(),
+    /** The field of a batch, as changes name it. */
+    path: text('path').notNull().default(''),
+    detail: json('detail').$type<LogDetail>().notNull(),
+  },
+  (t) => [index('log_item').on(t.topic, t.itemId, t.id)],
+);
 
 export const settings = pgTable('settings', {
   id: text('id').primaryKey(),

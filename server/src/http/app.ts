@@ -1,7 +1,7 @@
 import { existsSync } from 'node:fs';
 import express, { type Express, type Request, type RequestHandler } from 'express';
 import helmet from 'helmet';
-import type { ChangeEvent, House } from '@roskel/contract';
+import { MAKER_HEADER, type ChangeEvent, type House, type LogEntry } from '@roskel/contract';
 import { errorsOf } from '@roskel/contract/validate';
 import type { Store } from '../db/store';
 import { gate } from '../access/gate';
@@ -14,6 +14,7 @@ import { openapi } from './openapi';
 import { problems, sendProblem } from './problem';
 import { FileAnswer, type Kitchen, type Route } from './route';
 import { ROUTES } from './routes';
+import { signed, writeLog } from '../store/log';
 
 export { localDay };
 
@@ -46,7 +47,13 @@ const POLICY = {
 
 /** Everything that changes the kitchen is one change: the windows hear of it once it is there. */
 async function changed(route: Route, kitchen: Kitchen, store: Store, req: Request): Promise<unknown> {
-  const { value, said } = await store.write((db, say) => route.run({ ...kitchen, db, say }, req));
+  const { value, said } = await store.write(async (db, say) => {
+    const entries: LogEntry[] = [];
+    await signed(db, req.get(MAKER_HEADER));
+    const answer = await route.run({ ...kitchen, db, say, log: (entry) => void entries.push(entry) }, req);
+    await writeLog(db, entries);
+    return answer;
+  });
   said.forEach(kitchen.say);
   return value;
 }
@@ -132,7 +139,10 @@ export function createApp(options: AppOptions): { app: Express; announcer: Annou
   const say = (event: ChangeEvent) => announcer.say(event);
   store.hear(say);
   const house: House = { open: options.open !== undefined, addresses: [] };
-  const kitchen: Kitchen = { db: store.db, say, devices, house, today: options.today ?? (() => localDay()) };
+  const log = () => {
+    throw new Error('What only reads has nothing to log.');
+  };
+  const kitchen: Kitchen = { db: store.db, say, log, devices, house, today: options.today ?? (() => localDay()) };
   app.disable('x-powered-by');
   // A TLS proxy stands on this machine.
   app.set('trust proxy', 'loopback');

@@ -1,6 +1,6 @@
 import type { Request } from 'express';
 import { Type, type TSchema } from '@sinclair/typebox';
-import { listAnswer, type ChangeEvent, type House } from '@roskel/contract';
+import { listAnswer, type ChangeEvent, type House, type LogEntry, type Move, type Topic } from '@roskel/contract';
 import type { Db } from '../db/open';
 import type { DeviceRack } from '../devices';
 import { NotFound } from '../store/errors';
@@ -9,6 +9,8 @@ export interface Kitchen {
   db: Db;
   /** Tells every window of a change: at once, or with the commit of what is being done. */
   say(event: ChangeEvent): void;
+  /** Puts a line into the log, with the change that is being made. */
+  log(entry: LogEntry): void;
   devices: DeviceRack;
   house: House;
   today(): string;
@@ -40,26 +42,52 @@ export class FileAnswer {
 export const param = (req: Request, name: string) => String(req.params[name]);
 
 const MOST_SERIAL = 2_147_483_647;
+/** The number of a row, as an address says it; undefined for what is none. */
+export function serialOf(said: unknown): number | undefined {
+  const value = typeof said === 'string' && /^\d{1,10}$/.test(said) ? Number(said) : NaN;
+  return value <= MOST_SERIAL ? value : undefined;
+}
 /** A number in an address; what is none names nothing. Throws NotFound. */
 export function serial(req: Request, name: string): number {
-  const text = param(req, name);
-  const value = /^\d{1,10}$/.test(text) ? Number(text) : NaN;
-  if (!(value <= MOST_SERIAL)) throw new NotFound('There is nothing with that number.');
+  const value = serialOf(param(req, name));
+  if (value === undefined) throw new NotFound('There is nothing with that number.');
   return value;
 }
 
 /** A body that says nothing. */
 export const Empty = Type.Object({}, { additionalProperties: false });
 
-/** Tells every window that a record changed and others of its list with it, and gives it back. */
-export function announcedMore<T extends { id: string }>(k: Kitchen, topic: ChangeEvent['topic'], record: T): T {
+/** What a record is called, wherever it says so. */
+function nameOf(record: object): string {
+  const r = record as Record<'name' | 'ingredientKey', string | undefined> &
+    Record<'lot' | 'stuff' | 'value' | 'summary', { name: string } | undefined>;
+  return r.name ?? (r.lot ?? r.stuff ?? r.value ?? r.summary)?.name ?? r.ingredientKey ?? '';
+}
+/** What was done to it, for the log. */
+export type Done = Pick<LogEntry, 'did' | 'detail'>;
+/** Puts into the log what was done to a record. */
+export function logged<T extends { id: string }>(k: Kitchen, topic: Topic, record: T, done: Done): void {
+  k.log({ topic, itemId: record.id, name: nameOf(record), ...done });
+}
+
+/** A move of stock, for the log. */
+export const moved = ({ deltaG, reason, words }: Move): Done => ({
+  did: 'moved',
+  detail: { g: deltaG, reason, ...(words ? { words } : {}) },
+});
+export const turned = ({ into, takeG }: { into: string; takeG: number }): Done => ({ did: 'turned', detail: { g: takeG, reason: into } });
+
+/** Tells every window, and the log, that a record changed and others of its list with it, and gives it back. */
+export function announcedMore<T extends { id: string }>(k: Kitchen, topic: Topic, record: T, done: Done): T {
   k.say({ topic, id: record.id });
+  logged(k, topic, record, done);
   return record;
 }
 
-/** Tells every window that a record changed, and what it is now, and gives it back. */
-export function announced<T extends { id: string }>(k: Kitchen, topic: ChangeEvent['topic'], record: T): T {
+/** Tells every window, and the log, that a record changed, and what it is now, and gives it back. */
+export function announced<T extends { id: string }>(k: Kitchen, topic: Topic, record: T, done: Done): T {
   k.say({ topic, id: record.id, record });
+  logged(k, topic, record, done);
   return record;
 }
 
@@ -69,15 +97,16 @@ export interface Archive {
   list(db: Db): Promise<readonly unknown[]>;
   answer: TSchema;
   /** What else changes with it. */
-  also?: readonly ChangeEvent['topic'][];
+  also?: readonly Topic[];
 }
 
 /** Archiving a thing and bringing it back: nothing is ever deleted. */
-export function archiveRoutes(topic: ChangeEvent['topic'], archive: Archive): Route[] {
+export function archiveRoutes(topic: Topic, archive: Archive): Route[] {
   const put = async (k: Kitchen, req: Request, away: boolean) => {
     const record = await archive.put(k.db, param(req, 'id'), away);
     k.say({ topic, id: record.id, ...(away ? { gone: true } : {}) });
     for (const other of archive.also ?? []) k.say({ topic: other, id: record.id });
+    logged(k, topic, record, { did: away ? 'archived' : 'restored' });
     return record;
   };
   return [

@@ -33,6 +33,7 @@ import { addPod, listPods } from '../store/pods';
 import { moveShelf } from '../store/shelf';
 import { addHeat } from '../store/tasting';
 import { demoLarder, demoLots } from './pantry';
+import { seedMakers } from './makers';
 import { DEMO_TOOLS, seedStyles } from './styles';
 
 /** A plan that hits its bracket with the given lots, solved as the page would solve it. */
@@ -214,6 +215,7 @@ export async function seedDemo(db: Db, today: string): Promise<void> {
     (n) => addDays(today, n),
   );
 
+  await seedMakers(db, today);
   await moveShelf(db, 'slipway-red-2', -1, 'opened');
 
   // The maker's tongue, from three bottles with a heat on the label, and one match test of a lot.

@@ -2,6 +2,7 @@ import { asc, and, eq, inArray } from 'drizzle-orm';
 import { openNeeds, same, summaryOf, todayOf, type BatchFile, type Reading } from '@roskel/core';
 import type { Db } from '../db/open';
 import { batches, readings } from '../db/schema';
+import { RULES } from '../rules';
 
 /** A batch file as rows: one document, and its readings. */
 
@@ -46,6 +47,7 @@ export const derivedOf = (file: BatchFile, today: string) => ({
   needs: openNeeds(file),
   today: todayOf(file, today),
   summedOn: today,
+  summedBy: RULES,
 });
 
 /** The columns of a batch's row, from its file. */

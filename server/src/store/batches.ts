@@ -14,6 +14,7 @@ import {
 import type { BatchRecord, BatchRow, TodayRow } from '@roskel/contract';
 import type { Db } from '../db/open';
 import { batches, larderLots, podLots, storedStuff } from '../db/schema';
+import { RULES } from '../rules';
 import { columnsOf, derivedOf, fileOf, readingsOf, writeReadings } from './batchRows';
 import { NotFound, Stale, Unfit } from './errors';
 import { settleKept } from './keptNews';
@@ -195,12 +196,24 @@ export async function archiveBatch(db: Db, id: string, archived: boolean): Promi
   return rowOf(db, id);
 }
 
+/** Batches that another program worked out. */
+async function byOthers(db: Db): Promise<Set<string>> {
+  const rows = await db
+    .select({ id: batches.id })
+    .from(batches)
+    .where(sql`${batches.summedBy} is distinct from ${RULES}`);
+  return new Set(rows.map((r) => r.id));
+}
+
 /**
- * Bottles and summaries are told by the rules of now, never read off an old label: done whenever the kitchen opens, for
- * an older program may have written them. With `bands` the heat of bottles is run through all its worlds again too.
+ * Bottles and summaries are told by the rules of now, never read off an old label: done whenever the kitchen opens, of what
+ * another program may have written, or of `all`. With `bands` the heat of bottles is run through all its worlds again too.
  */
-export async function refreshAll(db: Db, today: string, bands = false): Promise<void> {
+export async function refreshAll(db: Db, today: string, { all = false, bands = false } = {}): Promise<void> {
+  const old = all ? null : await byOthers(db);
+  if (old?.size === 0) return;
   for (const { id, file } of await everyBatch(db)) {
+    if (old && !old.has(id)) continue;
     try {
       await db.transaction(async (tx) => {
         const t = tx as unknown as Db;

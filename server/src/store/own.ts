@@ -9,13 +9,14 @@ import {
   type Tool,
   type Variety,
 } from '@roskel/core';
-import type { OwnIngredient, OwnTool, OwnVariety } from '@roskel/contract';
+import { MakerSchema, type Maker, type OwnIngredient, type OwnMaker, type OwnTool, type OwnVariety } from '@roskel/contract';
+import { errorsOf } from '@roskel/contract/validate';
 import type { Db } from '../db/open';
 import { ownRows } from '../db/schema';
 import { NotFound, Stale, Unfit } from './errors';
 
-export type OwnKind = 'varieties' | 'ingredients' | 'tools';
-type Own = OwnVariety | OwnIngredient | OwnTool;
+export type OwnKind = 'varieties' | 'ingredients' | 'tools' | 'makers';
+type Own = OwnVariety | OwnIngredient | OwnTool | OwnMaker;
 type Value = Own['value'];
 
 /** What a row is called in its table, and what is wrong with it. */
@@ -27,6 +28,11 @@ const KINDS = {
     taken: (key: string) => INGREDIENTS.some((i) => i.key === key),
   },
   tools: { id: (t: Tool) => t.id, problems: toolProblems, taken: () => false },
+  makers: {
+    id: (m: Maker) => m.id,
+    problems: (m: Maker) => errorsOf(MakerSchema, m).map((e) => ({ field: e.path, message: e.message })),
+    taken: () => false,
+  },
 } as const;
 
 const record = (r: typeof ownRows.$inferSelect) => ({ id: r.id, revision: r.revision, value: r.value }) as Own;

@@ -21,6 +21,7 @@ import type { BottlingRecord, ShelfMoveLine } from '@roskel/contract';
 import type { Db } from '../db/open';
 import { bottlings, shelfMoves } from '../db/schema';
 import { NotFound, Unfit } from './errors';
+import { madeBy, makerName, makers } from './log';
 
 /** The id of the bottles that a strand ends in: the batch's own where there is one end, as it always was. */
 const bottlingId = (batchId: string, strandId: string) => (strandId === MAIN_STRAND ? batchId : `${batchId}.${strandId}`);
@@ -119,6 +120,11 @@ export async function moveShelf(db: Db, id: string, delta: number, reason: strin
 export async function shelfMovesOf(db: Db, id: string): Promise<ShelfMoveLine[]> {
   const [there] = await db.select({ id: bottlings.id }).from(bottlings).where(eq(bottlings.id, id));
   if (!there) throw new NotFound('These bottles are not on the shelf.');
-  const rows = await db.select().from(shelfMoves).where(eq(shelfMoves.bottlingId, id)).orderBy(desc(shelfMoves.id));
-  return rows.map(({ at, delta, reason }) => ({ at: new Date(at).toISOString(), delta, reason }));
+  const rows = await db
+    .select({ at: shelfMoves.at, delta: shelfMoves.delta, reason: shelfMoves.reason, maker: makerName })
+    .from(shelfMoves)
+    .leftJoin(makers, madeBy(shelfMoves.maker))
+    .where(eq(shelfMoves.bottlingId, id))
+    .orderBy(desc(shelfMoves.id));
+  return rows.map((r) => ({ ...r, at: new Date(r.at).toISOString() }));
 }

@@ -3,6 +3,7 @@ import { needsOf, stationsOf, type BatchFile, type Need } from '@roskel/core';
 import type { LedgerLine } from '@roskel/contract';
 import type { Db } from '../db/open';
 import { batches, stockMoves } from '../db/schema';
+import { madeBy, makerName, makers } from './log';
 
 export const STORES = ['pods', 'larder', 'stored'] as const satisfies readonly Need['store'][];
 export type StoreName = Need['store'];
@@ -34,9 +35,17 @@ export async function addMove(db: Db, move: StockMove): Promise<void> {
 /** The ledger of one item, newest first, with what was left after each move. */
 export async function ledgerOf(db: Db, store: StoreName, itemId: string): Promise<LedgerLine[]> {
   const rows = await db
-    .select({ at: stockMoves.at, deltaG: stockMoves.deltaG, reason: stockMoves.reason, words: stockMoves.words, batch: batches.name })
+    .select({
+      at: stockMoves.at,
+      deltaG: stockMoves.deltaG,
+      reason: stockMoves.reason,
+      words: stockMoves.words,
+      batch: batches.name,
+      maker: makerName,
+    })
     .from(stockMoves)
     .leftJoin(batches, eq(stockMoves.batchId, batches.id))
+    .leftJoin(makers, madeBy(stockMoves.maker))
     .where(and(eq(stockMoves.store, store), eq(stockMoves.itemId, itemId)))
     .orderBy(asc(stockMoves.id));
   let leftG = 0;

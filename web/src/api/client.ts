@@ -1,5 +1,6 @@
 import { ref } from 'vue';
-import type { Problem } from '@roskel/contract';
+import { MAKER_HEADER, type Problem } from '@roskel/contract';
+import { makerHere } from './maker';
 
 /** What the server refused, with its sentence and the fields it names. */
 export class ApiProblem extends Error {
@@ -29,7 +30,11 @@ async function call<T>(method: string, path: string, body?: unknown): Promise<T>
   try {
     response = await fetch(`/api${path}`, {
       method,
-      headers: { 'X-Roskel': '1', ...(type ? { 'Content-Type': type } : {}) },
+      headers: {
+        'X-Roskel': '1',
+        ...(makerHere.value ? { [MAKER_HEADER]: makerHere.value } : {}),
+        ...(type ? { 'Content-Type': type } : {}),
+      },
       body: body === undefined ? null : body instanceof Blob ? body : JSON.stringify(body),
     });
   } catch {

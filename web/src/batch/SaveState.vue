@@ -1,9 +1,10 @@
 <script setup lang="ts">
 import { computed } from 'vue';
+import { fieldWords } from '@roskel/contract';
 import { useOpenBatch } from '../stores/openBatch';
 import ClashSheet from '../ui/ClashSheet.vue';
 import { typing } from '../ui/typing';
-import { sayValue, wordsOf } from './words';
+import { sayValue } from './words';
 
 const batch = useOpenBatch();
 const TEXT: Partial<Record<typeof batch.state, string>> = {
@@ -28,7 +29,7 @@ const elsewhere = computed(() =>
 const clashes = computed(() =>
   batch.clashes.map((c) => ({
     key: c.path.join('/'),
-    title: batch.file ? wordsOf(batch.file, c.path) : c.path.join(' '),
+    title: batch.file ? fieldWords(batch.file, c.path) : c.path.join(' '),
     mine: sayValue(c.after),
     theirs: sayValue(c.now),
   })),

@@ -19,6 +19,7 @@ export function useBatchMenu(end: () => Strand | null) {
   /** Sheets that an act opens: making it again, and the question before a batch on its way is archived. */
   const again = ref(false);
   const wanted = ref(false);
+  const who = ref(false);
   const asking = ref(false);
   /** Work that is on its way is not archived by a slip. */
   const running = computed(() => {
@@ -87,6 +88,7 @@ export function useBatchMenu(end: () => Strand | null) {
     { key: 'again', label: 'Make it again', run: () => (again.value = true) },
     { key: 'cost', label: 'What it costs', run: () => to('cost') },
     { key: 'beside', label: 'Beside another batch', run: () => void router.push({ name: 'compare', query: { of: batch.id } }) },
+    { key: 'log', label: 'Who did what', run: () => (who.value = true) },
     { key: 'export', label: 'Export the file', run: exportFile },
     { key: 'text', label: 'Save as a recipe, plain text', run: () => asRecipe('text') },
     { key: 'ld', label: 'Save as a Recipe (JSON-LD)', run: () => asRecipe('ld') },
@@ -97,5 +99,5 @@ export function useBatchMenu(end: () => Strand | null) {
   ];
   const options = acts.map(({ key, label }) => ({ key, label }));
   const act = (key: string) => acts.find((a) => a.key === key)?.run();
-  return { options, act, again, wanted, asking, archive, exportFile };
+  return { options, act, again, wanted, who, asking, archive, exportFile };
 }

@@ -1,43 +1,5 @@
-import { schemaAt } from '@roskel/contract';
-import { SCHOOL_NAMES, stationKind, type BatchFile, type School } from '@roskel/core';
+import { SCHOOL_NAMES, type School } from '@roskel/core';
 import { day, grams, shu } from '../format';
-
-const PLAIN: Record<string, string> = {
-  name: 'the name',
-  startDate: 'the start',
-  lowShu: 'the low end of the heat',
-  highShu: 'the high end of the heat',
-  bottles: 'the number of bottles',
-  bottleMl: 'the bottle size',
-  doneOn: 'the day it was done',
-  massG: 'the weight',
-  pH: 'the pH',
-  readings: 'a reading',
-  dutiesDone: 'a tick',
-  intakes: 'what goes in',
-  amount: 'the amount',
-};
-
-/** What a path of a batch file is called at the kitchen table. */
-export function wordsOf(file: BatchFile, path: readonly string[]): string {
-  if (path[0] !== 'strands') return PLAIN[path[0] ?? ''] ?? 'the batch';
-  if (path.length < 3) return path.length < 2 || path[1] === '@order' ? 'the order of the line' : 'a strand of the line';
-  const strand = file.strands.find((s) => `#${s.id}` === path[1]);
-  const of = strand && file.strands.length > 1 ? `${strand.name}, ` : '';
-  if (path[2] === 'goal') return of + (PLAIN[path[3] ?? ''] ?? 'the goal');
-  if (path[2] === 'name') return `${of}its name`;
-  const station = strand?.stations.find((s) => `#${s.id}` === path[3]);
-  if (!station) return 'a step of the line';
-  const kind = stationKind(station.kind);
-  if (path[4] === 'intakes') return `${kind.name}, what goes in`;
-  const title = path[4] === 'params' && path[5] ? schemaAt(kind.schema, path[5].replace(/^@/, ''))?.title : undefined;
-  const last = [...path]
-    .reverse()
-    .map((p) => p.replace(/^@/, ''))
-    .find((p) => PLAIN[p]);
-  const what = title ? title.replace(/^The /, 'the ').replace(/^[A-Z](?=[a-z])/, (c) => c.toLowerCase()) : last ? PLAIN[last] : null;
-  return what ? `${kind.name}, ${what}` : kind.name;
-}
 
 /** A value of a batch file as it is read out. */
 export function sayValue(value: unknown): string {

@@ -2,10 +2,11 @@
 import { NButton } from 'naive-ui';
 import { computed, ref, watch } from 'vue';
 import type { House } from '@roskel/contract';
-import { api } from '../api/client';
+import { api, Offline } from '../api/client';
 import { qrModules } from '../labels/qr';
 import { useNotices } from '../stores/notices';
-import { canKeep, forgetOnDevice, isKept, keepOnDevice } from './keepOnDevice';
+import KeepHere from './KeepHere.vue';
+import { forgetOnDevice } from './keepOnDevice';
 
 /** Where a phone in the house finds this kitchen, and the way out of it. */
 const notices = useNotices();
@@ -13,7 +14,7 @@ const house = ref<House | null>(null);
 api
   .get<House>('/house')
   .then((h) => (house.value = h))
-  .catch((e: unknown) => notices.fail(e));
+  .catch((e: unknown) => e instanceof Offline || notices.fail(e));
 const chosen = ref(0);
 watch(house, () => (chosen.value = 0));
 const address = computed(() => house.value?.addresses[chosen.value] ?? null);
@@ -21,21 +22,6 @@ const cells = computed(() => {
   const rows = address.value ? qrModules(address.value) : [];
   return { size: rows.length, d: rows.flatMap((row, y) => row.flatMap((on, x) => (on ? [`M${x} ${y}h1v1h-1z`] : []))).join('') };
 });
-/** Kept on this device: null while nobody knows, or while it is being done. */
-const kept = ref<boolean | null>(null);
-const look = () => void isKept().then((is) => (kept.value = is));
-look();
-async function keep(wanted: boolean) {
-  kept.value = null;
-  try {
-    await (wanted ? keepOnDevice() : forgetOnDevice());
-    if (wanted) notices.say('Kept on this device: what is open here goes on when the server is away.');
-  } catch (e) {
-    notices.fail(e);
-  } finally {
-    look();
-  }
-}
 async function leave() {
   try {
     await forgetOnDevice();
@@ -69,22 +55,8 @@ async function leave() {
         <p><NButton @click="leave">Leave on this device</NButton></p>
       </div>
     </div>
-    <p v-if="!canKeep()" class="soft">To go on when the server is away, a browser keeps a page only over TLS, or on the machine itself.</p>
-    <template v-else>
-      <p class="soft">
-        {{
-          kept
-            ? 'Kept on this device: batches, readings and the counter go on when the server is away, and are stored when it is back.'
-            : 'This device can go on when the server is away: it keeps the program, the lists and the batches.'
-        }}
-      </p>
-      <p>
-        <NButton :disabled="kept === null" @click="keep(!kept)">{{
-          kept === null ? 'Wait a moment' : kept ? 'Forget it on this device' : 'Keep on this device'
-        }}</NButton>
-      </p>
-    </template>
   </template>
+  <KeepHere />
 </template>
 
 <style scoped>

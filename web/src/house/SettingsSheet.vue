@@ -14,6 +14,7 @@ import NumberField from '../ui/NumberField.vue';
 import PickField from '../ui/PickField.vue';
 import RadioCards from '../ui/RadioCards.vue';
 import SheetCard from '../ui/SheetCard.vue';
+import KitchenMakers from '../makers/KitchenMakers.vue';
 import HouseDoor from './HouseDoor.vue';
 import KitchenBackup from './KitchenBackup.vue';
 
@@ -152,6 +153,7 @@ async function change(next: Partial<Settings>) {
         Forget our dilution threshold of {{ settings.value.threshold.shu.toFixed(1) }} SHU
       </NButton>
     </p>
+    <KitchenMakers />
     <HouseDoor />
     <KitchenBackup />
   </SheetCard>

@@ -6,7 +6,21 @@ export const canKeep = (): boolean => 'serviceWorker' in navigator && window.isS
 export const isKept = async (): Promise<boolean> => canKeep() && (await navigator.serviceWorker.getRegistration('/')) !== undefined;
 
 /** What every page begins with; read once so that it is there. */
-const LISTS = ['/settings', '/batches', '/today', '/pods', '/larder', '/stored', '/shelf', '/varieties', '/ingredients', '/tools', '/heat'];
+const LISTS = [
+  '/settings',
+  '/batches',
+  '/today',
+  '/pods',
+  '/larder',
+  '/stored',
+  '/shelf',
+  '/varieties',
+  '/ingredients',
+  '/tools',
+  '/makers',
+  '/heat',
+  '/log?most=60',
+];
 /** So many batches, the newest first, are read in ahead. */
 const MOST_BATCHES = 60;
 

@@ -25,12 +25,13 @@ import BenchSheet from '../batch/BenchSheet.vue';
 const ChangeBar = defineAsyncComponent(() => import('../batch/ChangeBar.vue'));
 const WantedSheet = lazySheet(() => import('../batch/WantedSheet.vue'));
 const AgainSheet = lazySheet(() => import('../batch/AgainSheet.vue'));
+const BatchLogSheet = lazySheet(() => import('../log/BatchLogSheet.vue'));
 const GoalSheet = lazySheet(() => import('../batch/GoalSheet.vue'));
 
 const route = useRoute();
 const router = useRouter();
 const batch = useOpenBatch();
-const { options: more, act, again, wanted, asking, archive, exportFile } = useBatchMenu(() => end.value);
+const { options: more, act, again, wanted, who, asking, archive, exportFile } = useBatchMenu(() => end.value);
 const chosen = ref('');
 const goal = ref(false);
 const about = ref<{ stationId: string; what: Banded } | null>(null);
@@ -205,6 +206,7 @@ const narrow = useNarrow(720);
       <BenchSheet v-if="batch.report" :file="file" :report="batch.report" />
       <GoalSheet v-if="endId" v-model:show="goal" :strand-id="endId" />
       <WantedSheet v-model:show="wanted" />
+      <BatchLogSheet v-model:show="who" :batch-id="batch.id" />
       <AgainSheet v-if="again" v-model:show="again" :file="file" :batch-id="batch.id" />
       <SheetCard v-model:show="asking" title="Archive a batch on its way?" :width="460">
         <p>{{ file.name }} is not bottled yet. In the archive nobody is reminded of its jars; it can be restored at any time.</p>

@@ -19,6 +19,7 @@ import FactRows from '../ui/FactRows.vue';
 import TextField from '../ui/TextField.vue';
 import TickField from '../ui/TickField.vue';
 import { lazySheet } from '../ui/lazySheet';
+import { BOTTLE_WORDS } from '../ui/stockWords';
 
 const LabelOf = defineAsyncComponent(() => import('../shelf/LabelOf.vue'));
 const AgainSheet = lazySheet(() => import('../batch/AgainSheet.vue'));
@@ -98,7 +99,6 @@ function tick(key: string, done: boolean) {
   const f = file.value;
   if (f) batch.change('a tick', { ...f, dutiesDone: done ? [...f.dutiesDone, key] : f.dutiesDone.filter((k) => k !== key) });
 }
-const WORDS: Record<string, string> = { opened: 'opened', given: 'given away', thrown: 'thrown away', undo: 'put back' };
 const first = StationLogSchema.properties.note;
 const burps = computed(() =>
   batch.report && end.value ? batch.report.duties.filter((d) => d.stationId === end.value!.id && d.standing) : [],
@@ -187,7 +187,8 @@ const burps = computed(() =>
         <h2>Its bottles</h2>
         <ul v-if="moves.length" data-fact="moves">
           <li v-for="m in moves.slice(0, 12)" :key="m.at">
-            {{ day(m.at.slice(0, 10)) }}, {{ clock(m.at) }}: {{ plural(Math.abs(m.delta), 'bottle') }} {{ WORDS[m.reason] ?? m.reason }}
+            {{ day(m.at.slice(0, 10)) }}, {{ clock(m.at) }}: {{ plural(Math.abs(m.delta), 'bottle') }}
+            {{ BOTTLE_WORDS[m.reason] ?? m.reason }}{{ m.maker ? `, ${m.maker}` : '' }}
           </li>
         </ul>
         <p v-else class="soft">None was opened yet.</p>

@@ -1,7 +1,7 @@
 import { api } from '../api/client';
 import { useUndo } from './undo';
 
-export type ArchiveTopic = 'batches' | 'pods' | 'larder' | 'stored' | 'varieties' | 'ingredients' | 'tools';
+export type ArchiveTopic = 'batches' | 'pods' | 'larder' | 'stored' | 'varieties' | 'ingredients' | 'tools' | 'makers';
 
 /** Archiving things of a list, seeing what is archived, and bringing it back. */
 export interface Archive<T> {

@@ -1,6 +1,6 @@
 import { defineStore } from 'pinia';
 import { computed, ref, shallowRef, watch } from 'vue';
-import type { BatchRecord, BatchSaved, ChangeEvent } from '@roskel/contract';
+import { fieldWords, type BatchRecord, type BatchSaved, type ChangeEvent } from '@roskel/contract';
 import {
   applyChanges,
   carry,
@@ -26,7 +26,6 @@ import {
 import { api, ApiProblem, Offline } from '../api/client';
 import { onChange } from '../api/events';
 import { today } from '../format';
-import { wordsOf } from '../batch/words';
 import { keepHere } from '../ui/keepHere';
 import { reportOf } from '../worker/client';
 import { draftKey, draftOf, type Draft } from './drafts';
@@ -260,7 +259,7 @@ export const useOpenBatch = defineStore('openBatch', () => {
     if (id.value !== batchId || !file.value) await open(batchId);
     if (!file.value) throw new Error('This batch is not there any more.');
     const { value, clashes: other } = applyChanges(file.value, changes);
-    if (other.length > 0) return [...new Set(other.map((c) => wordsOf(file.value!, c.path)))];
+    if (other.length > 0) return [...new Set(other.map((c) => fieldWords(file.value!, c.path)))];
     put(value);
     return [];
   }

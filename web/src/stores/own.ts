@@ -1,6 +1,6 @@
 import { defineStore } from 'pinia';
 import { computed } from 'vue';
-import { VarietySchema, type OwnIngredient, type OwnTool, type OwnVariety } from '@roskel/contract';
+import { MakerSchema, VarietySchema, type OwnIngredient, type OwnMaker, type OwnTool, type OwnVariety } from '@roskel/contract';
 import { IngredientSchema, ToolSchema, VARIETIES, type Variety } from '@roskel/core';
 import { api } from '../api/client';
 import { archiveOf } from './archive';
@@ -9,9 +9,9 @@ import { putRecord, type Begun } from './putRecord';
 import { useUndo } from './undo';
 
 /** The maker's own rows of a table: add, change, archive, each with a way back. */
-const SCHEMAS = { varieties: VarietySchema, ingredients: IngredientSchema, tools: ToolSchema } as const;
+const SCHEMAS = { varieties: VarietySchema, ingredients: IngredientSchema, tools: ToolSchema, makers: MakerSchema } as const;
 
-function ownRows<T extends OwnVariety | OwnIngredient | OwnTool>(kind: keyof typeof SCHEMAS) {
+export function ownRows<T extends OwnVariety | OwnIngredient | OwnTool | OwnMaker>(kind: keyof typeof SCHEMAS) {
   const list = collection<T>(`/${kind}`, kind);
   const undo = useUndo();
   const archive = archiveOf<T>(kind, (row) => row.value.name, list.refresh);

@@ -1,23 +1,10 @@
 <script setup lang="ts">
 import type { LedgerLine } from '@roskel/contract';
 import { day, grams } from '../format';
+import { STOCK_WORDS } from './stockWords';
 
 /** A ledger of stock, newest first. */
 defineProps<{ moves: readonly LedgerLine[] }>();
-const SAYS: Record<string, string> = {
-  in: 'came in',
-  used: 'used',
-  thrown: 'thrown away',
-  counted: 'counted anew',
-  undo: 'taken back',
-  batch: 'into',
-  returned: 'back from',
-  frozen: 'frozen',
-  dried: 'dried',
-  flakes: 'dried and flaked',
-  powder: 'dried and ground',
-  paste: 'ground to paste',
-};
 </script>
 
 <template>
@@ -25,7 +12,8 @@ const SAYS: Record<string, string> = {
     <li v-for="(m, i) in moves" :key="i">
       <span class="soft">{{ day(m.at.slice(0, 10)) }}</span>
       <span
-        >{{ SAYS[m.reason] ?? m.reason }} {{ m.batch ?? '' }}<span v-if="m.words" class="soft"> {{ m.words }}</span></span
+        >{{ STOCK_WORDS[m.reason] ?? m.reason }} {{ m.batch ?? ''
+        }}<span v-if="m.words || m.maker" class="soft"> {{ [m.words, m.maker].filter(Boolean).join(', ') }}</span></span
       >
       <b>{{ m.deltaG > 0 ? '+' : '−' }}{{ grams(Math.abs(m.deltaG)) }}</b>
       <span class="soft">{{ grams(Math.max(0, m.leftG)) }} left</span>

@@ -12,6 +12,7 @@ import {
 } from '@roskel/contract';
 import { addBatch, archiveBatch, archivedBatches, changeBatch, getBatch, listBatches, listToday, type Saved } from '../../store/batches';
 import { calendarOf } from '../../calendar';
+import { batchEntries } from '../../store/log';
 import { archiveRoutes, FileAnswer, param, type Kitchen, type Route } from '../route';
 
 /** Changes larger than this are fetched by those who want them. */
@@ -23,8 +24,9 @@ function announceBatch(k: Kitchen, { record: { id, revision }, row, changes, tou
   for (const topic of touched) k.say({ topic, id });
   for (const other of others) announceBatch(k, other);
 }
-function added(k: Kitchen, saved: Saved) {
+function added(k: Kitchen, saved: Saved, did: 'added' | 'read-in') {
   announceBatch(k, saved);
+  k.log({ topic: 'batches', itemId: saved.record.id, name: saved.record.file.name, did });
   return saved.record;
 }
 
@@ -62,7 +64,7 @@ export const batchRoutes: readonly Route[] = [
     status: 201,
     run: async (k, req) => {
       const { name, startDate, goal } = req.body;
-      return added(k, await addBatch(k.db, newBatch(name, startDate, goal), k.today()));
+      return added(k, await addBatch(k.db, newBatch(name, startDate, goal), k.today()), 'added');
     },
   },
   {
@@ -72,7 +74,7 @@ export const batchRoutes: readonly Route[] = [
     body: FileBodySchema,
     answer: BatchAnswer,
     status: 201,
-    run: async (k, req) => added(k, await addBatch(k.db, req.body.file, k.today())),
+    run: async (k, req) => added(k, await addBatch(k.db, req.body.file, k.today()), 'read-in'),
   },
   ...archiveRoutes('batches', { put: archiveBatch, list: archivedBatches, answer: BatchRowAnswer, also: ['pods', 'larder', 'stored'] }),
   { method: 'get', path: '/batches/:id', summary: 'One batch', answer: BatchAnswer, run: (k, req) => getBatch(k.db, param(req, 'id')) },
@@ -86,6 +88,7 @@ export const batchRoutes: readonly Route[] = [
       const { revision, changes } = req.body as { revision: number; changes: Change[] };
       const saved = await changeBatch(k.db, param(req, 'id'), revision, changes, k.today());
       if (saved.changes.length > 0) announceBatch(k, saved);
+      for (const entry of batchEntries(saved.record.id, saved.record.file, saved.changes)) k.log(entry);
       const { record, merged, more } = saved;
       return { revision: record.revision, updatedAt: record.updatedAt, file: merged || more ? record.file : null };
     },

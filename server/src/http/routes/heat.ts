@@ -3,9 +3,10 @@ import { heatBook, withdrawHeat, type HeatSaved } from '../../store/heat';
 import { addHeat } from '../../store/tasting';
 import { Empty, serial, type Kitchen, type Route } from '../route';
 
-function announceHeat(k: Kitchen, { record, lots }: HeatSaved) {
+function announceHeat(k: Kitchen, { record, lots }: HeatSaved, did: 'tasted' | 'withdrawn' | 'entered') {
   k.say({ topic: 'heat', id: String(record.id) });
   for (const id of lots) k.say({ topic: 'pods', id });
+  k.log({ topic: 'heat', itemId: String(record.id), name: '', did, detail: { reason: record.event.kind } });
   return { ...record, lots };
 }
 
@@ -24,14 +25,14 @@ export const heatRoutes: readonly Route[] = [
     body: HeatInputSchema,
     answer: HeatRecordAnswer,
     status: 201,
-    run: async (k, req) => announceHeat(k, await addHeat(k.db, req.body, k.today())),
+    run: async (k, req) => announceHeat(k, await addHeat(k.db, req.body, k.today()), 'tasted'),
   },
   {
     method: 'delete',
     path: '/heat/:id',
     summary: 'Take an entry back; the lots unlearn it',
     answer: HeatRecordAnswer,
-    run: async (k, req) => announceHeat(k, await withdrawHeat(k.db, serial(req, 'id'), true)),
+    run: async (k, req) => announceHeat(k, await withdrawHeat(k.db, serial(req, 'id'), true), 'withdrawn'),
   },
   {
     method: 'post',
@@ -39,6 +40,6 @@ export const heatRoutes: readonly Route[] = [
     summary: 'Put an entry in again',
     body: Empty,
     answer: HeatRecordAnswer,
-    run: async (k, req) => announceHeat(k, await withdrawHeat(k.db, serial(req, 'id'), false)),
+    run: async (k, req) => announceHeat(k, await withdrawHeat(k.db, serial(req, 'id'), false), 'entered'),
   },
 ];

@@ -4,6 +4,7 @@ import { deviceRoutes } from './devices';
 import { heatRoutes } from './heat';
 import { kitchenRoutes } from './kitchen';
 import { larderRoutes } from './larder';
+import { logRoutes } from './log';
 import { ownRoutes } from './own';
 import { photoRoutes } from './photos';
 import { podRoutes } from './pods';
@@ -22,6 +23,7 @@ export const ROUTES: readonly Route[] = [
   ...shelfRoutes,
   ...heatRoutes,
   ...deviceRoutes,
+  ...logRoutes,
   ...settingsRoutes,
   ...kitchenRoutes,
 ];

@@ -1,6 +1,6 @@
 import { EditLarderSchema, LarderAnswer, LarderInputSchema, LedgerAnswer, listAnswer, MoveSchema } from '@roskel/contract';
 import { addLarder, archivedLarder, archiveLarder, editLarder, larderLedger, listLarder, moveLarder } from '../../store/larder';
-import { announced, archiveRoutes, param, type Route } from '../route';
+import { announced, archiveRoutes, moved, param, type Route } from '../route';
 
 export const larderRoutes: readonly Route[] = [
   { method: 'get', path: '/larder', summary: 'The larder with its stock', answer: listAnswer(LarderAnswer), run: (k) => listLarder(k.db) },
@@ -13,7 +13,7 @@ export const larderRoutes: readonly Route[] = [
     status: 201,
     run: async (k, req) => {
       const { ingredientKey, stockG, words, facts } = req.body;
-      return announced(k, 'larder', await addLarder(k.db, ingredientKey, stockG, words, facts));
+      return announced(k, 'larder', await addLarder(k.db, ingredientKey, stockG, words, facts), { did: 'added' });
     },
   },
   {
@@ -22,7 +22,7 @@ export const larderRoutes: readonly Route[] = [
     summary: 'Move stock in or out',
     body: MoveSchema,
     answer: LarderAnswer,
-    run: async (k, req) => announced(k, 'larder', await moveLarder(k.db, param(req, 'id'), req.body)),
+    run: async (k, req) => announced(k, 'larder', await moveLarder(k.db, param(req, 'id'), req.body), moved(req.body)),
   },
   {
     method: 'put',
@@ -30,7 +30,8 @@ export const larderRoutes: readonly Route[] = [
     summary: 'Change price, package, opened day or own pH; 409 when it was changed elsewhere',
     body: EditLarderSchema,
     answer: LarderAnswer,
-    run: async (k, req) => announced(k, 'larder', await editLarder(k.db, param(req, 'id'), req.body.revision, req.body.facts)),
+    run: async (k, req) =>
+      announced(k, 'larder', await editLarder(k.db, param(req, 'id'), req.body.revision, req.body.facts), { did: 'changed' }),
   },
   {
     method: 'get',

@@ -3,6 +3,8 @@ import {
   listAnswer,
   OwnIngredientAnswer,
   OwnIngredientSchema,
+  OwnMakerAnswer,
+  OwnMakerSchema,
   OwnToolAnswer,
   OwnToolSchema,
   OwnVarietyAnswer,
@@ -22,7 +24,7 @@ function ownOf(kind: OwnKind, schema: TObject, answer: TSchema): Route[] {
       body: schema,
       answer,
       status: 201,
-      run: async (k, req) => announced(k, kind, await addOwn(k.db, kind, req.body.value)),
+      run: async (k, req) => announced(k, kind, await addOwn(k.db, kind, req.body.value), { did: 'added' }),
     },
     {
       method: 'put',
@@ -30,7 +32,8 @@ function ownOf(kind: OwnKind, schema: TObject, answer: TSchema): Route[] {
       summary: `Change one of the own ${kind}; 409 when it was changed elsewhere`,
       body: schema,
       answer,
-      run: async (k, req) => announced(k, kind, await editOwn(k.db, kind, param(req, 'id'), req.body.revision ?? 0, req.body.value)),
+      run: async (k, req) =>
+        announced(k, kind, await editOwn(k.db, kind, param(req, 'id'), req.body.revision ?? 0, req.body.value), { did: 'changed' }),
     },
     ...archiveRoutes(kind, { put: (db, id, away) => archiveOwn(db, kind, id, away), list: (db) => archivedOwn(db, kind), answer }),
   ];
@@ -40,4 +43,5 @@ export const ownRoutes: readonly Route[] = [
   ...ownOf('varieties', OwnVarietySchema, OwnVarietyAnswer),
   ...ownOf('ingredients', OwnIngredientSchema, OwnIngredientAnswer),
   ...ownOf('tools', OwnToolSchema, OwnToolAnswer),
+  ...ownOf('makers', OwnMakerSchema, OwnMakerAnswer),
 ];

@@ -1,6 +1,6 @@
 import { EditPodLotSchema, HistoryAnswer, listAnswer, MoveSchema, NewPodLotSchema, PodLotAnswer, TurnSchema } from '@roskel/contract';
 import { addPod, archivedPods, archivePod, editPod, listPods, movePod, podHistory, turnPod, unturnPod } from '../../store/pods';
-import { announced, announcedMore, archiveRoutes, Empty, param, type Route } from '../route';
+import { announced, announcedMore, moved, turned, archiveRoutes, Empty, param, type Route } from '../route';
 
 export const podRoutes: readonly Route[] = [
   { method: 'get', path: '/pods', summary: 'Pod lots with their stock', answer: listAnswer(PodLotAnswer), run: (k) => listPods(k.db) },
@@ -11,7 +11,7 @@ export const podRoutes: readonly Route[] = [
     body: NewPodLotSchema,
     answer: PodLotAnswer,
     status: 201,
-    run: async (k, req) => announced(k, 'pods', await addPod(k.db, req.body, k.today())),
+    run: async (k, req) => announced(k, 'pods', await addPod(k.db, req.body, k.today()), { did: 'added' }),
   },
   {
     method: 'put',
@@ -19,7 +19,8 @@ export const podRoutes: readonly Route[] = [
     summary: 'Change a pod lot; 409 when it was changed elsewhere',
     body: EditPodLotSchema,
     answer: PodLotAnswer,
-    run: async (k, req) => announced(k, 'pods', await editPod(k.db, param(req, 'id'), req.body.revision, req.body.input, k.today())),
+    run: async (k, req) =>
+      announced(k, 'pods', await editPod(k.db, param(req, 'id'), req.body.revision, req.body.input, k.today()), { did: 'changed' }),
   },
   {
     method: 'post',
@@ -27,7 +28,7 @@ export const podRoutes: readonly Route[] = [
     summary: 'Move stock in or out',
     body: MoveSchema,
     answer: PodLotAnswer,
-    run: async (k, req) => announced(k, 'pods', await movePod(k.db, param(req, 'id'), req.body)),
+    run: async (k, req) => announced(k, 'pods', await movePod(k.db, param(req, 'id'), req.body), moved(req.body)),
   },
   {
     method: 'get',
@@ -43,7 +44,7 @@ export const podRoutes: readonly Route[] = [
     body: TurnSchema,
     answer: PodLotAnswer,
     status: 201,
-    run: async (k, req) => announcedMore(k, 'pods', await turnPod(k.db, param(req, 'id'), req.body, k.today())),
+    run: async (k, req) => announcedMore(k, 'pods', await turnPod(k.db, param(req, 'id'), req.body, k.today()), turned(req.body)),
   },
   {
     method: 'post',
@@ -51,7 +52,7 @@ export const podRoutes: readonly Route[] = [
     summary: 'Take such a turning back',
     body: Empty,
     answer: PodLotAnswer,
-    run: async (k, req) => announcedMore(k, 'pods', await unturnPod(k.db, param(req, 'id'))),
+    run: async (k, req) => announcedMore(k, 'pods', await unturnPod(k.db, param(req, 'id')), { did: 'unturned' }),
   },
   ...archiveRoutes('pods', { put: archivePod, list: archivedPods, answer: PodLotAnswer }),
 ];

@@ -20,6 +20,7 @@ export const settingsRoutes: readonly Route[] = [
     run: async (k, req) => {
       const value = await putSettings(k.db, req.body);
       k.say({ topic: 'settings', id: 'maker' });
+      k.log({ topic: 'settings', itemId: 'maker', name: '', did: 'changed' });
       return value;
     },
   },

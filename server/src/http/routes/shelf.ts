@@ -17,6 +17,10 @@ export const shelfRoutes: readonly Route[] = [
     summary: 'Take bottles from the shelf or put them back',
     body: ShelfMoveSchema,
     answer: BottlingAnswer,
-    run: async (k, req) => announced(k, 'shelf', await moveShelf(k.db, param(req, 'id'), req.body.delta, req.body.reason)),
+    run: async (k, req) => {
+      const { delta, reason } = req.body;
+      const bottling = await moveShelf(k.db, param(req, 'id'), delta, reason);
+      return announced(k, 'shelf', bottling, { did: 'moved', detail: { bottles: delta, reason } });
+    },
   },
 ];

@@ -1,6 +1,6 @@
 import { KeepSchema, LedgerAnswer, listAnswer, MoveSchema, StoredAnswer } from '@roskel/contract';
 import { archivedStored, archiveStored, keepStuff, listStored, moveStored, storedLedger } from '../../store/stored';
-import { announced, archiveRoutes, param, type Route } from '../route';
+import { announced, archiveRoutes, moved, param, type Route } from '../route';
 
 export const storedRoutes: readonly Route[] = [
   {
@@ -18,7 +18,7 @@ export const storedRoutes: readonly Route[] = [
     answer: StoredAnswer,
     status: 201,
     run: async (k, req) => {
-      const record = announced(k, 'stored', await keepStuff(k.db, req.body, k.today()));
+      const record = announced(k, 'stored', await keepStuff(k.db, req.body, k.today()), { did: 'added' });
       if ('bottlingId' in req.body.what) k.say({ topic: 'shelf', id: req.body.what.bottlingId });
       return record;
     },
@@ -29,7 +29,7 @@ export const storedRoutes: readonly Route[] = [
     summary: 'Move stock in or out',
     body: MoveSchema,
     answer: StoredAnswer,
-    run: async (k, req) => announced(k, 'stored', await moveStored(k.db, param(req, 'id'), req.body)),
+    run: async (k, req) => announced(k, 'stored', await moveStored(k.db, param(req, 'id'), req.body), moved(req.body)),
   },
   {
     method: 'get',
