@@ -1,13 +1,24 @@
 import { defineConfig } from '@playwright/test';
+import { postgresAt } from '../scripts/lib/postgres.mjs';
 import { ensureChromium } from '../scripts/lib/setup.mjs';
+import type { Keeping } from './kitchens';
 
 const executablePath = ensureChromium();
 process.env.ROSKEL_INSTALLED = '1';
 
-export default defineConfig({
+/** Files whose kitchens are kept on a PostgreSQL server, by two processes, where there is one: those that write the most. */
+const ON_SERVER = ['again', 'choose', 'counter', 'house', 'lots', 'place', 'readings', 'strands', 'trim'].map((n) => `${n}.spec.ts`);
+/** `ROSKEL_E2E=server npm run e2e`: all of them there. */
+const all = process.env.ROSKEL_E2E === 'server';
+const there = postgresAt() ? (all ? ['*.spec.ts'] : ON_SERVER) : [];
+
+export default defineConfig<object, { keeping: Keeping }>({
   testDir: '.',
-  globalSetup: './image.ts',
-  testMatch: '*.spec.ts',
+  globalSetup: './kitchens.ts',
+  projects: [
+    { name: 'folder', testMatch: '*.spec.ts', testIgnore: there, use: { keeping: 'folder' } },
+    { name: 'server', testMatch: there, use: { keeping: 'server' } },
+  ].filter((p) => p.testMatch.length > 0) as never,
   outputDir: '../test-results',
   // Two: with the headless shell one browser leaves half of two cores idle (measured: 6.3 min against 10.1).
   workers: 2,

@@ -3,11 +3,9 @@ import { cpSync, mkdirSync, mkdtempSync, readdirSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
+import { demoImage } from './kitchens';
 
 const ROOT = fileURLToPath(new URL('..', import.meta.url));
-
-/** Where the run of the tests keeps a demo to begin from (playwright.config's globalSetup). */
-export const IMAGE = 'ROSKEL_DEMO_IMAGE';
 
 /** A real server on demo data in a folder of its own, which a test may stop and start again. */
 export class DemoServer {
@@ -18,7 +16,7 @@ export class DemoServer {
     private readonly port: number,
     private readonly demo = true,
     /** A data folder that is there already, and is taken away in the end. */
-    private readonly folder = mkdtempSync(join(tmpdir(), 'roskel-e2e-')),
+    readonly folder = mkdtempSync(join(tmpdir(), 'roskel-e2e-')),
     /** Another store than the embedded one. */
     private readonly databaseUrl = '',
     private readonly words: readonly string[] = [],
@@ -38,7 +36,7 @@ export class DemoServer {
       ...this.words,
     ];
     // The demo as it ships, made once for all tests.
-    const image = process.env[IMAGE];
+    const image = demoImage();
     if (image && this.demo && this.databaseUrl === '' && readdirSync(this.folder).length === 0)
       cpSync(image, this.folder, { recursive: true });
     const env = { ...process.env, DATABASE_URL: this.databaseUrl };

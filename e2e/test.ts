@@ -1,24 +1,26 @@
 import { test as base, expect, type Page } from '@playwright/test';
 import { changesBetween, mapStations, reportLine, stationsOf, type BatchFile, type LineReport, type StationEntry } from '@roskel/core';
 import type { BatchRecord } from '@roskel/contract';
-import { DemoServer } from './server';
+import { demoKitchen, type Keeping } from './kitchens';
+import type { DemoServer } from './server';
 
 /**
- * Tests share one server per worker; each batch they touch is their own. A file that looks at the whole kitchen (its jars,
- * its duties) asks for the demo as it ships: `test.use({ kitchen: 'a name of its own' })` begins another worker.
+ * Tests share one kitchen per worker; each batch they touch is their own. A file that looks at the whole kitchen (its jars,
+ * its duties) asks for the demo as it ships: `test.use({ kitchen: 'a name of its own' })` begins another worker. The
+ * project says how it is kept; on a server it has two processes, and one test asks the one, the next the other.
  */
-export const test = base.extend<{ noErrors: undefined }, { server: DemoServer; kitchen: string }>({
+export const test = base.extend<{ noErrors: undefined }, { servers: DemoServer[]; kitchen: string; keeping: Keeping }>({
   kitchen: ['shared', { scope: 'worker', option: true }],
-  server: [
-    async ({ browserName: _, kitchen: __ }, use, info) => {
-      const server = new DemoServer(4300 + info.workerIndex * 2);
-      await server.start();
-      await use(server);
-      await server.end();
+  keeping: ['folder', { scope: 'worker', option: true }],
+  servers: [
+    async ({ browserName: _, kitchen: __, keeping }, use, info) => {
+      const servers = await demoKitchen(keeping, 4300 + info.workerIndex * 4);
+      await use(servers);
+      await Promise.all(servers.map((s) => s.end()));
     },
     { scope: 'worker', timeout: 90_000 },
   ],
-  baseURL: async ({ server }, use) => use(server.address),
+  baseURL: async ({ servers }, use, info) => use(servers[info.line % servers.length]!.address),
   // A page that logs an error has failed, whatever it shows.
   noErrors: [
     async ({ page }, use) => {
