@@ -60,7 +60,7 @@ async function changed(route: Route, kitchen: Kitchen, store: Store, req: Reques
 
 function handler(route: Route, kitchen: Kitchen, store: Store): RequestHandler {
   return async (req, res) => {
-    const odd = nulIn(req.params) ?? nulIn(route.takes ? null : req.body);
+    const odd = nulIn(req.params) ?? nulIn(req.query) ?? nulIn(route.takes ? null : req.body);
     if (odd !== null) {
       const message = 'There is a character in it that cannot be stored (NUL).';
       sendProblem(res, { status: 422, title: 'That cannot be', detail: message, errors: [{ path: odd.slice(0, 200), message }] });
