@@ -11,7 +11,6 @@ export const MakerSchema = Type.Object(
 );
 export type Maker = Static<typeof MakerSchema>;
 
-export const LOG_TOPICS = [...TOPICS, 'all'] as const;
 /** What can be done to a thing of the kitchen. `set`: one field of a batch. */
 export const DIDS = [
   'added',
@@ -49,7 +48,7 @@ export type LogDetail = Static<typeof LogDetailSchema>;
 /** One thing that was done. */
 export const LogEntrySchema = Type.Object(
   {
-    topic: Type.Union(LOG_TOPICS.map((t) => Type.Literal(t))),
+    topic: Type.Union(TOPICS.map((t) => Type.Literal(t))),
     itemId: Type.String({ maxLength: 200 }),
     /** What the thing is called. */
     name: Type.String({ maxLength: 300 }),

@@ -274,7 +274,7 @@ describe('read again', () => {
     expect(await old.db.select().from(log)).toEqual([]);
     await old.close();
   });
-  it('a backup with a line that cannot be is refused; one that is read in has its line', async () => {
+  it('a backup with a line that cannot be is refused', async () => {
     const small = await smallKitchen();
     const file = JSON.parse(JSON.stringify(await readKitchen(small.open.db))) as Awaited<ReturnType<typeof readKitchen>>;
     await small.close();
@@ -286,7 +286,7 @@ describe('read again', () => {
     };
     expect(await send({ ...file, tables: { ...file.tables, log: [odd] } })).toBe(422);
     expect(await send(file)).toBe(200);
-    expect((await empty.call<LogLine[]>('GET', '/log?most=1')).value[0]).toMatchObject({ did: 'read-in', topic: 'all' });
+    expect((await empty.call<LogLine[]>('GET', '/log')).value).toHaveLength(file.tables.log!.length);
     await empty.close();
   });
 });

@@ -127,7 +127,7 @@ onMounted(() => {
   padding: 15px 0 17px;
 }
 .rail a,
-.rail .in {
+.rail :deep(.in) {
   display: flex;
   flex-direction: column;
   align-items: center;
@@ -201,10 +201,10 @@ main {
     border-top: 4px solid transparent;
   }
   .rail a,
-  .rail .in {
+  .rail :deep(.in) {
     font-size: 11px;
   }
-  .rail .in {
+  .rail :deep(.in) {
     border: 0;
   }
   .rail a.here {

@@ -12,6 +12,7 @@ import DraftBar from '../ui/DraftBar.vue';
 import NumberField from '../ui/NumberField.vue';
 import PickField from '../ui/PickField.vue';
 import PhotoField from './PhotoField.vue';
+import MakerPick from '../makers/MakerPick.vue';
 import SheetCard from '../ui/SheetCard.vue';
 import TextField from '../ui/TextField.vue';
 import { commitTyping } from '../ui/typing';
@@ -101,6 +102,7 @@ async function remove() {
       <NumberField v-model="form.bubbles" label="Bubbles a minute" :schema="P.bubbles" optional :digits="1" />
       <PhotoField v-model="form.photo" class="wide" :batch-id="batch.id" />
       <TextField v-model="form.note" class="wide" label="Note" placeholder="cloudy, smells of apples" />
+      <MakerPick class="wide" label="Logged by" />
       <p v-if="problem" class="field-error wide" role="alert">{{ problem }}</p>
       <div class="acts wide">
         <NButton type="primary" attr-type="submit">Save the reading</NButton>

@@ -1,5 +1,5 @@
 import { SCHOOL_NAMES, type School } from '@roskel/core';
-import { day, grams, shu } from '../format';
+import { day, degrees, grams, shu } from '../format';
 
 /** A value of a batch file as it is read out. */
 export function sayValue(value: unknown): string {
@@ -8,15 +8,18 @@ export function sayValue(value: unknown): string {
   if (typeof value === 'number') return value >= 1000 ? shu(value) : String(Number(value.toFixed(2)));
   if (typeof value === 'string') return /^\d{4}-\d{2}-\d{2}$/.test(value) ? day(value) : value;
   if (Array.isArray(value)) return value.length === 0 ? 'nothing' : `${value.length} of them`;
-  const { name, id, g, words, pH, instrument, pct, school, amount } = value as Record<string, unknown>;
+  const { name, id, g, words, pH, instrument, pct, school, amount, stationId, tempC, note } = value as Record<string, unknown>;
   if (amount !== undefined) return `${String(id)}, ${sayValue(amount)}`;
-  const who = [name, words, id].find((x) => typeof x === 'string');
+  // A reading goes by what was read.
+  const who = [name, words, stationId === undefined ? id : ''].find((x) => typeof x === 'string');
   const parts = [
     who,
     typeof g === 'number' ? grams(g) : '',
     typeof pH === 'number' ? `pH ${pH}` : '',
-    instrument,
+    typeof pH === 'number' ? instrument : '',
+    typeof tempC === 'number' ? degrees(tempC, 1) : '',
     typeof pct === 'number' ? `${Number(pct.toFixed(2))} %` : '',
+    note,
     typeof school === 'string' ? SCHOOL_NAMES[school as School] : '',
   ];
   return parts.filter(Boolean).join(', ') || 'changed';

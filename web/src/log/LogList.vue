@@ -54,7 +54,7 @@ ul {
 li {
   display: grid;
   grid-template-columns: 52px 110px minmax(0, 1fr);
-  gap: 10px;
+  gap: 0 10px;
   padding: 5px 0;
   border-bottom: 1px dashed var(--line);
 }

@@ -53,6 +53,7 @@ export function didWords({ did, detail, topic }: LogLine): string {
     return [much, why].filter(Boolean).join(', ');
   }
   if (did === 'turned') return `${grams(g ?? 0)} ${STOCK_WORDS[reason ?? ''] ?? ''}`.trim();
+  if (topic === 'batches' && did === 'added') return 'begun';
   if (topic === 'settings') return 'changed how it is set';
   return topic === 'heat' ? `${DID[did]} ${HEAT_WORDS[reason ?? ''] ?? 'an entry'}` : DID[did];
 }

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { NButton, NForm } from 'naive-ui';
-import { ref } from 'vue';
+import { ref, watch } from 'vue';
 import { RouterLink } from 'vue-router';
 import type { OwnMaker } from '@roskel/contract';
 import { makerHere, setMakerHere } from '../api/maker';
@@ -18,13 +18,14 @@ const name = ref('');
 const problem = ref('');
 const renaming = ref<OwnMaker | null>(null);
 const archived = ref(false);
+watch(name, () => (problem.value = ''));
 
 /** Two of the same name could not be told apart. */
 const taken = (wanted: string) =>
   makers.items.some((m) => m.id !== renaming.value?.id && m.value.name.toLowerCase() === wanted.toLowerCase());
 async function keep() {
   const wanted = name.value.trim().replace(/\s+/g, ' ');
-  problem.value = wanted === '' ? 'Type a name.' : taken(wanted) ? `There is a ${wanted} already. Add a letter to tell them apart.` : '';
+  problem.value = wanted === '' ? 'Type a name.' : taken(wanted) ? `${wanted} is there already. Add a letter to tell them apart.` : '';
   if (problem.value) return;
   try {
     const row = renaming.value;
@@ -102,6 +103,7 @@ ul {
 }
 li {
   display: flex;
+  align-items: baseline;
   gap: 14px;
   padding: 4px 0;
   border-bottom: 1px dashed var(--line);

@@ -5,11 +5,13 @@ import { computed, ref } from 'vue';
 import { setMakerHere } from '../api/maker';
 import { useMakers } from '../stores/makers';
 import { useKeys } from '../ui/keys';
+import { useNarrow } from '../ui/useNarrow';
 
 /** Who is at this device, on the rail of a kitchen that knows makers by name; another one with two taps, or the key `a`. */
 const makers = useMakers();
 void makers.load();
 const open = ref(false);
+const narrow = useNarrow(720);
 const options = computed(() => [...makers.items.map((m) => ({ key: m.id, label: m.value.name })), { key: '', label: 'nobody by name' }]);
 useKeys('Everywhere', [{ key: 'a', says: 'who is at this device', run: () => makers.items.length > 0 && (open.value = true) }]);
 </script>
@@ -19,7 +21,7 @@ useKeys('Everywhere', [{ key: 'a', says: 'who is at this device', run: () => mak
     v-if="makers.items.length"
     v-model:show="open"
     trigger="click"
-    placement="right-end"
+    :placement="narrow ? 'top-end' : 'right-end'"
     keyboard
     :options="options"
     @select="(key: string) => setMakerHere(key || null)"

@@ -20,7 +20,6 @@ export const kitchenRoutes: readonly Route[] = [
     run: async (k, req) => {
       await writeKitchen(k.db, unpackKitchen(Buffer.isBuffer(req.body) ? req.body : new Uint8Array()));
       k.say({ topic: 'all', id: '' });
-      k.log({ topic: 'all', itemId: '', name: '', did: 'read-in' });
       return { done: true };
     },
   },

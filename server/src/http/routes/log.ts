@@ -1,4 +1,4 @@
-import { LOG_TOPICS, LogAnswer, type Topic } from '@roskel/contract';
+import { LogAnswer, TOPICS } from '@roskel/contract';
 import { listLog } from '../../store/log';
 import { serialOf, type Route } from '../route';
 
@@ -14,7 +14,7 @@ export const logRoutes: readonly Route[] = [
       'What was done and by whom, newest first; of one thing (topic, item), by one maker (maker), before a line (before), so many (most)',
     answer: LogAnswer,
     run: (k, { query }) => {
-      const topic = LOG_TOPICS.find((t) => t === query.topic) as Topic | undefined;
+      const topic = TOPICS.find((t) => t === query.topic);
       const most = Math.min(MOST, Math.max(1, serialOf(query.most) ?? MOST));
       return listLog(k.db, { topic, itemId: text(query.item), maker: text(query.maker), before: serialOf(query.before), most });
     },
