@@ -11,4 +11,6 @@ export interface House {
   open: boolean;
   /** Addresses for a phone, the likeliest first. */
   addresses: string[];
+  /** What a calendar program says in place of the passphrase; null where none is asked for. */
+  feedKey: string | null;
 }

@@ -1,5 +1,7 @@
+import type { House } from '@roskel/contract';
 import { afterAll, beforeAll, describe, expect, it, vi } from 'vitest';
 import { accessOf, opens, setPassphrase, type Access } from '../src/access/passphrase';
+import { feedKey } from '../src/access/gate';
 import { ROUTES } from '../src/http/routes';
 import { memoryDb, serveKitchen, type Running } from './kit';
 
@@ -53,6 +55,30 @@ describe('a kitchen that is open to the house', () => {
     expect((await ask('GET', '/pods', { cookie })).status).toBe(200);
     const left = await ask('POST', '/leave', { cookie }, {});
     expect(cookieOf(left)).not.toContain(cookie.split('; ')[0]);
+  });
+  it('lets a calendar program read the duties by its key, and nothing else', async () => {
+    const cookie = cookieOf(await enter(WORDS));
+    const { feedKey: key } = (await (await ask('GET', '/house', { cookie })).json()) as House;
+    const feed = await ask('GET', `/calendar.ics?key=${key}`);
+    expect([feed.status, await feed.text()]).toEqual([200, expect.stringMatching(/^BEGIN:VCALENDAR/)]);
+    const refused: [string, string][] = [
+      ...[
+        '',
+        '?key=',
+        `?key=${key}x`,
+        `?key=${key!.slice(1)}`,
+        `?key=${key}&key=${key}`,
+        `?key[a]=${key}`,
+        `?key=${feedKey({ ...access, secret: 'x' })}`,
+      ].map((q): [string, string] => ['GET', `/calendar.ics${q}`]),
+      ...['/today', '/batches', '/events', '/log', '/house', '/calendar.ics/', '//calendar.ics'].map((p): [string, string] => [
+        'GET',
+        `${p}?key=${key}`,
+      ]),
+      ['POST', `/calendar.ics?key=${key}`],
+    ];
+    for (const [method, path] of refused)
+      expect([path, (await ask(method, path, {}, method === 'POST' ? {} : undefined)).status]).toEqual([path, 401]);
   });
   it('refuses a session that is made up, changed, of another kitchen or of the passphrase before', async () => {
     const cookie = cookieOf(await enter(WORDS));

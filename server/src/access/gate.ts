@@ -1,6 +1,6 @@
-import { createHash } from 'node:crypto';
+import { createHash, createHmac, timingSafeEqual } from 'node:crypto';
 import cookieSession from 'cookie-session';
-import express, { type RequestHandler, type Router } from 'express';
+import express, { type Request, type RequestHandler, type Router } from 'express';
 import { rateLimit } from 'express-rate-limit';
 import { EnterSchema } from '@roskel/contract';
 import { errorsOf } from '@roskel/contract/validate';
@@ -27,12 +27,23 @@ const limit = (most: number, of?: string) =>
     ...(of ? { keyGenerator: () => of } : {}),
   });
 
+/** A calendar program cannot say a passphrase: an address with this key reads the duties, and nothing else. Another passphrase, another key. */
+export const feedKey = ({ secret }: Access): string => createHmac('sha256', secret).update('calendar').digest('base64url');
+const FEED = '/calendar.ics';
+function readsFeed(req: Request, key: string): boolean {
+  const said = req.query.key;
+  if ((req.method !== 'GET' && req.method !== 'HEAD') || req.path !== FEED || typeof said !== 'string') return false;
+  const [a, b] = [Buffer.from(said), Buffer.from(key)];
+  return a.length === b.length && timingSafeEqual(a, b);
+}
+
 /**
  * Lets in who knows the passphrase, and nobody else to anything of the kitchen. The session is a signed cookie that other
  * sites do not send along and scripts do not see; another passphrase is another secret, and ends all of them.
  */
 export function gate(access: Access): Router {
   const router = express.Router();
+  const key = feedKey(access);
   // Browsers do not part cookies by port: two kitchens of one machine do not overwrite each other's.
   const name = `roskel-${createHash('sha256').update(access.secret).digest('hex').slice(0, 8)}`;
   router.use((req, res, next) =>
@@ -61,6 +72,7 @@ export function gate(access: Access): Router {
   router.use((req, res, next) => {
     const since = (req.session as { in?: unknown } | null | undefined)?.in;
     if (typeof since === 'number' && Date.now() - since < SESSION_MS) return next();
+    if (readsFeed(req, key)) return next();
     sendProblem(res, { status: 401, title: 'Say the passphrase', detail: 'Say the passphrase of this kitchen first.' });
   });
   return router;

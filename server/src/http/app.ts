@@ -4,7 +4,7 @@ import helmet from 'helmet';
 import { MAKER_HEADER, type ChangeEvent, type House, type LogEntry } from '@roskel/contract';
 import { errorsOf } from '@roskel/contract/validate';
 import type { Store } from '../db/store';
-import { gate } from '../access/gate';
+import { feedKey, gate } from '../access/gate';
 import type { Access } from '../access/passphrase';
 import { localDay } from '../day';
 import { DeviceRack } from '../devices';
@@ -138,7 +138,7 @@ export function createApp(options: AppOptions): { app: Express; announcer: Annou
   const { store } = options;
   const say = (event: ChangeEvent) => announcer.say(event);
   store.hear(say);
-  const house: House = { open: options.open !== undefined, addresses: [] };
+  const house: House = { open: options.open !== undefined, addresses: [], feedKey: options.open ? feedKey(options.open.access) : null };
   const log = () => {
     throw new Error('What only reads has nothing to log.');
   };

@@ -1,20 +1,16 @@
 <script setup lang="ts">
 import { NButton } from 'naive-ui';
 import { computed, ref, watch } from 'vue';
-import type { House } from '@roskel/contract';
-import { api, Offline } from '../api/client';
+import { api } from '../api/client';
 import { qrModules } from '../labels/qr';
 import { useNotices } from '../stores/notices';
 import KeepHere from './KeepHere.vue';
+import { useHouse } from './useHouse';
 import { forgetOnDevice } from './keepOnDevice';
 
 /** Where a phone in the house finds this kitchen, and the way out of it. */
 const notices = useNotices();
-const house = ref<House | null>(null);
-api
-  .get<House>('/house')
-  .then((h) => (house.value = h))
-  .catch((e: unknown) => e instanceof Offline || notices.fail(e));
+const house = useHouse();
 const chosen = ref(0);
 watch(house, () => (chosen.value = 0));
 const address = computed(() => house.value?.addresses[chosen.value] ?? null);

@@ -1,13 +1,21 @@
 <script setup lang="ts">
 import { computed } from 'vue';
 import { NButton } from 'naive-ui';
+import { useHouse } from '../house/useHouse';
 import { useNotices } from '../stores/notices';
 import SheetCard from '../ui/SheetCard.vue';
 
 /** The duties as a calendar: an address that a calendar program asks again, or a file of what is open now. */
 const show = defineModel<boolean>('show', { required: true });
 const notices = useNotices();
-const address = computed(() => `${location.origin}/api/calendar.ics`);
+const house = useHouse();
+const OWN = /^(localhost|127\.0\.0\.1|\[::1\])$/;
+/** By a name that holds elsewhere too where there is one, and with the key in place of the passphrase where that is asked for. */
+const address = computed(() => {
+  const elsewhere = OWN.test(location.hostname) ? house.value?.addresses[0] : undefined;
+  const key = house.value?.feedKey;
+  return `${elsewhere ?? location.origin}/api/calendar.ics${key ? `?key=${key}` : ''}`;
+});
 async function copy() {
   try {
     await navigator.clipboard.writeText(address.value);
@@ -29,8 +37,12 @@ async function copy() {
       <a class="act" :href="address" download="roskel.ics">Save as a file</a>
     </div>
     <p class="soft">
-      The address works on this machine only, as long as the kitchen runs here. A file holds what is open now; opened again later, it puts
-      the same entries right instead of adding new ones.
+      {{
+        house?.open
+          ? 'Whoever has this address reads what is to be done, and nothing else; another passphrase ends it. It works in the house, as long as the kitchen runs.'
+          : 'The address works on this machine only, as long as the kitchen runs here.'
+      }}
+      A file holds what is open now; opened again later, it puts the same entries right instead of adding new ones.
     </p>
   </SheetCard>
 </template>
