@@ -1,7 +1,7 @@
 import pg from 'pg';
 import { getTableName, isTable } from 'drizzle-orm';
-import { addDays, lotOfVariety, variety, type BatchFile } from '@roskel/core';
-import { BARE_LOT, type BottlingRecord, type PodLotRecord } from '@roskel/contract';
+import { addDays, lotOfVariety, summaryOf, todayOf, variety, type BatchFile } from '@roskel/core';
+import { BARE_LOT, type BatchRecord, type BatchSaved, type BottlingRecord, type PodLotRecord } from '@roskel/contract';
 import { DemoServer } from '../e2e/server';
 import { startPostgres } from '../scripts/lib/postgres.mjs';
 import * as schema from '../server/src/db/schema';
@@ -79,13 +79,13 @@ async function load(): Promise<void> {
   const kinds: { what: string; share: number; ask(base: string, i: number): Promise<{ status: number }>; raw(): Promise<void> }[] = [
     {
       what: 'list of batches',
-      share: 0.35,
+      share: 0.3,
       ask: (base) => call(base, 'GET', '/batches'),
       raw: () => raw('select id, revision, name, start_date, summary, updated_at from batches where not archived order by start_date desc'),
     },
     {
       what: 'today',
-      share: 0.25,
+      share: 0.2,
       ask: (base) => call(base, 'GET', '/today'),
       raw: () => raw('select id, revision, name, start_date, needs, today from batches where not archived'),
     },
@@ -100,7 +100,7 @@ async function load(): Promise<void> {
     },
     {
       what: 'a bottle taken or put back',
-      share: 0.2,
+      share: 0.15,
       ask: (base, i) =>
         call(base, 'POST', `/shelf/${shelf.id}/moves`, { delta: i % 2 ? 1 : -1, reason: 'opened' }).then((x) => ({
           status: x.status === 422 ? 200 : x.status,
@@ -114,7 +114,53 @@ async function load(): Promise<void> {
           [`select pg_notify('bench', 'x')`],
         ),
     },
+    {
+      what: 'the log',
+      share: 0.05,
+      ask: (base) => call(base, 'GET', '/log?most=60'),
+      raw: () => raw('select * from log order by id desc limit 60'),
+    },
+    {
+      // It works the batch out anew: its reference is its statements and that computing.
+      what: 'a batch edited',
+      share: 0.1,
+      ask: (base) => edit(base),
+      raw: async () => {
+        const { file } = edited.get(a)!;
+        summaryOf(file, TODAY);
+        todayOf(file, TODAY);
+        await inOne(
+          ['select pg_advisory_xact_lock(1, 2)'],
+          ['select * from batches where id = $1', ['bench-raw']],
+          ['select * from readings where batch_id = $1', ['bench-raw']],
+          ['update batches set document = document, summary = summary, needs = needs, today = today where id = $1', ['spring-tide']],
+          ['select id from pod_lots'],
+          ['select id from larder_lots'],
+          ['select * from stock_moves where batch_id = $1', ['bench-raw']],
+          [`select pg_notify('bench', 'x')`],
+        );
+      },
+    },
   ];
+  // A window sends its edits one after the other: a batch of its own on each process.
+  const edited = new Map<string, BatchRecord>();
+  for (const base of [a, b]) {
+    const { file } = (await call<BatchRecord>(base, 'GET', '/batches/slipway-red-2')).value;
+    edited.set(base, (await call<BatchRecord>(base, 'POST', '/batches/import', { file: { ...file, name: `Edited at ${base}` } })).value);
+  }
+  const last = new Map<string, Promise<{ status: number }>>();
+  function edit(base: string): Promise<{ status: number }> {
+    const next = (last.get(base) ?? Promise.resolve({ status: 200 })).then(async () => {
+      const { id, revision, file } = edited.get(base)!;
+      const after = file.name.endsWith('!') ? file.name.slice(0, -1) : `${file.name}!`;
+      const changes = [{ path: ['name'], before: file.name, after }];
+      const saved = await call<BatchSaved>(base, 'PATCH', `/batches/${id}`, { revision, changes });
+      if (saved.status === 200) edited.set(base, { id, updatedAt: '', revision: saved.value.revision, file: { ...file, name: after } });
+      return saved;
+    });
+    last.set(base, next);
+    return next;
+  }
   const queue = Array.from({ length: 100 }, (_, i) =>
     kinds.find((_k, j) => (i * 37) % 100 < 100 * kinds.slice(0, j + 1).reduce((s, k) => s + k.share, 0))!,
   );
