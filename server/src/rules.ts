@@ -4,7 +4,7 @@ import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 
 /** Whatever decides what is worked out from a batch. */
-const PLACES = ['../../core/src', '../../contract/src', './store'].map((p) => fileURLToPath(new URL(p, import.meta.url)));
+const PLACES = ['../../core/src', '../../contract/src', './store', './working'].map((p) => fileURLToPath(new URL(p, import.meta.url)));
 
 function* filesIn(path: string): Generator<string> {
   if (!statSync(path).isDirectory()) yield path;

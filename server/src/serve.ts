@@ -13,6 +13,7 @@ import type { Store } from './db/store';
 import { createApp, localDay } from './http/app';
 import { seedDemo } from './seed/demo';
 import { refreshAll, refreshDay } from './store/batches';
+import { workBeside } from './working';
 import { LAST_PORT, Misused, type Told } from './told';
 
 /** How often the server looks whether a new day has come. */
@@ -88,6 +89,8 @@ async function begin(said: Told): Promise<void> {
     console.log(
       `Open to the house, with the passphrase: ${house.addresses.join(', ') || 'this machine has no address there'}. Over plain HTTP whoever listens in the network can read along; docs/server.md says how to put TLS before it.`,
     );
+  // Once it answers: its own beginning takes a moment.
+  const beside = workBeside();
   let stopping = false;
   const stop = () => {
     if (stopping) return;
@@ -95,6 +98,7 @@ async function begin(said: Told): Promise<void> {
     clearInterval(midnight);
     announcer.close();
     devices.close();
+    beside.end();
     server.close(
       () =>
         void Promise.resolve(daily?.stop())

@@ -88,7 +88,7 @@ describe('what was done', () => {
       ['Ivo B.', 9],
       ['Ebba', 17],
     ]);
-    now = await edit(EBBA, now, days(now.file, 9));
+    await edit(EBBA, now, days(now.file, 9));
     expect((await of()).filter((l) => l.path.endsWith('/days')).map((l) => l.detail.after)).toEqual([9, 17]);
   });
   it('a refused change leaves no line', async () => {

@@ -1,8 +1,9 @@
 import { asc, and, eq, inArray } from 'drizzle-orm';
-import { openNeeds, same, summaryOf, todayOf, type BatchFile, type Reading } from '@roskel/core';
+import { same, type BatchFile, type Reading } from '@roskel/core';
 import type { Db } from '../db/open';
 import { batches, readings } from '../db/schema';
 import { RULES } from '../rules';
+import type { Worked } from '../working';
 
 /** A batch file as rows: one document, and its readings. */
 
@@ -41,20 +42,18 @@ export function fileOf(row: Pick<typeof batches.$inferSelect, 'document'>, own: 
   return { ...head, readings: own, dutiesDone, lots, ingredients };
 }
 
-/** What is worked out from a file, as of a day. */
-export const derivedOf = (file: BatchFile, today: string) => ({
-  summary: summaryOf(file, today),
-  needs: openNeeds(file),
-  today: todayOf(file, today),
+/** The columns of what was worked out as of a day. */
+export const derivedColumns = ({ derived }: Worked, today: string) => ({
+  ...derived,
   summedOn: today,
   summedBy: RULES,
 });
 
-/** The columns of a batch's row, from its file. */
-export function columnsOf(file: BatchFile, today: string) {
+/** The columns of a batch's row, from its file and what was worked out from it. */
+export function columnsOf(file: BatchFile, worked: Worked, today: string) {
   const { readings: _, ...rest } = file;
   const document = { ...rest, dutiesDone: [...new Set(rest.dutiesDone)] };
-  return { document, name: file.name, startDate: file.startDate, ...derivedOf(file, today) };
+  return { document, name: file.name, startDate: file.startDate, ...derivedColumns(worked, today) };
 }
 
 /** Writes the readings that came, changed or went. */

@@ -15,11 +15,12 @@ import type { BatchRecord, BatchRow, TodayRow } from '@roskel/contract';
 import type { Db } from '../db/open';
 import { batches, larderLots, podLots, storedStuff } from '../db/schema';
 import { RULES } from '../rules';
-import { columnsOf, derivedOf, fileOf, readingsOf, writeReadings } from './batchRows';
+import { working, type Worked } from '../working';
+import { columnsOf, derivedColumns, fileOf, readingsOf, writeReadings } from './batchRows';
 import { NotFound, Stale, Unfit } from './errors';
 import { settleKept } from './keptNews';
-import { fitFile, refuseFuture } from './fit';
-import { coldOnly, settleShelf } from './shelf';
+import { fitFile, fitLine, refuseFuture } from './fit';
+import { coldOnly, settleShelf, type Bands } from './shelf';
 import { settleUse, STORES, type StoreName } from './stock';
 
 type Row = typeof batches.$inferSelect;
@@ -106,13 +107,20 @@ function newlyWanted(before: BatchFile | null, after: BatchFile): StoreName[] {
 
 type Told = Awaited<ReturnType<typeof settleKept>>;
 
-async function settle(tx: Db, id: string, file: BatchFile, today: string): Promise<{ touched: Saved['touched']; told: Told }> {
+async function settle(
+  tx: Db,
+  id: string,
+  file: BatchFile,
+  worked: Worked,
+  today: string,
+  bands: Bands,
+): Promise<{ touched: Saved['touched']; told: Told }> {
   const idsIn = async (table: typeof podLots | typeof larderLots | typeof storedStuff) =>
     new Set((await tx.select({ id: table.id }).from(table)).map((r) => r.id));
   // What is archived still has its ledger.
   const there = { pods: await idsIn(podLots), larder: await idsIn(larderLots), stored: await idsIn(storedStuff) };
   const touched: Saved['touched'] = new Set(await settleUse(tx, id, file, (n) => there[n.store].has(n.id)));
-  if (await settleShelf(tx, id, file, today)) touched.add('shelf');
+  if (await settleShelf(tx, id, file, worked, today, bands)) touched.add('shelf');
   const told = await settleKept(tx, id, file);
   for (const store of ['stored', 'pods'] as const) if (told[store].length > 0) touched.add(store);
   return { touched, told };
@@ -138,16 +146,20 @@ async function tell(db: Db, told: Told, today: string): Promise<Saved[]> {
 export async function addBatch(db: Db, value: unknown, today: string, id: string = randomUUID()): Promise<Saved> {
   const file = settled(await fitFile(db, value), null);
   refuseFuture(file, today);
+  const worked = await fitLine(file, today);
   const { touched, told } = await db.transaction(async (tx) => {
     const t = tx as unknown as Db;
-    await t.insert(batches).values({ id, ...columnsOf(file, today) });
+    await t.insert(batches).values({ id, ...columnsOf(file, worked, today) });
     await writeReadings(t, id, [], file.readings);
-    return settle(t, id, file, today);
+    return settle(t, id, file, worked, today, 'always');
   });
   for (const store of newlyWanted(null, file)) touched.add(store);
   const others = await tell(db, told, today);
   return { record: await getBatch(db, id), row: await rowOf(db, id), changes: [], merged: false, more: false, touched, others };
 }
+
+/** A file but for what says nothing of its heat. */
+const ofHeat = (file: BatchFile) => ({ ...file, name: '', dutiesDone: [], later: [] });
 
 /** An edit that meets one made at the very same moment is tried again on top of it, this often. */
 const TRIES = 5;
@@ -169,16 +181,19 @@ export async function changeBatch(db: Db, id: string, revision: number, changes:
     // Said twice, after an answer that was lost: it is there already.
     if (made.length === 0)
       return { record: now, row: await rowOf(db, id), changes: [], merged, more: !same(value, before), touched: new Set(), others: [] };
+    const worked = await fitLine(file, today);
+    // A name or a tick is nothing to the heat.
+    const bands = same(ofHeat(before), ofHeat(file)) ? 'when new' : 'always';
     const outcome = await db.transaction(async (tx) => {
       const t = tx as unknown as Db;
       const done = await t
         .update(batches)
-        .set({ ...columnsOf(file, today), revision: sql`${batches.revision} + 1`, updatedAt: sql`now()` })
+        .set({ ...columnsOf(file, worked, today), revision: sql`${batches.revision} + 1`, updatedAt: sql`now()` })
         .where(and(eq(batches.id, id), eq(batches.revision, now.revision)))
         .returning({ id: batches.id });
       if (done.length === 0) return null;
       await writeReadings(t, id, before.readings, file.readings);
-      return settle(t, id, file, today);
+      return settle(t, id, file, worked, today, bands);
     });
     if (!outcome) continue;
     const { touched, told } = outcome;
@@ -217,8 +232,9 @@ export async function refreshAll(db: Db, today: string, { all = false, bands = f
     try {
       await db.transaction(async (tx) => {
         const t = tx as unknown as Db;
-        await t.update(batches).set(derivedOf(file, today)).where(eq(batches.id, id));
-        await settleShelf(t, id, file, today, bands);
+        const worked = await working.workedOut(file, today);
+        await t.update(batches).set(derivedColumns(worked, today)).where(eq(batches.id, id));
+        await settleShelf(t, id, file, worked, today, bands ? 'always' : 'when changed');
         await tell(t, await settleKept(t, id, file), today);
       });
     } catch (error) {
@@ -253,10 +269,12 @@ export async function refreshDay(db: Db, today: string): Promise<boolean> {
     db,
     running.map((r) => r.id),
   );
-  for (const row of running)
+  for (const row of running) {
+    const worked = await working.workedOut(fileOf(row, own.get(row.id)!), today);
     await db
       .update(batches)
-      .set(derivedOf(fileOf(row, own.get(row.id)!), today))
+      .set(derivedColumns(worked, today))
       .where(and(eq(batches.id, row.id), eq(batches.revision, row.revision)));
+  }
   return running.length > 0;
 }

@@ -1,21 +1,9 @@
 import { inArray } from 'drizzle-orm';
-import {
-  addDays,
-  carry,
-  LineProblem,
-  namesOf,
-  pathOf,
-  runLine,
-  stationsOf,
-  TYPICAL,
-  withJar,
-  type BatchFile,
-  type PodLot,
-  type StoredStuff,
-} from '@roskel/core';
+import { addDays, carry, namesOf, pathOf, stationsOf, withJar, type BatchFile, type PodLot, type StoredStuff } from '@roskel/core';
 import { checkBatchFile } from '@roskel/contract/validate';
 import type { Db } from '../db/open';
 import { podLots, storedStuff } from '../db/schema';
+import { working, type Trouble, type Worked } from '../working';
 import { Unfit } from './errors';
 
 /**
@@ -39,12 +27,12 @@ async function known(db: Db, file: BatchFile): Promise<{ lots: PodLot[]; stored:
 }
 
 /** The path in a file of something that stops its line. */
-function troublePath(file: BatchFile, { stationId, field }: LineProblem): string {
+function troublePath(file: BatchFile, { stationId, field }: Trouble): string {
   const inner = field === '' || field.startsWith('log/') || field.startsWith('intakes/') ? field : `params/${field}`;
   return `${pathOf(file, stationId)}/${inner}`.replace(/\/$/, '');
 }
 
-/** A file that is fit to be stored: shape, meaning, and its line runs. Throws Unfit with every field that is wrong. */
+/** A file that is fit to be stored in its shape and meaning; whether its line runs, fitLine tells. Throws Unfit with every field that is wrong. */
 export async function fitFile(db: Db, value: unknown): Promise<BatchFile> {
   const checked = checkBatchFile(value);
   if (!checked.ok) throw new Unfit('Some of this cannot be.', checked.errors);
@@ -55,15 +43,15 @@ export async function fitFile(db: Db, value: unknown): Promise<BatchFile> {
   } catch (error) {
     throw new Unfit((error as Error).message, [{ path: 'lots', message: (error as Error).message }]);
   }
-  for (const measured of [true, false]) {
-    try {
-      runLine(file, TYPICAL, measured);
-    } catch (error) {
-      if (!(error instanceof LineProblem)) throw error;
-      throw new Unfit(error.message, [{ path: troublePath(file, error), message: error.message }]);
-    }
-  }
   return file;
+}
+
+/** What is worked out from a file that is to be stored: its line runs. Throws Unfit with the field that stops it. */
+export async function fitLine(file: BatchFile, today: string): Promise<Worked> {
+  const worked = await working.workedOut(file, today);
+  const { trouble } = worked;
+  if (trouble) throw new Unfit(trouble.message, [{ path: troublePath(file, trouble), message: trouble.message }]);
+  return worked;
 }
 
 /** Nothing is done, and nothing read, on a day that has not come; a day of grace for makers east of the server. */

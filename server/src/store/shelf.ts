@@ -1,57 +1,37 @@
 import { and, desc, eq, ne, sql } from 'drizzle-orm';
-import {
-  countedIn,
-  endOf,
-  endStrands,
-  livesAt,
-  MAIN_STRAND,
-  reportLine,
-  reportTypical,
-  same,
-  standingOf,
-  stationIn,
-  stationOf,
-  type BatchFile,
-  type HeatSchool,
-  type LineReport,
-  type TypicalEnd,
-  type TypicalReport,
-} from '@roskel/core';
+import { LineProblem, MAIN_STRAND, same, type BatchFile } from '@roskel/core';
 import type { BottlingRecord, ShelfMoveLine } from '@roskel/contract';
 import type { Db } from '../db/open';
 import { bottlings, shelfMoves } from '../db/schema';
 import { NotFound, Unfit } from './errors';
 import { madeBy, makerName, makers } from './log';
+import { working, type BottleHeat, type Worked } from '../working';
 
 /** The id of the bottles that a strand ends in: the batch's own where there is one end, as it always was. */
 const bottlingId = (batchId: string, strandId: string) => (strandId === MAIN_STRAND ? batchId : `${batchId}.${strandId}`);
 
+/** When the heat of bottles is run through its worlds: always, or where it or anything else that is said of them is another. */
+export type Bands = 'always' | 'when changed' | 'when new';
 /**
- * Keeps the shelf in step with a batch: the bottles of each end are there exactly while its last station is done. Without
- * `bands`, a row that says what the rules say keeps its heat. Tells whether the shelf changed.
+ * Keeps the shelf in step with a batch: the bottles of each end are there exactly while its last station is done. Tells
+ * whether the shelf changed. Throws LineProblem where the line has trouble.
  */
-export async function settleShelf(db: Db, batchId: string, file: BatchFile, today: string, bands = true): Promise<boolean> {
+export async function settleShelf(db: Db, batchId: string, file: BatchFile, worked: Worked, today: string, bands: Bands): Promise<boolean> {
+  if (worked.trouble) throw new LineProblem(worked.trouble.stationId, worked.trouble.field, worked.trouble.message);
   const rows = await db.select().from(bottlings).where(eq(bottlings.batchId, batchId));
-  const full = endStrands(file).filter((s) => endOf(s).log.doneOn !== undefined);
-  const report = full.length > 0 ? reportTypical(file, today) : null;
   let changed = false;
   const there = new Set<string>();
-  let heats: Record<HeatSchool, LineReport> | null = null;
-  for (const strand of full) {
-    const end = report!.ends.find((e) => e.strandId === strand.id)!;
-    // There is nothing in the bottles.
-    if (!end.keeping) continue;
-    there.add(strand.id);
-    const had = rows.find((r) => r.strandId === strand.id);
-    const values = valuesOf(file, report!, end);
-    if (!bands && had?.heat.fresh && same({ ...had, ...values }, had)) continue;
-    const heatIn = (school: HeatSchool) => reportLine(countedIn(file, school), { today, members: 60, forecast: false });
-    heats ??= { dry: heatIn('dry'), fresh: heatIn('fresh') };
-    const of = (school: HeatSchool) => heats![school].ends.find((e) => e.strandId === strand.id)!.heat;
-    const heat = { dry: of('dry'), fresh: of('fresh') };
+  let heats: Record<string, BottleHeat> | null = null;
+  for (const { strandId, values } of worked.bottles!) {
+    there.add(strandId);
+    const had = rows.find((r) => r.strandId === strandId);
+    const as = had?.heat.fresh && same({ ...had, ...values }, had);
+    if (bands !== 'always' && as) continue;
+    const anew = bands !== 'when new' || !had?.heat.fresh;
+    const heat = anew ? (heats ??= await working.heatsOf(file, today))[strandId]! : had.heat;
     await db
       .insert(bottlings)
-      .values({ id: bottlingId(batchId, strand.id), batchId, strandId: strand.id, ...values, heat })
+      .values({ id: bottlingId(batchId, strandId), batchId, strandId, ...values, heat })
       .onConflictDoUpdate({ target: [bottlings.batchId, bottlings.strandId], set: { ...values, heat } });
     changed = true;
   }
@@ -61,29 +41,6 @@ export async function settleShelf(db: Db, batchId: string, file: BatchFile, toda
     changed = true;
   }
   return changed;
-}
-
-/** What the shelf says of the bottles of an end. */
-function valuesOf(file: BatchFile, report: TypicalReport, end: TypicalEnd) {
-  const { finished, bottles, stationId } = end;
-  const keeping = end.keeping!;
-  const { doneOn, ownUntil, frozenOn } = stationIn(file, stationId)!.log;
-  const bottledOn = doneOn!;
-  const stands = standingOf(keeping, bottledOn, ownUntil, frozenOn);
-  return {
-    name: report.ends.length > 1 ? `${file.name}, ${end.name}` : file.name,
-    bottledOn,
-    bottles: bottles.filled,
-    bottleMl: bottles.bottleMl,
-    pH: finished.pH,
-    phMeasured: stationOf(report, stationId).phMeasured,
-    hex: finished.hex,
-    keeping: stands.text,
-    place: stands.place,
-    useBy: stands.useBy,
-    live: livesAt(file, report, stationId),
-    archived: false,
-  };
 }
 
 /** Bottles of a batch of which nothing can be worked out any more: cold, out of date, and what was to be thrown away stays so. */
