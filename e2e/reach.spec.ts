@@ -45,6 +45,7 @@ const ROUTES = [
   '/bench/measures',
   '/nowhere',
   '/larder/devices',
+  '/log',
   '/guide',
   '/guide/keeping',
   '/guide/try',

@@ -29,7 +29,7 @@ import {
 } from '../src';
 import { highsSolver } from '../src/solve/highs';
 import { checkBatchFile } from '../../contract/src/validate';
-import { example, log, sauceOf } from './helpers';
+import { example, log, sauceOf, rounds } from './helpers';
 import { randomGraph } from './graphs';
 import { dice, randomBatch } from './random';
 
@@ -190,7 +190,7 @@ describe('make again', () => {
   });
   it('whatever was made, weighed, wished and left of the stock: a file that can be stored with nothing logged, or a sentence', () => {
     let made = 0;
-    for (let n = 0; n < 130; n++) {
+    for (let n = 0; n < rounds(130); n++) {
       const d = dice(9000 + n);
       const runs = (f: BatchFile) => {
         try {

@@ -37,7 +37,7 @@ import {
   type Strand,
 } from '../src';
 import { batchOf, fromStrand, podsIn, randomGraph, stationAt } from './graphs';
-import { log, put, smallBatch } from './helpers';
+import { log, put, smallBatch, rounds } from './helpers';
 import { dice } from './random';
 
 const seeds = fc.integer({ min: 1, max: 1_000_000_000 });
@@ -102,7 +102,7 @@ describe('any graph', () => {
           );
         }
       }),
-      { numRuns: 500 },
+      { numRuns: rounds(500) },
     );
     expect(ran).toBeGreaterThan(350);
   });
@@ -144,7 +144,7 @@ describe('any graph', () => {
         }
         expect(nodes.size).toBe(stationsOf(file).length);
       }),
-      { numRuns: 100 },
+      { numRuns: rounds(100) },
     );
   });
 

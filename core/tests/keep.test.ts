@@ -1,4 +1,4 @@
-import { line, withJug, withoutKinds } from './helpers';
+import { line, withJug, withoutKinds, rounds } from './helpers';
 import { setup } from './helpers';
 import { INSTRUMENT_SD, mapStations } from '../src';
 import fc from 'fast-check';
@@ -337,7 +337,7 @@ describe('the table', () => {
         expect(k.text.toLowerCase()).not.toContain('shelf stable');
         expect(k.days).toBeLessThanOrEqual(180);
       }),
-      { numRuns: 2000, seed: 11 },
+      { numRuns: rounds(2000), seed: 11 },
     );
   });
   it('is never longer than a caution of the same batch allows', () => {

@@ -1,4 +1,4 @@
-import { setup } from './helpers';
+import { setup, rounds } from './helpers';
 import { line } from './helpers';
 import { describe, expect, it } from 'vitest';
 import {
@@ -98,7 +98,7 @@ describe('the jar', () => {
   });
   it('100 random jars for up to a year: finite, ordered, never rising, nothing thrown', () => {
     const d = dice(77);
-    for (let i = 0; i < 100; i++) {
+    for (let i = 0; i < rounds(100); i++) {
       const saltPct = d.between(0, 20);
       const conditions = {
         saltPct,
@@ -255,7 +255,7 @@ describe('bands', () => {
     let ran = 0;
     let apart = 0;
     let bands = 0;
-    for (let i = 0; i < 50; i++) {
+    for (let i = 0; i < rounds(50); i++) {
       const file = randomBatch(d);
       try {
         const report = reportLine(file, { today: '2026-12-01', members: 60, forecast: i % 8 === 0 });

@@ -1,4 +1,4 @@
-import { setup } from './helpers';
+import { setup, rounds } from './helpers';
 import { line } from './helpers';
 import { beforeAll, describe, expect, it } from 'vitest';
 import {
@@ -64,7 +64,7 @@ describe('choosing pods keeps its promise in the line', () => {
     const d = dice(31);
     let mixes = 0;
     let short = 0;
-    for (let i = 0; i < 30; i++) {
+    for (let i = 0; i < rounds(30); i++) {
       const choices = randomChoices(d);
       const low = Math.round(d.between(100, 6000));
       const goal = { lowShu: low, highShu: Math.round(low * d.between(1.4, 3)), bottles: d.whole(1, 14), bottleMl: d.pick([50, 100, 150]) };
@@ -225,7 +225,7 @@ describe('what the bench says holds', () => {
   it('random stuff and wishes: found mixes meet them, every repair and every largest blend does when asked again', () => {
     const d = dice(53);
     const seen = { found: 0, repairs: 0, largest: 0 };
-    for (let i = 0; i < 45; i++) {
+    for (let i = 0; i < rounds(45); i++) {
       const stuff = randomStuff(d);
       const problem = benchProblem(stuff, randomWish(d));
       const answer = solveBlend(highs, problem);
@@ -257,7 +257,7 @@ describe('what the bench says holds', () => {
   it('a mix that exists is found: heat, sugar and body are asked just short of what a random mix has', () => {
     const d = dice(5);
     const seen = { found: 0, asked: 0 };
-    for (let n = 0; n < 110; n++) {
+    for (let n = 0; n < rounds(110); n++) {
       const keys = LARDER.filter((k) => k !== 'chili_powder_pure' && d.chance(0.6));
       const stockOf = (key: string) => (['xanthan', 'cornstarch'].includes(key) ? d.between(0.5, 20) : 800);
       const stuff: BenchStuff = {

@@ -27,7 +27,7 @@ import {
   type JarReading,
   type Sign,
 } from '../src';
-import { log, smallBatch } from './helpers';
+import { log, smallBatch, rounds } from './helpers';
 import { dice, randomBatch } from './random';
 
 const START = smallBatch().startDate;
@@ -135,7 +135,7 @@ describe('what a batch asks for on a day', () => {
   });
   it('60 random batches on random days: every duty is of an open station, has a sentence, and is gone once ticked', () => {
     const d = dice(411);
-    for (let i = 0; i < 60; i++) {
+    for (let i = 0; i < rounds(60); i++) {
       const file = randomBatch(d);
       const on = addDays(file.startDate, d.whole(-3, 60));
       const { duties, jars } = todayOf(file, on);
@@ -156,7 +156,7 @@ describe('whatever is logged of a jar', () => {
   it('80 random batches: fuzz or rot seen in the jar leaves nothing to keep; thrown away leaves nothing at all, and can be stored', () => {
     const d = dice(512);
     let [seenBad, thrownAway] = [0, 0];
-    for (let i = 0; i < 80; i++) {
+    for (let i = 0; i < rounds(80); i++) {
       const plain = randomBatch(d);
       const jar = stationIn(plain, 'ferment')!;
       const bad = d.chance(0.5);

@@ -202,6 +202,7 @@ main {
   }
   .rail a,
   .rail :deep(.in) {
+    font-weight: 500;
     font-size: 11px;
   }
   .rail :deep(.in) {

@@ -1,0 +1,90 @@
+// @vitest-environment happy-dom
+import fc from 'fast-check';
+import { afterEach, describe, expect, it, vi } from 'vitest';
+import { DIDS, TOPICS, type LogLine } from '@roskel/contract';
+import { makerHere, setMakerHere } from '../src/api/maker';
+import { didWords, placeOf } from '../src/log/words';
+import { freshAfterBuild } from '../src/ui/freshAfterBuild';
+
+const line = (more: Partial<LogLine>): LogLine => ({
+  ...{ id: 1, at: '2026-11-27T10:00:00.000Z', maker: 'Ebba', topic: 'batches', itemId: 'x', name: 'X', did: 'set', path: '', detail: {} },
+  ...more,
+});
+
+describe('a line of the log', () => {
+  it('says what was done in a cook’s words', () => {
+    const says = (more: Partial<LogLine>) => didWords(line(more));
+    expect(says({ detail: { what: 'Ferment, the days in the jar', before: 16, after: 12 } })).toBe(
+      'Ferment, the days in the jar: 12, before 16',
+    );
+    const reading = { id: 'r7', stationId: 'ferment', at: '2026-11-26T18:05:00.000Z', pH: 4.31, tempC: 20.4, instrument: 'meter' };
+    expect(says({ path: 'readings/#r7', detail: { what: 'a reading', after: reading } })).toBe('a reading: pH 4.31, meter, 20.4 °C');
+    expect(says({ detail: { what: 'a reading', before: reading } })).toBe('a reading: taken out');
+    expect(says({ topic: 'shelf', did: 'moved', detail: { bottles: -2, reason: 'given' } })).toBe('−2 bottles, given away');
+    expect(says({ topic: 'pods', did: 'moved', detail: { g: 150, reason: 'in', words: 'three handfuls' } })).toBe(
+      '+150 g, came in, three handfuls',
+    );
+    expect(says({ topic: 'pods', did: 'turned', detail: { g: 80, reason: 'powder' } })).toBe('80 g dried and ground');
+    expect(says({ did: 'added' })).toBe('begun');
+  });
+  it('whatever stands in it: a sentence without holes', () => {
+    const value = fc.oneof(
+      fc.string(),
+      fc.double(),
+      fc.boolean(),
+      fc.constant(null),
+      fc.array(fc.integer()),
+      fc.dictionary(fc.string(), fc.integer()),
+      fc.constant(undefined),
+    );
+    const detail = fc.record(
+      {
+        what: fc.string(),
+        before: value,
+        after: value,
+        g: fc.double({ noNaN: true }),
+        bottles: fc.integer(),
+        reason: fc.string(),
+        words: fc.string(),
+      },
+      { requiredKeys: [] },
+    );
+    fc.assert(
+      fc.property(fc.constantFrom(...DIDS), fc.constantFrom(...TOPICS), detail, (did, topic, d) => {
+        const l = line({ did, topic, detail: d });
+        const stuff = JSON.stringify(d);
+        for (const hole of ['undefined', '[object'] as const) if (!stuff.includes(hole)) expect(didWords(l)).not.toContain(hole);
+        expect(placeOf(l) ?? '/').toMatch(/^\//);
+      }),
+      { numRuns: 300 },
+    );
+  });
+});
+
+describe('who is at this device', () => {
+  afterEach(() => setMakerHere(null));
+  it('is remembered by the browser, and told by another window of it', () => {
+    setMakerHere('maker-a');
+    expect([makerHere.value, localStorage.getItem('roskel-maker')]).toEqual(['maker-a', 'maker-a']);
+    window.dispatchEvent(new StorageEvent('storage', { key: 'roskel-maker', newValue: 'maker-b' }));
+    expect(makerHere.value).toBe('maker-b');
+    setMakerHere(null);
+    expect([makerHere.value, localStorage.getItem('roskel-maker')]).toEqual([null, null]);
+  });
+});
+
+it('a page that misses a part of a program that was built anew is begun anew once, not for ever', () => {
+  sessionStorage.clear();
+  const again = vi.fn();
+  freshAfterBuild(again);
+  const miss = () => {
+    const event = new Event('vite:preloadError', { cancelable: true });
+    window.dispatchEvent(event);
+    return event.defaultPrevented;
+  };
+  expect([miss(), miss()]).toEqual([true, false]);
+  expect(again).toHaveBeenCalledOnce();
+  vi.spyOn(Date, 'now').mockReturnValue(Date.now() + 60_000);
+  expect(miss()).toBe(true);
+  vi.restoreAllMocks();
+});
