@@ -53,7 +53,7 @@ const runs = (file: BatchFile) => {
 };
 
 describe('any graph', () => {
-  it('mass, heat and strong ions balance at every station and over the batch, in any world: 500 graphs', () => {
+  it('mass, heat and strong ions balance at every station and over the batch, in any world', () => {
     let ran = 0;
     fc.assert(
       fc.property(any, seeds, (file, seed) => {
@@ -104,7 +104,7 @@ describe('any graph', () => {
       }),
       { numRuns: rounds(500) },
     );
-    expect(ran).toBeGreaterThan(350);
+    expect(ran).toBeGreaterThanOrEqual(rounds(350));
   });
 
   it('the order in which strands are written changes no number', () => {

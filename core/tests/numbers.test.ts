@@ -96,7 +96,7 @@ describe('the jar', () => {
     expect(at(18)).toBeGreaterThan(3.3);
     expect(at(18)).toBeLessThan(3.95);
   });
-  it('100 random jars for up to a year: finite, ordered, never rising, nothing thrown', () => {
+  it('random jars for up to a year: finite, ordered, never rising, nothing thrown', () => {
     const d = dice(77);
     for (let i = 0; i < rounds(100); i++) {
       const saltPct = d.between(0, 20);
@@ -277,7 +277,7 @@ describe('bands', () => {
         expect(e, String((e as Error).stack)).toBeInstanceOf(LineProblem);
       }
     }
-    expect(ran).toBeGreaterThan(35);
+    expect(ran).toBeGreaterThan(rounds(35));
     // What is left are jars on the brink: half of the worlds sour, the typical one does not.
     expect(apart / bands).toBeLessThan(0.02);
   });

@@ -97,8 +97,8 @@ describe('choosing pods keeps its promise in the line', () => {
         expect(Object.keys(mix.gramsByLot).length).toBeLessThanOrEqual(kinds);
       }
     }
-    expect(mixes).toBeGreaterThan(12);
-    expect(short).toBeGreaterThan(2);
+    expect(mixes).toBeGreaterThan(rounds(12));
+    expect(short).toBeGreaterThan(rounds(2));
   });
   it('15 hot pods for six bottles: sweet pods, or carrot, vinegar and water, in grams that fill them', () => {
     const batch = newBatch('Few', '2026-10-01', { lowShu: 500, highShu: 8000, bottles: 6, bottleMl: 100 });
@@ -251,8 +251,8 @@ describe('what the bench says holds', () => {
         expect(solveBlend(highs, smaller).status, `${i} largest ${answer.largestG}`).toBe('found');
       }
     }
-    expect(seen.found).toBeGreaterThan(5);
-    expect(seen.repairs).toBeGreaterThan(5);
+    expect(seen.found).toBeGreaterThan(rounds(5));
+    expect(seen.repairs).toBeGreaterThan(rounds(5));
   });
   it('a mix that exists is found: heat, sugar and body are asked just short of what a random mix has', () => {
     const d = dice(5);
@@ -283,7 +283,7 @@ describe('what the bench says holds', () => {
       seen.found++;
       for (const mix of answer.mixes) expect(meets(stuff, problem, mix), `${n}`).toEqual([]);
     }
-    expect(seen.asked).toBeGreaterThan(100);
+    expect(seen.asked).toBeGreaterThan(rounds(100));
     // The row bends with starch and gum: one in a hundred may be missed, none is said to be there that is not.
     expect(seen.found / seen.asked).toBeGreaterThan(0.98);
   });

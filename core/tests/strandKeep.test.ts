@@ -14,7 +14,7 @@ import {
   type Strand,
   type TypicalReport,
 } from '../src';
-import { put, rounds } from './helpers';
+import { put } from './helpers';
 import { randomGraph } from './graphs';
 import { dice, type Dice } from './random';
 
@@ -87,7 +87,7 @@ function governing({ stations }: Strand): StationEntry['log'] | null {
 it('whatever flows together and is measured where: no bottle keeps longer than its own reading, its jars and its oil allow', () => {
   const d = dice(2611);
   const seen = { ends: 0, long: 0, bin: 0, low: 0, oily: 0, cupboard: 0 };
-  for (let n = 0; n < rounds(400); n++) {
+  for (let n = 0; n < 400; n++) {
     const { file, oilAt } = worked(d);
     let report: TypicalReport;
     let runs: StationRun[];
