@@ -27,7 +27,7 @@ afterAll(async () => {
   await a.close();
 });
 
-const ROUNDS = 15;
+const ROUNDS = 8;
 /** Both at once, a moment apart now and then, so that they meet in every way; how many were let through. */
 async function both(ask: (k: Running) => Promise<{ status: number }>, round: number): Promise<number> {
   const late = async () => {

@@ -21,7 +21,7 @@ const days = computed(() => {
 
 <template>
   <section v-for="d in days" :key="d.day" :aria-label="fullDay(d.day)">
-    <h3>{{ fullDay(d.day) }}</h3>
+    <h2>{{ fullDay(d.day) }}</h2>
     <ul>
       <li v-for="l in d.lines" :key="l.id" data-log>
         <span class="soft at">{{ clock(l.at) }}</span>
@@ -39,11 +39,11 @@ const days = computed(() => {
 </template>
 
 <style scoped>
-h3 {
+h2 {
   font-size: 15px;
   margin: 12px 0 2px;
 }
-section:first-child h3 {
+section:first-child h2 {
   margin-top: 0;
 }
 ul {
