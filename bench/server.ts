@@ -13,6 +13,7 @@ const TODAY = new Date().toISOString().slice(0, 10);
 const minutesAt = process.argv.indexOf('--minutes');
 const MINUTES = minutesAt > 0 ? Number(process.argv[minutesAt + 1]) : 1;
 const PER_SECOND = 20;
+const EDIT = 'a batch edited';
 const KITCHENS = 50;
 /** Ten years of a maker who begins one every other week. */
 const BATCHES = 260;
@@ -122,7 +123,7 @@ async function load(): Promise<void> {
     },
     {
       // It works the batch out anew: its reference is its statements and that computing.
-      what: 'a batch edited',
+      what: EDIT,
       share: 0.1,
       ask: (base) => edit(base),
       raw: async () => {
@@ -176,7 +177,15 @@ async function load(): Promise<void> {
   };
   const times = new Map<string, { ours: number[]; raw: number[] }>(kinds.map((k) => [k.what, { ours: [], raw: [] }]));
   let errors = 0;
+  // An edit's reference computes here: on its own, so that it holds up none of the others.
+  const [edits] = kinds.filter((k) => k.what === EDIT);
+  for (let i = 0; i < 60; i++) {
+    const start = performance.now();
+    await edits!.raw();
+    times.get(EDIT)!.raw.push(performance.now() - start);
+  }
   await run(20, async (k) => {
+    if (k === edits) return;
     const start = performance.now();
     await k.raw();
     times.get(k.what)!.raw.push(performance.now() - start);

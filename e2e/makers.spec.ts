@@ -31,7 +31,7 @@ test('two makers, a device each: who logged what is told of the batch, of the bo
   const phone = await (await browser.newContext({ baseURL: baseURL!, viewport: { width: 390, height: 844 } })).newPage();
   await phone.goto(`/batches/${id}?at=ferment`);
   await expect(phone.getByLabel('Days', { exact: true })).toHaveValue('16');
-  await phone.keyboard.press('a');
+  await phone.keyboard.press('y');
   await phone.locator('.n-dropdown-option').filter({ hasText: 'Ivo' }).click();
   await type(phone, 'Days', '12');
   await stored(phone, id);

@@ -28,7 +28,9 @@ export const DIDS = [
 ] as const;
 export type Did = (typeof DIDS)[number];
 
-/** What more is known of it; values that are long are left out. */
+/** The only field of what stands in the log for a value that is too long for it. */
+export const LONG = 'long';
+/** What more is known of it. */
 const LogDetailSchema = Type.Object(
   {
     /** Of a field of a batch: what it is called, and its values. */

@@ -1,9 +1,8 @@
 import type { Change } from '@roskel/core';
 
 /** What a kitchen has. */
-export const TOPICS = [
-  ...(['batches', 'pods', 'larder', 'stored', 'shelf', 'settings', 'heat', 'varieties', 'ingredients', 'tools', 'makers'] as const),
-] as const;
+const OWN = ['varieties', 'ingredients', 'tools', 'makers'] as const;
+export const TOPICS = ['batches', 'pods', 'larder', 'stored', 'shelf', 'settings', 'heat', ...OWN] as const;
 export type Topic = (typeof TOPICS)[number];
 
 /** What is announced on /api/events; 'all' when announcements may have been missed. */

@@ -98,11 +98,12 @@ async function begin(said: Told): Promise<void> {
     clearInterval(midnight);
     announcer.close();
     devices.close();
-    beside.end();
     server.close(
       () =>
         void Promise.resolve(daily?.stop())
+          // A change that is being made is made first.
           .then(() => store.close())
+          .then(() => beside.end())
           .then(() => process.exit(0)),
     );
     server.closeAllConnections();

@@ -91,6 +91,33 @@ describe('what was done', () => {
     await edit(EBBA, now, days(now.file, 9));
     expect((await of()).filter((l) => l.path.endsWith('/days')).map((l) => l.detail.after)).toEqual([9, 17]);
   });
+  it('a reading that is logged, put right and taken back leaves every line; a long note is told to have changed', async () => {
+    let now = await begun('Readings');
+    const read = (pH: number) => ({
+      ...now.file,
+      readings: [{ id: 'r1', stationId: 'ferment', at: '2026-11-02T10:00:00.000Z', pH, instrument: 'meter' as const }],
+    });
+    const of = async (path: RegExp) => (await lines(`topic=batches&item=${now.id}`)).filter((l) => path.test(l.path));
+    now = await edit(EBBA, now, read(4.9));
+    now = await edit(EBBA, now, read(3.9));
+    now = await edit(EBBA, now, { ...now.file, readings: [] });
+    const pH = (v: unknown) => (v as { pH?: number } | undefined)?.pH;
+    expect((await of(/^readings/)).map((l) => [pH(l.detail.before), pH(l.detail.after)])).toEqual([
+      [3.9, undefined],
+      [4.9, 3.9],
+      [undefined, 4.9],
+    ]);
+    for (const note of ['a'.repeat(400), 'b'.repeat(400), 'b'.repeat(401)])
+      now = await edit(
+        EBBA,
+        now,
+        mapStations(now.file, (s) => (s.id === 'salt' ? { ...s, log: { note } } : s)),
+      );
+    const notes = await of(/note$|log$/);
+    expect(notes).toHaveLength(3);
+    expect(new Set(notes.map((l) => JSON.stringify(l.detail.after))).size).toBe(3);
+    expect(JSON.stringify(notes)).not.toContain('aaaa');
+  });
   it('a refused change leaves no line', async () => {
     const batch = await begun('Refused');
     const before = await newest();

@@ -36,6 +36,15 @@ it('a worker that cannot go on is told, and what it was to do is done here', asy
   expect(await working.workedOut(exampleFile(), DAY)).toEqual(workedOut(exampleFile(), DAY));
 });
 
+it('ended in the middle, what waits for it fails and waits no longer; what comes after is done here', async () => {
+  const beside = workBeside();
+  await beside.begun;
+  const waiting = working.heatsOf(bottled(), DAY);
+  beside.end();
+  await expect(waiting).rejects.toThrow('has ended');
+  expect(await working.workedOut(exampleFile(), DAY)).toEqual(workedOut(exampleFile(), DAY));
+});
+
 it('ended, it is done here', async () => {
   workBeside().end();
   expect(await working.workedOut(exampleFile(), DAY)).toEqual(workedOut(exampleFile(), DAY));

@@ -19,7 +19,8 @@ describe('a line of the log', () => {
     );
     const reading = { id: 'r7', stationId: 'ferment', at: '2026-11-26T18:05:00.000Z', pH: 4.31, tempC: 20.4, instrument: 'meter' };
     expect(says({ path: 'readings/#r7', detail: { what: 'a reading', after: reading } })).toBe('a reading: pH 4.31, meter, 20.4 °C');
-    expect(says({ detail: { what: 'a reading', before: reading } })).toBe('a reading: taken out');
+    expect(says({ detail: { what: 'a reading', before: reading } })).toBe('a reading: taken out (pH 4.31, meter, 20.4 °C)');
+    expect(says({ detail: { what: 'the note', before: { long: 'ab' }, after: { long: 'cd' } } })).toBe('the note: changed');
     expect(says({ topic: 'shelf', did: 'moved', detail: { bottles: -2, reason: 'given' } })).toBe('−2 bottles, given away');
     expect(says({ topic: 'pods', did: 'moved', detail: { g: 150, reason: 'in', words: 'three handfuls' } })).toBe(
       '+150 g, came in, three handfuls',

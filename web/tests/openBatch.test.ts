@@ -18,7 +18,8 @@ import type { BatchRecord, ChangeEvent } from '@roskel/contract';
 vi.mock('../src/worker/client', () => ({
   reportOf: async (file: BatchFile, o: { today: string }) => ({
     ok: true,
-    report: reportLine(file, { ...o, members: 60, forecast: false }),
+    // Handed over as to a worker: what cannot be copied is refused.
+    report: reportLine(structuredClone(file), { ...o, members: 60, forecast: false }),
   }),
   latest: <A extends unknown[], R>(run: (...args: A) => R) => run,
 }));
@@ -277,6 +278,33 @@ describe('a batch on the page', () => {
     expect(daysOf(server.record.file)).toBe(10);
     expect(stationIn(server.record.file, 'prep')!.log.doneOn).toBe('2026-10-01');
     expect(undo.next).toBeNull();
+  });
+
+  it('an undone and redone reading is worked out like any other; what cannot be worked out shows nothing of before', async () => {
+    const { useUndo } = await import('../src/stores/undo');
+    const batch = await opened();
+    const undo = useUndo();
+    undo.screen = '/batches/b';
+    const reading = { id: 'r1', stationId: 'ferment', at: '2026-10-08T10:00:00.000Z', pH: 4.9, instrument: 'meter' as const };
+    batch.change('reading', { ...batch.file!, readings: [reading] });
+    await settle();
+    for (const step of ['undo', 'redo', 'undo', 'redo'] as const) {
+      await undo[step]();
+      await settle();
+      expect([batch.failed, batch.report !== null]).toEqual(['', true]);
+      expect(structuredClone(batch.file)!.readings).toEqual(step === 'redo' ? [reading] : []);
+    }
+    // After a reload, too.
+    setActivePinia(createPinia());
+    const again = await opened();
+    const { useUndo: anew } = await import('../src/stores/undo');
+    anew().screen = '/batches/b';
+    await anew().undo();
+    await settle();
+    expect([again.failed, structuredClone(again.file)!.readings]).toEqual(['', []]);
+    again.change('odd', { ...again.file!, name: (() => 'a function cannot be handed over') as never });
+    await settle();
+    expect([again.report, again.failed]).toEqual([null, expect.stringContaining('could not be cloned')]);
   });
 
   it('undo takes back only what it did: a rename in another window stays, and what was changed since is left alone', async () => {

@@ -1,13 +1,14 @@
+import { createHash } from 'node:crypto';
 import { and, desc, eq, inArray, lt, sql } from 'drizzle-orm';
 import { alias, type AnyPgColumn } from 'drizzle-orm/pg-core';
 import { same, type BatchFile, type Change } from '@roskel/core';
-import { fieldWords, type LogDetail, type LogEntry, type LogLine } from '@roskel/contract';
+import { fieldWords, LONG, type LogDetail, type LogEntry, type LogLine } from '@roskel/contract';
 import type { Db } from '../db/open';
 import { log, MAKER, ownRows } from '../db/schema';
 
 /** What is written to the same field again within this time is one line: a slider is dragged, a word is put right. */
 const TOGETHER = sql`interval '10 minutes'`;
-/** Values longer than this are not kept in the log (characters of JSON). */
+/** Values longer than this are kept in the log by their print (characters of JSON). */
 const MOST_VALUE = 300;
 const LINES_AT_ONCE = 200;
 
@@ -26,24 +27,30 @@ export async function signed(db: Db, maker: string | undefined): Promise<void> {
   if (known) await db.execute(sql`select set_config('roskel.maker', ${known.id}, true)`);
 }
 
-const short = (value: unknown): unknown => (value === undefined || JSON.stringify(value).length > MOST_VALUE ? undefined : value);
+/** A value as the log keeps it: a long one by its print, so that it is known whether it is another. */
+function kept(value: unknown): unknown {
+  const text = JSON.stringify(value);
+  return text.length <= MOST_VALUE ? value : { [LONG]: createHash('sha256').update(text).digest('hex').slice(0, 12) };
+}
+/** What was read and measured stands as it was logged, each time: taken back it leaves two lines, not none. */
+const isMeasured = (path: string) => path.startsWith('readings/') || /^strands\/#[^/]+\/stations\/#[^/]+\/log(\/|$)/.test(path);
 
 /** The lines of an edit of a batch, a field each. */
 export function batchEntries(id: string, file: BatchFile, changes: readonly Change[]): LogEntry[] {
   return changes.map((c) => {
     const detail: LogDetail = { what: fieldWords(file, c.path) };
-    for (const side of ['before', 'after'] as const) if (short(c[side]) !== undefined) detail[side] = c[side];
+    for (const side of ['before', 'after'] as const) if (c[side] !== undefined) detail[side] = kept(c[side]);
     return { topic: 'batches', itemId: id, name: file.name, did: 'set', path: c.path.join('/'), detail };
   });
 }
 
-/** Writes what was done. A field that the same maker wrote last, a moment ago, has one line, and none when it is as it was. */
+/** Writes what was done. A plan's field that the same maker wrote last, a moment ago, has one line, and none when it is as it was. */
 export async function writeLog(db: Db, entries: readonly LogEntry[]): Promise<void> {
   if (entries.length === 0) return;
   const last = await lastLines(db, entries);
   const fresh: (typeof log.$inferInsert)[] = [];
   for (const { path = '', detail = {}, ...entry } of entries) {
-    const had = entry.did === 'set' ? last.get(`${entry.itemId} ${path}`) : undefined;
+    const had = entry.did === 'set' && !isMeasured(path) ? last.get(`${entry.itemId} ${path}`) : undefined;
     if (!had?.mine) fresh.push({ ...entry, path, detail });
     else if (same(had.detail.before, detail.after)) await db.delete(log).where(eq(log.id, had.id));
     else {

@@ -40,6 +40,7 @@ export function workBeside(program = './begin.mjs'): Beside {
       at = here;
       fail(error);
     });
+    worker.on('exit', () => fail(new Error('The worker of this server has ended.')));
   });
   const or = <T>(answer: Promise<T>) => Promise.race([answer, fell]);
   const begun = or(remote.ready()).then(() => {

@@ -56,10 +56,6 @@ async function leave() {
 </template>
 
 <style scoped>
-h3 {
-  font-size: 17px;
-  margin: 16px 0 6px;
-}
 .door {
   display: flex;
   gap: 16px;

@@ -44,10 +44,6 @@ async function read({ file }: UploadCustomRequestOptions) {
 </template>
 
 <style scoped>
-h3 {
-  font-size: 17px;
-  margin: 16px 0 6px;
-}
 p {
   margin: 4px 0 8px;
 }

@@ -75,98 +75,105 @@ async function change(next: Partial<Settings>) {
 
 <template>
   <SheetCard v-model:show="show" title="Your kitchen" :width="640">
-    <h3>Spoons and cups</h3>
-    <p class="soft">Everything typed in spoons or cups is read this way.</p>
-    <RadioCards
-      :model-value="settings.value.kitchen"
-      label="Spoons and cups"
-      :columns="2"
-      :options="kitchens"
-      @update:model-value="change({ kitchen: $event! })"
-    />
-    <h3>How things are written</h3>
-    <div class="two">
-      <PickField
-        label="Temperatures"
-        :model-value="settings.value.temperature"
-        :options="named(TEMPERATURES, TEMP)"
-        @update:model-value="change({ temperature: $event })"
+    <div class="parts">
+      <h3>Spoons and cups</h3>
+      <p class="soft">Everything typed in spoons or cups is read this way.</p>
+      <RadioCards
+        :model-value="settings.value.kitchen"
+        label="Spoons and cups"
+        :columns="2"
+        :options="kitchens"
+        @update:model-value="change({ kitchen: $event! })"
       />
-      <PickField
-        label="Weights"
-        :model-value="settings.value.weight"
-        :options="named(WEIGHTS, MASS)"
-        @update:model-value="change({ weight: $event })"
+      <h3>How things are written</h3>
+      <div class="two">
+        <PickField
+          label="Temperatures"
+          :model-value="settings.value.temperature"
+          :options="named(TEMPERATURES, TEMP)"
+          @update:model-value="change({ temperature: $event })"
+        />
+        <PickField
+          label="Weights"
+          :model-value="settings.value.weight"
+          :options="named(WEIGHTS, MASS)"
+          @update:model-value="change({ weight: $event })"
+        />
+        <PickField
+          :label="`Dates, such as ${fullDay(today())}`"
+          :model-value="settings.value.dates"
+          :options="named(DATE_FORMS, ORDER)"
+          @update:model-value="change({ dates: $event })"
+        />
+        <PickField
+          label="The week begins on"
+          :model-value="settings.value.weekStart"
+          :options="named(WEEK_STARTS, WEEK)"
+          @update:model-value="change({ weekStart: $event })"
+        />
+        <PickField
+          label="Money"
+          :model-value="settings.value.currency"
+          :options="money"
+          @update:model-value="change({ currency: $event })"
+        />
+      </div>
+      <h3>What energy costs</h3>
+      <div class="two">
+        <PickField
+          label="You cook on"
+          :model-value="settings.value.hob"
+          :options="named(HOB_KEYS, HOB_NAMES)"
+          @update:model-value="change({ hob: $event })"
+        />
+        <NumberField
+          label="Price of a kWh"
+          :model-value="settings.value.tariff"
+          :schema="Tariff"
+          optional
+          @update:model-value="change({ tariff: $event })"
+        />
+      </div>
+      <h3>How heat is counted <NButton text class="link" @click="why = true">why?</NButton></h3>
+      <RadioCards
+        :model-value="settings.value.school"
+        label="How heat is counted"
+        :columns="2"
+        :options="schools"
+        @update:model-value="change({ school: $event! })"
       />
-      <PickField
-        :label="`Dates, such as ${fullDay(today())}`"
-        :model-value="settings.value.dates"
-        :options="named(DATE_FORMS, ORDER)"
-        @update:model-value="change({ dates: $event })"
-      />
-      <PickField
-        label="The week begins on"
-        :model-value="settings.value.weekStart"
-        :options="named(WEEK_STARTS, WEEK)"
-        @update:model-value="change({ weekStart: $event })"
-      />
-      <PickField label="Money" :model-value="settings.value.currency" :options="money" @update:model-value="change({ currency: $event })" />
+      <h3>Tasters</h3>
+      <p v-if="heat.book.scales.length === 0" class="soft">
+        Nobody has scored a sauce yet. Scores of labelled sauces tell how your 5 compares.
+      </p>
+      <ul>
+        <li v-for="s in heat.book.scales" :key="s.taster" data-scale>
+          <b>{{ s.taster }}</b>, {{ plural(s.scale.scores, 'score') }}: a 5 is about {{ shu(shuOfScore(s.scale, 5)) }} SHU; 2,000 SHU feels
+          like
+          {{ Math.round(2 * scoreOf(s.scale, 2000)) / 2 }}
+        </li>
+      </ul>
+      <p class="acts">
+        <NButton @click="scoring = true">Score a labelled sauce</NButton>
+        <NButton v-if="settings.value.threshold" text class="link" @click="change({ threshold: null })">
+          Forget our dilution threshold of {{ settings.value.threshold.shu.toFixed(1) }} SHU
+        </NButton>
+      </p>
+      <KitchenMakers />
+      <HouseDoor />
+      <KitchenBackup />
     </div>
-    <h3>What energy costs</h3>
-    <div class="two">
-      <PickField
-        label="You cook on"
-        :model-value="settings.value.hob"
-        :options="named(HOB_KEYS, HOB_NAMES)"
-        @update:model-value="change({ hob: $event })"
-      />
-      <NumberField
-        label="Price of a kWh"
-        :model-value="settings.value.tariff"
-        :schema="Tariff"
-        optional
-        @update:model-value="change({ tariff: $event })"
-      />
-    </div>
-    <h3>How heat is counted <NButton text class="link" @click="why = true">why?</NButton></h3>
-    <RadioCards
-      :model-value="settings.value.school"
-      label="How heat is counted"
-      :columns="2"
-      :options="schools"
-      @update:model-value="change({ school: $event! })"
-    />
-    <h3>Tasters</h3>
-    <p v-if="heat.book.scales.length === 0" class="soft">
-      Nobody has scored a sauce yet. Scores of labelled sauces tell how your 5 compares.
-    </p>
-    <ul>
-      <li v-for="s in heat.book.scales" :key="s.taster" data-scale>
-        <b>{{ s.taster }}</b>, {{ plural(s.scale.scores, 'score') }}: a 5 is about {{ shu(shuOfScore(s.scale, 5)) }} SHU; 2,000 SHU feels
-        like
-        {{ Math.round(2 * scoreOf(s.scale, 2000)) / 2 }}
-      </li>
-    </ul>
-    <p class="acts">
-      <NButton @click="scoring = true">Score a labelled sauce</NButton>
-      <NButton v-if="settings.value.threshold" text class="link" @click="change({ threshold: null })">
-        Forget our dilution threshold of {{ settings.value.threshold.shu.toFixed(1) }} SHU
-      </NButton>
-    </p>
-    <KitchenMakers />
-    <HouseDoor />
-    <KitchenBackup />
   </SheetCard>
   <SchoolWhy v-model:show="why" />
   <ReferenceScore v-model:show="scoring" />
 </template>
 
 <style scoped>
-h3 {
+.parts :deep(h3) {
   font-size: 17px;
   margin: 16px 0 6px;
 }
-h3:first-child {
+.parts > h3:first-child {
   margin-top: 0;
 }
 p {

@@ -31,9 +31,10 @@ export function useLog(asked: () => Record<string, string | undefined>) {
       const found = await fetched();
       // Somebody asked for something else meanwhile.
       if (mine !== turn) return;
-      // Earlier ones that were brought up already stay.
+      // Earlier ones that were brought up already stay, unless more came in between than were fetched.
       const oldest = found.at(-1)?.id ?? 0;
-      const before = state.value === 'ready' ? lines.value.filter((l) => l.id < oldest) : [];
+      const joins = state.value === 'ready' && lines.value.some((l) => l.id >= oldest);
+      const before = joins ? lines.value.filter((l) => l.id < oldest) : [];
       lines.value = found.length === AT_ONCE ? [...found, ...before] : found;
       more.value = before.length > 0 ? more.value : found.length === AT_ONCE;
       state.value = 'ready';

@@ -1,4 +1,4 @@
-import type { LogLine } from '@roskel/contract';
+import { LONG, type LogLine } from '@roskel/contract';
 import { sayValue } from '../batch/words';
 import { grams, plural } from '../format';
 import { BOTTLE_WORDS, STOCK_WORDS } from '../ui/stockWords';
@@ -37,13 +37,16 @@ const HEAT_WORDS: Readonly<Record<string, string>> = {
   reference: 'a labelled sauce',
 };
 
+const isLong = (value: unknown) => typeof value === 'object' && value !== null && LONG in value;
 const signed = (g: number) => `${g < 0 ? '−' : '+'}${grams(Math.abs(g))}`;
 /** What a line says was done, without who and without the thing's name. */
 export function didWords({ did, detail, topic }: LogLine): string {
   const { what, before, after, g, bottles, reason, words } = detail;
   if (did === 'set') {
-    const now = after === undefined ? (before === undefined ? 'changed' : 'taken out') : sayValue(after);
-    return `${what ?? 'a field'}: ${now}${before !== undefined && after !== undefined ? `, before ${sayValue(before)}` : ''}`;
+    const now = after === undefined ? (before === undefined ? 'changed' : 'taken out') : isLong(after) ? 'changed' : sayValue(after);
+    const was =
+      before === undefined || isLong(before) ? '' : after === undefined ? ` (${sayValue(before)})` : `, before ${sayValue(before)}`;
+    return `${what ?? 'a field'}: ${now}${was}`;
   }
   if (did === 'moved') {
     const said = (bottles === undefined ? STOCK_WORDS : BOTTLE_WORDS)[reason ?? ''] ?? reason ?? '';

@@ -18,6 +18,7 @@ const name = ref('');
 const problem = ref('');
 const renaming = ref<OwnMaker | null>(null);
 const archived = ref(false);
+const form = ref<HTMLElement | null>(null);
 watch(name, () => (problem.value = ''));
 
 /** Two of the same name could not be told apart. */
@@ -45,6 +46,8 @@ function begin(row: OwnMaker | null) {
   renaming.value = row;
   name.value = row?.value.name ?? '';
   problem.value = '';
+  // The field may be below what is in sight.
+  if (row) form.value?.querySelector('input')?.focus();
 }
 async function away(row: OwnMaker) {
   try {
@@ -70,16 +73,18 @@ async function away(row: OwnMaker) {
         <NButton text class="link" :aria-label="`Archive ${m.value.name}`" @click="away(m)">archive</NButton>
       </li>
     </ul>
-    <NForm class="row" @submit.prevent="keep">
-      <TextField
-        v-model="name"
-        :label="renaming ? `Another name for ${renaming.value.name}` : 'One more maker'"
-        :maxlength="40"
-        :problem="problem"
-      />
-      <NButton attr-type="submit">{{ renaming ? 'Rename' : 'Add' }}</NButton>
-      <NButton v-if="renaming" text class="link" @click="begin(null)">Leave it</NButton>
-    </NForm>
+    <div ref="form">
+      <NForm class="row" @submit.prevent="keep">
+        <TextField
+          v-model="name"
+          :label="renaming ? `Another name for ${renaming.value.name}` : 'One more maker'"
+          :maxlength="40"
+          :problem="problem"
+        />
+        <NButton attr-type="submit">{{ renaming ? 'Rename' : 'Add' }}</NButton>
+        <NButton v-if="renaming" text class="link" @click="begin(null)">Leave it</NButton>
+      </NForm>
+    </div>
     <div class="row">
       <MakerPick label="At this device is" />
       <NButton text class="link" @click="archived = true">Archived</NButton>
@@ -89,10 +94,6 @@ async function away(row: OwnMaker) {
 </template>
 
 <style scoped>
-h3 {
-  font-size: 17px;
-  margin: 16px 0 6px;
-}
 p {
   margin: 0 0 6px;
 }

@@ -7,13 +7,13 @@ import { useMakers } from '../stores/makers';
 import { useKeys } from '../ui/keys';
 import { useNarrow } from '../ui/useNarrow';
 
-/** Who is at this device, on the rail of a kitchen that knows makers by name; another one with two taps, or the key `a`. */
+/** Who is at this device, on the rail of a kitchen that knows makers by name; another one with two taps, or the key `y`. */
 const makers = useMakers();
 void makers.load();
 const open = ref(false);
 const narrow = useNarrow(720);
 const options = computed(() => [...makers.items.map((m) => ({ key: m.id, label: m.value.name })), { key: '', label: 'nobody by name' }]);
-useKeys('Everywhere', [{ key: 'a', says: 'who is at this device', run: () => makers.items.length > 0 && (open.value = true) }]);
+useKeys('Everywhere', [{ key: 'y', says: 'who is at this device', run: () => makers.items.length > 0 && (open.value = true) }]);
 </script>
 
 <template>

@@ -179,6 +179,10 @@ const narrow = useNarrow(720);
           @why="(stationId, what) => ((chosen = stationId), (about = { stationId, what }))"
         />
       </div>
+      <div v-else-if="batch.failed" class="plate trouble" role="alert">
+        <b>This batch could not be worked out as it stands now:</b> {{ batch.failed }}
+        <NButton text class="link" @click="batch.recompute()">Try again</NButton>
+      </div>
       <p v-else class="soft">Working out the line.</p>
       <ChangeBar
         v-if="changing && here"

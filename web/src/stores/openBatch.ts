@@ -55,6 +55,8 @@ export const useOpenBatch = defineStore('openBatch', () => {
   const state = ref<'loading' | 'saved' | 'waiting' | 'saving' | 'offline' | 'refused' | 'stale' | 'missing'>('loading');
   const report = shallowRef<LineReport | null>(null);
   const busy = ref(false);
+  /** Why nothing is known of the file as it stands: what was known before is not shown for it. */
+  const failed = ref('');
   const lineTrouble = ref<{ stationId: string; field: string; message: string } | null>(null);
   const refused = ref<Trouble[]>([]);
   /** What two windows changed, each otherwise: to be settled by the maker. */
@@ -88,13 +90,16 @@ export const useOpenBatch = defineStore('openBatch', () => {
     const look = (typical: TypicalReport) => {
       if (mine === asked && of === id.value) report.value = firstLook(typical, report.value) ?? report.value;
     };
-    const answer = await reportOf(counted, { today: today() }, look).catch((e: unknown) => {
-      useNotices().fail(e);
-      return null;
-    });
+    const answer = await reportOf(counted, { today: today() }, look).catch((e: unknown) => e as Error);
     if (mine !== asked) return;
     busy.value = false;
     if (!answer || of !== id.value) return;
+    failed.value = answer instanceof Error ? answer.message : '';
+    if (answer instanceof Error) {
+      report.value = null;
+      lineTrouble.value = null;
+      return useNotices().fail(answer);
+    }
     if (answer.ok) {
       report.value = answer.report;
       lineTrouble.value = null;
@@ -328,6 +333,8 @@ export const useOpenBatch = defineStore('openBatch', () => {
 
   const stationTrouble = computed(() => lineTrouble.value?.stationId ?? null);
   return {
+    failed,
+    recompute,
     id,
     file,
     revision,

@@ -1,5 +1,5 @@
 import { defineStore } from 'pinia';
-import { computed, ref, watch } from 'vue';
+import { computed, markRaw, ref, watch } from 'vue';
 import { applyChanges, reversed, type Change } from '@roskel/core';
 import { api, ApiProblem, written } from '../api/client';
 import { keepHere, readHere } from '../ui/keepHere';
@@ -44,7 +44,12 @@ interface Kept {
   done: Step[];
   undone: Step[];
 }
-const kept = (): Kept => ({ done: [], undone: [], ...readHere<Partial<Kept>>(KEEP, sessionStorage) });
+/** What a step holds goes back into files as it is: a wrapped value could not be handed to the worker there. */
+const bare = (step: Step): Step => ({ ...step, act: markRaw(step.act) });
+function kept(): Kept {
+  const { done = [], undone = [] } = readHere<Partial<Kept>>(KEEP, sessionStorage) ?? {};
+  return { done: done.map(bare), undone: undone.map(bare) };
+}
 
 /** Thrown when a step cannot be taken back any more; it is dropped, and nothing is touched. */
 class Gone extends Error {}
@@ -81,7 +86,7 @@ export const useUndo = defineStore('undo', () => {
   const next = computed(() => back.value[lastOf(back.value)]?.label ?? null);
 
   function push(label: string, scope: string, act: Act) {
-    steps.value.push({ label, scope, at: screen.value, act });
+    steps.value.push(bare({ label, scope, at: screen.value, act }));
     if (steps.value.length > MOST) steps.value.shift();
     // What was taken back of the same thing cannot follow on something else.
     back.value = back.value.filter((s) => s.scope !== scope);
