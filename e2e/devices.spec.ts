@@ -66,7 +66,7 @@ test('three stand-ins drive one batch from pods to bottles', async ({ page }) =>
     await page.keyboard.press('w');
     const scale = sheet.locator('[data-live=scale]');
     const near = async () => Math.abs(parseFloat((await scale.locator('b').textContent())!.replace(',', '')) - g) < 2;
-    await expect.poll(async () => [await scale.getAttribute('data-state'), await near()]).toEqual(['steady', true]);
+    await expect.poll(async () => [await scale.getAttribute('data-state'), await near()], { intervals: [150] }).toEqual(['steady', true]);
     await use(page, 'scale', /from Stand-in scale/);
     await sheet.getByRole('button', { name: 'Take it', exact: true }).click();
     await expect(sheet).toHaveCount(0);
@@ -91,7 +91,7 @@ test('three stand-ins drive one batch from pods to bottles', async ({ page }) =>
   await hold(page, 'pen', { pH: 3.71, temp: 21 });
   const pen = sheet.locator('[data-live=pen]').first();
   const reads = async () => `${await pen.getAttribute('data-state')} ${await pen.locator('b').textContent()}`;
-  await expect.poll(reads).toMatch(/^steady pH 3\.7[0-2]$/);
+  await expect.poll(reads, { intervals: [150] }).toMatch(/^steady pH 3\.7[0-2]$/);
   await sheet.getByRole('button', { name: /Stand-in pH pen as pH/ }).click();
   await sheet.getByRole('button', { name: /Stand-in thermometer as Temperature/ }).click();
   await sheet.getByRole('button', { name: 'Save the reading' }).click();
@@ -116,7 +116,7 @@ test('three stand-ins drive one batch from pods to bottles', async ({ page }) =>
   await at('Bottle');
   await hold(page, 'pen', { pH: 3.42, temp: 20 });
   await page.keyboard.press('h');
-  await expect.poll(reads).toMatch(/^steady pH 3\.4[1-3]$/);
+  await expect.poll(reads, { intervals: [150] }).toMatch(/^steady pH 3\.4[1-3]$/);
   await use(page, 'pen', /Stand-in pH pen as pH/);
   await sheet.getByRole('button', { name: 'Take it', exact: true }).click();
   await expect(sheet).toHaveCount(0);

@@ -1,6 +1,7 @@
 import { rmSync } from 'node:fs';
 import pg from 'pg';
 import { postgresAt, startPostgres } from '../scripts/lib/postgres.mjs';
+import { ensureBuilt } from '../scripts/lib/setup.mjs';
 import { DemoServer } from './server';
 
 /** Where a kitchen of the tests is kept: a folder and one process, or a PostgreSQL server and two processes on it. */
@@ -23,6 +24,7 @@ async function asked(url: string, ...statements: string[]): Promise<void> {
 
 /** Fills the demo once for each way of keeping it: working out its batches takes many seconds, copying does not. */
 export default async function setup(): Promise<() => void> {
+  ensureBuilt();
   const folder = new DemoServer(4290, true);
   const there = postgresAt() ? await startPostgres() : null;
   if (there) await asked(there.url(), `create database ${FILLED}`);

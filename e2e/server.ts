@@ -3,6 +3,7 @@ import { cpSync, mkdirSync, mkdtempSync, readdirSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
+import { program } from '../scripts/lib/setup.mjs';
 import { demoImage } from './kitchens';
 
 const ROOT = fileURLToPath(new URL('..', import.meta.url));
@@ -25,9 +26,7 @@ export class DemoServer {
   async start(): Promise<string> {
     mkdirSync(this.folder, { recursive: true });
     const args = [
-      '--import',
-      'tsx',
-      'server/src/main.ts',
+      program('main'),
       ...(this.demo ? ['--demo', '--stand-ins'] : []),
       '--data',
       this.folder,

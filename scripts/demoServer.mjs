@@ -1,7 +1,7 @@
 // The demo on a PostgreSQL server of Debian's: one command, one database, two processes. The database is gone afterwards.
 import { spawn } from 'node:child_process';
 import { ensurePostgres, startPostgres } from './lib/postgres.mjs';
-import { ensureBuilt, ensureInstalled, ROOT } from './lib/setup.mjs';
+import { ensureBuilt, ensureInstalled, program, ROOT } from './lib/setup.mjs';
 
 ensureInstalled();
 ensureBuilt();
@@ -10,7 +10,7 @@ const server = await startPostgres({ durable: true });
 console.log(`PostgreSQL is ready: ${server.url()}`);
 const env = { ...process.env, DATABASE_URL: server.url() };
 const children = ['4180', '4181'].map((port) =>
-  spawn(process.execPath, ['--import', 'tsx', 'server/src/main.ts', '--demo', '--port', port], { cwd: ROOT, env, stdio: 'inherit' }),
+  spawn(process.execPath, [program('main'), '--demo', '--port', port], { cwd: ROOT, env, stdio: 'inherit' }),
 );
 let open = children.length;
 for (const signal of ['SIGINT', 'SIGTERM']) process.on(signal, () => children.forEach((c) => c.kill(signal)));

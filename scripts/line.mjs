@@ -1,5 +1,6 @@
 // Runs a batch file without any interface: npm run --silent line -- file.json [--json]
-import { ensureInstalled, bin, run } from './lib/setup.mjs';
+import { ensureBuilt, ensureInstalled, program, run } from './lib/setup.mjs';
 
 ensureInstalled({ quiet: true });
-run(bin('tsx'), ['scripts/line.ts', ...process.argv.slice(2)]);
+ensureBuilt(['server']);
+run(process.execPath, [program('line'), ...process.argv.slice(2)]);

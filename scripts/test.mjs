@@ -3,12 +3,13 @@ import { spawn, spawnSync } from 'node:child_process';
 import { existsSync, mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { bin, ensureChromium, ensureInstalled, ROOT } from './lib/setup.mjs';
-import { ensurePostgres } from './lib/postgres.mjs';
+import { bin, ensureInstalled, ROOT } from './lib/setup.mjs';
 
+// Packages and programs side by side: both mostly wait.
+const debian = spawn(process.execPath, [join(ROOT, 'scripts', 'lib', 'debian.mjs')], { stdio: 'inherit' });
+const programs = new Promise((done) => debian.once('exit', done));
 ensureInstalled();
-ensureChromium();
-ensurePostgres();
+if ((await programs) !== 0) process.exit(1);
 
 const reports = mkdtempSync(join(tmpdir(), 'roskel-test-'));
 const totals = { passed: 0, failed: 0 };
@@ -76,11 +77,12 @@ await checks([
   ['types of the browser tests', bin('tsc'), ['--noEmit', '-p', 'e2e/tsconfig.json']],
   ['dependency rules', bin('depcruise'), ['--config', '.dependency-cruiser.cjs', 'core/src', 'contract/src', 'server/src', 'web/src']],
 ]);
+check('build of the server', bin('vite'), ['build', 'server', '--logLevel', 'warn']);
+check('build of the interface', bin('vite'), ['build', 'web', '--logLevel', 'warn']);
 suite('unit', bin('vitest'), ['run'], (r) => ({
   passed: r.numPassedTests,
   failed: r.numFailedTests + r.numFailedTestSuites * (r.numFailedTests ? 0 : 1),
 }));
-check('build', bin('vite'), ['build', 'web', '--logLevel', 'warn']);
 suite('end-to-end', bin('playwright'), ['test', '-c', 'e2e/playwright.config.ts'], (r) => ({
   passed: r.stats.expected + r.stats.flaky,
   failed: r.stats.unexpected + (r.errors?.length ?? 0),

@@ -2,6 +2,18 @@ import vue from '@vitejs/plugin-vue';
 import { defineConfig } from 'vite';
 import { keepList } from './keep.ts';
 
+/** Packages that most pages draw with. Calendars, uploads, charts and papers come when they are asked for. */
+const KIT = [
+  ...['vue', '@vue', 'vue-router', 'pinia', 'comlink', '@tabler', 'd3-'],
+  ...['naive-ui/es/(?!date-picker|upload)', 'css-render', '@css-render', 'vueuc', 'vooks', 'seemly', 'evtd', 'treemate'],
+];
+/** What several pages need comes in three files, not in a hundred: a file each is what a phone waits for longest. */
+const SHARED = [
+  { name: 'kit', test: new RegExp(`/node_modules/(${KIT.join('|')})`) },
+  { name: 'core', test: /\/(core|contract)\/src\/|\/@sinclair\// },
+  { name: 'app', test: /\/web\/src\/(?!labels|papers)/ },
+];
+
 export default defineConfig({
   root: import.meta.dirname,
   plugins: [vue(), keepList()],
@@ -16,7 +28,11 @@ export default defineConfig({
     rollupOptions: {
       input: { index: `${import.meta.dirname}/index.html`, sw: `${import.meta.dirname}/src/sw.ts` },
       // The service worker keeps its name: the browser looks there for a newer one.
-      output: { entryFileNames: (chunk) => (chunk.name === 'sw' ? 'sw.js' : 'assets/[name]-[hash].js') },
+      output: {
+        entryFileNames: (chunk) => (chunk.name === 'sw' ? 'sw.js' : 'assets/[name]-[hash].js'),
+        // A page asks for some ten files, not for a hundred; what only one page or sheet needs stays with it.
+        codeSplitting: { groups: SHARED.map((group) => ({ ...group, minShareCount: 3 })) },
+      },
     },
   },
   server: { proxy: { '/api': 'http://127.0.0.1:4180' } },

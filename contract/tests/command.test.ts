@@ -5,14 +5,16 @@ import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { afterAll, describe, expect, it } from 'vitest';
 import { newBatch, reportLine, withParams, type BatchFile, type LineReport } from '@roskel/core';
+import { ensureBuilt, program } from '../../scripts/lib/setup.mjs';
 import { checkBatchFile } from '../src/validate';
 
 const ROOT = fileURLToPath(new URL('../..', import.meta.url));
+ensureBuilt(['server']);
 const folder = mkdtempSync(join(tmpdir(), 'roskel-line-'));
 afterAll(() => rmSync(folder, { recursive: true, force: true }));
 
 function line(...args: string[]) {
-  const done = spawnSync(process.execPath, ['--import', 'tsx', 'scripts/line.ts', ...args], { cwd: ROOT, encoding: 'utf8' });
+  const done = spawnSync(process.execPath, [program('line'), ...args], { cwd: ROOT, encoding: 'utf8' });
   return { code: done.status, out: done.stdout, err: done.stderr };
 }
 function file(name: string, content: unknown): string {

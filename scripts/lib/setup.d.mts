@@ -1,2 +1,6 @@
 /** Path of the Chromium that the browser tests use, installed by apt-get when there is none. */
 export function ensureChromium(): string;
+/** Builds what is missing or older than its sources. */
+export function ensureBuilt(parts?: ('server' | 'web')[]): void;
+/** Path of a program of the server, as built. */
+export function program(name: 'main' | 'worker' | 'backup' | 'passphrase' | 'line'): string;

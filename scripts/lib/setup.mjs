@@ -44,18 +44,23 @@ function newest(path) {
   return Math.max(0, ...readdirSync(path).map((name) => (name === 'dist' || name === 'node_modules' ? 0 : newest(join(path, name)))));
 }
 
-/** Builds the interface when it is missing or older than its sources. */
-export function ensureBuilt() {
-  const built = newestBuilt();
-  const sources = Math.max(...['web', 'core/src', 'contract/src', 'package-lock.json'].map((p) => newest(join(ROOT, p))));
-  if (built > sources) return;
-  console.log('Building the interface.');
-  run(bin('vite'), ['build', 'web', '--logLevel', 'warn']);
+/** What is built, from what, and how one sees when. */
+const PARTS = {
+  server: { what: 'the server', from: ['server/src', 'server/vite.config.ts', 'scripts/line.ts', 'core/src', 'contract/src'], made: 'server/dist/main.js' },
+  web: { what: 'the interface', from: ['web', 'core/src', 'contract/src'], made: 'web/dist/index.html' },
+};
+/** Builds what is missing or older than its sources. */
+export function ensureBuilt(parts = Object.keys(PARTS)) {
+  for (const part of parts) {
+    const { what, from, made } = PARTS[part];
+    const path = join(ROOT, made);
+    const built = existsSync(path) ? statSync(path).mtimeMs : 0;
+    if (built > Math.max(...[...from, 'package-lock.json'].map((p) => newest(join(ROOT, p))))) continue;
+    console.error(`Building ${what}.`);
+    build(part);
+  }
 }
-function newestBuilt() {
-  const page = join(ROOT, 'web', 'dist', 'index.html');
-  return existsSync(page) ? statSync(page).mtimeMs : 0;
-}
+export const build = (part) => run(bin('vite'), ['build', part, '--logLevel', 'warn']);
 
 export const bin = (name) => join(ROOT, 'node_modules', '.bin', name);
 
@@ -87,11 +92,14 @@ export function ensureChromium() {
   fail('Chromium could not be installed by apt-get. Its messages above say why. Then run npm test again.');
 }
 
+/** The programs of the server, as built. */
+export const program = (name) => join(ROOT, 'server', 'dist', `${name}.js`);
+
 /** Starts the server and hands over the terminal; the server ends with us. */
 export async function serve(args) {
   mkdirSync(join(ROOT, '.roskel'), { recursive: true });
   const { spawn } = await import('node:child_process');
-  const child = spawn(process.execPath, ['--import', 'tsx', 'server/src/main.ts', ...args], { cwd: ROOT, stdio: 'inherit' });
+  const child = spawn(process.execPath, [program('main'), ...args], { cwd: ROOT, stdio: 'inherit' });
   for (const signal of ['SIGINT', 'SIGTERM']) process.on(signal, () => child.kill(signal));
   child.on('exit', (code) => process.exit(code ?? 0));
 }

@@ -1,10 +1,7 @@
 import { createHash } from 'node:crypto';
 import { readdirSync, readFileSync, statSync } from 'node:fs';
 import { join } from 'node:path';
-import { fileURLToPath } from 'node:url';
-
-/** Whatever decides what is worked out from a batch. */
-const PLACES = ['../../core/src', '../../contract/src', './store', './working'].map((p) => fileURLToPath(new URL(p, import.meta.url)));
+import { RULE_SOURCES } from './places';
 
 function* filesIn(path: string): Generator<string> {
   if (!statSync(path).isDirectory()) yield path;
@@ -12,7 +9,7 @@ function* filesIn(path: string): Generator<string> {
 }
 function print(): string {
   const hash = createHash('sha256');
-  for (const place of PLACES) for (const file of filesIn(place)) hash.update(readFileSync(file));
+  for (const place of RULE_SOURCES) for (const file of filesIn(place)) hash.update(readFileSync(file));
   return hash.digest('hex').slice(0, 16);
 }
 

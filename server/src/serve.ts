@@ -1,6 +1,5 @@
 import { createServer } from 'node:http';
 import { resolve } from 'node:path';
-import { fileURLToPath } from 'node:url';
 import { ownAddresses, ownNames } from './access/house';
 import { accessOf } from './access/passphrase';
 import { keepDaily } from './backup/daily';
@@ -11,6 +10,7 @@ import { openDb } from './db/open';
 import { openServer } from './db/server';
 import type { Store } from './db/store';
 import { createApp, localDay } from './http/app';
+import { WEB } from './places';
 import { seedDemo } from './seed/demo';
 import { refreshAll, refreshDay } from './store/batches';
 import { workBeside } from './working';
@@ -67,11 +67,15 @@ async function begin(said: Told): Promise<void> {
   });
   // A server has backups of its own (docs/server.md).
   const daily = demo || databaseUrl !== null ? null : keepDaily(store.db, resolve(data));
-  const webRoot = fileURLToPath(new URL('../../web/dist', import.meta.url));
   const names = [...ownAddresses(), ...said.names];
   // Its own name in the house is taken too, where the house knows it.
   const known = [...names, ...ownNames()];
-  const { app, announcer, devices, house } = createApp({ store, webRoot, standIns, ...(access ? { open: { access, names: known } } : {}) });
+  const { app, announcer, devices, house } = createApp({
+    store,
+    webRoot: WEB,
+    standIns,
+    ...(access ? { open: { access, names: known } } : {}),
+  });
   const server = createServer(app);
   const port = await listen(server, first, access ? undefined : '127.0.0.1');
   if (access) house.addresses.push(...names.map((name) => `http://${name}:${port}`));

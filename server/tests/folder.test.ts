@@ -5,6 +5,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
+import { program } from '../../scripts/lib/setup.mjs';
 import { beginFolder, FolderUnfit, inspectFolder, markFolder, mayEmpty, prepareFolder } from '../src/db/folder';
 import { FolderLocked, lockFolder } from '../src/db/lock';
 import { openDb } from '../src/db/open';
@@ -79,7 +80,7 @@ it('a demo may be emptied, and never a kitchen that is none', () => {
 
 describe('the command', () => {
   const start = (...args: string[]) =>
-    spawnSync(process.execPath, ['--import', 'tsx', 'server/src/main.ts', ...args], { cwd: ROOT, encoding: 'utf8', timeout: 60_000 });
+    spawnSync(process.execPath, [program('main'), ...args], { cwd: ROOT, encoding: 'utf8', timeout: 60_000 });
   it.each([
     [['--dta', 'x'], /Unknown option '--dta'.*Known are --data/],
     [['--port', 'soup'], /"soup" is no port/],

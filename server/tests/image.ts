@@ -2,6 +2,7 @@ import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import type { TestProject } from 'vitest/node';
+import { ensureBuilt } from '../../scripts/lib/setup.mjs';
 import { openDb } from '../src/db/open';
 import { seedDemo } from '../src/seed/demo';
 
@@ -19,6 +20,7 @@ declare module 'vitest' {
 }
 
 export default async function setup(project: TestProject) {
+  ensureBuilt(['server']);
   const folder = mkdtempSync(join(tmpdir(), 'roskel-image-'));
   const { db, image, close } = await openDb(null);
   const keep = async (name: 'image' | 'demo') => {

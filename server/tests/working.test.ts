@@ -29,7 +29,7 @@ it('a worker works out what would be worked out here, trouble and bottles too, w
 
 it('a worker that cannot go on is told, and what it was to do is done here', async () => {
   const told = vi.spyOn(console, 'error').mockReturnValue(undefined);
-  const beside = workBeside('./not-there.mjs');
+  const beside = workBeside('/not/there.js');
   end = beside.end;
   await expect(beside.begun).rejects.toThrow();
   expect(told).toHaveBeenCalledOnce();

@@ -5,7 +5,7 @@ import { openEngine, syncTree } from './durable';
 import { beginFolder, inspectFolder, markFolder, mayEmpty, prepareFolder } from './folder';
 import { upgradeDocuments } from './documents';
 import { lockFolder } from './lock';
-import { MIGRATIONS } from './migrations';
+import { MIGRATIONS } from '../places';
 import * as schema from './schema';
 import type { Db, Store } from './store';
 

@@ -6,7 +6,7 @@ import pg from 'pg';
 import type { ChangeEvent } from '@roskel/contract';
 import { Misused } from '../told';
 import { upgradeDocuments } from './documents';
-import { MIGRATIONS } from './migrations';
+import { MIGRATIONS } from '../places';
 import * as schema from './schema';
 import { isAway, retried, type Db, type Store } from './store';
 

@@ -1,6 +1,7 @@
 import { Worker } from 'node:worker_threads';
 import { wrap, type Endpoint } from 'comlink';
 import nodeEndpoint from 'comlink/dist/umd/node-adapter.js';
+import { WORKER } from '../places';
 import { heatsOf, workedOut } from './out';
 import type { out } from './worker';
 
@@ -28,8 +29,8 @@ export interface Beside {
   end(): void;
 }
 /** Has batches worked out in a worker as soon as it has begun. */
-export function workBeside(program = './begin.mjs'): Beside {
-  const worker = new Worker(new URL(program, import.meta.url));
+export function workBeside(program = WORKER): Beside {
+  const worker = new Worker(program);
   worker.unref();
   const remote = wrap<typeof out>(nodeEndpoint(worker) as Endpoint);
   let ended = false;

@@ -1,0 +1,22 @@
+import { defineConfig } from 'vite';
+
+/** The server and the commands as a few files: reading its four hundred sources one by one takes seconds at every start. */
+export default defineConfig({
+  root: import.meta.dirname,
+  // Those of packages too; these bring files of their own, found from where they are installed.
+  ssr: { noExternal: true, external: ['@electric-sql/pglite', 'pg', 'highs'] },
+  build: {
+    ssr: true,
+    target: 'node20',
+    outDir: 'dist',
+    minify: false,
+    rollupOptions: {
+      input: {
+        ...{ main: 'src/main.ts', worker: 'src/working/worker.ts' },
+        ...{ backup: 'src/backup/command.ts', passphrase: 'src/access/command.ts', line: '../scripts/line.ts' },
+      },
+      // All beside each other: places are found from there as from the sources.
+      output: { entryFileNames: '[name].js', chunkFileNames: '[name]-[hash].js' },
+    },
+  },
+});
