@@ -63,3 +63,32 @@ test('two windows on two processes stay in step; one process is killed, then the
   expect(line((await stored(right, id)).record.file)[2]!.params).toMatchObject({ days: 13, tempC: 24 });
   await Promise.all([left.context().close(), right.context().close()]);
 });
+
+test('two kitchens of one process, a port each: neither sees anything of the other, and each says which it is', async ({ browser }) => {
+  const both = new DemoServer(4834, false, undefined, pg.url(), ['--kitchen', 'home', '--kitchen', 'stall']);
+  try {
+    const home = await both.start();
+    const stall = home.replace('4834', '4835');
+    const page = await (await browser.newContext({ baseURL: home })).newPage();
+    const { request } = page;
+    await expect.poll(async () => (await request.get(`${stall}/api/house`).catch(() => null))?.status(), { intervals: [200] }).toBe(200);
+    const id = await importExample(page, 'Of Home Only');
+    await page.goto(`/batches/${id}`);
+    const file = (await stored(page, id)).record;
+    const headers = { 'X-Roskel': '1' };
+    const list = async (at: string) => ((await (await request.get(`${at}/api/batches`)).json()) as { id: string }[]).map((b) => b.id);
+    expect([await list(home), await list(stall)]).toEqual([[id], []]);
+    // By its id, whichever way.
+    expect((await request.get(`${stall}/api/batches/${id}`)).status()).toBe(404);
+    const data = { revision: file.revision, changes: [{ path: ['name'], before: file.file.name, after: 'Taken' }] };
+    expect((await request.patch(`${stall}/api/batches/${id}`, { data, headers })).status()).toBe(404);
+    expect((await request.delete(`${stall}/api/batches/${id}`, { headers })).status()).toBe(404);
+    expect(await (await request.get(`${stall}/api/log?topic=batches&item=${id}`)).json()).toEqual([]);
+    await page.goto(`${stall}/batches`);
+    await page.getByRole('button', { name: 'Kitchen' }).click();
+    await expect(page.getByRole('dialog')).toContainText('This kitchen is called stall');
+    await page.context().close();
+  } finally {
+    await both.end();
+  }
+});

@@ -9,6 +9,8 @@ export default defineConfig({
     ssr: true,
     target: 'node20',
     outDir: 'dist',
+    // Two commands that begin at once may both build: neither takes a file away under the other.
+    emptyOutDir: false,
     minify: false,
     rollupOptions: {
       input: {
@@ -16,7 +18,7 @@ export default defineConfig({
         ...{ backup: 'src/backup/command.ts', passphrase: 'src/access/command.ts', line: '../scripts/line.ts' },
       },
       // All beside each other: places are found from there as from the sources.
-      output: { entryFileNames: '[name].js', chunkFileNames: '[name]-[hash].js' },
+      output: { entryFileNames: '[name].js', chunkFileNames: '[name].js' },
     },
   },
 });

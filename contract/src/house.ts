@@ -7,6 +7,8 @@ export const EnterSchema = Type.Object(
 );
 /** Where others in the house find this kitchen. */
 export interface House {
+  /** Its name among several on a server; null for the one in a folder. */
+  kitchen: string | null;
   /** Others in the house may come in, with the passphrase. */
   open: boolean;
   /** Addresses for a phone, the likeliest first. */

@@ -46,7 +46,11 @@ function newest(path) {
 
 /** What is built, from what, and how one sees when. */
 const PARTS = {
-  server: { what: 'the server', from: ['server/src', 'server/vite.config.ts', 'scripts/line.ts', 'core/src', 'contract/src'], made: 'server/dist/main.js' },
+  server: {
+    what: 'the server',
+    from: ['server/src', 'server/vite.config.ts', 'scripts/line.ts', 'core/src', 'contract/src'],
+    made: 'server/dist/main.js',
+  },
   web: { what: 'the interface', from: ['web', 'core/src', 'contract/src'], made: 'web/dist/index.html' },
 };
 /** Builds what is missing or older than its sources. */

@@ -50,16 +50,26 @@ export async function serve(said: Told): Promise<void> {
   }
 }
 
-/** The embedded database in its folder, or a kitchen on the server that DATABASE_URL names. */
-async function openStore({ data, demo, fresh, databaseUrl, kitchen }: Told): Promise<Store> {
-  return databaseUrl === null ? openDb(resolve(data), { demo, fresh }) : openServer(databaseUrl, kitchen);
+/** Kitchens of one process: the embedded one in its folder, or those on the server that DATABASE_URL names. */
+function storesOf({ data, demo, fresh, databaseUrl, kitchens }: Told): (() => Promise<Store>)[] {
+  if (databaseUrl === null) return [() => openDb(resolve(data), { demo, fresh })];
+  return kitchens.map((name) => () => openServer(databaseUrl, name));
 }
 
-async function begin(said: Told): Promise<void> {
-  const { data, demo, standIns, port: first, devicePort, databaseUrl } = said;
-  const store = await openStore(said);
+interface Serving {
+  port: number;
+  /** Ends it once the change that is being made is made. */
+  stop(): Promise<void>;
+}
+
+/** One kitchen at a port of its own, from `first` on: to a browser another kitchen is another place. */
+async function serveKitchen(store: Store, said: Told, first: number, devicePort: number | null): Promise<Serving> {
+  const { data, demo, standIns, databaseUrl } = said;
   const access = said.open ? await accessOf(store.db) : null;
-  if (said.open && !access) throw new Misused('Nobody in the house is let in without a passphrase. Set one first: npm run passphrase.');
+  if (said.open && !access)
+    throw new Misused(
+      `Nobody in the house is let in without a passphrase. Set one first: npm run passphrase${store.kitchen === null ? '' : ` -- --kitchen ${store.kitchen}`}.`,
+    );
   await store.write(async (db) => {
     if (demo && (await isEmpty(db))) await seedDemo(db, localDay());
     await refreshAll(db, localDay());
@@ -71,9 +81,7 @@ async function begin(said: Told): Promise<void> {
   // Its own name in the house is taken too, where the house knows it.
   const known = [...names, ...ownNames()];
   const { app, announcer, devices, house } = createApp({
-    store,
-    webRoot: WEB,
-    standIns,
+    ...{ store, webRoot: WEB, standIns },
     ...(access ? { open: { access, names: known } } : {}),
   });
   const server = createServer(app);
@@ -93,24 +101,34 @@ async function begin(said: Told): Promise<void> {
     console.log(
       `Open to the house, with the passphrase: ${house.addresses.join(', ') || 'this machine has no address there'}. Over plain HTTP whoever listens in the network can read along; docs/server.md says how to put TLS before it.`,
     );
+  const stop = async () => {
+    clearInterval(midnight);
+    announcer.close();
+    devices.close();
+    const closed = new Promise((done) => server.close(done));
+    server.closeAllConnections();
+    await closed;
+    await daily?.stop();
+    await store.close();
+  };
+  return { port, stop };
+}
+
+async function begin(said: Told): Promise<void> {
+  const serving: Serving[] = [];
+  for (const [i, open] of storesOf(said).entries()) {
+    const first = i === 0 ? said.port : serving[i - 1]!.port + 1;
+    serving.push(await serveKitchen(await open(), said, first, said.devicePort === null ? null : said.devicePort + i));
+  }
   // Once it answers: its own beginning takes a moment.
   const beside = workBeside();
   let stopping = false;
   const stop = () => {
     if (stopping) return;
     stopping = true;
-    clearInterval(midnight);
-    announcer.close();
-    devices.close();
-    server.close(
-      () =>
-        void Promise.resolve(daily?.stop())
-          // A change that is being made is made first.
-          .then(() => store.close())
-          .then(() => beside.end())
-          .then(() => process.exit(0)),
-    );
-    server.closeAllConnections();
+    void Promise.all(serving.map((kitchen) => kitchen.stop()))
+      .then(() => beside.end())
+      .then(() => process.exit(0));
   };
   process.on('SIGINT', stop);
   process.on('SIGTERM', stop);

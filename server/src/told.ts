@@ -4,7 +4,7 @@ import { parseArgs } from 'node:util';
 export class Misused extends Error {}
 
 const USAGE =
-  'Known are --data FOLDER, --port NUMBER, --device-port NUMBER, --stand-ins, --demo, --fresh (with --demo) and --kitchen NAME (with DATABASE_URL), --open and --name HOST (with --open).';
+  'Known are --data FOLDER, --port NUMBER, --device-port NUMBER, --stand-ins, --demo, --fresh (with --demo) and --kitchen NAME, once or several times (with DATABASE_URL), --open and --name HOST (with --open).';
 export const LAST_PORT = 65_535;
 function portOf(text: string, word: string): number {
   const port = Number(text);
@@ -23,7 +23,7 @@ export function told() {
         'stand-ins': { type: 'boolean', default: false },
         demo: { type: 'boolean', default: false },
         fresh: { type: 'boolean', default: false },
-        kitchen: { type: 'string' },
+        kitchen: { type: 'string', multiple: true, default: [] },
         open: { type: 'boolean', default: false },
         name: { type: 'string', multiple: true, default: [] },
       },
@@ -36,13 +36,15 @@ export function told() {
     const { data, demo, fresh, 'stand-ins': standIns } = values;
     const databaseUrl = process.env.DATABASE_URL?.trim() || null;
     if (databaseUrl !== null && fresh) throw new Misused('--fresh empties the embedded demo only. On a server say another --kitchen.');
-    if (databaseUrl === null && values.kitchen !== undefined)
+    if (databaseUrl === null && values.kitchen.length > 0)
       throw new Misused('--kitchen names a kitchen on a server. Set DATABASE_URL too.');
-    const kitchen = values.kitchen ?? (demo ? 'demo' : 'home');
+    const kitchens = values.kitchen.length > 0 ? values.kitchen : [demo ? 'demo' : 'home'];
+    const twice = kitchens.find((name, i) => kitchens.indexOf(name) < i);
+    if (twice !== undefined) throw new Misused(`--kitchen ${twice} is said twice.`);
     const names = values.name.map((n) => n.trim().toLowerCase());
     if (names.length > 0 && !values.open)
       throw new Misused('--name says what this machine is called in the house. Say it together with --open.');
-    return { data, demo, fresh, standIns, port, devicePort, databaseUrl, kitchen, open: values.open, names };
+    return { data, demo, fresh, standIns, port, devicePort, databaseUrl, kitchens, open: values.open, names };
   } catch (error) {
     if (error instanceof Misused) throw error;
     throw new Misused(`${(error as Error).message.split('. ')[0]}. ${USAGE}`);

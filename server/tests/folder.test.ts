@@ -80,12 +80,17 @@ it('a demo may be emptied, and never a kitchen that is none', () => {
 
 describe('the command', () => {
   const start = (...args: string[]) =>
-    spawnSync(process.execPath, [program('main'), ...args], { cwd: ROOT, encoding: 'utf8', timeout: 60_000 });
+    spawnSync(process.execPath, [program('main'), ...args], {
+      ...{ cwd: ROOT, encoding: 'utf8', timeout: 60_000 },
+      env: { ...process.env, DATABASE_URL: args.includes('twice') ? 'postgres://127.0.0.1:1/none' : '' },
+    });
   it.each([
     [['--dta', 'x'], /Unknown option '--dta'.*Known are --data/],
     [['--port', 'soup'], /"soup" is no port/],
     [['--port', '70000'], /"70000" is no port/],
     [['--fresh'], /together with --demo/],
+    [['--kitchen', 'stall'], /Set DATABASE_URL too/],
+    [['--kitchen', 'twice', '--kitchen', 'twice'], /--kitchen twice is said twice/],
     [['--data', fileURLToPath(import.meta.url)], /is a file, not a folder/],
   ])('%j is answered in a sentence', (args, why) => {
     const { status, stderr } = start(...(args as string[]));

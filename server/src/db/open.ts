@@ -57,6 +57,7 @@ async function ready(folder: string | null, unlock: () => void, image?: Blob): P
   return {
     db,
     where: folder ?? 'memory',
+    kitchen: null,
     // The engine runs one transaction at a time.
     write: (work) =>
       db.transaction(async (tx) => {

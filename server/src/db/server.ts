@@ -83,6 +83,7 @@ export async function openServer(url: string, kitchen: string): Promise<Store> {
   const ears = new Ears(config, own);
   return {
     db,
+    kitchen,
     where: `kitchen "${kitchen}" on PostgreSQL ${version} at ${place}`,
     // Whoever waits here takes no connection from those who read.
     write: inTurn((work) =>

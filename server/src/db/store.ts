@@ -11,6 +11,8 @@ export interface Store {
   db: Db;
   /** What it is and where, for people. */
   where: string;
+  /** Its name among those of its server; null for the one in a folder. */
+  kitchen: string | null;
   /**
    * One change: all of it or nothing, and no other change of this kitchen meanwhile, by whatever process. What `say` is
    * told goes to the other processes with the commit; the caller tells its own windows afterwards.

@@ -138,7 +138,10 @@ export function createApp(options: AppOptions): { app: Express; announcer: Annou
   const { store } = options;
   const say = (event: ChangeEvent) => announcer.say(event);
   store.hear(say);
-  const house: House = { open: options.open !== undefined, addresses: [], feedKey: options.open ? feedKey(options.open.access) : null };
+  const house: House = {
+    ...{ kitchen: store.kitchen, open: options.open !== undefined, addresses: [] },
+    feedKey: options.open ? feedKey(options.open.access) : null,
+  };
   const log = () => {
     throw new Error('What only reads has nothing to log.');
   };

@@ -32,6 +32,7 @@ async function leave() {
 <template>
   <template v-if="house">
     <h3>In the house</h3>
+    <p v-if="house.kitchen" class="soft">This kitchen is called {{ house.kitchen }}, on a server that may have others.</p>
     <p v-if="!house.open" class="soft">
       Only this machine comes in. To let a phone or a tablet in: set a passphrase (npm run passphrase), then start with --open.
     </p>
