@@ -47,6 +47,7 @@ try {
       await page.waitForTimeout(3000);
       await page.mouse.move(640, 790);
     }
+    if (name === 'bench') await page.getByRole('heading', { name: /mixes that do it/ }).waitFor();
     if (name === 'label') await page.waitForTimeout(2500);
     if (name === 'pot') {
       await page.getByLabel('Minutes from the boil').fill('12');
