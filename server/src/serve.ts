@@ -16,6 +16,8 @@ import { refreshAll, refreshDay } from './store/batches';
 import { workBeside } from './working';
 import { LAST_PORT, Misused, type Told } from './told';
 
+/** How long a connection that says nothing is kept. */
+const KEPT_MS = 65_000;
 /** How often the server looks whether a new day has come. */
 const LOOK_AT_THE_DAY_MS = 60_000;
 
@@ -85,6 +87,8 @@ async function serveKitchen(store: Store, said: Told, first: number, devicePort:
     ...(access ? { open: { access, names: known } } : {}),
   });
   const server = createServer(app);
+  // Longer than a proxy keeps a connection (a minute is usual): whoever closes last answers everything that was sent.
+  server.keepAliveTimeout = KEPT_MS;
   const port = await listen(server, first, access ? undefined : '127.0.0.1');
   if (access) house.addresses.push(...names.map((name) => `http://${name}:${port}`));
   // Beside the page unless told otherwise.

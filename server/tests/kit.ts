@@ -99,6 +99,8 @@ export async function serveKitchen(
     ...(door ? { open: door } : {}),
   });
   const server: Server = createServer(app).listen(0, '127.0.0.1');
+  // Work of seconds in this very process: a connection kept meanwhile is not closed under the next request.
+  server.keepAliveTimeout = 60_000;
   await new Promise((done) => server.once('listening', done));
   const port = (server.address() as AddressInfo).port;
   const base = `http://127.0.0.1:${port}/api`;
