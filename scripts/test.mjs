@@ -77,8 +77,8 @@ await checks([
   ['types of the browser tests', bin('tsc'), ['--noEmit', '-p', 'e2e/tsconfig.json']],
   ['dependency rules', bin('depcruise'), ['--config', '.dependency-cruiser.cjs', 'core/src', 'contract/src', 'server/src', 'web/src']],
 ]);
-check('build of the server', bin('vite'), ['build', 'server', '--logLevel', 'warn']);
-check('build of the interface', bin('vite'), ['build', 'web', '--logLevel', 'warn']);
+check('build of the server', process.execPath, ['scripts/build.mjs', 'server']);
+check('build of the interface', process.execPath, ['scripts/build.mjs', 'web']);
 suite('unit', bin('vitest'), ['run'], (r) => ({
   passed: r.numPassedTests,
   failed: r.numFailedTests + r.numFailedTestSuites * (r.numFailedTests ? 0 : 1),

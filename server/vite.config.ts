@@ -1,10 +1,12 @@
 import { defineConfig } from 'vite';
+import { RULES } from './src/rules';
 
 /** The server and the commands as a few files: reading its four hundred sources one by one takes seconds at every start. */
 export default defineConfig({
   root: import.meta.dirname,
   // Those of packages too; these bring files of their own, found from where they are installed.
   ssr: { noExternal: true, external: ['@electric-sql/pglite', 'pg', 'highs'] },
+  define: { __RULES__: JSON.stringify(RULES) },
   build: {
     ssr: true,
     target: 'node20',

@@ -30,7 +30,7 @@ export default defineConfig({
       // The service worker keeps its name: the browser looks there for a newer one.
       output: {
         entryFileNames: (chunk) => (chunk.name === 'sw' ? 'sw.js' : 'assets/[name]-[hash].js'),
-        // A page asks for some ten files, not for a hundred; what only one page or sheet needs stays with it.
+        // A page asks for some thirty files, not for a hundred; what only one page or sheet needs stays with it.
         codeSplitting: { groups: SHARED.map((group) => ({ ...group, minShareCount: 3 })) },
       },
     },

@@ -37,34 +37,42 @@ export function ensureInstalled({ quiet = false } = {}) {
   writeFileSync(stamp, lock);
 }
 
-function newest(path) {
-  if (!existsSync(path)) return 0;
-  const s = statSync(path);
-  if (!s.isDirectory()) return s.mtimeMs;
-  return Math.max(0, ...readdirSync(path).map((name) => (name === 'dist' || name === 'node_modules' ? 0 : newest(join(path, name)))));
+function* filesIn(path) {
+  if (!statSync(path).isDirectory()) yield path;
+  else for (const name of readdirSync(path).sort()) if (name !== 'dist' && name !== 'node_modules') yield* filesIn(join(path, name));
+}
+/** By what stands in them: a copied or unpacked folder says nothing true of when. */
+function printOf(paths) {
+  const hash = createHash('sha256');
+  for (const path of paths) for (const file of filesIn(join(ROOT, path))) hash.update(file.slice(ROOT.length)).update(readFileSync(file));
+  return hash.digest('hex');
 }
 
-/** What is built, from what, and how one sees when. */
+/** What is built, and from what. */
 const PARTS = {
-  server: {
-    what: 'the server',
-    from: ['server/src', 'server/vite.config.ts', 'scripts/line.ts', 'core/src', 'contract/src'],
-    made: 'server/dist/main.js',
-  },
-  web: { what: 'the interface', from: ['web', 'core/src', 'contract/src'], made: 'web/dist/index.html' },
+  server: { what: 'the server', from: ['server/src', 'server/vite.config.ts', 'scripts/line.ts', 'core/src', 'contract/src'] },
+  web: { what: 'the interface', from: ['web', 'core/src', 'contract/src'] },
 };
-/** Builds what is missing or older than its sources. */
+const fromOf = (part) => [...PARTS[part].from, 'package-lock.json'];
+const stampOf = (part) => join(ROOT, part, 'dist', '.built-from');
+
+/** Builds a part, and notes of what. */
+export function build(part) {
+  if (!PARTS[part]) fail(`There is nothing to build that is called ${part}. Say ${Object.keys(PARTS).join(' or ')}.`);
+  const from = printOf(fromOf(part));
+  // Its configuration reads sources of ours, which name no file endings.
+  run(bin('vite'), ['build', part, '--logLevel', 'warn'], { VITE_CONFIG_NATIVE_IGNORE_WARNING: 'true' });
+  writeFileSync(stampOf(part), from);
+}
+/** Builds what is missing or was built of other sources. */
 export function ensureBuilt(parts = Object.keys(PARTS)) {
   for (const part of parts) {
-    const { what, from, made } = PARTS[part];
-    const path = join(ROOT, made);
-    const built = existsSync(path) ? statSync(path).mtimeMs : 0;
-    if (built > Math.max(...[...from, 'package-lock.json'].map((p) => newest(join(ROOT, p))))) continue;
-    console.error(`Building ${what}.`);
+    const stamp = stampOf(part);
+    if (existsSync(stamp) && readFileSync(stamp, 'utf8') === printOf(fromOf(part))) continue;
+    console.error(`Building ${PARTS[part].what}.`);
     build(part);
   }
 }
-export const build = (part) => run(bin('vite'), ['build', part, '--logLevel', 'warn']);
 
 export const bin = (name) => join(ROOT, 'node_modules', '.bin', name);
 

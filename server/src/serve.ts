@@ -16,13 +16,16 @@ import { refreshAll, refreshDay } from './store/batches';
 import { workBeside } from './working';
 import { LAST_PORT, Misused, type Told } from './told';
 
+/** Ports looked at where one kitchen is served. */
+const MOST_TRIES = 20;
 /** How long a connection that says nothing is kept. */
 const KEPT_MS = 65_000;
 /** How often the server looks whether a new day has come. */
 const LOOK_AT_THE_DAY_MS = 60_000;
 
-async function listen(server: ReturnType<typeof createServer>, first: number, host?: string): Promise<number> {
-  const last = Math.min(first + 19, LAST_PORT);
+/** Listens at the first free port of so many, from `first` on. Throws Misused. */
+async function listen(server: ReturnType<typeof createServer>, first: number, tries: number, host?: string): Promise<number> {
+  const last = Math.min(first + tries - 1, LAST_PORT);
   for (let port = first; port <= last; port++) {
     const free = await new Promise<boolean>((done, fail) => {
       const onError = (error: NodeJS.ErrnoException) => {
@@ -39,7 +42,11 @@ async function listen(server: ReturnType<typeof createServer>, first: number, ho
     });
     if (free) return port;
   }
-  throw new Misused(`No free port between ${first} and ${last}. Say another with --port.`);
+  throw new Misused(
+    tries === 1
+      ? `Port ${first} is taken or none at all. Of several kitchens each keeps its port, for what a browser keeps belongs to it. Say another with --port.`
+      : `No free port between ${first} and ${last}. Say another with --port.`,
+  );
 }
 
 /** Serves a kitchen until it is told to stop. Throws Misused where the folder or the port cannot be. */
@@ -59,12 +66,11 @@ function storesOf({ data, demo, fresh, databaseUrl, kitchens }: Told): (() => Pr
 }
 
 interface Serving {
-  port: number;
   /** Ends it once the change that is being made is made. */
   stop(): Promise<void>;
 }
 
-/** One kitchen at a port of its own, from `first` on: to a browser another kitchen is another place. */
+/** One kitchen at a port of its own: to a browser another kitchen is another place. */
 async function serveKitchen(store: Store, said: Told, first: number, devicePort: number | null): Promise<Serving> {
   const { data, demo, standIns, databaseUrl } = said;
   const access = said.open ? await accessOf(store.db) : null;
@@ -89,7 +95,7 @@ async function serveKitchen(store: Store, said: Told, first: number, devicePort:
   const server = createServer(app);
   // Longer than a proxy keeps a connection (a minute is usual): whoever closes last answers everything that was sent.
   server.keepAliveTimeout = KEPT_MS;
-  const port = await listen(server, first, access ? undefined : '127.0.0.1');
+  const port = await listen(server, first, said.kitchens.length > 1 ? 1 : MOST_TRIES, access ? undefined : '127.0.0.1');
   if (access) house.addresses.push(...names.map((name) => `http://${name}:${port}`));
   // Beside the page unless told otherwise.
   await devices.hub.listen(devicePort ?? Math.min(port + 100, LAST_PORT));
@@ -115,14 +121,16 @@ async function serveKitchen(store: Store, said: Told, first: number, devicePort:
     await daily?.stop();
     await store.close();
   };
-  return { port, stop };
+  return { stop };
 }
 
 async function begin(said: Told): Promise<void> {
+  // All of them before the first answers: a name that cannot be is told at once.
+  const stores: Store[] = [];
+  for (const open of storesOf(said)) stores.push(await open());
   const serving: Serving[] = [];
-  for (const [i, open] of storesOf(said).entries()) {
-    const first = i === 0 ? said.port : serving[i - 1]!.port + 1;
-    serving.push(await serveKitchen(await open(), said, first, said.devicePort === null ? null : said.devicePort + i));
+  for (const [i, store] of stores.entries()) {
+    serving.push(await serveKitchen(store, said, said.port + i, said.devicePort === null ? null : said.devicePort + i));
   }
   // Once it answers: its own beginning takes a moment.
   const beside = workBeside();
