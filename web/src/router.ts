@@ -1,6 +1,7 @@
 import { createRouter, createWebHistory, type RouteRecordRaw } from 'vue-router';
 import { IconBasket, IconBook2, IconBottle, IconPepper, IconScale, IconSun, IconTimeline } from '@tabler/icons-vue';
 import type { Component } from 'vue';
+import { watchWays } from './ui/remember';
 
 /** A place of the house: what the rail shows and which key leads there. A new place is a line here and a page. */
 export interface Place {
@@ -48,3 +49,4 @@ const routes: RouteRecordRaw[] = [
 ];
 
 export const router = createRouter({ history: createWebHistory(), routes });
+watchWays(router);

@@ -7,6 +7,7 @@ import { odds, shu } from '../format';
 import { useOpenBatch } from '../stores/openBatch';
 import { useBatchMenu } from '../batch/useBatchMenu';
 import { useKeys } from '../ui/keys';
+import { remember } from '../ui/remember';
 import { useNarrow } from '../ui/useNarrow';
 import { PANELS } from '../stations';
 import LineList from '../line/LineList.vue';
@@ -56,8 +57,7 @@ watch(
 );
 // The address remembers where one is: back, reload and links lead there again.
 watch(chosen, (at) => {
-  if (at && route.name === 'batch' && route.params.id === batch.id && route.query.at !== at)
-    void router.replace({ query: { ...route.query, at } });
+  if (at && route.params.id === batch.id && route.query.at !== at) void remember(router, 'batch', { query: { ...route.query, at } });
 });
 const station = computed(() => batch.report?.stations.find((s) => s.id === chosen.value) ?? null);
 const file = computed(() => batch.file);

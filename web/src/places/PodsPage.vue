@@ -23,6 +23,7 @@ import { usePods } from '../stores/pods';
 import { useSettings } from '../stores/settings';
 import { useWayBack } from '../house/useWayBack';
 import { useKeys } from '../ui/keys';
+import { remember } from '../ui/remember';
 import ListState from '../ui/ListState.vue';
 import SchoolStamp from '../heat/SchoolStamp.vue';
 import FindField from '../ui/FindField.vue';
@@ -50,7 +51,7 @@ onMounted(async () => {
   if (typeof route.query.variety === 'string') {
     from.value = route.query.variety;
     open(null);
-    await router.replace('/pods');
+    await remember(router, 'pods', '/pods');
   } else if (way.to.value) open(null);
   else if (typeof route.query.lot === 'string') openId.value = route.query.lot;
   sheet.value ||= item.value !== null;
@@ -58,7 +59,7 @@ onMounted(async () => {
 const way = useWayBack();
 watch(sheet, (now) => {
   if (!now && way.to.value) void way.goBack();
-  else void router.replace({ query: now && openId.value ? { lot: openId.value } : way.to.value ? route.query : {} });
+  else void remember(router, 'pods', { query: now && openId.value ? { lot: openId.value } : way.to.value ? route.query : {} });
 });
 function open(p: PodLotRecord | null) {
   openId.value = p?.id ?? null;
