@@ -9,7 +9,7 @@ process.env.ROSKEL_INSTALLED = '1';
 process.env.DATABASE_URL = '';
 const MANY = 'server/tests/many.test.ts';
 /** Tests of stores, on both engines; those of many writers on the server, where there is one. */
-const ON_BOTH = [...['api', 'heat', 'kept', 'ledger', 'log'].map((name) => `server/tests/${name}.test.ts`), MANY];
+const ON_BOTH = [...['api', 'foreseen', 'heat', 'kept', 'ledger', 'log'].map((name) => `server/tests/${name}.test.ts`), MANY];
 const test = { testTimeout: 60_000, hookTimeout: 60_000 };
 
 export default defineConfig({

@@ -8,7 +8,8 @@ import { DemoServer } from '../e2e/server';
 import { ensureChromium } from '../scripts/lib/setup.mjs';
 import { openDb } from '../server/src/db/open';
 import { seedDemo } from '../server/src/seed/demo';
-import { changeBatch, everyBatch, getBatch } from '../server/src/store/batches';
+import { everyBatch, getBatch } from '../server/src/store/batchReads';
+import { changeBatch } from '../server/src/store/batches';
 
 /** The built product as a browser and a disk feel it: `npm run bench -- --house`. */
 const TODAY = new Date().toISOString().slice(0, 10);

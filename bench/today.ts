@@ -8,7 +8,8 @@ import { DemoServer } from '../e2e/server';
 import { ensureChromium } from '../scripts/lib/setup.mjs';
 import { openDb } from '../server/src/db/open';
 import { seedDemo } from '../server/src/seed/demo';
-import { addBatch, everyBatch, listToday } from '../server/src/store/batches';
+import { everyBatch, listToday } from '../server/src/store/batchReads';
+import { addBatch } from '../server/src/store/batches';
 
 /** Today with 200 batches and 20,000 readings, against the database alone: `npm run bench -- --today`. */
 const TODAY = new Date().toISOString().slice(0, 10);

@@ -14,7 +14,8 @@ import type { Store } from '../src/db/store';
 import type { DeviceRack } from '../src/devices';
 import { createApp } from '../src/http/app';
 import { ROUTES } from '../src/http/routes';
-import { changeBatch, getBatch, type Saved } from '../src/store/batches';
+import { getBatch } from '../src/store/batchReads';
+import { changeBatch, type Saved } from '../src/store/batches';
 
 export interface Answer<T> {
   status: number;

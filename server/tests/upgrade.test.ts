@@ -10,7 +10,8 @@ import { lotOfVariety, summaryOf, upgradeBatch, variety, type BatchFile, type Ba
 import { DEFAULT_SETTINGS } from '@roskel/contract';
 import { openDb } from '../src/db/open';
 import * as schema from '../src/db/schema';
-import { getBatch, listBatches, refreshAll } from '../src/store/batches';
+import { getBatch, listBatches } from '../src/store/batchReads';
+import { refreshAll } from '../src/store/batches';
 import { listLarder } from '../src/store/larder';
 import { getPod, listPods } from '../src/store/pods';
 import { getSettings } from '../src/store/settings';

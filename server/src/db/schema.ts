@@ -198,16 +198,20 @@ export const bottlings = pgTable(
   (t) => [uniqueIndex('bottlings_end').on(t.batchId, t.strandId)],
 );
 
-export const shelfMoves = pgTable('shelf_moves', {
-  id: serial('id').primaryKey(),
-  bottlingId: text('bottling_id')
-    .notNull()
-    .references(() => bottlings.id),
-  delta: integer('delta').notNull(),
-  reason: text('reason').notNull(),
-  at: at('at'),
-  maker: byMaker(),
-});
+export const shelfMoves = pgTable(
+  'shelf_moves',
+  {
+    id: serial('id').primaryKey(),
+    bottlingId: text('bottling_id')
+      .notNull()
+      .references(() => bottlings.id),
+    delta: integer('delta').notNull(),
+    reason: text('reason').notNull(),
+    at: at('at'),
+    maker: byMaker(),
+  },
+  (t) => [index('shelf_moves_bottling').on(t.bottlingId)],
+);
 
 /** What was done, when, and by whom. Nothing is worked out from it. */
 export const log = pgTable(

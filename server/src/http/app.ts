@@ -47,10 +47,11 @@ const POLICY = {
 
 /** Everything that changes the kitchen is one change: the windows hear of it once it is there. */
 async function changed(route: Route, kitchen: Kitchen, store: Store, req: Request): Promise<unknown> {
+  const ready = await route.ready?.(kitchen, req);
   const { value, said } = await store.write(async (db, say) => {
     const entries: LogEntry[] = [];
     await signed(db, req.get(MAKER_HEADER));
-    const answer = await route.run({ ...kitchen, db, say, log: (entry) => void entries.push(entry) }, req);
+    const answer = await route.run({ ...kitchen, db, say, log: (entry) => void entries.push(entry) }, req, ready);
     await writeLog(db, entries);
     return answer;
   });

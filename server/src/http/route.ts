@@ -27,8 +27,17 @@ export interface Route {
   /** Takes a file in place of a JSON body. */
   takes?: string;
   status?: number;
-  run(kitchen: Kitchen, req: Request): Promise<unknown>;
+  /** What takes long and can be worked out before it is this change's turn. Throws as `run` does. */
+  ready?(kitchen: Kitchen, req: Request): Promise<unknown>;
+  /** Sees whether what was made ready still holds. */
+  run(kitchen: Kitchen, req: Request, ready?: unknown): Promise<unknown>;
 }
+
+/** A change that is worked out before its turn. */
+export const worked = <T>(
+  ready: (kitchen: Kitchen, req: Request) => Promise<T>,
+  run: (kitchen: Kitchen, req: Request, ready: T) => Promise<unknown>,
+): Pick<Route, 'ready' | 'run'> => ({ ready, run: (kitchen, req, had) => run(kitchen, req, had as T) });
 
 /** A file to be saved by the browser. */
 export class FileAnswer {

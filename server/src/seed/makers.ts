@@ -2,7 +2,7 @@ import { addDays, stationsOf, type Json } from '@roskel/core';
 import { fieldWords, type LogEntry } from '@roskel/contract';
 import type { Db } from '../db/open';
 import { log } from '../db/schema';
-import { everyBatch } from '../store/batches';
+import { everyBatch } from '../store/batchReads';
 import { addOwn } from '../store/own';
 
 const MAKERS = [

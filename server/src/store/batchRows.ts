@@ -56,13 +56,14 @@ export function columnsOf(file: BatchFile, worked: Worked, today: string) {
   return { document, name: file.name, startDate: file.startDate, ...derivedColumns(worked, today) };
 }
 
-/** Writes the readings that came, changed or went. */
-export async function writeReadings(tx: Db, batchId: string, before: readonly Reading[], after: readonly Reading[]): Promise<void> {
+/** Writes the readings that came, changed or went, and tells whether any did. */
+export async function writeReadings(tx: Db, batchId: string, before: readonly Reading[], after: readonly Reading[]): Promise<boolean> {
   const had = new Map(before.map((r) => [r.id, r]));
   const stay = new Set(after.map((r) => r.id));
   const gone = before.filter((r) => !stay.has(r.id)).map((r) => r.id);
   if (gone.length > 0) await tx.delete(readings).where(and(eq(readings.batchId, batchId), inArray(readings.id, gone)));
-  for (const r of after.filter((x) => !same(had.get(x.id), x))) {
+  const fresh = after.filter((r) => !same(had.get(r.id), r));
+  for (const r of fresh) {
     const values = {
       stationId: r.stationId,
       at: r.at,
@@ -81,4 +82,5 @@ export async function writeReadings(tx: Db, batchId: string, before: readonly Re
       .values({ batchId, id: r.id, ...values })
       .onConflictDoUpdate({ target: [readings.batchId, readings.id], set: values });
   }
+  return gone.length + fresh.length > 0;
 }

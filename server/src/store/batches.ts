@@ -1,87 +1,18 @@
 import { randomUUID } from 'node:crypto';
-import { and, asc, desc, eq, isNull, ne, or, sql } from 'drizzle-orm';
-import {
-  applyChanges,
-  changesBetween,
-  LineProblem,
-  same,
-  openNeeds,
-  seedOfFile,
-  tieReadings,
-  type BatchFile,
-  type Change,
-} from '@roskel/core';
-import type { BatchRecord, BatchRow, TodayRow } from '@roskel/contract';
+import { and, eq, isNull, ne, or, sql } from 'drizzle-orm';
+import { LineProblem, openNeeds, same, type BatchFile, type Change, type Reading } from '@roskel/core';
+import type { BatchRecord, BatchRow } from '@roskel/contract';
 import type { Db } from '../db/open';
-import { batches, larderLots, podLots, storedStuff } from '../db/schema';
+import { batches } from '../db/schema';
 import { RULES } from '../rules';
-import { working, type Worked } from '../working';
+import { working } from '../working';
+import { everyBatch, getBatch, recordOf, rowOf, type Row } from './batchReads';
 import { columnsOf, derivedColumns, fileOf, readingsOf, writeReadings } from './batchRows';
-import { NotFound, Stale, Unfit } from './errors';
+import { Stale, Unfit } from './errors';
+import { foreseeBatch, foreseeEdit, foreseen, still, type Edit, type Foreseen, type NewBatch } from './foreseen';
 import { settleKept } from './keptNews';
-import { fitFile, fitLine, refuseFuture } from './fit';
 import { coldOnly, settleShelf, type Bands } from './shelf';
 import { settleUse, STORES, type StoreName } from './stock';
-
-type Row = typeof batches.$inferSelect;
-
-const LISTED = { id: batches.id, revision: batches.revision, updatedAt: batches.updatedAt, summary: batches.summary } as const;
-const listed = async (db: Db, archived: boolean): Promise<BatchRow[]> =>
-  (await db
-    .select(LISTED)
-    .from(batches)
-    .where(eq(batches.archived, archived))
-    .orderBy(desc(batches.startDate), asc(batches.id))) as BatchRow[];
-/** The shelf of batches, newest first: what a list shows, nothing is worked out. */
-export const listBatches = (db: Db): Promise<BatchRow[]> => listed(db, false);
-export const archivedBatches = (db: Db): Promise<BatchRow[]> => listed(db, true);
-
-const recordOf = ({ id, revision, updatedAt }: Row, file: BatchFile): BatchRecord => ({ id, revision, updatedAt, file });
-
-/** Whole batches, archived or not. */
-export async function everyBatch(db: Db): Promise<BatchRecord[]> {
-  const rows = await db.select().from(batches).orderBy(asc(batches.id));
-  const own = await readingsOf(
-    db,
-    rows.map((r) => r.id),
-  );
-  return rows.map((r) => recordOf(r, fileOf(r, own.get(r.id)!)));
-}
-
-export async function getBatch(db: Db, id: string): Promise<BatchRecord> {
-  const [row] = await db.select().from(batches).where(eq(batches.id, id));
-  if (!row) throw new NotFound('This batch is not there any more.');
-  return recordOf(row, fileOf(row, (await readingsOf(db, [id])).get(id)!));
-}
-
-/** What the batches ask for, and their jars: the latest first. */
-export async function listToday(db: Db): Promise<TodayRow[]> {
-  const rows = await db
-    .select({
-      ...{ id: batches.id, revision: batches.revision, name: batches.name, startDate: batches.startDate },
-      ...{ needs: batches.needs, today: batches.today },
-    })
-    .from(batches)
-    .where(
-      and(
-        eq(batches.archived, false),
-        sql`(json_array_length(${batches.today} -> 'duties') > 0 or json_array_length(${batches.today} -> 'jars') > 0)`,
-      ),
-    )
-    .orderBy(desc(batches.startDate), asc(batches.id));
-  return rows.map(({ today, needs, ...of }) => ({ ...of, needs: needs ?? [], ...today! }));
-}
-
-async function rowOf(db: Db, id: string): Promise<BatchRow> {
-  const [row] = await db.select(LISTED).from(batches).where(eq(batches.id, id));
-  if (!row) throw new NotFound('This batch is not there any more.');
-  return row as BatchRow;
-}
-
-/** A file as it is stored: the seed of its worlds fixed once, and every measured pH tied to what it was measured on. */
-function settled(file: BatchFile, before: BatchFile | null): BatchFile {
-  return tieReadings(before, { ...file, seed: before?.seed ?? seedOfFile(file) });
-}
 
 /** A batch as it was stored, and what else that changed. */
 export interface Saved {
@@ -107,23 +38,20 @@ function newlyWanted(before: BatchFile | null, after: BatchFile): StoreName[] {
 
 type Told = Awaited<ReturnType<typeof settleKept>>;
 
-async function settle(
-  tx: Db,
-  id: string,
-  file: BatchFile,
-  worked: Worked,
-  today: string,
-  bands: Bands,
-): Promise<{ touched: Saved['touched']; told: Told }> {
-  const idsIn = async (table: typeof podLots | typeof larderLots | typeof storedStuff) =>
-    new Set((await tx.select({ id: table.id }).from(table)).map((r) => r.id));
-  // What is archived still has its ledger.
-  const there = { pods: await idsIn(podLots), larder: await idsIn(larderLots), stored: await idsIn(storedStuff) };
-  const touched: Saved['touched'] = new Set(await settleUse(tx, id, file, (n) => there[n.store].has(n.id)));
-  if (await settleShelf(tx, id, file, worked, today, bands)) touched.add('shelf');
+async function settle(tx: Db, id: string, file: BatchFile, of: Foreseen, bands: Bands): Promise<{ touched: Saved['touched']; told: Told }> {
+  const touched: Saved['touched'] = new Set(await settleUse(tx, id, file));
+  if (await settleShelf(tx, id, of, bands)) touched.add('shelf');
   const told = await settleKept(tx, id, file);
   for (const store of ['stored', 'pods'] as const) if (told[store].length > 0) touched.add(store);
   return { touched, told };
+}
+
+/** What is stored now, from the row that was just written; what told others may have been told itself. */
+async function stored(db: Db, row: Row, others: Saved[], readings?: Reading[]): Promise<Pick<Saved, 'record' | 'row'>> {
+  const { id, revision, updatedAt, summary } = row;
+  if (others.length > 0) return { record: await getBatch(db, id), row: await rowOf(db, id) };
+  const own = readings ?? (await readingsOf(db, [id])).get(id)!;
+  return { record: recordOf(row, fileOf(row, own)), row: { id, revision, updatedAt, summary: summary! } };
 }
 
 /** Batches that took kept things of which more is known now, each told of it. */
@@ -133,7 +61,7 @@ async function tell(db: Db, told: Told, today: string): Promise<Saved[]> {
   for (const { id, revision, file } of await everyBatch(db)) {
     if (!file.stored.some((s) => told.stored.includes(s.id)) && !file.lots.some((l) => told.pods.includes(l.id))) continue;
     try {
-      saved.push(await changeBatch(db, id, revision, [], today));
+      saved.push(await db.transaction((tx) => changeBatch(tx as unknown as Db, id, revision, [], today)));
     } catch (error) {
       if (!(error instanceof Unfit || error instanceof Stale)) throw error;
       // Its line does not run with it: its page says so, and its bottles promise nothing.
@@ -143,66 +71,48 @@ async function tell(db: Db, told: Told, today: string): Promise<Saved[]> {
   return saved;
 }
 
-export async function addBatch(db: Db, value: unknown, today: string, id: string = randomUUID()): Promise<Saved> {
-  const file = settled(await fitFile(db, value), null);
-  refuseFuture(file, today);
-  const worked = await fitLine(file, today);
-  const { touched, told } = await db.transaction(async (tx) => {
-    const t = tx as unknown as Db;
-    await t.insert(batches).values({ id, ...columnsOf(file, worked, today) });
-    await writeReadings(t, id, [], file.readings);
-    return settle(t, id, file, worked, today, 'always');
-  });
+/** Adds a batch, `ready` or from a batch file. Throws Unfit. */
+export async function addBatch(db: Db, value: unknown, today: string, id: string = randomUUID(), ready?: NewBatch): Promise<Saved> {
+  const { file, of } = (await still(db, ready, today)) ?? (await foreseeBatch(db, value, today));
+  const [row] = await db
+    .insert(batches)
+    .values({ id, ...columnsOf(file, of.worked, today) })
+    .returning();
+  await writeReadings(db, id, [], file.readings);
+  const { touched, told } = await settle(db, id, file, of, 'always');
   for (const store of newlyWanted(null, file)) touched.add(store);
   const others = await tell(db, told, today);
-  return { record: await getBatch(db, id), row: await rowOf(db, id), changes: [], merged: false, more: false, touched, others };
+  return { ...(await stored(db, row!, others)), changes: [], merged: false, more: false, touched, others };
 }
 
-/** A file but for what says nothing of its heat. */
-const ofHeat = (file: BatchFile) => ({ ...file, name: '', dutiesDone: [], later: [] });
-
-/** An edit that meets one made at the very same moment is tried again on top of it, this often. */
-const TRIES = 5;
-
 /**
- * Makes changes in a batch, on top of whatever else was changed since `revision`. Throws Stale, with what is there now,
- * when the same fields were changed otherwise meanwhile; then nothing is stored.
+ * Makes changes in a batch, on top of whatever else was changed since `revision`; `ready` is what was worked out of them
+ * before. Throws NotFound, Unfit, and Stale, with what is there now, when the same fields were changed otherwise meanwhile;
+ * then nothing is stored.
  */
-export async function changeBatch(db: Db, id: string, revision: number, changes: readonly Change[], today: string): Promise<Saved> {
-  for (let tried = 0; tried < TRIES; tried++) {
-    const now = await getBatch(db, id);
-    const before = now.file;
-    const { value, clashes } = applyChanges(before, changes);
-    if (clashes.length > 0) throw new Stale(now);
-    const file = settled(await fitFile(db, value), before);
-    refuseFuture(file, today);
-    const merged = now.revision !== revision;
-    const made = changesBetween(before, file);
-    // Said twice, after an answer that was lost: it is there already.
-    if (made.length === 0)
-      return { record: now, row: await rowOf(db, id), changes: [], merged, more: !same(value, before), touched: new Set(), others: [] };
-    const worked = await fitLine(file, today);
-    // A name or a tick is nothing to the heat.
-    const bands = same(ofHeat(before), ofHeat(file)) ? 'when new' : 'always';
-    const outcome = await db.transaction(async (tx) => {
-      const t = tx as unknown as Db;
-      const done = await t
-        .update(batches)
-        .set({ ...columnsOf(file, worked, today), revision: sql`${batches.revision} + 1`, updatedAt: sql`now()` })
-        .where(and(eq(batches.id, id), eq(batches.revision, now.revision)))
-        .returning({ id: batches.id });
-      if (done.length === 0) return null;
-      await writeReadings(t, id, before.readings, file.readings);
-      return settle(t, id, file, worked, today, bands);
-    });
-    if (!outcome) continue;
-    const { touched, told } = outcome;
-    for (const store of newlyWanted(before, file)) touched.add(store);
-    const others = await tell(db, told, today);
-    const [record, row] = [await getBatch(db, id), await rowOf(db, id)];
-    return { record, row, changes: made, merged, more: !same(value, file), touched, others };
-  }
-  throw new Stale(await getBatch(db, id));
+export async function changeBatch(
+  db: Db,
+  id: string,
+  revision: number,
+  changes: readonly Change[],
+  today: string,
+  ready?: Edit,
+): Promise<Saved> {
+  const { now, file, made, more, heat, of } = (await still(db, ready, today)) ?? (await foreseeEdit(db, id, changes, today));
+  const merged = now.revision !== revision;
+  // Said twice, after an answer that was lost: it is there already.
+  if (!of) return { record: now, row: await rowOf(db, id), changes: [], merged, more, touched: new Set(), others: [] };
+  const [row] = await db
+    .update(batches)
+    .set({ ...columnsOf(file, of.worked, today), revision: sql`${batches.revision} + 1`, updatedAt: sql`now()` })
+    .where(eq(batches.id, id))
+    .returning();
+  const read = await writeReadings(db, id, now.file.readings, file.readings);
+  const { touched, told } = await settle(db, id, file, of, heat ? 'always' : 'when new');
+  for (const store of newlyWanted(now.file, file)) touched.add(store);
+  const others = await tell(db, told, today);
+  const as = await stored(db, row!, others, read ? undefined : now.file.readings);
+  return { ...as, changes: made, merged, more, touched, others };
 }
 
 /** Archives a batch or brings it back; nothing of it is deleted, and what it took stays taken. */
@@ -234,7 +144,7 @@ export async function refreshAll(db: Db, today: string, { all = false, bands = f
         const t = tx as unknown as Db;
         const worked = await working.workedOut(file, today);
         await t.update(batches).set(derivedColumns(worked, today)).where(eq(batches.id, id));
-        await settleShelf(t, id, file, worked, today, bands ? 'always' : 'when changed');
+        await settleShelf(t, id, foreseen(file, worked, today), bands ? 'always' : 'when changed');
         await tell(t, await settleKept(t, id, file), today);
       });
     } catch (error) {

@@ -1,29 +1,41 @@
-import { inArray } from 'drizzle-orm';
-import { addDays, carry, namesOf, pathOf, stationsOf, withJar, type BatchFile, type PodLot, type StoredStuff } from '@roskel/core';
+import { asc, inArray } from 'drizzle-orm';
+import { addDays, carry, namesOf, pathOf, same, stationsOf, withJar, type BatchFile, type PodLot, type StoredStuff } from '@roskel/core';
 import { checkBatchFile } from '@roskel/contract/validate';
 import type { Db } from '../db/open';
 import { podLots, storedStuff } from '../db/schema';
 import { working, type Trouble, type Worked } from '../working';
 import { Unfit } from './errors';
 
+/** What the stores say to a file. */
+interface Known {
+  lots: PodLot[];
+  stored: StoredStuff[];
+}
 /**
  * Lots that a file names and does not carry, as the stores have them; stored things as they are known here, and of lots how
  * sure their jar was, whatever the file says: what became of it since is told here.
  */
-async function known(db: Db, file: BatchFile): Promise<{ lots: PodLot[]; stored: StoredStuff[] }> {
+async function known(db: Db, file: BatchFile): Promise<Known> {
   const names = stationsOf(file).map((s) => namesOf(s.entry));
   const [lotIds, storedIds] = [names.flatMap((n) => [...n.lots]), names.flatMap((n) => [...n.stored])];
-  const here = lotIds.length === 0 ? [] : await db.select({ lot: podLots.lot }).from(podLots).where(inArray(podLots.id, lotIds));
+  const here =
+    lotIds.length === 0
+      ? []
+      : await db.select({ lot: podLots.lot }).from(podLots).where(inArray(podLots.id, lotIds)).orderBy(asc(podLots.id));
   const lots = here.flatMap(({ lot }): PodLot[] => {
     const carried = file.lots.find((l) => l.id === lot.id);
     if (!carried) return [lot];
     return carried.jar === lot.jar ? [] : [withJar(carried, lot.jar ?? null)];
   });
-  const stored =
+  const stuff =
     storedIds.length === 0
       ? []
-      : (await db.select({ stuff: storedStuff.stuff }).from(storedStuff).where(inArray(storedStuff.id, storedIds))).map((r) => r.stuff);
-  return { lots, stored };
+      : await db
+          .select({ stuff: storedStuff.stuff })
+          .from(storedStuff)
+          .where(inArray(storedStuff.id, storedIds))
+          .orderBy(asc(storedStuff.id));
+  return { lots, stored: stuff.map((r) => r.stuff) };
 }
 
 /** The path in a file of something that stops its line. */
@@ -32,19 +44,25 @@ function troublePath(file: BatchFile, { stationId, field }: Trouble): string {
   return `${pathOf(file, stationId)}/${inner}`.replace(/\/$/, '');
 }
 
+/** A file that is fit to be stored, and what that stands on: the file that was given, and what the stores said to it. */
+export interface Fit {
+  file: BatchFile;
+  given: BatchFile;
+  said: Known;
+}
 /** A file that is fit to be stored in its shape and meaning; whether its line runs, fitLine tells. Throws Unfit with every field that is wrong. */
-export async function fitFile(db: Db, value: unknown): Promise<BatchFile> {
+export async function fitFile(db: Db, value: unknown): Promise<Fit> {
   const checked = checkBatchFile(value);
   if (!checked.ok) throw new Unfit('Some of this cannot be.', checked.errors);
-  let file: BatchFile;
+  const said = await known(db, checked.file);
   try {
-    const { lots, stored } = await known(db, checked.file);
-    file = carry(checked.file, lots, [], stored);
+    return { file: carry(checked.file, said.lots, [], said.stored), given: checked.file, said };
   } catch (error) {
     throw new Unfit((error as Error).message, [{ path: 'lots', message: (error as Error).message }]);
   }
-  return file;
 }
+/** Whether the stores say now what they said then. */
+export const fitsStill = async (db: Db, { given, said }: Fit): Promise<boolean> => same(await known(db, given), said);
 
 /** What is worked out from a file that is to be stored: its line runs. Throws Unfit with the field that stops it. */
 export async function fitLine(file: BatchFile, today: string): Promise<Worked> {

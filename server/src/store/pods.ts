@@ -4,7 +4,7 @@ import { isIngredient, turned, TURNS, turnsFor, withJar, type PodLot, type Turn 
 import type { LotHistory, Move, NewPodLot, PodLotInput, PodLotRecord } from '@roskel/contract';
 import type { Db } from '../db/open';
 import { podLots } from '../db/schema';
-import { getBatch } from './batches';
+import { getBatch } from './batchReads';
 import { NotFound, Stale, Unfit } from './errors';
 import { heatHistory, stateHeat } from './heat';
 import { settleKept } from './keptNews';

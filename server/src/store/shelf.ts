@@ -1,11 +1,12 @@
 import { and, desc, eq, ne, sql } from 'drizzle-orm';
-import { LineProblem, MAIN_STRAND, same, type BatchFile } from '@roskel/core';
+import { LineProblem, MAIN_STRAND, same } from '@roskel/core';
 import type { BottlingRecord, ShelfMoveLine } from '@roskel/contract';
+import { asked } from '../db/asked';
 import type { Db } from '../db/open';
 import { bottlings, shelfMoves } from '../db/schema';
 import { NotFound, Unfit } from './errors';
 import { madeBy, makerName, makers } from './log';
-import { working, type BottleHeat, type Worked } from '../working';
+import type { Foreseen } from './foreseen';
 
 /** The id of the bottles that a strand ends in: the batch's own where there is one end, as it always was. */
 const bottlingId = (batchId: string, strandId: string) => (strandId === MAIN_STRAND ? batchId : `${batchId}.${strandId}`);
@@ -16,19 +17,18 @@ export type Bands = 'always' | 'when changed' | 'when new';
  * Keeps the shelf in step with a batch: the bottles of each end are there exactly while its last station is done. Tells
  * whether the shelf changed. Throws LineProblem where the line has trouble.
  */
-export async function settleShelf(db: Db, batchId: string, file: BatchFile, worked: Worked, today: string, bands: Bands): Promise<boolean> {
+export async function settleShelf(db: Db, batchId: string, { worked, heats }: Foreseen, bands: Bands): Promise<boolean> {
   if (worked.trouble) throw new LineProblem(worked.trouble.stationId, worked.trouble.field, worked.trouble.message);
   const rows = await db.select().from(bottlings).where(eq(bottlings.batchId, batchId));
   let changed = false;
   const there = new Set<string>();
-  let heats: Record<string, BottleHeat> | null = null;
   for (const { strandId, values } of worked.bottles!) {
     there.add(strandId);
     const had = rows.find((r) => r.strandId === strandId);
     const as = had?.heat.fresh && same({ ...had, ...values }, had);
     if (bands !== 'always' && as) continue;
     const anew = bands !== 'when new' || !had?.heat.fresh;
-    const heat = anew ? (heats ??= await working.heatsOf(file, today))[strandId]! : had.heat;
+    const heat = anew ? (await heats())[strandId]! : had.heat;
     await db
       .insert(bottlings)
       .values({ id: bottlingId(batchId, strandId), batchId, strandId, ...values, heat })
@@ -53,24 +53,42 @@ export async function coldOnly(db: Db, batchId: string): Promise<void> {
     .where(and(eq(bottlings.batchId, batchId), ne(bottlings.place, 'bin')));
 }
 
-export async function listShelf(db: Db): Promise<BottlingRecord[]> {
-  const rows = await db.select().from(bottlings).where(eq(bottlings.archived, false)).orderBy(desc(bottlings.bottledOn));
-  const moved = await db
-    .select({ id: shelfMoves.bottlingId, sum: sql<number>`sum(${shelfMoves.delta})`.mapWith(Number) })
+/** Bottlings, and how many bottles each lost and got back. */
+function counted(db: Db) {
+  const moved = db
+    .select({ id: shelfMoves.bottlingId, sum: sql<number>`sum(${shelfMoves.delta})`.mapWith(Number).as('sum') })
     .from(shelfMoves)
-    .groupBy(shelfMoves.bottlingId);
-  const sums = new Map(moved.map((m) => [m.id, m.sum]));
-  return rows.map(({ archived: _, ...row }) => ({ ...row, left: Math.max(0, row.bottles + (sums.get(row.id) ?? 0)) }));
+    .groupBy(shelfMoves.bottlingId)
+    .as('moved');
+  return db.select({ row: bottlings, moved: moved.sum }).from(bottlings).leftJoin(moved, eq(moved.id, bottlings.id));
+}
+const recordOf = ({ archived: _, ...row }: typeof bottlings.$inferSelect, moved: number | null): BottlingRecord => ({
+  ...row,
+  left: Math.max(0, row.bottles + (moved ?? 0)),
+});
+const shelf = asked('shelf', (db) => counted(db).where(eq(bottlings.archived, false)).orderBy(desc(bottlings.bottledOn)));
+
+export async function listShelf(db: Db): Promise<BottlingRecord[]> {
+  return (await shelf(db)).map(({ row, moved }) => recordOf(row, moved));
 }
 
+/** Takes bottles from the shelf or puts them back. Throws NotFound, and Unfit where it cannot hold that. */
 export async function moveShelf(db: Db, id: string, delta: number, reason: string): Promise<BottlingRecord> {
-  const there = (await listShelf(db)).find((b) => b.id === id);
-  if (!there) throw new NotFound('These bottles are not on the shelf.');
-  if (there.left + delta < 0 || there.left + delta > there.bottles) {
-    throw new Unfit('The shelf cannot hold that.', [{ path: 'delta', message: `There are ${there.left} of ${there.bottles} bottles.` }]);
+  const [row] = await db
+    .select()
+    .from(bottlings)
+    .where(and(eq(bottlings.id, id), eq(bottlings.archived, false)));
+  if (!row) throw new NotFound('These bottles are not on the shelf.');
+  const [moves] = await db
+    .select({ sum: sql<number>`coalesce(sum(${shelfMoves.delta}), 0)`.mapWith(Number) })
+    .from(shelfMoves)
+    .where(eq(shelfMoves.bottlingId, id));
+  const { left } = recordOf(row, moves!.sum);
+  if (left + delta < 0 || left + delta > row.bottles) {
+    throw new Unfit('The shelf cannot hold that.', [{ path: 'delta', message: `There are ${left} of ${row.bottles} bottles.` }]);
   }
   await db.insert(shelfMoves).values({ bottlingId: id, delta, reason });
-  return (await listShelf(db)).find((b) => b.id === id)!;
+  return recordOf(row, moves!.sum + delta);
 }
 
 /** What became of the bottles of one bottling, newest first. Throws NotFound. */

@@ -1,12 +1,13 @@
-import { and, asc, eq, sql } from 'drizzle-orm';
+import { and, asc, eq, inArray, sql } from 'drizzle-orm';
 import { needsOf, stationsOf, type BatchFile, type Need } from '@roskel/core';
 import type { LedgerLine } from '@roskel/contract';
 import type { Db } from '../db/open';
-import { batches, stockMoves } from '../db/schema';
+import { batches, larderLots, podLots, stockMoves, storedStuff } from '../db/schema';
 import { madeBy, makerName, makers } from './log';
 
 export const STORES = ['pods', 'larder', 'stored'] as const satisfies readonly Need['store'][];
 export type StoreName = Need['store'];
+const TABLES = { pods: podLots, larder: larderLots, stored: storedStuff } as const;
 
 /** Grams in stock by item, or of one item: the sum of the ledger. */
 export async function stockOf(db: Db, store: StoreName, itemId?: string): Promise<Map<string, number>> {
@@ -52,16 +53,32 @@ export async function ledgerOf(db: Db, store: StoreName, itemId: string): Promis
   return rows.map((r) => ({ ...r, leftG: (leftG += r.deltaG) })).reverse();
 }
 
+/** What is needed that the stores know of, as "store|id"; what is archived still has its ledger. */
+async function kept(db: Db, needs: readonly Need[]): Promise<Set<string>> {
+  const found = new Set<string>();
+  for (const store of STORES) {
+    const ids = [...new Set(needs.filter((n) => n.store === store).map((n) => n.id))];
+    if (ids.length === 0) continue;
+    const table = TABLES[store];
+    for (const { id } of await db.select({ id: table.id }).from(table).where(inArray(table.id, ids))) found.add(`${store}|${id}`);
+  }
+  return found;
+}
+
 /**
  * Makes the ledger say what a batch has used: what its finished stations need, no more and no less. Ticking a
  * station off takes stock, un-ticking it gives it back, each as a move of its own.
  */
-export async function settleUse(db: Db, batchId: string, file: BatchFile, has: (need: Need) => boolean): Promise<Set<StoreName>> {
+export async function settleUse(db: Db, batchId: string, file: BatchFile): Promise<Set<StoreName>> {
+  const done = stationsOf(file).filter(({ entry }) => entry.log.doneOn !== undefined);
+  const there = await kept(
+    db,
+    done.flatMap(({ entry }) => needsOf(entry)),
+  );
   const wanted = new Map<string, { need: Need; stationId: string }>();
-  for (const { entry: s } of stationsOf(file)) {
-    if (s.log.doneOn === undefined) continue;
+  for (const { entry: s } of done) {
     for (const need of needsOf(s)) {
-      if (!has(need)) continue;
+      if (!there.has(`${need.store}|${need.id}`)) continue;
       const key = `${need.store}|${need.id}|${s.id}`;
       // The same thing at once and late is taken twice.
       const massG = need.massG + (wanted.get(key)?.need.massG ?? 0);

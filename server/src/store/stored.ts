@@ -4,7 +4,7 @@ import { bottledStuff, isThere, keptStuff, LineProblem, same, type Leaving, type
 import type { KeepInput, LedgerLine, Move, StoredRecord } from '@roskel/contract';
 import type { Db } from '../db/open';
 import { bottlings, stockMoves, storedStuff } from '../db/schema';
-import { getBatch } from './batches';
+import { getBatch } from './batchReads';
 import { NotFound, Unfit } from './errors';
 import { keptOf, type Kept } from './promised';
 import { moveShelf } from './shelf';

@@ -3,7 +3,7 @@ import { endStrands, lotShu, mainEnd, podVariance, tastedSauce, type HeatEvent, 
 import type { HeatInput, HeatSubject } from '@roskel/contract';
 import type { Db } from '../db/open';
 import { heatEvents, podLots } from '../db/schema';
-import { getBatch } from './batches';
+import { getBatch } from './batchReads';
 import { NotFound, Unfit } from './errors';
 import { keptEvents, knowledge, settleLots, stateHeat, type HeatSaved } from './heat';
 

@@ -1,3 +1,4 @@
+import type { Request } from 'express';
 import { newBatch, type Change } from '@roskel/core';
 import {
   BatchAnswer,
@@ -10,10 +11,12 @@ import {
   TodayAnswer,
   type BatchSaved,
 } from '@roskel/contract';
-import { addBatch, archiveBatch, archivedBatches, changeBatch, getBatch, listBatches, listToday, type Saved } from '../../store/batches';
+import { archivedBatches, getBatch, listBatches, listToday } from '../../store/batchReads';
+import { addBatch, archiveBatch, changeBatch, type Saved } from '../../store/batches';
 import { calendarOf } from '../../calendar';
 import { batchEntries } from '../../store/log';
-import { archiveRoutes, FileAnswer, param, type Kitchen, type Route } from '../route';
+import { foreseeBatch, foreseeEdit } from '../../store/foreseen';
+import { archiveRoutes, FileAnswer, param, worked, type Kitchen, type Route } from '../route';
 
 /** Changes larger than this are fetched by those who want them. */
 const MOST_SAID = 20_000;
@@ -24,10 +27,20 @@ function announceBatch(k: Kitchen, { record: { id, revision }, row, changes, tou
   for (const topic of touched) k.say({ topic, id });
   for (const other of others) announceBatch(k, other);
 }
-function added(k: Kitchen, saved: Saved, did: 'added' | 'read-in') {
-  announceBatch(k, saved);
-  k.log({ topic: 'batches', itemId: saved.record.id, name: saved.record.file.name, did });
-  return saved.record;
+/** A batch is added: the one that a request says. */
+const adding = (said: (req: Request) => unknown, did: 'added' | 'read-in') =>
+  worked(
+    (k, req) => foreseeBatch(k.db, said(req), k.today()),
+    async (k, _req, ready) => {
+      const saved = await addBatch(k.db, ready.fit.given, k.today(), undefined, ready);
+      announceBatch(k, saved);
+      k.log({ topic: 'batches', itemId: saved.record.id, name: saved.record.file.name, did });
+      return saved.record;
+    },
+  );
+interface EditBody {
+  revision: number;
+  changes: Change[];
 }
 
 export const batchRoutes: readonly Route[] = [
@@ -62,10 +75,7 @@ export const batchRoutes: readonly Route[] = [
     body: NewBatchSchema,
     answer: BatchAnswer,
     status: 201,
-    run: async (k, req) => {
-      const { name, startDate, goal } = req.body;
-      return added(k, await addBatch(k.db, newBatch(name, startDate, goal), k.today()), 'added');
-    },
+    ...adding((req) => newBatch(req.body.name, req.body.startDate, req.body.goal), 'added'),
   },
   {
     method: 'post',
@@ -74,7 +84,7 @@ export const batchRoutes: readonly Route[] = [
     body: FileBodySchema,
     answer: BatchAnswer,
     status: 201,
-    run: async (k, req) => added(k, await addBatch(k.db, req.body.file, k.today()), 'read-in'),
+    ...adding((req) => req.body.file, 'read-in'),
   },
   ...archiveRoutes('batches', { put: archiveBatch, list: archivedBatches, answer: BatchRowAnswer, also: ['pods', 'larder', 'stored'] }),
   { method: 'get', path: '/batches/:id', summary: 'One batch', answer: BatchAnswer, run: (k, req) => getBatch(k.db, param(req, 'id')) },
@@ -84,13 +94,16 @@ export const batchRoutes: readonly Route[] = [
     summary: 'Change a batch, on top of what others changed; 409 when the same field was changed otherwise',
     body: EditBatchSchema,
     answer: BatchSavedAnswer,
-    run: async (k, req): Promise<BatchSaved> => {
-      const { revision, changes } = req.body as { revision: number; changes: Change[] };
-      const saved = await changeBatch(k.db, param(req, 'id'), revision, changes, k.today());
-      if (saved.changes.length > 0) announceBatch(k, saved);
-      for (const entry of batchEntries(saved.record.id, saved.record.file, saved.changes)) k.log(entry);
-      const { record, merged, more } = saved;
-      return { revision: record.revision, updatedAt: record.updatedAt, file: merged || more ? record.file : null };
-    },
+    ...worked(
+      (k, req) => foreseeEdit(k.db, param(req, 'id'), (req.body as EditBody).changes, k.today()),
+      async (k, req, ready): Promise<BatchSaved> => {
+        const { revision, changes } = req.body as EditBody;
+        const saved = await changeBatch(k.db, param(req, 'id'), revision, changes, k.today(), ready);
+        if (saved.changes.length > 0) announceBatch(k, saved);
+        for (const entry of batchEntries(saved.record.id, saved.record.file, saved.changes)) k.log(entry);
+        const { record, merged, more } = saved;
+        return { revision: record.revision, updatedAt: record.updatedAt, file: merged || more ? record.file : null };
+      },
+    ),
   },
 ];

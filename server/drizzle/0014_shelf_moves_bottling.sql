@@ -1,0 +1,1 @@
+CREATE INDEX "shelf_moves_bottling" ON "shelf_moves" USING btree ("bottling_id");
