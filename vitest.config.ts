@@ -14,7 +14,7 @@ const test = { testTimeout: 60_000, hookTimeout: 60_000 };
 
 export default defineConfig({
   plugins: [vue()],
-  define: { __KEPT_HEADER__: JSON.stringify('X-Roskel-Kept') },
+  define: { __KEPT_HEADER__: JSON.stringify('X-Roskel-Kept'), __KEPT_ANSWERS__: JSON.stringify('roskel-kitchen') },
   test: {
     maxWorkers: MAX_WORKERS,
     reporters: process.env.ROSKEL_REPORT ? ['default', ['json', { outputFile: process.env.ROSKEL_REPORT }]] : ['default'],

@@ -1,4 +1,7 @@
-import type { BottlingRecord } from '@roskel/contract';
+import { mkdtempSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import type { BatchRecord, BottlingRecord } from '@roskel/contract';
 import { postgresAt, startPostgres, type Started } from '../scripts/lib/postgres.mjs';
 import { DemoServer } from './server';
 import { expect, importExample, line, stored, test, type } from './test';
@@ -90,5 +93,55 @@ test('two kitchens of one process, a port each: neither sees anything of the oth
     await page.context().close();
   } finally {
     await both.end();
+  }
+});
+
+test('kitchens that changed their ports: what was typed for one is not sent to the other, and is stored when its own is back', async ({
+  browser,
+}) => {
+  test.slow();
+  const named = (...names: string[]) => names.flatMap((n) => ['--kitchen', n]);
+  const folder = mkdtempSync(join(tmpdir(), 'roskel-ports-'));
+  const served = (...names: string[]) => new DemoServer(4836, false, folder, pg.url(), named(...names));
+  let now = served('barn', 'yard');
+  const at = await now.start();
+  const page = await (await browser.newContext({ baseURL: at })).newPage();
+  const other = at.replace('4836', '4837');
+  const days = async (base: string, id: string) => {
+    const { file } = (await (await page.request.get(`${base}/api/batches/${id}`)).json()) as BatchRecord;
+    return line(file)[2]!.params;
+  };
+  try {
+    // A copy of a kitchen is another kitchen, with the same batches in it.
+    const id = await importExample(page, 'In Both');
+    const copy = await (await page.request.get('/api/kitchen')).body();
+    const headers = { 'X-Roskel': '1', 'Content-Type': 'application/zip' };
+    await expect
+      .poll(async () => (await page.request.get(`${other}/api/house`).catch(() => null))?.status(), { intervals: [200] })
+      .toBe(200);
+    expect((await page.request.post(`${other}/api/kitchen`, { data: copy, headers })).ok()).toBe(true);
+    await page.goto(`/batches/${id}?at=ferment`);
+    await type(page, 'Days', '12');
+    await expect(page.getByText('Saved', { exact: true })).toBeVisible();
+    await now.stop();
+    await type(page, 'Days', '15');
+    await expect(page.getByText(/Not stored yet: the server does not answer/)).toBeVisible();
+
+    now = served('yard', 'barn');
+    await now.start();
+    await expect(page.getByText('Another kitchen answers at this address than before')).toBeVisible();
+    await expect(page.getByLabel('Days', { exact: true })).not.toHaveValue(/1[25]/);
+    await expect.poll(() => days(other, id).catch(() => null), { intervals: [200] }).toMatchObject({ days: 12 });
+    expect(await days(at, id)).not.toMatchObject({ days: 15 });
+
+    await now.stop();
+    now = served('barn', 'yard');
+    await now.start();
+    await expect(page.getByLabel('Days', { exact: true })).toHaveValue('15');
+    await expect(page.getByText('Saved', { exact: true })).toBeVisible();
+    expect(await days(at, id)).toMatchObject({ days: 15 });
+  } finally {
+    await page.context().close();
+    await now.end();
   }
 });

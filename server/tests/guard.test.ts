@@ -7,7 +7,7 @@ import { createConfig, lintFromString } from '@redocly/openapi-core';
 import fc from 'fast-check';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { newBatch, valueAt } from '@roskel/core';
-import type { BatchRecord, ChangeEvent, Problem } from '@roskel/contract';
+import { ANOTHER_KITCHEN, KITCHEN_HEADER, type BatchRecord, type BatchRow, type ChangeEvent, type Problem } from '@roskel/contract';
 import { checkBatchFile } from '@roskel/contract/validate';
 import { GOAL, lotInput, startKitchen, type Running } from './kit';
 
@@ -54,6 +54,23 @@ describe('who may ask', () => {
     expect((await raw('DELETE', '/api/batches/none', {})).status).toBe(403);
     const own = { Origin: `http://127.0.0.1:${k.port}`, Host: `127.0.0.1:${k.port}` };
     expect((await raw('POST', '/api/batches', { ...OWN, ...own }, body)).status).toBe(201);
+  });
+  it('what means another kitchen is not done, whatever it is; every answer says which this is', async () => {
+    const here = (await k.call('GET', '/batches')).headers.get(KITCHEN_HEADER)!;
+    expect(here).toMatch(/^[0-9a-f-]{36}$/);
+    const body = { name: 'Of another', startDate: '2026-11-01', goal: GOAL };
+    const as = (id: string, method: string, path: string) =>
+      k.call<Problem>(method, path, method === 'POST' ? body : undefined, { [KITCHEN_HEADER]: id });
+    for (const [method, path] of [
+      ['GET', '/batches'],
+      ['POST', '/batches'],
+      ['DELETE', '/batches/none'],
+    ] as const) {
+      const refused = await as('another', method, path);
+      expect([refused.status, refused.headers.get(KITCHEN_HEADER)]).toEqual([ANOTHER_KITCHEN, here]);
+    }
+    expect((await k.call<BatchRow[]>('GET', '/batches')).value.map((b) => b.summary.name)).not.toContain('Of another');
+    expect((await as(here, 'POST', '/batches')).status).toBe(201);
   });
   it('the policy is strict', async () => {
     const csp = (await k.call('GET', '/openapi.json')).headers.get('content-security-policy')!;

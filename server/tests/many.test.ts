@@ -11,6 +11,7 @@ import { exampleFile } from '../../core/tests/helpers';
 import { readKitchen } from '../src/backup/kitchen';
 import { openServer } from '../src/db/server';
 import { knowledge } from '../src/store/heat';
+import { identityOf } from '../src/store/identity';
 import { DEMO_DAY } from './image';
 import { another, memoryDb, serveKitchen, type Running } from './kit';
 
@@ -210,11 +211,13 @@ it('moved from a server to a folder and to another server: one command each, not
   const tables = async (database: string) => {
     const store = await openServer(`${address}/${database}`, 'home');
     const { tables } = await readKitchen(store.db);
+    const id = await identityOf(store.db);
     await store.close();
-    return tables;
+    return { tables, id };
   };
   const [from, to] = await Promise.all([tables('move_from'), tables('move_to')]);
-  expect(Object.values(from).flat().length).toBeGreaterThan(100);
+  expect(Object.values(from!.tables).flat().length).toBeGreaterThan(100);
+  // The same in all it holds, and the same kitchen.
   expect(to).toEqual(from);
   rmSync(folder, { recursive: true, force: true });
 }, 60_000);

@@ -28,7 +28,7 @@ registerRoute(
   ({ url, request }) =>
     url.origin === self.location.origin && request.method === 'GET' && /^\/api\//.test(url.pathname) && !NOW_ONLY.test(url.pathname),
   new NetworkFirst({
-    cacheName: 'roskel-kitchen',
+    cacheName: __KEPT_ANSWERS__,
     plugins: [
       new ExpirationPlugin({ maxEntries: MOST_KEPT }),
       // Only what is good: neither "say the passphrase" nor a fault is kept over what was read.

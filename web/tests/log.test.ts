@@ -5,6 +5,7 @@ import { DIDS, TOPICS, type LogLine } from '@roskel/contract';
 import { makerHere, setMakerHere } from '../src/api/maker';
 import { didWords, placeOf } from '../src/log/words';
 import { freshAfterBuild } from '../src/ui/freshAfterBuild';
+import { readHere } from '../src/ui/keepHere';
 
 const line = (more: Partial<LogLine>): LogLine => ({
   ...{ id: 1, at: '2026-11-27T10:00:00.000Z', maker: 'Ebba', topic: 'batches', itemId: 'x', name: 'X', did: 'set', path: '', detail: {} },
@@ -66,11 +67,11 @@ describe('who is at this device', () => {
   afterEach(() => setMakerHere(null));
   it('is remembered by the browser, and told by another window of it', () => {
     setMakerHere('maker-a');
-    expect([makerHere.value, localStorage.getItem('roskel-maker')]).toEqual(['maker-a', 'maker-a']);
-    window.dispatchEvent(new StorageEvent('storage', { key: 'roskel-maker', newValue: 'maker-b' }));
+    expect([makerHere.value, readHere('roskel-maker')]).toEqual(['maker-a', 'maker-a']);
+    window.dispatchEvent(new StorageEvent('storage', { key: 'roskel-maker', newValue: '"maker-b"' }));
     expect(makerHere.value).toBe('maker-b');
     setMakerHere(null);
-    expect([makerHere.value, localStorage.getItem('roskel-maker')]).toEqual([null, null]);
+    expect([makerHere.value, readHere('roskel-maker')]).toEqual([null, null]);
   });
 });
 

@@ -245,3 +245,6 @@ export const access = pgTable('access', {
   /** Signs sessions. */
   secret: text('secret').notNull(),
 });
+
+/** Which kitchen this is, of all there are: one row, made with the tables. It moves with a kitchen; a copy is another one. */
+export const identity = pgTable('identity', { id: text('id').primaryKey() });

@@ -9,11 +9,12 @@ import type { Access } from '../access/passphrase';
 import { localDay } from '../day';
 import { DeviceRack } from '../devices';
 import { Announcer } from './events';
-import { localOnly, nulIn, ownChanges } from './guard';
+import { localOnly, nulIn, ownChanges, ownKitchen } from './guard';
 import { openapi } from './openapi';
 import { problems, sendProblem } from './problem';
 import { FileAnswer, type Kitchen, type Route } from './route';
 import { ROUTES } from './routes';
+import { identityOf } from '../store/identity';
 import { signed, writeLog } from '../store/log';
 
 export { localDay };
@@ -130,6 +131,16 @@ function pages(root: string): express.Router {
   return router;
 }
 
+/** What is asked once and known from then on; asked again where that failed. */
+function once<T>(ask: () => Promise<T>): () => Promise<T> {
+  let known: Promise<T> | null = null;
+  return () =>
+    (known ??= ask().catch((error: unknown) => {
+      known = null;
+      throw error;
+    }));
+}
+
 /** The server without a port: security, the API, and the built interface. */
 export function createApp(options: AppOptions): { app: Express; announcer: Announcer; devices: DeviceRack; house: House } {
   const app = express();
@@ -153,6 +164,7 @@ export function createApp(options: AppOptions): { app: Express; announcer: Annou
   app.use(localOnly(options.open?.names), ownChanges);
   app.use(helmet({ contentSecurityPolicy: { useDefaults: false, directives: POLICY }, strictTransportSecurity: false }));
   if (options.open) app.use('/api', gate(options.open.access));
+  app.use('/api', ownKitchen(once(() => identityOf(store.db))));
   app.use(express.json({ limit: '1mb' }), express.raw({ type: 'application/zip', limit: '64mb' }));
   app.use('/api', apiRouter(kitchen, store, announcer));
   if (options.webRoot && existsSync(options.webRoot)) app.use(pages(options.webRoot));

@@ -1,4 +1,5 @@
 import type { RequestHandler } from 'express';
+import { ANOTHER_KITCHEN, KITCHEN_HEADER } from '@roskel/contract';
 import { sendProblem } from './problem';
 
 const LOCAL = /^(localhost|127\.0\.0\.1|\[::1\])(:\d+)?$/;
@@ -35,6 +36,17 @@ export const ownChanges: RequestHandler = (req, res, next) => {
   }
   next();
 };
+
+/** Says which kitchen this is; what means another one is neither answered nor done. */
+export const ownKitchen =
+  (identity: () => Promise<string>): RequestHandler =>
+  async (req, res, next) => {
+    const here = await identity();
+    res.set(KITCHEN_HEADER, here);
+    if ((req.get(KITCHEN_HEADER) ?? here) === here) return next();
+    const detail = 'Another kitchen answers at this address than before. Nothing was changed; open the page again.';
+    sendProblem(res, { status: ANOTHER_KITCHEN, title: 'Another kitchen', detail });
+  };
 
 /** Where in a value a character stands that no store can keep, or null. */
 export function nulIn(value: unknown, path = ''): string | null {

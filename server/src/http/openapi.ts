@@ -74,7 +74,8 @@ export function openapi(routes: readonly Route[]): object {
     info: {
       title: 'Roskel',
       version: '1',
-      description: 'The kitchen on this machine. Changes need the header "X-Roskel: 1".',
+      description:
+        'The kitchen on this machine. Changes need the header "X-Roskel: 1". Every answer says in "X-Roskel-Kitchen" which kitchen it is of; a request that names another one there is refused (412).',
       license: { name: 'MIT', identifier: 'MIT' },
     },
     servers: [{ url: '/', description: 'this machine' }],

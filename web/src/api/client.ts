@@ -1,5 +1,6 @@
 import { ref } from 'vue';
-import { MAKER_HEADER, type Problem } from '@roskel/contract';
+import { ANOTHER_KITCHEN, MAKER_HEADER, type Problem } from '@roskel/contract';
+import { goToKitchen, heardKitchen, meansKitchen } from './kitchen';
 import { makerHere } from './maker';
 
 /** What the server refused, with its sentence and the fields it names. */
@@ -32,6 +33,7 @@ async function call<T>(method: string, path: string, body?: unknown): Promise<T>
       method,
       headers: {
         'X-Roskel': '1',
+        ...meansKitchen(),
         ...(makerHere.value ? { [MAKER_HEADER]: makerHere.value } : {}),
         ...(type ? { 'Content-Type': type } : {}),
       },
@@ -41,6 +43,12 @@ async function call<T>(method: string, path: string, body?: unknown): Promise<T>
     throw new Offline();
   }
   fromHere.value = response.headers.has(__KEPT_HEADER__);
+  if (response.status === ANOTHER_KITCHEN) {
+    void goToKitchen(response);
+    // The page goes: nobody waits for an answer.
+    return new Promise<T>(() => {});
+  }
+  heardKitchen(response);
   if (response.status === AWAY) throw new Offline();
   if (response.status === LOCKED && !path.startsWith('/enter') && location.pathname !== '/enter')
     location.assign(`/enter?to=${encodeURIComponent(location.pathname + location.search)}`);

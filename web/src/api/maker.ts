@@ -1,26 +1,14 @@
 import { ref } from 'vue';
+import { keepHere, onKept, readHere } from '../ui/keepHere';
 
 const KEPT = 'roskel-maker';
-function read(): string | null {
-  try {
-    return localStorage.getItem(KEPT);
-  } catch {
-    return null;
-  }
-}
 
 /** Who is at this device: the id of a maker, or null where it was not said. Every change says so. */
-export const makerHere = ref<string | null>(read());
+export const makerHere = ref<string | null>(readHere<string>(KEPT));
 
 /** Remembers who is at this device, until somebody else is. */
 export function setMakerHere(id: string | null): void {
   makerHere.value = id;
-  try {
-    if (id === null) localStorage.removeItem(KEPT);
-    else localStorage.setItem(KEPT, id);
-  } catch {
-    // A browser that keeps nothing knows it until the page is left.
-  }
+  keepHere(KEPT, id);
 }
-// Another window of this device.
-window.addEventListener('storage', (e) => e.key === KEPT && (makerHere.value = e.newValue));
+onKept<string>(KEPT, (id) => (makerHere.value = id));

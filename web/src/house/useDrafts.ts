@@ -1,5 +1,6 @@
 import { onMounted } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
+import { cameToKitchen } from '../api/kitchen';
 import { onChange } from '../api/events';
 import { sendDrafts } from '../stores/drafts';
 import { useNotices } from '../stores/notices';
@@ -34,6 +35,8 @@ export function useDrafts(): void {
   }
   onMounted(async () => {
     await router.isReady();
+    if (cameToKitchen())
+      notices.say('Another kitchen answers at this address than before. What was typed here is kept for that one, for when it is back.');
     if (route.name === 'enter') return;
     void send();
     // The server is back: everything may have changed, and everything may be sent.
