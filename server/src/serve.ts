@@ -66,6 +66,8 @@ function storesOf({ data, demo, fresh, databaseUrl, kitchens }: Told): (() => Pr
 }
 
 interface Serving {
+  /** Where it is reached, said once all of them are. */
+  says: string[];
   /** Ends it once the change that is being made is made. */
   stop(): Promise<void>;
 }
@@ -106,9 +108,9 @@ async function serveKitchen(store: Store, said: Told, first: number, devicePort:
       .then(({ value: changed }) => changed && announcer.say({ topic: 'batches', id: '' }))
       .catch((error: unknown) => console.error(`The new day could not be worked out: ${(error as Error).message}`));
   }, LOOK_AT_THE_DAY_MS).unref();
-  console.log(`Roskel${demo ? ' (demo)' : ''} is ready: http://localhost:${port}, kept in ${store.where}`);
+  const says = [`Roskel${demo ? ' (demo)' : ''} is ready: http://localhost:${port}, kept in ${store.where}`];
   if (access)
-    console.log(
+    says.push(
       `Open to the house, with the passphrase: ${house.addresses.join(', ') || 'this machine has no address there'}. Over plain HTTP whoever listens in the network can read along; docs/server.md says how to put TLS before it.`,
     );
   const stop = async () => {
@@ -121,7 +123,7 @@ async function serveKitchen(store: Store, said: Told, first: number, devicePort:
     await daily?.stop();
     await store.close();
   };
-  return { stop };
+  return { says, stop };
 }
 
 async function begin(said: Told): Promise<void> {
@@ -132,6 +134,7 @@ async function begin(said: Told): Promise<void> {
   for (const [i, store] of stores.entries()) {
     serving.push(await serveKitchen(store, said, said.port + i, said.devicePort === null ? null : said.devicePort + i));
   }
+  for (const line of serving.flatMap((kitchen) => kitchen.says)) console.log(line);
   // Once it answers: its own beginning takes a moment.
   const beside = workBeside();
   let stopping = false;
