@@ -58,7 +58,13 @@ describe('a line of the log', () => {
         for (const hole of ['undefined', '[object'] as const) if (!stuff.includes(hole)) expect(didWords(l)).not.toContain(hole);
         expect(placeOf(l) ?? '/').toMatch(/^\//);
       }),
-      { numRuns: 300 },
+      {
+        numRuns: 300,
+        examples: [
+          ['added', 'heat', { reason: '__proto__' }],
+          ['moved', 'pods', { reason: 'constructor' }],
+        ],
+      },
     );
   });
 });

@@ -1,11 +1,11 @@
 import { ingredient, type Ingredient } from '../matter/ingredient';
 import { acidsLike, variety } from '../matter/variety';
-import { bulkDensity, weigh, type Weighed } from './grams';
-import { leadAmount, type Lead, type LeadAmount } from './lead';
-import { NUMBER_WORDS, QuantityError, tidy } from './parse';
-import { pieceFor, tinOf } from './pieces';
+import { partsOf, plainLines, type Parts } from './lineParts';
+import { QuantityError } from './parse';
+import { pieceFor } from './pieces';
 import { HARMLESS, RULES, type Meaning, type Said } from './rules';
 import { named, plainWords } from './words';
+import { weighAll, type Thing, type Weighable } from './weighParts';
 import type { Kitchen } from './units';
 
 /** One thing read from a line of a recipe. */
@@ -23,12 +23,6 @@ export interface ReadItem {
   ask: { ask: string; options: { say: string; line: string }[] } | null;
   /** It names some finished sauce: g of it, for a style that takes one from the shelf. */
   sauceG?: number;
-}
-
-type Weighable = Pick<Ingredient, 'key' | 'name' | 'pieces' | 'measure' | 'density'>;
-interface Thing extends Weighable {
-  store: 'larder' | 'pods';
-  id: string;
 }
 
 function thingOf(store: Thing['store'], id: string, own: readonly Ingredient[]): Thing {
@@ -51,71 +45,6 @@ function thingOf(store: Thing['store'], id: string, own: readonly Ingredient[]):
 
 /** More of one thing than this is a slip of the finger, g (our judgement). */
 const MOST_G = 50_000;
-
-const TAIL =
-  /\b(?:plus (?:extra|more)|for (?:serving|garnish|frying|the \w+)|to (?:serve|garnish|cover|fill|top|finish)|if needed|if you like|optional|as needed)\b.*$/i;
-
-/** "two 2-inch pieces" is four inches. */
-const LENGTHS = /^(an?|one|two|three|four|[1-4])\s+(\d+(?:\.\d+)?)[\s-]*(inch|in|cm)\b/i;
-/** "one 28 oz can": a count in words before the size of a package. */
-const PACKS_OF = /^(an?|one|two|three|four|five|six)\s+(?=\d[\d.]*[\s-]*[a-z]+\.?[\s-]+(?:tin|can|jar|packet|pack|bag|bottle)s?\b)/i;
-const countOf = (n: string) => NUMBER_WORDS[n.toLowerCase()] ?? Number(n);
-
-/** Bullets and numbering off, typographic signs to plain ones. */
-function clean(line: string): string {
-  return tidy(
-    line
-      .replace(/^[\s]*(?:[-*•·–—▢□☐]+|\[[ x]?\]|\d+[.)](?=\s+\D*\d))\s*/, '')
-      .replace(/[×✕]/g, 'x')
-      .replace(/[“”"]/g, '')
-      .replace(LENGTHS, (_, n: string, each: string, unit: string) => `${countOf(n) * Number(each)} ${unit}`)
-      .replace(PACKS_OF, (_, n: string) => `${countOf(n)} x `)
-      .replace(/(\d)\s*x\s*(?=\d)/gi, '$1 x ')
-      .replace(/^(?=(?:(?:small|large|big|good|generous) )?(?:handful|bunch|pinch|knob|thumb|dash)\b)/i, '1 ')
-      .replace(/^(?:about|approx(?:imately)?\.?|roughly|around|ca\.?|~)(?=[\s\d])\s*/i, '')
-      // No amount at all, whatever is said of it: it is asked.
-      .replace(/^(?:lots|plenty|loads|heaps|a lot|a bit|a little|some|enough)(?: of)? /i, ''),
-  );
-}
-
-/** "garlic: 3 cloves", "salt 2 tsp", "limes x 2" turned to the common order. */
-function amountFirst(line: string): string {
-  const times = /^([a-z][^\d]*?)\s+x\s*(\d+)\s*(.*)$/i.exec(line);
-  if (times) return `${times[2]} ${times[1]} ${times[3]}`.trim();
-  const at = /^([a-z][^\d(]*?)\s*[:,–—-]*\s+(\d.*|a (?:pinch|handful|dash|bunch).*|half a .*)$/i.exec(line);
-  if (!at || /\b(?:of|and|about|the)$/i.test(at[1]!) || Object.hasOwn(NUMBER_WORDS, at[1]!.toLowerCase())) return line;
-  return `${at[2]} ${at[1]}`.replace(/^(.*?)(\s*\([^)]*\))(.*)$/, '$1$3$2');
-}
-
-interface Parts {
-  lead: Lead | null;
-  name: string;
-  note: string;
-  /** An amount in brackets: "(about 200 g)". */
-  bracket: LeadAmount | null;
-}
-
-function partsOf(line: string): Parts {
-  const lead = leadAmount(line);
-  let rest = lead ? lead.rest : line;
-  let bracket: LeadAmount | null = null;
-  rest = rest.replace(/\(([^)]*)\)?/g, (_, inside: string) => {
-    const found = leadAmount(inside.replace(/^(?:about|approx\.?|around|roughly|weighing|ca\.?)\s+/i, ''));
-    if (found && found.amounts[0]!.unit && found.rest === '') bracket = found.amounts[0]!;
-    return /^[a-z ]+$/i.test(inside) ? `, ${inside},` : ' ';
-  });
-  rest = rest.replace(TAIL, '').replace(/\b(?:or )?to taste\b.*$/i, '');
-  // "peeled, diced squash": what is done to it may stand before its name.
-  let start = 0;
-  for (const cut of rest.matchAll(/[,;]|\s[-–—]\s/g)) {
-    const head = rest.slice(start, cut.index);
-    const after = cut.index + cut[0].length;
-    const words = plainWords(head);
-    if (words.every((w) => HARMLESS.has(w))) start = after;
-    else return { lead, name: head.trim(), note: `${rest.slice(0, start)} ${rest.slice(after)}`.trim(), bracket };
-  }
-  return { lead, name: rest.slice(start).trim(), note: rest.slice(0, start).trim(), bracket };
-}
 
 /** Names that say no more than that it is a pepper. */
 const GENERIC = /^(pepper|chili|hot pepper|hot chili|sweet pepper|red pepper|green pepper)$/;
@@ -164,68 +93,6 @@ function nameOf({ store, id }: Pick<Thing, 'store' | 'id'>): string {
   return (store === 'larder' ? ingredient(id) : variety(id)).name.toLowerCase();
 }
 
-/** A large or small pinch, dash or handful, as a factor (our judgement). */
-const HAND_SIZE: Record<string, number> = { small: 0.7, little: 0.7, large: 1.4, big: 1.4 };
-
-function weighLead(a: LeadAmount, thing: Thing, kitchen: Kitchen, words: readonly string[]): Weighed {
-  const spread = a.low < a.high ? [`middle of ${a.low} to ${a.high}`] : [];
-  if (a.pack) {
-    const { each, word } = a.pack;
-    if (each) {
-      const net = weigh(each, thing, kitchen, 'g');
-      return { massG: a.value * net.massG, assumed: [...spread, `the whole ${word} of ${Math.round(net.massG)} g`] };
-    }
-    const tin = word === 'tin' || word === 'can' ? tinOf(thing.key, kitchen) : undefined;
-    if (!tin) throw new QuantityError(`How much is in one ${word} of ${thing.name.toLowerCase()}? Say its grams.`);
-    return { massG: a.value * tin, assumed: [...spread, `a ${word} of ${tin} g, all of it`] };
-  }
-  if (a.unit) {
-    const w = weigh(a, thing, kitchen, 'g');
-    // "2 large pinches": the hand is larger, not a spoon.
-    const by = a.unit.kind === 'hand' && a.size ? (HAND_SIZE[a.size] ?? 1) : 1;
-    return { massG: by * w.massG, assumed: [...a.said, ...w.assumed, ...(by === 1 ? [] : [`${a.size}: ${by} of a usual one`])] };
-  }
-  const piece = pieceFor(thing, a.piece === 'piece' ? null : a.piece, a.size, words);
-  if (!piece) {
-    const what = a.piece ? `one ${a.piece} of ${thing.name.toLowerCase()}` : `one ${thing.name.toLowerCase()}`;
-    throw new QuantityError(`How much does ${what} weigh? Say grams or spoons instead.`);
-  }
-  return { massG: a.value * piece.massG, assumed: [...spread, piece.assumed] };
-}
-
-/** A spoon or cup and the grams beside it may differ by so much: liquids hardly, what is cut or ground more (our judgement). */
-const AGREE = { liquid: 1.3, loose: 2.2 } as const;
-
-/** A stated weight that cannot be the stated volume: a sentence that asks which is meant; null when they agree. */
-function contradicted(parts: Parts, thing: Thing, kitchen: Kitchen, words: readonly string[]): string | null {
-  const [first] = parts.lead!.amounts;
-  const other = parts.lead!.instead ?? parts.bracket;
-  const kinds = [first!.unit?.kind, other?.unit?.kind];
-  if (!other || !kinds.includes('mass') || !kinds.includes('volume')) return null;
-  const a = parts.lead!.amounts.reduce((s, x) => s + weighLead(x, thing, kitchen, words).massG, 0);
-  const b = weighLead(other, thing, kitchen, words).massG;
-  const pours = Math.abs(bulkDensity(thing) / thing.density - 1) < 0.1;
-  const apart = Math.max(a / b, b / a);
-  if (!(apart > (pours ? AGREE.liquid : AGREE.loose))) return null;
-  const [byVolume, byWeight] = first!.unit!.kind === 'volume' ? [a, b] : [b, a];
-  return `That much ${thing.name.split(',')[0]!.toLowerCase()} by the spoon or cup weighs about ${Math.round(byVolume)} g, not ${Math.round(byWeight)} g. Keep the one that is right.`;
-}
-
-function weighAll(parts: Parts, thing: Thing, kitchen: Kitchen, words: readonly string[]): Weighed {
-  const lead = parts.lead!;
-  // What was weighed or poured in metric beats a piece or a cup.
-  const metric = (a: LeadAmount | null) => (a && /^(g|kg|ml|l|cl|dl)$/.test(a.unit?.id ?? '') ? a : null);
-  const doubt = contradicted(parts, thing, kitchen, words);
-  if (doubt) throw new QuantityError(doubt);
-  const weighed = metric(lead.instead) ?? metric(parts.bracket) ?? (lead.amounts[0]!.unit || lead.amounts[0]!.pack ? null : parts.bracket);
-  if (weighed && !(metric(lead.amounts[0]!) && lead.amounts.length === 1)) {
-    const w = weighLead(weighed, thing, kitchen, words);
-    return { massG: w.massG, assumed: ['the amount in brackets or after the stroke', ...w.assumed] };
-  }
-  const each = lead.amounts.map((a) => weighLead(a, thing, kitchen, words));
-  return { massG: each.reduce((s, w) => s + w.massG, 0), assumed: [...new Set(each.flatMap((w) => w.assumed))] };
-}
-
 function asked(
   text: string,
   name: string,
@@ -262,7 +129,7 @@ const KINDS_SAID = new Set(['red', 'green', 'dried', 'dry', 'hot', 'fresh', 'mil
 
 /** `nested`: the line is one on offer, and offers nothing itself. */
 function readOne(text: string, line: string, kitchen: Kitchen, own: readonly Ingredient[], nested = false): ReadItem {
-  const parts = partsOf(amountFirst(line));
+  const parts = partsOf(line);
   const [first, ...others] = parts.name.split(/\s+or\s+/i);
   const nameWords = plainWords(first ?? '');
   const noteWords = plainWords(parts.note);
@@ -348,33 +215,6 @@ function readOne(text: string, line: string, kitchen: Kitchen, own: readonly Ing
   }
 }
 
-/** "juice of 2 limes", "zest and juice of 1 lemon": the fruit's parts, as lines of their own. */
-function fruitParts(line: string): string[] {
-  const m =
-    /^(?:the\s+)?(?:(?:finely |freshly |coarsely )?(?:grated|squeezed|strained) )?(juice|zest|rind|peel)(?:\s+(?:and|&|\+)\s+(?:the\s+)?(?:grated\s+)?(juice|zest|rind|peel))?(?:\s+(?:of|from)\s+|\s+(?=\d))(.*)$/i.exec(
-      line,
-    );
-  if (m) {
-    const rest = m[3]!.replace(/[,(].*$/, '').trim();
-    const whole = /^(?:\d|half|one|two|three|four|five|six|a\b|an\b)/i.test(rest) ? rest : `1 ${rest}`;
-    return [m[1]!, m[2]]
-      .filter((p): p is string => p !== undefined)
-      .map((p) => `${whole}, ${p.toLowerCase() === 'juice' ? 'juiced' : 'zested'}`);
-  }
-  const both = /^(.*\b(?:limes?|lemons?|oranges?)\b)[\s,(]+(?:grated )?(juice[d]?|zest(?:ed)?) (?:and|&) (juice[d]?|zest(?:ed)?)\)?$/i.exec(
-    line,
-  );
-  return both ? [`${both[1]!}, ${both[2]!}`, `${both[1]!}, ${both[3]!}`] : [line];
-}
-
-/** "half a red bell pepper and half a yellow one": the second of them names the first one's kind. */
-function pronouns(line: string): string[] {
-  const m = /^(.+?)\s+and\s+((?:half )?(?:an?|one|two|three|\d+(?:\s*\/\s*\d+)?)\s+\w+)\s+ones?$/i.exec(line);
-  if (!m) return [line];
-  const noun = m[1]!.split(' ').slice(-2).join(' ');
-  return [m[1]!, `${m[2]!} ${noun}`];
-}
-
 /**
  * Reads one line of a recipe as people write it: amount, unit or piece or package, and name, in the words of a kitchen.
  * Gives one item for most lines, two for "juice and zest of a lime". It never guesses between things that differ: then
@@ -383,9 +223,7 @@ function pronouns(line: string): string[] {
 export function readLine(text: string, kitchen: Kitchen, own: readonly Ingredient[] = []): ReadItem[] {
   const shown = text.trim().slice(0, 300);
   try {
-    return pronouns(clean(shown))
-      .flatMap(fruitParts)
-      .map((line) => readOne(shown, line, kitchen, own));
+    return plainLines(shown).map((line) => readOne(shown, line, kitchen, own));
   } catch (e) {
     if (!(e instanceof QuantityError)) throw e;
     return [asked(shown, shown, e.message, [])];

@@ -1,7 +1,7 @@
 import { LONG, type LogLine } from '@roskel/contract';
 import { sayValue } from '../batch/words';
 import { grams, plural } from '../format';
-import { BOTTLE_WORDS, STOCK_WORDS } from '../ui/stockWords';
+import { bottleWord, stockWord, wordOf } from '../ui/stockWords';
 
 /** Whose things they are, and where the page of one is. */
 const OF: Partial<Record<LogLine['topic'], { one: string; to?(id: string): string }>> = {
@@ -41,7 +41,7 @@ const isLong = (value: unknown) => typeof value === 'object' && value !== null &
 const signed = (g: number) => `${g < 0 ? '−' : '+'}${grams(Math.abs(g))}`;
 /** What a line says was done, without who and without the thing's name. */
 export function didWords({ did, detail, topic }: LogLine): string {
-  const { what, before, after, g, bottles, reason, words } = detail;
+  const { what, before, after, g, bottles, reason = '', words } = detail;
   if (did === 'set') {
     const now = after === undefined ? (before === undefined ? 'changed' : 'taken out') : isLong(after) ? 'changed' : sayValue(after);
     const was =
@@ -49,14 +49,14 @@ export function didWords({ did, detail, topic }: LogLine): string {
     return `${what ?? 'a field'}: ${now}${was}`;
   }
   if (did === 'moved') {
-    const said = (bottles === undefined ? STOCK_WORDS : BOTTLE_WORDS)[reason ?? ''] ?? reason ?? '';
+    const said = (bottles === undefined ? stockWord : bottleWord)(reason);
     const why = [said, words ?? ''].filter(Boolean).join(', ');
     const much =
       bottles !== undefined ? `${bottles < 0 ? '−' : '+'}${plural(Math.abs(bottles), 'bottle')}` : g !== undefined ? signed(g) : '';
     return [much, why].filter(Boolean).join(', ');
   }
-  if (did === 'turned') return `${grams(g ?? 0)} ${STOCK_WORDS[reason ?? ''] ?? ''}`.trim();
+  if (did === 'turned') return `${grams(g ?? 0)} ${stockWord(reason)}`.trim();
   if (topic === 'batches' && did === 'added') return 'begun';
   if (topic === 'settings') return 'changed how it is set';
-  return topic === 'heat' ? `${DID[did]} ${HEAT_WORDS[reason ?? ''] ?? 'an entry'}` : DID[did];
+  return topic === 'heat' ? `${DID[did]} ${wordOf(HEAT_WORDS, reason) ?? 'an entry'}` : DID[did];
 }

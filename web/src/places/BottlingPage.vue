@@ -19,7 +19,7 @@ import FactRows from '../ui/FactRows.vue';
 import TextField from '../ui/TextField.vue';
 import TickField from '../ui/TickField.vue';
 import { lazySheet } from '../ui/lazySheet';
-import { BOTTLE_WORDS } from '../ui/stockWords';
+import { bottleWord } from '../ui/stockWords';
 
 const LabelOf = defineAsyncComponent(() => import('../shelf/LabelOf.vue'));
 const AgainSheet = lazySheet(() => import('../batch/AgainSheet.vue'));
@@ -187,8 +187,8 @@ const burps = computed(() =>
         <h2>Its bottles</h2>
         <ul v-if="moves.length" data-fact="moves">
           <li v-for="m in moves.slice(0, 12)" :key="m.at">
-            {{ day(m.at.slice(0, 10)) }}, {{ clock(m.at) }}: {{ plural(Math.abs(m.delta), 'bottle') }}
-            {{ BOTTLE_WORDS[m.reason] ?? m.reason }}{{ m.maker ? `, ${m.maker}` : '' }}
+            {{ day(m.at.slice(0, 10)) }}, {{ clock(m.at) }}: {{ plural(Math.abs(m.delta), 'bottle') }} {{ bottleWord(m.reason)
+            }}{{ m.maker ? `, ${m.maker}` : '' }}
           </li>
         </ul>
         <p v-else class="soft">None was opened yet.</p>

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import type { LedgerLine } from '@roskel/contract';
 import { day, grams } from '../format';
-import { STOCK_WORDS } from './stockWords';
+import { stockWord } from './stockWords';
 
 /** A ledger of stock, newest first. */
 defineProps<{ moves: readonly LedgerLine[] }>();
@@ -12,7 +12,7 @@ defineProps<{ moves: readonly LedgerLine[] }>();
     <li v-for="(m, i) in moves" :key="i">
       <span class="soft">{{ day(m.at.slice(0, 10)) }}</span>
       <span
-        >{{ STOCK_WORDS[m.reason] ?? m.reason }} {{ m.batch ?? ''
+        >{{ stockWord(m.reason) }} {{ m.batch ?? ''
         }}<span v-if="m.words || m.maker" class="soft"> {{ [m.words, m.maker].filter(Boolean).join(', ') }}</span></span
       >
       <b>{{ m.deltaG > 0 ? '+' : '−' }}{{ grams(Math.abs(m.deltaG)) }}</b>

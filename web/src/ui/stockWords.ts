@@ -1,5 +1,8 @@
-/** Why stock moved, as it is said. */
-export const STOCK_WORDS: Readonly<Record<string, string>> = {
+/** A word of a list; undefined for what is not in it, whatever it is called. */
+export const wordOf = (words: Readonly<Record<string, string>>, key = ''): string | undefined =>
+  Object.hasOwn(words, key) ? words[key] : undefined;
+
+const STOCK_WORDS = {
   in: 'came in',
   used: 'used',
   thrown: 'thrown away',
@@ -13,10 +16,13 @@ export const STOCK_WORDS: Readonly<Record<string, string>> = {
   powder: 'dried and ground',
   paste: 'ground to paste',
 };
-/** What became of bottles. */
-export const BOTTLE_WORDS: Readonly<Record<string, string>> = {
+const BOTTLE_WORDS = {
   opened: 'opened',
   given: 'given away',
   thrown: 'thrown away',
   undo: 'put back',
 };
+/** Why stock moved, as it is said; a reason that is none of ours as it is. */
+export const stockWord = (reason: string): string => wordOf(STOCK_WORDS, reason) ?? reason;
+/** What became of bottles. */
+export const bottleWord = (reason: string): string => wordOf(BOTTLE_WORDS, reason) ?? reason;
