@@ -242,5 +242,7 @@ export function isStrained(file: BatchFile, strandId: string = mainEnd(file).id)
 
 /** The batch as a school counts heat: to be computed with, never to be stored. */
 export function countedIn(file: BatchFile, school: HeatSchool): BatchFile {
-  return { ...file, lots: file.lots.map((l) => inSchool(l, school)) };
+  const lots = file.lots.map((l) => inSchool(l, school));
+  // Nothing is counted otherwise: what is known of the file holds.
+  return lots.every((l, i) => l === file.lots[i]) ? file : { ...file, lots };
 }

@@ -21,7 +21,7 @@ import { jarBubbles, jarSigns, type KindName } from '../stations';
 import { runWorlds, valuesOf, wholeWorlds, type LineMemo, type Worlds } from './ensemble';
 import { graphOf } from './graph';
 import { additionsOf, runLine, type StationRun } from './run';
-import { typicalOf, type FlowReport, type TypicalEnd, type TypicalOf, type TypicalReport } from './typical';
+import { reportTypical, type FlowReport, type TypicalEnd, type TypicalOf, type TypicalReport } from './typical';
 import { jarAsked } from './jar';
 import { schedule } from './schedule';
 import { seedOfFile } from './seed';
@@ -113,7 +113,7 @@ export function* reportSteps(
   const members = Math.max(60, options.members ?? 100);
   const seed = options.seed ?? seedOfFile(file);
   const runs = runLine(file, TYPICAL, true);
-  const typical = typicalOf(file, runs, options.today);
+  const typical = reportTypical(file, options.today);
   yield typical;
   const steps = runWorlds(file, runs, members, seed, memo);
   let step = steps.next();

@@ -1,9 +1,12 @@
 import type { BatchFile, Goal, Strand } from '../file';
-import { HEAT_SCHOOLS, inSchool, type HeatSchool } from '../pantry';
+import { streamShu } from '../matter/stream';
+import { HEAT_SCHOOLS, type HeatSchool } from '../pantry';
 import type { Day } from '../plan';
+import { TYPICAL } from '../stat/draw';
 import { stationKind } from '../stations';
-import { endOf, endStrands } from './compose';
+import { countedIn, endOf, endStrands } from './compose';
 import { LineProblem } from './problem';
+import { runLine, runOf, type StationRun } from './run';
 import { reportTypical, type StrandReport, type TypicalStation } from './typical';
 
 /** A station as a small picture of the line shows it. */
@@ -94,16 +97,16 @@ export function summaryOf(file: BatchFile, today: Day): BatchSummary {
     ...{ stations: [], strands: [], next: null, trouble: '' },
   };
   try {
-    const heatIn = (school: HeatSchool) => reportTypical({ ...file, lots: file.lots.map((l) => inSchool(l, school)) }, today);
-    const reports = Object.fromEntries(HEAT_SCHOOLS.map((s) => [s, heatIn(s)])) as Record<HeatSchool, ReturnType<typeof heatIn>>;
-    const { stations, strands, ends, duties } = reports.dry;
+    const { stations, strands, ends, duties } = reportTypical(file, today);
+    const runs = Object.fromEntries(HEAT_SCHOOLS.map((s) => [s, runLine(countedIn(file, s), TYPICAL)])) as Record<HeatSchool, StationRun[]>;
+    const heatOf = (school: HeatSchool, end: string) => streamShu(runOf(runs[school], end).out.stream);
     const at = new Set(stations.filter((s) => s.active).map((s) => s.id));
     const open = duties.filter((d) => !d.done && at.has(d.stationId)).sort((a, b) => a.due.localeCompare(b.due))[0];
     return {
       ...none,
       ends: bare.map((e, i) => ({
         ...e,
-        heatShu: { dry: ends[i]!.finished.heatShu, fresh: reports.fresh.ends[i]!.finished.heatShu },
+        heatShu: { dry: heatOf('dry', ends[i]!.stationId), fresh: heatOf('fresh', ends[i]!.stationId) },
         massG: ends[i]!.finished.massG,
         bottles: ends[i]!.bottles.filled,
       })),

@@ -10,7 +10,7 @@ import { occupiesOf, type Occupies } from './occupies';
 import { LineProblem } from './problem';
 import { runLine, type StationRun } from './run';
 import { endedStations } from './schedule';
-import { dutyKey, typicalOf, type TypicalReport } from './typical';
+import { dutyKey, reportTypical, type TypicalReport } from './typical';
 
 /** A thing to do in a batch, as a list over all batches shows it. */
 export interface TodayDuty {
@@ -106,7 +106,7 @@ export function todayOf(file: BatchFile, today: Day): BatchToday {
   const begun = stationsOf(file).some(({ entry }) => entry.log.doneOn !== undefined);
   try {
     const runs = runLine(file, TYPICAL, true);
-    const report = typicalOf(file, runs, today);
+    const report = reportTypical(file, today);
     const ended = endedStations(file);
     const jars = runs.flatMap((r) => (ended.has(r.id) || r.thrown ? [] : (jarOf(file, r, report, today) ?? [])));
     return { duties: openDuties(file, report), jars, occupies: occupiesOf(file, report, today), begun };

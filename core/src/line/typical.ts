@@ -155,9 +155,16 @@ function entersOf(run: StationRun): EntersReport {
   };
 }
 
+/** The last report of a file: whoever asks for it on a day is given the same. */
+const known = new WeakMap<BatchFile, { today: Day; report: TypicalReport }>();
+
 /** Typical values of the whole line, its dates, duties, cautions and keeping. Throws LineProblem. */
 export function reportTypical(file: BatchFile, today: Day): TypicalReport {
-  return typicalOf(file, runLine(file, TYPICAL, true), today);
+  const had = known.get(file);
+  if (had?.today === today) return had.report;
+  const report = typicalOf(file, runLine(file, TYPICAL, true), today);
+  known.set(file, { today, report });
+  return report;
 }
 
 /** Things kept of other batches that go in at a station. */
@@ -191,7 +198,7 @@ function viewOf(file: BatchFile, run: StationRun, now: Props, today: Day, active
   };
 }
 
-export function typicalOf(file: BatchFile, runs: readonly StationRun[], today: Day): TypicalReport {
+function typicalOf(file: BatchFile, runs: readonly StationRun[], today: Day): TypicalReport {
   const graph = graphOf(file);
   const dates = schedule(file);
   const plan = new Map(runLine(file, TYPICAL, false).map((r) => [r.id, r]));

@@ -44,6 +44,12 @@ export function massOf(stream: Stream): number {
   return sumGrams(stream.grams);
 }
 
+/** Heat as it is, SHU; 0 for nothing. */
+export function streamShu(stream: Stream): number {
+  const massG = massOf(stream);
+  return massG > 0 ? stream.heatShuG * (1 / massG) : 0;
+}
+
 /** Every component of `stream` times `factor` (0 or more): a portion, or the same stuff in another amount. */
 export function scale(stream: Stream, factor: number): Stream {
   return {

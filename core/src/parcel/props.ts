@@ -2,7 +2,7 @@ import { poolOf, sameLiquid, solvePh, type AcidWorld, type PhResult, type PhStar
 import { ACIDS } from '../matter/component';
 import { colourOf } from '../matter/colour';
 import { densityOf } from '../matter/density';
-import { massOf, percent, type Stream, waterPhaseSaltPct } from '../matter/stream';
+import { massOf, percent, streamShu, type Stream, waterPhaseSaltPct } from '../matter/stream';
 import { bodyOf } from './body';
 import type { Parcel } from './parcel';
 
@@ -47,7 +47,7 @@ export function bandedOf(
   const { salt, sugars } = stream.grams;
   return {
     massG,
-    heatShu: stream.heatShuG * per,
+    heatShu: streamShu(stream),
     pH: known && sameLiquid(known.stream, stream) ? known.pH : (phOf(stream, world, near)?.pH ?? null),
     saltPct: 100 * salt * per,
     sweetPct: 100 * sugars * per,
