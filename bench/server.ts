@@ -150,7 +150,10 @@ async function load(): Promise<void> {
       what: 'the log',
       share: 0.05,
       ask: (base) => call(base, 'GET', '/log?most=60'),
-      raw: () => raw('select * from log order by id desc limit 60'),
+      raw: () =>
+        raw(
+          `select l.*, m.value ->> 'name' as who from log l left join own_rows m on m.kind = 'makers' and m.id = l.maker order by l.id desc limit 60`,
+        ),
     },
     {
       // It works the batch out anew: its reference is its statements and that computing.

@@ -3,6 +3,7 @@ import { and, desc, eq, inArray, lt, sql } from 'drizzle-orm';
 import { alias, type AnyPgColumn } from 'drizzle-orm/pg-core';
 import { same, type BatchFile, type Change } from '@roskel/core';
 import { fieldWords, LONG, type LogDetail, type LogEntry, type LogLine } from '@roskel/contract';
+import { asked } from '../db/asked';
 import type { Db } from '../db/open';
 import { log, MAKER, ownRows } from '../db/schema';
 
@@ -84,21 +85,26 @@ export interface LogQuery {
   before?: number;
   most: number;
 }
+/** The lines of a query that names these of its filters: a question of its own for each. */
+const lines = new Map<string, ReturnType<typeof linesBy>>();
+const FILTERS = { topic: eq, itemId: eq, maker: eq, before: lt } as const;
+const COLUMNS = { topic: log.topic, itemId: log.itemId, maker: log.maker, before: log.id } as const;
+type Filter = keyof typeof FILTERS;
+const linesBy = (filters: readonly Filter[]) =>
+  asked(['log', ...filters].join('_'), (db) => {
+    const { id, at, topic, itemId, name, did, path, detail } = log;
+    return db
+      .select({ id, at, topic, itemId, name, did, path, detail, maker: makerName })
+      .from(log)
+      .leftJoin(makers, madeBy(log.maker))
+      .where(and(...filters.map((f) => FILTERS[f](COLUMNS[f], sql.placeholder(f)))))
+      .orderBy(desc(log.id))
+      .limit(sql.placeholder('most'));
+  });
 /** What was done and by whom, newest first. */
-export async function listLog(db: Db, { topic, itemId, maker, before, most }: LogQuery): Promise<LogLine[]> {
-  const { id, at, name, did, path, detail } = log;
-  return (await db
-    .select({ id, at, topic: log.topic, itemId: log.itemId, name, did, path, detail, maker: makerName })
-    .from(log)
-    .leftJoin(makers, madeBy(log.maker))
-    .where(
-      and(
-        topic === undefined ? undefined : eq(log.topic, topic),
-        itemId === undefined ? undefined : eq(log.itemId, itemId),
-        maker === undefined ? undefined : eq(log.maker, maker),
-        before === undefined ? undefined : lt(log.id, before),
-      ),
-    )
-    .orderBy(desc(log.id))
-    .limit(most)) as LogLine[];
+export async function listLog(db: Db, query: LogQuery): Promise<LogLine[]> {
+  const filters = (Object.keys(FILTERS) as Filter[]).filter((f) => query[f] !== undefined);
+  const key = filters.join();
+  if (!lines.has(key)) lines.set(key, linesBy(filters));
+  return (await lines.get(key)!(db, { ...query })) as LogLine[];
 }
