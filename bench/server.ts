@@ -161,7 +161,8 @@ async function load(): Promise<void> {
       share: 0.1,
       ask: (base) => edit(base),
       raw: async () => {
-        const { file } = edited.get(a)!;
+        // As the server has it: fresh from the database, with nothing known of it yet.
+        const file = structuredClone(edited.get(a)!.file);
         summaryOf(file, TODAY);
         todayOf(file, TODAY);
         await inOne(
@@ -218,7 +219,10 @@ async function load(): Promise<void> {
     await k.raw();
     times.get(k.what)!.raw.push(performance.now() - start);
   };
-  for (let i = 0; i < 60; i++) await bare(edits!);
+  for (let i = 0; i < 160; i++) {
+    if (i === 60) times.get(EDIT)!.raw.length = 0;
+    await bare(edits!);
+  }
   // Both ways are warm before they are measured: programs that have just begun say more of the compiler than of the way.
   for (let i = 0; i < 40; i++)
     for (const k of kinds) {

@@ -6,6 +6,9 @@ import { sendDrafts } from '../stores/drafts';
 import { useNotices } from '../stores/notices';
 import { useOpenBatch } from '../stores/openBatch';
 
+/** What is not expected is read more slowly. */
+const READ_MS = 15_000;
+
 /** Sees to it that what was typed while the server was away is stored, also of batches that are not open any more. */
 export function useDrafts(): void {
   const route = useRoute();
@@ -36,7 +39,10 @@ export function useDrafts(): void {
   onMounted(async () => {
     await router.isReady();
     if (cameToKitchen())
-      notices.say('Another kitchen answers at this address than before. What was typed here is kept for that one, for when it is back.');
+      notices.say(
+        'Another kitchen answers at this address than before. What you typed for the one before is kept here until it is back.',
+        READ_MS,
+      );
     if (route.name === 'enter') return;
     void send();
     // The server is back: everything may have changed, and everything may be sent.

@@ -10,7 +10,7 @@ export interface Notice {
 /** Short messages that come and go at the foot of the window. */
 export const useNotices = defineStore('notices', () => {
   const waiting = ref<Notice[]>([]);
-  const say = (text: string) => void waiting.value.push({ text, kind: 'info', ms: 5000 });
+  const say = (text: string, ms = 5000) => void waiting.value.push({ text, kind: 'info', ms });
   function fail(error: unknown) {
     // A fault of the program's own is told to whoever looks for it, too.
     if (error instanceof TypeError || error instanceof RangeError || error instanceof DOMException) console.error(error);
