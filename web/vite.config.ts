@@ -31,7 +31,7 @@ export default defineConfig({
       output: {
         entryFileNames: (chunk) => (chunk.name === 'sw' ? 'sw.js' : 'assets/[name]-[hash].js'),
         // A page asks for some thirty files, not for a hundred; what only one page or sheet needs stays with it.
-        codeSplitting: { groups: SHARED.map((group) => ({ ...group, minShareCount: 3 })) },
+        codeSplitting: { groups: SHARED.map((group) => ({ ...group, minShareCount: 6 })) },
       },
     },
   },

@@ -146,6 +146,11 @@ describe('nothing that is asked is our fault', () => {
     expect(file.headers['cache-control']).toBe('public, max-age=31536000, immutable');
     // The window is on the same machine: packing and unpacking would only cost it.
     expect(file.headers['content-encoding']).toBeUndefined();
+    // A phone is not, by itself or behind a proxy of this machine; what the kitchen says of itself is never packed.
+    const phone = { 'Accept-Encoding': 'gzip', 'X-Forwarded-For': '192.168.1.20' };
+    expect((await raw('GET', '/assets/app-1a2b.js', phone)).headers).toMatchObject({ 'content-encoding': 'gzip', vary: 'Accept-Encoding' });
+    expect((await raw('GET', '/assets/app-1a2b.js', { 'X-Forwarded-For': '192.168.1.20' })).headers['content-encoding']).toBeUndefined();
+    expect((await raw('GET', '/api/openapi.json', phone)).headers['content-encoding']).toBeUndefined();
   });
   it('a file of a third of a million empty lots is refused at once, in few words', async () => {
     const file = { ...newBatch('Big', '2026-11-01'), lots: new Array(330_000).fill({}) };

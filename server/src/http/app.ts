@@ -1,4 +1,5 @@
 import { existsSync } from 'node:fs';
+import compression from 'compression';
 import express, { type Express, type Request, type RequestHandler } from 'express';
 import helmet from 'helmet';
 import { MAKER_HEADER, type ChangeEvent, type House, type LogEntry } from '@roskel/contract';
@@ -111,9 +112,15 @@ function apiRouter(kitchen: Kitchen, store: Store, announcer: Announcer): expres
 
 const YEAR_S = 31_536_000;
 
+/** This machine itself, by the address that a request comes from. */
+const HERE = /^(::1|(::ffff:)?127\.)/;
+/** A phone's way to the program is longer than that of a browser on this machine, to which nothing is made small. */
+const small = compression({ filter: (req, res) => !HERE.test((req as Request).ip ?? '') && compression.filter(req, res) });
+
 /** The built interface: files whose names change with their content are kept for good, the page is asked for anew. */
 function pages(root: string): express.Router {
   const router = express.Router();
+  router.use(small);
   router.use('/assets', express.static(`${root}/assets`, { index: false, immutable: true, maxAge: YEAR_S * 1000, fallthrough: true }));
   router.use(express.static(root, { index: false, maxAge: 0 }));
   router.use((req, res) => {
