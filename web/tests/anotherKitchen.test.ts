@@ -18,6 +18,7 @@ let asked: { method: string; meant: string | undefined; status: number }[];
 const reload = vi.fn();
 
 beforeEach(() => {
+  vi.unstubAllGlobals();
   localStorage.clear();
   sessionStorage.clear();
   here = 'home';
@@ -84,4 +85,38 @@ it('a browser that keeps nothing goes on', async () => {
   void closed.api.get('/batches');
   await vi.waitFor(() => expect(reload).toHaveBeenCalledOnce());
   await expect((await page()).api.get('/batches')).resolves.toEqual({ of: 'stall' });
+});
+
+it('a browser that is full to the last letter loses nothing of what was kept before its kitchen was known', async () => {
+  const room = 62;
+  const held = new Map([
+    ['roskel.draft.a', '"a reading"'],
+    ['roskel.draft.b', '"another"'],
+  ]);
+  const size = () => [...held].reduce((sum, [k, v]) => sum + k.length + v.length, 0);
+  vi.stubGlobal('localStorage', {
+    getItem: (k: string) => held.get(k) ?? null,
+    removeItem: (k: string) => void held.delete(k),
+    setItem: (k: string, v: string) => {
+      const before = held.get(k);
+      held.set(k, v);
+      if (size() <= room) return;
+      if (before === undefined) held.delete(k);
+      else held.set(k, before);
+      throw new DOMException('full', 'QuotaExceededError');
+    },
+    key: (i: number) => [...held.keys()][i] ?? null,
+    get length() {
+      return held.size;
+    },
+  });
+  here = 'a-kitchen-with-a-long-name';
+  const full = await page();
+  await full.api.get('/batches');
+  expect(['a', 'b'].map((id) => full.readHere(`roskel.draft.${id}`))).toEqual(['a reading', 'another']);
+  expect(full.keysHere('roskel.draft.')).toHaveLength(2);
+  // Once there is room it is filed.
+  full.keepHere('roskel.draft.a', null);
+  await full.api.get('/batches');
+  expect([full.kitchenHere(), full.readHere('roskel.draft.b')]).toEqual([here, 'another']);
 });

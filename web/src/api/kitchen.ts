@@ -1,9 +1,6 @@
 import { KITCHEN_HEADER } from '@roskel/contract';
 import { kitchenHere, nextKitchen, ofKitchen } from '../ui/keepHere';
 
-/** Where the page says after it was begun anew that it is of another kitchen. */
-const TOLD = 'another-kitchen';
-
 /** What a request says of the kitchen it means. */
 export const meansKitchen = (): Record<string, string> => {
   const id = kitchenHere();
@@ -21,21 +18,7 @@ export function heardKitchen(response: Response): void {
 export async function goToKitchen(response: Response, again: () => void = () => location.reload()): Promise<void> {
   const id = response.headers.get(KITCHEN_HEADER);
   if (id) nextKitchen(id);
-  try {
-    sessionStorage.setItem(TOLD, '1');
-    await caches.delete(__KEPT_ANSWERS__);
-  } catch {
-    // This browser keeps nothing.
-  }
+  // What was read of this one; a browser that keeps nothing has none of it.
+  await globalThis.caches?.delete(__KEPT_ANSWERS__).catch(() => undefined);
   again();
-}
-/** Whether the page was begun anew for that; said once. */
-export function cameToKitchen(): boolean {
-  try {
-    const came = sessionStorage.getItem(TOLD) !== null;
-    sessionStorage.removeItem(TOLD);
-    return came;
-  } catch {
-    return false;
-  }
 }

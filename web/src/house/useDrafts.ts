@@ -1,10 +1,10 @@
 import { onMounted } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
-import { cameToKitchen } from '../api/kitchen';
 import { onChange } from '../api/events';
 import { sendDrafts } from '../stores/drafts';
 import { useNotices } from '../stores/notices';
 import { useOpenBatch } from '../stores/openBatch';
+import { cameToKitchen } from '../ui/keepHere';
 
 /** What is not expected is read more slowly. */
 const READ_MS = 15_000;

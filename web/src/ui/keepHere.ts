@@ -24,30 +24,48 @@ let kitchen = raw(KITCHEN, localStorage);
 const full = (key: string) => (kitchen === null ? key : `${kitchen}:${key}`);
 export const kitchenHere = (): string | null => kitchen;
 
-/** This window is of that kitchen: so is what was kept before that was known. */
-export function ofKitchen(id: string): void {
-  if (kitchen !== null) return;
-  for (const where of [localStorage, sessionStorage]) {
-    for (const key of allKeys(where).filter((k) => k.startsWith(PREFIX))) {
-      const value = raw(key, where);
-      try {
-        where.removeItem(key);
-        if (value !== null) where.setItem(`${id}:${key}`, value);
-      } catch {
-        // It takes no more: what was kept before is no more than a help.
-      }
-    }
+/** Files what was kept before its kitchen was known. All of it or, where the browser is full, nothing: then it stays as it was. */
+function file(id: string, where: Storage): boolean {
+  const all = allKeys(where)
+    .filter((key) => key.startsWith(PREFIX))
+    .map((key) => [key, raw(key, where) ?? ''] as const);
+  try {
+    for (const [key] of all) where.removeItem(key);
+    for (const [key, value] of all) where.setItem(`${id}:${key}`, value);
+    return true;
+  } catch {
+    for (const [key] of all) where.removeItem(`${id}:${key}`);
+    for (const [key, value] of all) where.setItem(key, value);
+    return false;
   }
-  nextKitchen(id);
+}
+/** This window is of that kitchen, and so is what was kept before that was known. */
+export function ofKitchen(id: string): void {
+  if (kitchen !== null || !file(id, sessionStorage) || !file(id, localStorage)) return;
+  hold(id);
   kitchen = id;
+}
+
+/** Says once that the page was begun anew as that of another kitchen. */
+const CAME = 'another-kitchen';
+function hold(id: string): boolean {
+  try {
+    localStorage.setItem(KITCHEN, id);
+    return true;
+  } catch {
+    // Nothing is kept, and nothing to be kept apart.
+    return false;
+  }
 }
 /** The next page that is begun here is of that kitchen. What is kept for this one stays, for when it is back. */
 export function nextKitchen(id: string): void {
-  try {
-    localStorage.setItem(KITCHEN, id);
-  } catch {
-    // Nothing is kept, and nothing to be kept apart.
-  }
+  if (hold(id)) sessionStorage.setItem(CAME, '1');
+}
+/** Whether the page was begun anew for that; said once. */
+export function cameToKitchen(): boolean {
+  const came = raw(CAME, sessionStorage) !== null;
+  if (came) sessionStorage.removeItem(CAME);
+  return came;
 }
 
 function valueOf<T>(text: string | null): T | null {
