@@ -6,12 +6,20 @@ import { fileURLToPath } from 'node:url';
 import pg from 'pg';
 import { afterAll, beforeAll, describe, expect, inject, it } from 'vitest';
 import { lotOfVariety, mapStations, variety, type BatchFile } from '@roskel/core';
-import { BARE_LOT, type BatchRecord, type BottlingRecord, type ChangeEvent, type PodLotRecord, type StoredRecord } from '@roskel/contract';
+import {
+  BARE_LOT,
+  KITCHEN_HEADER,
+  type BatchRecord,
+  type BottlingRecord,
+  type ChangeEvent,
+  type PodLotRecord,
+  type StoredRecord,
+} from '@roskel/contract';
 import { exampleFile } from '../../core/tests/helpers';
 import { readKitchen } from '../src/backup/kitchen';
 import { openServer } from '../src/db/server';
 import { knowledge } from '../src/store/heat';
-import { identityOf } from '../src/store/identity';
+import { becomeKitchen, identityOf } from '../src/store/identity';
 import { DEMO_DAY } from './image';
 import { another, memoryDb, serveKitchen, type Running } from './kit';
 
@@ -188,6 +196,25 @@ it('a server that is not there is said so, without its password', async () => {
     /^No PostgreSQL server answers at 127\.0\.0\.1:1\/kitchen: (?!.*secret)/,
   );
   await expect(openServer('not an address', 'home')).rejects.toThrow('DATABASE_URL is no address');
+});
+
+it('a kitchen that moves to where processes serve already is the same one to all of them', async (t) => {
+  if (!inject('postgres')) return t.skip();
+  const says = async (k: Running) => (await k.call('GET', '/makers')).headers.get(KITCHEN_HEADER)!;
+  const before = await says(a);
+  expect(await says(b)).toBe(before);
+  // As `npm run move` does, in a process of its own.
+  const mover = await another(a.open);
+  const become = (id: string) =>
+    mover.write(async (db, say) => {
+      await becomeKitchen(db, id);
+      say({ topic: 'all', id: '' });
+    });
+  for (const id of ['moved-here', before]) {
+    await become(id);
+    await expect.poll(async () => [await says(a), await says(b)]).toEqual([id, id]);
+  }
+  await mover.close();
 });
 
 it('moved from a server to a folder and to another server: one command each, nothing lost, and a kitchen that is not empty is refused', async (t) => {

@@ -67,8 +67,11 @@ async function move(s: Said, way: string): Promise<string> {
   const [bytes, id] = await using(from(s), async (store) => [await packed(store), await identityOf(store.db)] as const);
   const where = await using(to(s), async (store) => {
     await readIn(store, bytes);
-    // To the browsers that know it, it is the same.
-    await store.write((db) => becomeKitchen(db, id));
+    // To the browsers that know it, it is the same; processes that serve the place already hear of it.
+    await store.write(async (db, say) => {
+      await becomeKitchen(db, id);
+      say({ topic: 'all', id: '' });
+    });
     return store.where;
   });
   return `The kitchen is now in ${where} as well. Where it was it is untouched: use only one of them from now on.`;

@@ -138,14 +138,18 @@ function pages(root: string): express.Router {
   return router;
 }
 
-/** What is asked once and known from then on; asked again where that failed. */
-function once<T>(ask: () => Promise<T>): () => Promise<T> {
-  let known: Promise<T> | null = null;
-  return () =>
-    (known ??= ask().catch((error: unknown) => {
-      known = null;
+/** What is asked once and known from then on; asked again where that failed, or where it was forgotten. */
+function once<T>(ask: () => Promise<T>): { known(): Promise<T>; forget(): void } {
+  let answer: Promise<T> | null = null;
+  const forget = () => {
+    answer = null;
+  };
+  const known = () =>
+    (answer ??= ask().catch((error: unknown) => {
+      forget();
       throw error;
     }));
+  return { known, forget };
 }
 
 /** The server without a port: security, the API, and the built interface. */
@@ -156,7 +160,12 @@ export function createApp(options: AppOptions): { app: Express; announcer: Annou
   devices.hub.tell = (state) => announcer.tell('device', state);
   const { store } = options;
   const say = (event: ChangeEvent) => announcer.say(event);
-  store.hear(say);
+  const identity = once(() => identityOf(store.db));
+  store.hear((event) => {
+    // Everything may be another: a kitchen that moved here.
+    if (event.topic === 'all') identity.forget();
+    say(event);
+  });
   const house: House = {
     ...{ kitchen: store.kitchen, open: options.open !== undefined, addresses: [] },
     feedKey: options.open ? feedKey(options.open.access) : null,
@@ -171,7 +180,7 @@ export function createApp(options: AppOptions): { app: Express; announcer: Annou
   app.use(localOnly(options.open?.names), ownChanges);
   app.use(helmet({ contentSecurityPolicy: { useDefaults: false, directives: POLICY }, strictTransportSecurity: false }));
   if (options.open) app.use('/api', gate(options.open.access));
-  app.use('/api', ownKitchen(once(() => identityOf(store.db))));
+  app.use('/api', ownKitchen(identity.known));
   app.use(express.json({ limit: '1mb' }), express.raw({ type: 'application/zip', limit: '64mb' }));
   app.use('/api', apiRouter(kitchen, store, announcer));
   if (options.webRoot && existsSync(options.webRoot)) app.use(pages(options.webRoot));

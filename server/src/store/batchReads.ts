@@ -10,7 +10,7 @@ import { NotFound } from './errors';
 export type Row = typeof batches.$inferSelect;
 
 /** What a list shows of a batch. */
-export const LISTED = { id: batches.id, revision: batches.revision, updatedAt: batches.updatedAt, summary: batches.summary } as const;
+const LISTED = { id: batches.id, revision: batches.revision, updatedAt: batches.updatedAt, summary: batches.summary } as const;
 const listed = asked('batches', (db) =>
   db
     .select(LISTED)

@@ -1,4 +1,4 @@
-import { and, desc, eq, ne, sql } from 'drizzle-orm';
+import { and, asc, desc, eq, ne, sql } from 'drizzle-orm';
 import { LineProblem, MAIN_STRAND, same } from '@roskel/core';
 import type { BottlingRecord, ShelfMoveLine } from '@roskel/contract';
 import { asked } from '../db/asked';
@@ -66,7 +66,7 @@ const recordOf = ({ archived: _, ...row }: typeof bottlings.$inferSelect, moved:
   ...row,
   left: Math.max(0, row.bottles + (moved ?? 0)),
 });
-const shelf = asked('shelf', (db) => counted(db).where(eq(bottlings.archived, false)).orderBy(desc(bottlings.bottledOn)));
+const shelf = asked('shelf', (db) => counted(db).where(eq(bottlings.archived, false)).orderBy(desc(bottlings.bottledOn), asc(bottlings.id)));
 
 export async function listShelf(db: Db): Promise<BottlingRecord[]> {
   return (await shelf(db)).map(({ row, moved }) => recordOf(row, moved));
