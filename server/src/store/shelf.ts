@@ -66,7 +66,9 @@ const recordOf = ({ archived: _, ...row }: typeof bottlings.$inferSelect, moved:
   ...row,
   left: Math.max(0, row.bottles + (moved ?? 0)),
 });
-const shelf = asked('shelf', (db) => counted(db).where(eq(bottlings.archived, false)).orderBy(desc(bottlings.bottledOn), asc(bottlings.id)));
+const shelf = asked('shelf', (db) =>
+  counted(db).where(eq(bottlings.archived, false)).orderBy(desc(bottlings.bottledOn), asc(bottlings.id)),
+);
 
 export async function listShelf(db: Db): Promise<BottlingRecord[]> {
   return (await shelf(db)).map(({ row, moved }) => recordOf(row, moved));
