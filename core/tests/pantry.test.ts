@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import {
   acidWorld,
-  boardOf,
+  kindOf,
   hintOf,
   ageHint,
   flavoursOf,
@@ -193,10 +193,10 @@ describe('hints of the larder', () => {
     expect(hint('pineapple', 500, { useFirst: true })).toBe('use first');
   });
   it('every ingredient stands on one board', () => {
-    expect(boardOf(ingredient('lime_juice'))).toBe('Sour');
-    expect(boardOf(ingredient('salt_sea'))).toBe('Salt');
-    expect(boardOf(ingredient('honey'))).toBe('Sweet');
-    expect(boardOf(ingredient('carrot'))).toBe('Garden and fruit');
-    expect(boardOf(ingredient('smoked_paprika'))).toBe('Spice and body');
+    expect(kindOf(ingredient('lime_juice')).board).toBe('Sour');
+    expect(kindOf(ingredient('salt_sea')).board).toBe('Salt');
+    expect(kindOf(ingredient('honey')).board).toBe('Sweet');
+    expect(kindOf(ingredient('carrot')).board).toBe('Garden and fruit');
+    expect(kindOf(ingredient('smoked_paprika')).board).toBe('Spice and body');
   });
 });

@@ -23,7 +23,8 @@ import {
   reportOfKind,
   runLine,
   runUpTo,
-  STAND_INS,
+  KINDS,
+  standInsOf,
   storedOf,
   stationIn,
   stationsOf,
@@ -176,7 +177,7 @@ describe('each style takes a thing where the kitchen takes it', () => {
 });
 
 describe('stand-ins', () => {
-  const rows = Object.entries(STAND_INS).flatMap(([key, all]) => all.map((s) => [key, s] as const));
+  const rows = [...KINDS.keys()].flatMap((key) => standInsOf({ key }).map((s) => [key, s] as const));
   it('every row is there, and what is to stay the same does', () => {
     for (const [key, s] of rows) {
       const [from, to] = [ingredient(key), ingredient(s.key)];
@@ -193,7 +194,7 @@ describe('stand-ins', () => {
       swapped(
         ingredient(a),
         100,
-        STAND_INS[a]!.find((s) => s.key === b)!,
+        standInsOf({ key: a }).find((s) => s.key === b)!,
         ingredient(b),
       )!;
     expect(by('sugar_palm', 'sugar_white').massG).toBeLessThan(97);

@@ -1,11 +1,12 @@
-import { kindKey, type Ingredient } from '../matter/ingredient';
+import type { Ingredient } from '../matter/ingredient';
+import { isTapWater, kindKey, SALT_KEY } from '../matter/kind';
 import { endOf, intakesOf, mainEnd, packedIn, podUses, type LineReport } from '../line';
 import { gramsOf, stationsOf, type BatchFile } from '../file';
 import type { Quantiles } from '../ferment/forecast';
 import type { Day } from '../plan';
 import { stationKind } from '../stations';
-import { STAND_INS, swapped, type Swap } from '../styles';
-import { isSalt, SALT, WATER } from './jug';
+import { standInsOf, swapped, type Swap } from '../styles';
+import { isSalt } from './jug';
 
 /** Something the plan needs, and what is there of it; null when nobody said how much. */
 export interface Needed {
@@ -106,18 +107,18 @@ export function needsOfPlan(file: BatchFile, report: LineReport, stock: Stock): 
   const uses: Needed[] = [];
   const toBuy: Needed[] = [];
   const rowOf = (key: string) => stock.rows.find((r) => r.key === key);
-  const kind = (id: string) => kindKey(rowOf(id) ?? { key: id });
+  const isSaltId = (id: string) => isSalt(rowOf(id) ?? { key: id });
   const hadOf = (id: string) => stock.had.find((t) => t.id === id)?.massG;
   const note = (id: string | null, name: string, needG: number, haveG: number | null | undefined) => {
     if (needG < 0.5) return;
     const enough = haveG !== undefined && (haveG === null || haveG >= needG - 0.5);
     if (enough) return void uses.push({ id, name, needG, haveG, standIns: [] });
-    toBuy.push({ id, name, needG, haveG: haveG ?? 0, standIns: id === null ? [] : standInsOf(id, needG) });
+    toBuy.push({ id, name, needG, haveG: haveG ?? 0, standIns: id === null ? [] : swapsOf(id, needG) });
   };
-  const standInsOf = (id: string, needG: number): Needed['standIns'] => {
+  const swapsOf = (id: string, needG: number): Needed['standIns'] => {
     const row = rowOf(id);
     if (!row) return [];
-    const found = (STAND_INS[kindKey(row)] ?? []).flatMap((s) => {
+    const found = standInsOf(row).flatMap((s) => {
       // The maker's own row of that kind, where they have one.
       const other = stock.rows.find((r) => kindKey(r) === s.key && hadOf(r.key) !== undefined) ?? rowOf(s.key);
       const swap = other ? swapped(row, needG, s, other) : null;
@@ -140,13 +141,13 @@ export function needsOfPlan(file: BatchFile, report: LineReport, stock: Stock): 
   let saltG = packed.reduce((s, f) => s + (f.id === 'salt' ? f.massG : 0), 0);
   const all = larderUses(file);
   // What a station puts in itself besides salt and water: starch, gum.
-  for (const f of packed) if (rowOf(f.id) && !isSalt(f.id) && f.id !== WATER) all.set(f.id, (all.get(f.id) ?? 0) + f.massG);
+  for (const f of packed) if (rowOf(f.id) && !isSaltId(f.id) && !isTapWater(f.id)) all.set(f.id, (all.get(f.id) ?? 0) + f.massG);
   for (const [id, massG] of all) {
-    if (isSalt(kind(id))) saltG += massG;
-    else if (id !== WATER) note(id, nameIn(file, id), massG, hadOf(id));
+    if (isSaltId(id)) saltG += massG;
+    else if (!isTapWater(id)) note(id, nameIn(file, id), massG, hadOf(id));
   }
-  const salt = stock.had.find((t) => isSalt(kind(t.id)));
-  note(null, salt?.name ?? rowOf(SALT)?.name ?? 'salt', saltG, salt?.massG);
+  const salt = stock.had.find((t) => isSaltId(t.id));
+  note(null, salt?.name ?? rowOf(SALT_KEY)?.name ?? 'salt', saltG, salt?.massG);
   return { uses, toBuy };
 }
 

@@ -66,15 +66,12 @@ function mixed(id: string, hot: boolean): PodLot {
   const lot = lotOfVariety(MIXED_UNKNOWN, { id, name: hot ? 'Hot pods, mixed' : 'Mixed pods' });
   return hot ? { ...lot, heat: { ...JUST_HOT, source: 'table' } } : lot;
 }
-/** Sweet peppers are pods as well: they fill a jar. */
-const SWEET_ROWS: Record<string, string> = { bell_red: 'bell-red', bell_green: 'bell-green', bell_yellow: 'bell-yellow' };
-
 /** The pods of a line of a recipe, fresh, dried or ground; null where it is about something of the larder. */
 export function lotOfItem(item: ReadItem, id: string): HavePods | null {
   if (item.id === null || !((item.massG ?? 0) > 0)) return null;
   const kind = item.store === 'pods' ? item.id : varietyOfRow({ key: item.id });
-  // Powder out of the larder stays a spice; pods by the piece and what the reader knows as pods are pods.
-  if (!kind || (item.store === 'larder' && !variety(kind).pod)) return null;
+  // Powder and sweet peppers out of the larder stay there; hot pods, and what the reader knows as pods, are pods.
+  if (!kind || (item.store === 'larder' && !(variety(kind).pod && variety(kind).shuDry.high > 0))) return null;
   return { lot: lotOfVariety(variety(kind), { id }), stockG: item.massG!, says: item.text.slice(0, 80) };
 }
 
@@ -86,8 +83,8 @@ function podsOf(part: string, item: ReadItem | undefined, id: string): HavePods 
     return { lot: mixed(id, /\bhot\b/i.test(part)), stockG: count * MIXED_UNKNOWN.pod!.massG.typical, says: part };
   }
   if (!item || item.ask || item.massG === null || item.id === null) return null;
-  const kind = item.store === 'pods' ? item.id : (SWEET_ROWS[item.id] ?? varietyOfRow({ key: item.id }));
-  // Powder and flakes are spices here, not pods to be cut.
+  const kind = item.store === 'pods' ? item.id : varietyOfRow({ key: item.id });
+  // Powder and flakes are spices here, not pods to be cut; sweet peppers are pods as well: they fill a jar.
   if (!kind || !variety(kind).pod) return null;
   return { lot: lotOfVariety(variety(kind), { id }), stockG: item.massG, says: part };
 }

@@ -1,14 +1,15 @@
 import { gramsOf, mapStations, type BatchFile, type Goal } from '../file';
 import { HOUSE_PH } from '../ferment';
 import { carry, fitVessels, freeId, intakesOf, LineProblem, mainEnd, newBatch, podUses, reportLine } from '../line';
-import { kindKey, type Ingredient } from '../matter/ingredient';
+import type { Ingredient } from '../matter/ingredient';
+import { kindKey } from '../matter/kind';
 import { variety } from '../matter/variety';
 import { isSpoilt, lotOfVariety, type PodLot } from '../pantry';
 import type { Day } from '../plan';
 import { choosePods, madeOf, useMix, withSomePods, type LinearSolver, type PodChoice } from '../solve';
 import type { HaveThing } from './have';
 import type { StoredStuff } from '../parcel';
-import { STAND_INS, styleOf, swapped } from '../styles';
+import { standInsOf, styleOf, swapped } from '../styles';
 import { bottlesOf, needsOfPlan, placedThings, sauceFigures, type Needed, type PlacedThings, type SauceFigures } from './figures';
 import { filledWith, jugOf, withOwnJug, withOwnThings, withRest, type Jug } from './jug';
 
@@ -98,7 +99,7 @@ function withSwaps(file: BatchFile, { swaps = {}, rows }: Wish): BatchFile {
     intakes: s.intakes.map((i) => {
       const { origin } = i;
       const [row, other] = origin.from === 'larder' ? [rowOf(origin.key), rowOf(swaps[origin.key] ?? '')] : [];
-      const standIn = row && other ? STAND_INS[kindKey(row)]?.find((x) => x.key === kindKey(other)) : undefined;
+      const standIn = row && other ? standInsOf(row).find((x) => x.key === kindKey(other)) : undefined;
       const swap = row && other && standIn ? swapped(row, gramsOf(i.amount) ?? 0, standIn, other) : null;
       return swap ? { ...i, id: freeId(s, swap.key), origin: { from: 'larder' as const, key: swap.key }, amount: { g: swap.massG } } : i;
     }),

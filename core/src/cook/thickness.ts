@@ -21,29 +21,8 @@ export interface Thickeners {
 /** How far a blend is ground (section 9.2). */
 export const GROUND = { rustic: 0.35, coarse: 0.55, medium: 0.8, smooth: 1, silky: 1.05 } as const;
 
-/** Strength of insolubles per gram, by kind of thing (section 9.2, judgement); what is not named has 1. */
-const STRENGTH: readonly [RegExp, number][] = [
-  [/^(bell|jalapeno|fresno|serrano|cayenne|thai|habanero|superhot|aji|poblano|anaheim|banana_pepper|pickled_jalapeno|roasted_pepper)/, 1.2],
-  [/^(dried_chili_hot)/, 0.4],
-  [/^(dried_chili|chipotle)/, 0.5],
-  [/^(chili_powder|smoked_paprika)/, 0.35],
-  [/^tomato_passata/, 1.2],
-  [/^tomato_paste/, 2],
-  [/^(carrot|tamarind)/, 2],
-  [/^mango/, 3],
-  [/^peach/, 2.5],
-  [/^apple/, 3.5],
-  [/^pineapple/, 1.5],
-  [/^(onion|shallot)/, 0.8],
-  [/^garlic/, 0.5],
-  [/^(ginger|galangal)/, 0.4],
-  [/^pepper_black/, 0.2],
-  [/^mustard_yellow/, 4],
-  [/^avocado/, 1.2],
-];
-/** Fresh pods, and dried ones. */
+/** Strength of insolubles per gram of fresh pods, dried and ground ones (section 9.2, judgement). */
 export const POD_STRENGTH = { fresh: 1.2, dried: 0.5, powder: 0.35 } as const;
-export const strengthOf = (key: string): number => STRENGTH.find(([kind]) => kind.test(key))?.[1] ?? 1;
 
 /** Viscosity of a sucrose solution of `brix` at `tempC`, mPa s (Genotelle's form, from memory; within 4 % of the table, section 8). */
 export function syrupMpas(brix: number, tempC: number): number {

@@ -3,6 +3,7 @@ import { stationsOf } from '../file';
 import { graphOf, handOut, strandEnd, takerKey } from '../line/graph';
 import { stationOf, type TypicalReport } from '../line/typical';
 import { kwhOf, type Hob } from '../cook/energy';
+import { isTapWater } from '../matter/kind';
 
 /** What a thing of a store costs: money a gram, and a package of it. */
 export interface Price {
@@ -50,9 +51,6 @@ export interface EndCost {
   /** Minutes of work by hand and by the clock, for this end. */
   minutes: { hands: number; clock: number };
 }
-
-/** Rows that come out of the tap. */
-const FREE = new Set(['water']);
 
 /** Of what is worked on in each strand, the share that goes to each end; what nobody takes is carried by those who take. */
 function destinies(file: BatchFile, report: TypicalReport): Map<string, Map<string, number>> {
@@ -109,13 +107,13 @@ export function costOf(file: BatchFile, report: TypicalReport, prices: Prices): 
       if (origin.from === 'pods') {
         const lot = file.lots.find((l) => l.id === origin.lotId);
         put(`pods ${origin.lotId}`, lot?.name ?? origin.lotId, prices.pods(origin.lotId), g, strand.id);
-      } else if (origin.from === 'larder' && !FREE.has(origin.key)) {
+      } else if (origin.from === 'larder' && !isTapWater(origin.key)) {
         const row = file.ingredients.find((r) => r.key === origin.key);
         put(`larder ${origin.key}`, row?.name ?? nameOf(origin.key) ?? origin.key, prices.larder(origin.key), g, strand.id);
       }
     }
     for (const f of s.made)
-      if (!FREE.has(f.id) && file.ingredients.some((r) => r.key === f.id))
+      if (!isTapWater(f.id) && file.ingredients.some((r) => r.key === f.id))
         put(`larder ${f.id}`, file.ingredients.find((r) => r.key === f.id)!.name, prices.larder(f.id), f.massG, strand.id);
     const takes = s.energy.reduce((sum, e) => sum + kwhOf(e, prices.hob), 0);
     for (const [end, share] of goesTo.get(strand.id) ?? []) {

@@ -1,7 +1,8 @@
 import { Type } from '@sinclair/typebox';
 import { COMPONENTS } from '../matter/component';
 import { JAR_VERDICTS } from '../matter/jar';
-import { FOODS, TEXTURES } from '../parcel';
+import { FOODS } from '../matter/food';
+import { TEXTURES } from '../parcel';
 import { DaySchema, Id } from './parts';
 
 const literals = <T extends string>(list: readonly T[]) => Type.Union(list.map((x) => Type.Literal(x)));

@@ -1,7 +1,8 @@
 import { HOUSE_PH, LEGAL_PH } from '../ferment';
 import { brixOf } from '../matter/brix';
 import { percent, type Stream } from '../matter/stream';
-import { INSTRUMENT_SD, type Food, type Past } from '../parcel';
+import type { Food } from '../matter/food';
+import { INSTRUMENT_SD, type Past } from '../parcel';
 import type { Props } from '../parcel/props';
 
 /** A strip is believed at its own row only down here (handbook chapter 4, section 6). */

@@ -3,7 +3,7 @@ import { additionsOf, endOf, graphOf, runLine, runOf, strandIn, upstreamOf, type
 import { ingredient, isIngredient, type Ingredient } from '../matter/ingredient';
 import { massOf } from '../matter/stream';
 import { TYPICAL } from '../stat/draw';
-import { ALLERGENS, taggedOf, type Allergen } from './allergens';
+import { ALLERGENS, taggedOf, type Allergen } from '../matter/allergen';
 import { madeName, partsOf, podName, rowName, type Part } from './names';
 
 /** One entry of a list of ingredients. */

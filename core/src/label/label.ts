@@ -4,7 +4,7 @@ import { lastGoodDay, type Keeping } from '../keep';
 import { endOf, livesAt, reportTypical, stationOf, strandIn } from '../line';
 import type { Day } from '../plan';
 import { hash } from '../stat/draw';
-import { ALLERGENS, type Allergen } from './allergens';
+import { ALLERGENS, type Allergen } from '../matter/allergen';
 import { ingredientList, type IngredientList, type Listed } from './ingredients';
 
 /** What stands on a label. */

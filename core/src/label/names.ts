@@ -1,4 +1,5 @@
 import type { Ingredient } from '../matter/ingredient';
+import { KINDS } from '../matter/kind';
 import { variety } from '../matter/variety';
 import type { PodLot } from '../pantry';
 
@@ -8,30 +9,11 @@ export interface Part {
   strong: boolean;
 }
 
-/**
- * What compound ingredients are made of, in their own order; a star marks what must stand out (common practice, no source:
- * a packet may differ, and says so).
- */
-const COMPOUND: Record<string, readonly string[]> = {
-  mustard_yellow: ['water', '*mustard seed', 'vinegar', 'salt'],
-  mustard_dijon: ['water', '*mustard seed', 'vinegar', 'salt'],
-  soy_sauce: ['water', '*soybeans', '*wheat', 'salt'],
-  fish_sauce: ['*fish', 'salt'],
-  shrimp_paste: ['*shrimp (crustacean)', 'salt'],
-  worcestershire: ['vinegar', 'molasses', 'sugar', 'salt', '*fish', 'tamarind', 'spices'],
-  tomato_ketchup: ['tomato', 'vinegar', 'sugar', 'salt', 'spices'],
-  vinegar_rice_seasoned: ['rice vinegar', 'sugar', 'salt'],
-  pickled_jalapeno: ['jalapeño', 'vinegar', 'salt'],
-  roasted_pepper_jar: ['sweet pepper', 'water', 'salt', 'acid: citric acid'],
-  mirin: ['rice wine', 'sugar'],
-};
-
-/** Own rows are what their maker says, whatever they were copied from. */
-const isOwn = (row: Pick<Ingredient, 'like'>): boolean => row.like !== undefined;
+/** A word of a list of parts: a star marks what must stand out. */
+const partOf = (p: string): Part => ({ name: p.replace(/^\*/, ''), strong: p.startsWith('*') });
 
 /** Parts of a row of the table that is itself made of things; empty for a plain one, and for an own one: its packet tells. */
-export const partsOf = (row: Pick<Ingredient, 'key' | 'like'>): Part[] =>
-  (isOwn(row) ? [] : (COMPOUND[row.key] ?? [])).map((p) => ({ name: p.replace(/^\*/, ''), strong: p.startsWith('*') }));
+export const partsOf = (row: Pick<Ingredient, 'key'>): Part[] => (KINDS.get(row.key)?.parts ?? []).map(partOf);
 
 /** What stations make and hand on, as a list calls it. */
 const MADE: Record<string, { name: string; parts: readonly string[] }> = {
@@ -49,14 +31,11 @@ export function madeName(id: string, name: string): { name: string; parts: Part[
 const first = (name: string) => name.split(/[,/(]/)[0]!.trim();
 
 /** What a row is called in a list of ingredients. */
-export function rowName(row: Pick<Ingredient, 'key' | 'like' | 'name'>): string {
-  if (isOwn(row)) return row.name.trim().toLowerCase();
-  const kind = row.key;
-  if (/^salt_/.test(kind)) return 'salt';
-  if (kind === 'water') return 'water';
-  if (kind === 'citric_acid_powder') return 'acid: citric acid';
-  if (kind === 'lactic_acid_80') return 'acid: lactic acid';
-  if (kind === 'xanthan') return 'thickener: xanthan gum';
+export function rowName(row: Pick<Ingredient, 'key' | 'name'>): string {
+  const kind = KINDS.get(row.key);
+  // Own rows are what their maker says, whatever they were copied from.
+  if (!kind) return row.name.trim().toLowerCase();
+  if (kind.label !== undefined) return kind.label;
   const [head, second] = row.name.split(',').map((x) => x.trim());
   // "Chili, jalapeno, green, fresh": the kind stands second.
   if (/^(chili|pepper)$/i.test(head!) && second) return `${second.toLowerCase()} ${head!.toLowerCase()}`;

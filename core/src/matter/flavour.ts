@@ -27,32 +27,3 @@ export function flavoursOf(words: readonly string[]): Partial<Record<Flavour, nu
   });
   return out;
 }
-
-/** Flavours that larder rows bring (our judgement). */
-export const LARDER_FLAVOURS: Record<string, Partial<Record<Flavour, number>>> = {
-  mango_ripe: { fruity: 1, sweet: 0.6 },
-  pineapple: { fruity: 1, citrus: 0.3 },
-  peach: { fruity: 1, floral: 0.4 },
-  blueberry: { fruity: 1, dark: 0.4 },
-  apple: { fruity: 0.8 },
-  pear: { fruity: 0.8, sweet: 0.4 },
-  orange_juice: { citrus: 1, fruity: 0.6 },
-  lime_juice: { citrus: 1 },
-  lemon_juice: { citrus: 1 },
-  calamansi_juice: { citrus: 1 },
-  lime_zest: { citrus: 1 },
-  lemongrass: { citrus: 0.8, floral: 0.4 },
-  makrut_leaf: { citrus: 1, floral: 0.6 },
-  carrot: { sweet: 0.6, earthy: 0.4 },
-  smoked_paprika: { smoky: 1 },
-  liquid_smoke: { smoky: 1 },
-  chipotle_dry: { smoky: 1, dark: 0.6 },
-  cumin_ground: { earthy: 1 },
-  ginger_ground: { earthy: 0.5 },
-  turmeric_ground: { earthy: 1 },
-  cilantro: { grassy: 0.8 },
-  tomatillo: { citrus: 0.5, grassy: 0.6 },
-  molasses: { dark: 1 },
-  ginger: { sharp: 0.8, citrus: 0.4 },
-  honey: { sweet: 1, floral: 0.5 },
-};

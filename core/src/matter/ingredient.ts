@@ -32,7 +32,17 @@ export interface Ingredient {
   confidence: 'high' | 'medium' | 'low';
 }
 
-export const INGREDIENTS = table.rows as unknown as readonly Ingredient[];
+/** Columns of the table that say what a thing is made of; the others say what it is (see kind.ts). */
+const COLUMNS = [
+  ...['key', 'name', 'water', 'sugars', 'salt', 'ethanol', 'fat', 'tss', 'starch', 'gum', 'protein', 'protClass', 'acids'],
+  ...['pH', 'pHdil', 'density', 'measure', 'pieces', 'allergens', 'hex', 'confidence', 'densitySource'],
+] as const;
+type Column = (typeof COLUMNS)[number];
+
+/** The table: what each row is made of. */
+export const INGREDIENTS = (table.rows as unknown as Record<Column, unknown>[]).map((row) =>
+  Object.fromEntries((Object.keys(row) as Column[]).flatMap((c) => (COLUMNS.includes(c) ? [[c, row[c]]] : []))),
+) as unknown as readonly Ingredient[];
 
 const byKey = new Map(INGREDIENTS.map((i) => [i.key, i]));
 
@@ -44,11 +54,6 @@ export function ingredient(key: string): Ingredient {
   const found = byKey.get(key);
   if (!found) throw new RangeError(`No ingredient is called "${key}"`);
   return found;
-}
-
-/** The table key that tells an ingredient's kind: its own, or that of the row it was copied from. */
-export function kindKey(i: Pick<Ingredient, 'key' | 'like'>): string {
-  return i.like ?? i.key;
 }
 
 /** Mostly fat, or fat with little protein: it runs as oil, which a seed or a nut with as much fat does not (our judgement). */

@@ -48,6 +48,18 @@ export function ingredientProblems(row: Ingredient): RowProblem[] {
   return out;
 }
 
+/**
+ * What a maker must say of an own ingredient before it is kept (handbook chapter 6, section 5): what it is like, and what the
+ * packet says of allergens. Rows of before that do not say it are read, and count as unknown. Empty when all is said.
+ */
+export function ingredientUnsaid(row: Ingredient): RowProblem[] {
+  const out: RowProblem[] = [];
+  if (row.like === undefined) out.push({ field: 'like', message: 'Say which ingredient of the table it is like.' });
+  if (row.allergens.length === 0)
+    out.push({ field: 'allergens', message: 'Say which allergens are in it, that there are none, or that the packet tells.' });
+  return out;
+}
+
 /** Sanity of a maker's own variety. Empty when all is well. */
 export function varietyProblems(v: Variety): RowProblem[] {
   const out: RowProblem[] = [];

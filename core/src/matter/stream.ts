@@ -12,6 +12,8 @@ export interface Thing {
   tint: number;
   /** Allergen tags of the row it is of; a kept thing brings those of all that went into it. */
   allergens?: readonly string[];
+  /** The most it stands in hot sauce, °C, and what happens above; left out for what stands the pot. */
+  stands?: { mostC: number; why: string };
 }
 
 /** How much of a thing is still there, and the heat load that came of it. */

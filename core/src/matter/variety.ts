@@ -1,4 +1,6 @@
 import table from '../data/varieties.json' with { type: 'json' };
+import { colourFamily } from './colour';
+import { podRow, type PodType } from './kind';
 
 export type CapsaicinoidClass = 'sweet' | 'std' | 'chinense' | 'superhot';
 
@@ -45,7 +47,27 @@ export const MIXED_UNKNOWN: Variety = {
   source: 'our judgement',
 };
 
-export const VARIETIES: readonly Variety[] = [...(table.varieties as unknown as readonly Variety[]), MIXED_UNKNOWN];
+/** What the table says of a variety besides what it is made of. */
+interface Told {
+  /** Key of the ingredient row whose acids, protein and natural pH stand for it. */
+  row: string;
+  /** What cooks call it beside its name. */
+  said: readonly string[];
+  usual: 'fill' | null;
+}
+const told = new Map<string, Told>();
+const rows = (table.varieties as unknown as (Variety & Partial<Told>)[]).map(({ row, said = [], usual = null, ...v }): Variety => {
+  told.set(v.id, { row: row!, said, usual });
+  return v;
+});
+
+export const VARIETIES: readonly Variety[] = [...rows, MIXED_UNKNOWN];
+
+/** What cooks call a variety of the table beside its name. */
+export const varietySaid = (id: string): readonly string[] => told.get(id)?.said ?? [];
+
+/** Sweet pods that fill a jar without heat. */
+export const SWEET_FILLER: Variety = VARIETIES.find((v) => told.get(v.id)?.usual === 'fill')!;
 
 const byId = new Map(VARIETIES.map((v) => [v.id, v]));
 
@@ -56,39 +78,18 @@ export function variety(id: string): Variety {
   return found;
 }
 
-/** Ids of the ingredient table that were surveyed for this very variety. */
-const SURVEYED: Record<string, string> = {
-  'jalapeno-green': 'jalapeno_green',
-  'jalapeno-red': 'jalapeno_red',
-  'fresno-red': 'fresno_red',
-  'serrano-green': 'serrano_green',
-  'thai-bird': 'thai_red',
-  poblano: 'poblano',
-  'anaheim-green': 'anaheim',
-  'hungarian-wax': 'banana_pepper',
-  'banana-sweet': 'banana_pepper',
-  'aji-amarillo': 'aji_yellow',
-  'lemon-drop': 'aji_yellow',
-  'bell-green': 'bell_green',
-  'bell-yellow': 'bell_yellow',
-  chipotle: 'chipotle_dry',
-  arbol: 'dried_chili_hot',
-  'paprika-smoked': 'smoked_paprika',
-};
+/** Dried pods of this weight and more are large ones, g; flesh with less water than this is a dry one, %. */
+const LARGE_G = 4;
+const DRY_PCT = 85;
 
-/**
- * Key of the ingredient row whose acids, protein and natural pH stand for a variety: its own row where
- * one was surveyed, else the nearest by form, class and colour (our judgement).
- */
-export function acidsLike(v: Variety): string {
-  const own = SURVEYED[v.id];
-  if (own) return own;
-  if (v.form === 'powder' || v.form === 'flakes') return 'chili_powder_pure';
-  if (v.form === 'dried') return v.pod && v.pod.massG.typical >= 4 ? 'dried_chili_mild' : 'dried_chili_hot';
-  if (v.capsaicinoidClass === 'sweet') return 'bell_red';
-  if (v.capsaicinoidClass === 'superhot') return 'superhot';
-  if (v.capsaicinoidClass === 'chinense') return 'habanero';
-  const green = /green/.test(v.id) || /shishito|padron|cubanelle/.test(v.id);
-  if (green) return 'serrano_green';
-  return v.waterPct < 85 ? 'thai_red' : 'cayenne_red';
+/** The type of a maker's own variety: by its form, its class and its colour (our judgement). */
+function typeOf(v: Variety): PodType {
+  if (v.form === 'powder' || v.form === 'flakes') return 'ground';
+  if (v.form === 'dried') return v.pod && v.pod.massG.typical >= LARGE_G ? 'dried, large' : 'dried, small';
+  if (v.capsaicinoidClass !== 'std') return v.capsaicinoidClass;
+  if (colourFamily(v.ripeColour) === 'green') return 'green';
+  return v.waterPct < DRY_PCT ? 'dry' : 'fresh';
 }
+
+/** Key of the ingredient row whose acids, protein and natural pH stand for a variety. */
+export const acidsLike = (v: Variety): string => told.get(v.id)?.row ?? podRow(typeOf(v));

@@ -1,42 +1,16 @@
 import { lotSigma } from '../heat';
-import { kindKey, type Ingredient } from '../matter/ingredient';
+import type { Ingredient } from '../matter/ingredient';
+import { kindOf } from '../matter/kind';
 import { variety } from '../matter/variety';
 
-/**
- * Ingredient rows that burn, and the variety whose heat of the dry matter stands for each (variety table, chapter 2,
- * section 2). A row of two kinds gets the usual one of them; its lot spread covers the other.
- */
-const VARIETY_OF: Record<string, string> = {
-  jalapeno_green: 'jalapeno-green',
-  jalapeno_red: 'jalapeno-red',
-  fresno_red: 'fresno-red',
-  serrano_green: 'serrano-green',
-  cayenne_red: 'cayenne-red',
-  thai_red: 'thai-bird',
-  thai_green: 'thai-bird',
-  habanero: 'habanero-orange',
-  superhot: 'ghost-red',
-  aji_yellow: 'aji-amarillo',
-  poblano: 'poblano',
-  anaheim: 'anaheim-green',
-  banana_pepper: 'hungarian-wax',
-  pickled_jalapeno: 'jalapeno-green',
-  dried_chili_hot: 'arbol',
-  dried_chili_mild: 'ancho',
-  chipotle_dry: 'chipotle',
-  chili_powder_pure: 'cayenne-powder',
-  smoked_paprika: 'paprika-smoked',
-};
-
-/** The variety that stands for an ingredient that burns; undefined for what does not. */
-export function varietyOfRow(row: Pick<Ingredient, 'key' | 'like'>): string | undefined {
-  return VARIETY_OF[kindKey(row)];
-}
+/** The variety whose pods stand for an ingredient; undefined for what are no pods. */
+export const varietyOfRow = (row: Pick<Ingredient, 'key' | 'like'>): string | undefined => kindOf(row).variety;
 
 /** Heat of an ingredient as it is, SHU, with the log-sd of the table's range; null for what does not burn. */
-export function heatOfRow(row: Ingredient): { shu: number; sigma: number } | null {
+export function heatOfRow(row: Pick<Ingredient, 'key' | 'like' | 'water' | 'salt'>): { shu: number; sigma: number } | null {
   const id = varietyOfRow(row);
   if (!id) return null;
   const { low, typical, high } = variety(id).shuDry;
+  if (!(low > 0)) return null;
   return { shu: (typical * Math.max(0, 100 - row.water - row.salt)) / 100, sigma: lotSigma(low, high) };
 }

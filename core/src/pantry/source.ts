@@ -1,14 +1,18 @@
 import { anchorAt, lacticForPh, poolOf, TYPICAL_ACIDS, type AcidWorld } from '../acid';
-import { POD_STRENGTH, strengthOf } from '../cook';
+import { POD_STRENGTH } from '../cook';
 import { ACIDS, noGrams, sumGrams, type Component, type Grams } from '../matter/component';
-import { gramsPerGram, kindKey, type Ingredient } from '../matter/ingredient';
+import { tagsOf } from '../matter/allergen';
+import { gramsPerGram, type Ingredient } from '../matter/ingredient';
+import { KINDS, kindOf } from '../matter/kind';
+import type { Food } from '../matter/food';
+import { foodsOf } from '../matter/rowFoods';
 import { massOf, scale, type Stream, type Thing } from '../matter/stream';
 import { TYPICAL, type Draw } from '../stat/draw';
 import { heatOfRow } from './hotRow';
 import type { PodLot } from './lot';
 
-/** Log-sd of tabulated acid contents: ordinary rows, and liquids sold by strength (chapter 3, section 9). */
-const ACID_SD = { table: 0.25, vinegar: 0.04, citrus: 0.1 } as const;
+/** Log-sd of tabulated acid contents, where the row says nothing (chapter 3, section 9). */
+const ACID_SD = 0.25;
 /** Log-sd of protein contents, and of the generic protein buffer common to all rows. */
 const PROTEIN_SD = { own: 0.2, shared: 0.3 } as const;
 const PKA_SD = 0.03;
@@ -24,12 +28,8 @@ export function acidWorld(draw: Draw): AcidWorld {
   };
 }
 
-/** A maker's own row is never as sure as a liquid sold by strength: only table keys count here. */
-function acidSd(i: Ingredient): number {
-  if (i.key.startsWith('vinegar')) return ACID_SD.vinegar;
-  if (/lime_juice|lemon_juice|calamansi/.test(i.key)) return ACID_SD.citrus;
-  return ACID_SD.table;
-}
+/** A maker's own row is never as sure as a liquid sold by strength: only rows of the table are. */
+const acidSd = (i: Ingredient): number => KINDS.get(i.key)?.acidSd ?? ACID_SD;
 
 /** Natural pH in a draw: triangular on lo/typ/hi, read off at the draw's probability. */
 function naturalPh(pH: { lo: number; typ: number; hi: number }, z: number): number {
@@ -39,15 +39,6 @@ function naturalPh(pH: { lo: number; typ: number; hi: number }, z: number): numb
   if (hi <= lo) return typ;
   const bend = (typ - lo) / (hi - lo);
   return p < bend ? lo + Math.sqrt(p * (hi - lo) * (typ - lo)) : hi - Math.sqrt((1 - p) * (hi - lo) * (hi - typ));
-}
-
-/** Rows that hardly colour a mix: waters, vinegars, salts, white sugar (our judgement). */
-const FAINT = /^(water|vinegar|salt|sugar_white|msg|citric|lactic|rum|oil_neutral|xanthan|cornstarch|tapioca|lime_juice|lemon_juice)/;
-
-/** Strength of colour in a mix: produce 1, dry goods 4, faint rows next to nothing (our judgement). */
-function tintOf(row: Ingredient): number {
-  if (FAINT.test(kindKey(row))) return 0.03;
-  return row.water < 20 && row.tss > 30 ? 4 : 1;
 }
 
 /** Moves some components of 1 g by factors and keeps the mass at 1 g by adjusting water. */
@@ -103,12 +94,27 @@ function anchorIn(grams: Grams, row: Ingredient, draw: Draw): Anchored {
 /** Rows of a few batches. */
 const MOST_KNOWN = 120;
 
+/** What milk and egg stand in hot sauce, °C (handbook chapter 5, section 14, judgement). */
+const CURDLES: Partial<Record<Food, number>> = { dairy: 40, egg: 65 };
+
+/** The most a thing stands in hot sauce: its kind's, or that of the milk or egg in it; null for what stands the pot. */
+function standsOf(row: Ingredient): NonNullable<Thing['stands']> | null {
+  const own = kindOf(row).stands;
+  const foods = foodsOf(row);
+  const curdles = (Object.keys(CURDLES) as Food[]).filter((f) => foods.has(f)).map((f) => CURDLES[f]!);
+  const mostC = Math.min(own?.mostC ?? Infinity, ...curdles);
+  if (mostC === Infinity) return null;
+  return mostC === own?.mostC ? own : { mostC, why: 'it curdles' };
+}
+
 const things = new WeakMap<Ingredient, Thing>();
 function thingOf(row: Ingredient, base: Readonly<Grams>): Thing {
   let thing = things.get(row);
   if (!thing) {
-    const { key, name, hex, allergens } = row;
-    thing = { id: key, name, pulp: base.pulp, strength: strengthOf(kindKey(row)), hex, tint: tintOf(row), allergens };
+    const { key, name, hex } = row;
+    const { strength = 1, tint } = kindOf(row);
+    const stands = standsOf(row);
+    thing = { id: key, name, pulp: base.pulp, strength, hex, tint, allergens: tagsOf(row), ...(stands ? { stands } : {}) };
     things.set(row, thing);
   }
   return thing;

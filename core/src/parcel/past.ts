@@ -1,5 +1,5 @@
 import { JAR_VERDICTS, type JarVerdict } from '../matter/jar';
-import type { Food } from './foods';
+import type { Food } from '../matter/food';
 
 export type Instrument = 'meter' | 'strip';
 /** Sd of a pH reading when nothing more is known of the instrument: a calibrated meter, a paper strip (handbook chapter 4, section 4). */

@@ -2,7 +2,7 @@ import { COMPONENTS, noGrams, type Component } from '../matter/component';
 import { colourOf } from '../matter/colour';
 import { heatShu, massOf, scale, type Stream } from '../matter/stream';
 import type { Draw } from '../stat/draw';
-import type { Food } from './foods';
+import type { Food } from '../matter/food';
 import { parcel, type Parcel } from './parcel';
 import type { JarVerdict } from '../matter/jar';
 import type { Texture } from './past';

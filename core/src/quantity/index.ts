@@ -5,5 +5,5 @@ export * from './grams';
 export * from './pieces';
 export * from './words';
 export * from './read';
-export { HARMLESS } from './rules';
+export { HARMLESS } from './meanings';
 export * from './spoons';

@@ -1,6 +1,6 @@
 import { leadAmount, type Lead, type LeadAmount } from './lead';
 import { NUMBER_WORDS, tidy } from './parse';
-import { HARMLESS } from './rules';
+import { HARMLESS } from './meanings';
 import { plainWords } from './words';
 
 /** A line of a recipe as people write it, brought into one order and taken apart. */

@@ -2,8 +2,9 @@ import { ingredient, type Ingredient } from '../matter/ingredient';
 import { acidsLike, variety } from '../matter/variety';
 import { partsOf, plainLines, type Parts } from './lineParts';
 import { QuantityError } from './parse';
+import { kindOf, type Family } from '../matter/kind';
 import { pieceFor } from './pieces';
-import { HARMLESS, RULES, type Meaning, type Said } from './rules';
+import { HARMLESS, RULES, type Meaning, type Said } from './meanings';
 import { named, plainWords } from './words';
 import { weighAll, type Thing, type Weighable } from './weighParts';
 import type { Kitchen } from './units';
@@ -103,7 +104,7 @@ function asked(
 }
 
 /** Fruit and vegetables whose purée is the same thing, only smooth. */
-const PUREED = /^(mango|pineapple|peach|blueberry|apple|pear|carrot|garlic|avocado|bell_|tomatillo)/;
+const PUREED: ReadonlySet<Family> = new Set<Family>(['fruit', 'vegetable', 'tomato', 'garlic', 'soft']);
 
 /** A finished sauce by no name of its own; what one pours like, g/ml (our judgement). */
 const SOME_SAUCE = /\b(?:hot|chil[il]i|chil[ie]|pepper|bottled|fermented|table)\s+sauce\b/i;
@@ -167,7 +168,8 @@ function readOne(text: string, line: string, kitchen: Kitchen, own: readonly Ing
   const ownWords = plainWords(thing.name);
   const unknown = (list: string[]) => list.filter((w) => !PART_WORDS.has(w) && !ownWords.includes(w));
   // What stands behind makes it another thing: "tomato ketchup" is no tomato.
-  const pureed = found.behind.some((w) => /^(puree|pulp|flesh)$/.test(w)) && 'id' in meaning && PUREED.test(meaning.id);
+  const pureed =
+    found.behind.some((w) => /^(puree|pulp|flesh)$/.test(w)) && 'id' in meaning && PUREED.has(kindOf({ key: meaning.id }).family);
   if (unknown(found.behind).filter((w) => !(pureed && /^(puree|pulp|flesh)$/.test(w))).length > 0)
     return asked(text, first ?? '', notKnown(first ?? ''), []);
   const puzzling = unknown(found.extra).filter((w) => !(pureed && /^(puree|pulp|flesh)$/.test(w)));

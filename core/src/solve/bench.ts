@@ -3,7 +3,8 @@ import { unmeasuredBowl, type Caution } from '../caution';
 import type { BatchFile } from '../file';
 import { withExtras } from '../line';
 import { ingredient, type Ingredient } from '../matter/ingredient';
-import { foodsOf, lotOil, parcel, propsOf, type Props } from '../parcel';
+import { foodsOf } from '../matter/rowFoods';
+import { lotOil, parcel, propsOf, type Props } from '../parcel';
 import { heatOfRow, lotShu, podsIn, preparedPerGram, prepSd } from '../pantry';
 import {
   answerInWords,

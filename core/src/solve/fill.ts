@@ -2,19 +2,20 @@ import type { BatchFile, Goal } from '../file';
 import { HOUSE_PH } from '../ferment';
 import { extrasOf, withExtras } from '../line';
 import { ingredient } from '../matter/ingredient';
-import { variety } from '../matter/variety';
+import { kindOf, usualFor, WATER_KEY } from '../matter/kind';
+import { SWEET_FILLER } from '../matter/variety';
 import { lotOfVariety } from '../pantry';
 import type { PodChoice } from './blend';
 import { madeOf } from './made';
 
-/** Sweet pods that fill a jar without heat. */
-const SWEET = { id: 'sweet-to-fill', variety: 'pointed-red', name: 'sweet red pepper' } as const;
+const SWEET = { id: 'sweet-to-fill', name: 'sweet red pepper' } as const;
 /** What goes into the jug beside the vinegar, in shares of what the vinegar leaves (common practice, no source). */
+const called = (key: string) => ({ key, name: kindOf({ key }).said[0]! });
 const JUG = [
-  { key: 'carrot', name: 'carrot', share: 0.7 },
-  { key: 'water', name: 'water', share: 0.3 },
+  { ...called(usualFor('fill')[0]!), share: 0.7 },
+  { ...called(WATER_KEY), share: 0.3 },
 ] as const;
-const VINEGAR = { key: 'vinegar_distilled_5', name: 'white vinegar' } as const;
+const VINEGAR = called(usualFor('acid')[0]!);
 /** Shares of vinegar in what fills up, tried in this order until the worked-out pH is at the house line or below. */
 const SOUR = [0.3, 0.45, 0.6, 0.8] as const;
 /** More than this many times the sauce as it is, fills nothing up any more: it is another sauce. */
@@ -64,7 +65,7 @@ export function fillUps(
   const most = MOST_TIMES * goal.bottles * goal.bottleMl;
   const n = goal.bottles === 1 ? 'the bottle' : `the ${goal.bottles} bottles`;
   const sweet: PodChoice = {
-    lot: lotOfVariety(variety(SWEET.variety), { id: SWEET.id }),
+    lot: lotOfVariety(SWEET_FILLER, { id: SWEET.id }),
     stockG: Infinity,
     prep: 'whole',
     useFirst: false,

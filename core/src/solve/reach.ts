@@ -1,13 +1,13 @@
 import { massOf, mix, percent, scale, type Stream } from '../matter/stream';
 import { ingredientStream } from '../pantry';
 import { ingredient } from '../matter/ingredient';
+import { usualFor, WATER_KEY } from '../matter/kind';
 import { phOf } from '../parcel';
 import { TYPICAL } from '../stat/draw';
 import { acidPctOf } from './trim/things';
 
-/** What makes a sauce sourer, each a row of the table (handbook chapter 3, section 6.1; common practice). */
-export const SOURERS = ['vinegar_distilled_5', 'vinegar_cider', 'lime_juice', 'lemon_juice', 'citric_acid_powder'] as const;
-export type Sourer = (typeof SOURERS)[number];
+/** Keys of what makes a sauce sourer, in the order in which they are offered (handbook chapter 3, section 6.1; common practice). */
+export const SOURERS = usualFor('sour');
 
 /** What a sauce is after something went in. */
 export interface Reached {
@@ -85,10 +85,10 @@ const SHARES = [0, 0.1, 0.25, 0.5, 1] as const;
 /** How much water a sauce can take until its pH is above `limit`, and what each share of it does. */
 export function waterItTakes(base: Stream, limit: number): Watered {
   if (phOf(base) === null) throw new RangeError('pH has no meaning in what is dry.');
-  const row = ingredient('water');
+  const row = ingredient(WATER_KEY);
   const thing = ingredientStream(row, 1, TYPICAL);
   const massG = massOf(base);
-  const steps = SHARES.map((s) => after('water', row.name, base, thing, s * massG));
+  const steps = SHARES.map((s) => after(WATER_KEY, row.name, base, thing, s * massG));
   const most = massG * MOST_TIMES;
   const at = (g: number) => phIn(mix(base, scale(thing, g)));
   if (phIn(base) > limit) return { mostG: 0, free: false, steps };

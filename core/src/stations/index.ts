@@ -59,7 +59,7 @@ export { ferment, forecastInput, jarBubbles, jarConditions, jarReadings, jarSign
 export { drain, type DrainParams } from './drain';
 export { press, type PressParams } from './press';
 export { lift, type LiftParams, type LiftPieces } from './lift';
-export { thicken, type ThickenParams, type Thickener } from './thicken';
+export { thicken, THICKENERS, type ThickenParams, type Thickener } from './thicken';
 export { rest, type RestParams } from './rest';
 export { temper, type TemperParams, type Tempered } from './temper';
 export type { BowlParams } from './bowl';

@@ -2,6 +2,7 @@ import { Type, type Static } from '@sinclair/typebox';
 import { pressing } from '../caution';
 import { brixOf } from '../matter/brix';
 import { ACIDS, COMPONENTS, type Component } from '../matter/component';
+import { WATER_KEY } from '../matter/kind';
 import { massOf, mix, type Stream } from '../matter/stream';
 import { join, parcel, sideOf } from '../parcel';
 import { ingredientStream } from '../pantry';
@@ -36,7 +37,6 @@ export interface PressFacts {
   curve: Curve;
 }
 
-const WATER_ROW = 'water';
 const WATERED = { foods: new Set(['water'] as const) };
 /** Strings, shell and seed of a block, share of its mass; nearly all of it insoluble (handbook chapter 5, section 4, judgement). */
 const WASTE: Record<PressParams['block'], number> = { seedless: 0.12, seeds: 0.3 };
@@ -69,7 +69,7 @@ export const press = station<'press', PressParams, PressFacts>({
   schema,
   needsStuff: true,
   lasts: true,
-  puts: [WATER_ROW],
+  puts: [WATER_KEY],
   defaults: () => ({ block: 'seedless', waterPerG: 3, washPerG: 0 }),
   days: () => 0,
   minutes: (p, bowlG) => {
@@ -84,7 +84,7 @@ export const press = station<'press', PressParams, PressFacts>({
     const stringsG = WASTE_PULP * waste * blockG;
     const dryG = stringsG + (1 - PASSES) * Math.max(0, real.grams.pulp - stringsG);
     const holds = HOLDS.gPerG * Math.exp(HOLDS.sd * own.z('holds'));
-    const watered = (perG: number) => ingredientStream(ingredient(WATER_ROW), perG * blockG, draw);
+    const watered = (perG: number) => ingredientStream(ingredient(WATER_KEY), perG * blockG, draw);
     const waters = [params.waterPerG, params.washPerG].filter((g) => g > 0).map(watered);
     // The strings carry their part of the ions away: what is left in the fruit keeps the fruit's own balance.
     const inStrings = real.sidEq * waste;

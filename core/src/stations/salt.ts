@@ -1,6 +1,7 @@
 import { Type, type Static } from '@sinclair/typebox';
 import { jarSalt } from '../caution';
 import { CUTS, type Cut } from '../ferment/constants';
+import { SALT_KEY, WATER_KEY } from '../matter/kind';
 import { massOf } from '../matter/stream';
 import { join, parcel } from '../parcel';
 import { ingredientStream } from '../pantry';
@@ -51,8 +52,6 @@ export interface SaltFacts {
 }
 
 /** Ingredient rows of what is added here; every salt type is sodium chloride to the computation. */
-const SALT_ROW = 'salt_fine';
-const WATER_ROW = 'water';
 const WATERED = { foods: new Set(['water'] as const) };
 /** Log-sd of a weighed amount on a kitchen scale or in a jug (our judgement). */
 const WEIGHING_SD = 0.03;
@@ -116,7 +115,7 @@ export const salt = station<'salt', SaltParams, SaltFacts>({
   resize: (p, f) => ({ ...p, mixedMl: p.mixedMl === null ? null : p.mixedMl * f }),
   vessels: (p) => ({ ml: p.jarMl, count: p.jars }),
   fits: (p, produceG) => ({ ...p, ...fitJars(p, produceG) }),
-  puts: [SALT_ROW, WATER_ROW],
+  puts: [SALT_KEY, WATER_KEY],
   apply(input, params, context): Outcome<SaltFacts> {
     const produceG = massOf(input.stream);
     if (!(produceG > 0)) return { out: input, made: [], sides: [], facts: null };
@@ -129,9 +128,9 @@ export const salt = station<'salt', SaltParams, SaltFacts>({
     const brineMl = one.brineMl * params.jars;
     const made: Flow[] = [
       ...(waterG > 0
-        ? [{ id: 'water', name: 'water', ...parcel(ingredientStream(context.ingredient(WATER_ROW), waterG, context.draw), WATERED) }]
+        ? [{ id: 'water', name: 'water', ...parcel(ingredientStream(context.ingredient(WATER_KEY), waterG, context.draw), WATERED) }]
         : []),
-      ...(saltG > 0 ? [{ id: 'salt', name: 'salt', ...parcel(ingredientStream(context.ingredient(SALT_ROW), saltG, context.draw)) }] : []),
+      ...(saltG > 0 ? [{ id: 'salt', name: 'salt', ...parcel(ingredientStream(context.ingredient(SALT_KEY), saltG, context.draw)) }] : []),
     ];
     const facts: SaltFacts = {
       produceG,

@@ -2,6 +2,7 @@ import { Type, type Static } from '@sinclair/typebox';
 import { byKettle } from '../cook/energy';
 import { soaking } from '../caution';
 import { ACIDS, type Component } from '../matter/component';
+import { WATER_KEY } from '../matter/kind';
 import { massOf } from '../matter/stream';
 import { join, parcel, sideOf } from '../parcel';
 import { ingredientStream } from '../pantry';
@@ -35,7 +36,6 @@ export interface SoakFacts {
 
 /** The water that is left, as something that can go into another thing. */
 const SOAK_WATER = { id: 'soak-water', name: 'soak water', pulp: 0, strength: 1, hex: '#8A5A3A', tint: 0.5 } as const;
-const WATER_ROW = 'water';
 const WATERED = { foods: new Set(['water'] as const) };
 /** Uptake by Peleg's form (1988, from memory): most water per dry matter, min at 70 °C, activation energy (chapter 5, section 3). */
 const PELEG = { most: 3, k1Min: 2.1, ea: 28_000, refK: 343.15 } as const;
@@ -62,7 +62,7 @@ export const soak = station<'soak', SoakParams, SoakFacts>({
   schema,
   needsStuff: true,
   lasts: true,
-  puts: [WATER_ROW],
+  puts: [WATER_KEY],
   gives: { 'soak-water': 'soak water' },
   defaults: () => ({ waterPerG: 5, tempC: 70, minutes: 15, keepWater: false }),
   days: (p) => (p.minutes > 12 * 60 ? 1 : 0),
@@ -72,7 +72,7 @@ export const soak = station<'soak', SoakParams, SoakFacts>({
     const beforeG = massOf(bowl.stream);
     if (!(beforeG > 0)) return { out: bowl, made: [], sides: [], facts: null };
     const waterG = params.waterPerG * beforeG;
-    const made: Flow[] = [{ id: 'water', name: 'water', ...parcel(ingredientStream(ingredient(WATER_ROW), waterG, draw), WATERED) }];
+    const made: Flow[] = [{ id: 'water', name: 'water', ...parcel(ingredientStream(ingredient(WATER_KEY), waterG, draw), WATERED) }];
     const all = join(bowl, ...made);
     const had = bowl.stream.grams.water;
     const dry = beforeG - had;

@@ -1,5 +1,5 @@
 import { Type, type Static } from '@sinclair/typebox';
-import { firstPortionG, temperLimit } from '../cook';
+import { firstPortionG } from '../cook';
 import { massOf } from '../matter/stream';
 import { station, type Outcome } from './station';
 
@@ -41,10 +41,10 @@ export const temper = station<'temper', TemperParams, TemperFacts>({
     const all = massOf(bowl.stream);
     if (!(all > 0)) return { out: bowl, made: [], sides: [], facts: null };
     const things = bowl.stream.ledger.flatMap((e): Tempered[] => {
-      const limit = e.massG > 0 ? temperLimit(e.of.id, e.of.name) : null;
-      return limit
-        ? [{ name: e.of.name, coldG: e.massG, ...limit, firstG: firstPortionG(e.massG, params.coldC, params.hotC, limit.limitC) }]
-        : [];
+      const { name, stands } = e.of;
+      if (!stands || !(e.massG > 0)) return [];
+      const { mostC, why } = stands;
+      return [{ name, coldG: e.massG, limitC: mostC, why, firstG: firstPortionG(e.massG, params.coldC, params.hotC, mostC) }];
     });
     const coldG = Math.min(
       all,

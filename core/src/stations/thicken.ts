@@ -2,25 +2,24 @@ import { Type, type Static } from '@sinclair/typebox';
 import { onHob } from '../cook/energy';
 import { thickening } from '../caution';
 import { SLURRY_WATER, starchKept } from '../cook';
+import { KINDS, WATER_KEY } from '../matter/kind';
 import { convert, massOf } from '../matter/stream';
 import { bodyOf, join, parcel, phOf, type Parcel } from '../parcel';
 import { ingredientStream } from '../pantry';
 import { curve, type Curve } from './curve';
 import { station, type Flow, type Outcome } from './station';
 
-/** What thickens: its row of the table, the most that makes sense (% of the water), and whether it is stirred into cold water first. */
-const WITH = {
-  cornstarch: { row: 'cornstarch', name: 'cornstarch', mostPct: 8, slurry: true },
-  tapioca: { row: 'tapioca_starch', name: 'tapioca starch', mostPct: 8, slurry: true },
-  gum: { row: 'xanthan', name: 'xanthan gum', mostPct: 0.6, slurry: false },
-} as const;
-export type Thickener = keyof typeof WITH;
+/** What thickens: rows of the table that do, the most that makes sense (% of the water), and whether it is stirred into cold water first. */
+export const THICKENERS = [...KINDS].flatMap(([row, { thickens }]) => (thickens ? [{ row, ...thickens }] : []));
+export type Thickener = (typeof THICKENERS)[number];
+/** The thickener of a choice; one that a file names and the table has not is the first. */
+const thickenerOf = (as: string): Thickener => THICKENERS.find((t) => t.as === as) ?? THICKENERS[0]!;
 const UNTIL = ['dose', 'body'] as const;
 
 const schema = Type.Object(
   {
     with: Type.Union(
-      (Object.keys(WITH) as Thickener[]).map((w) => Type.Literal(w)),
+      THICKENERS.map((t) => Type.Literal(t.as)),
       { title: 'What thickens' },
     ),
     until: Type.Union(
@@ -49,7 +48,6 @@ export interface ThickenFacts {
   curve: Curve;
 }
 
-const WATER_ROW = 'water';
 const WATERED = { foods: new Set(['water'] as const) };
 const BOIL_C = 98;
 const HOT_C = 95;
@@ -66,22 +64,22 @@ export const thicken = station<'thicken', ThickenParams, ThickenFacts>({
   schema,
   needsStuff: true,
   lasts: true,
-  puts: [WATER_ROW, ...Object.values(WITH).map((w) => w.row)],
+  puts: [WATER_KEY, ...THICKENERS.map((t) => t.row)],
   withoutOwn: (p) => ({ ...p, until: 'dose', dosePct: 0 }),
-  defaults: () => ({ with: 'cornstarch', until: 'dose', dosePct: 2, step: 4, minutes: 2 }),
+  defaults: () => ({ with: THICKENERS[0]!.as, until: 'dose', dosePct: 2, step: 4, minutes: 2 }),
   days: () => 0,
   minutes: (p) => ({ hands: 5 + p.minutes, clock: 5 + p.minutes }),
   // Gum goes in cold, by the blender.
-  energy: (p, bowl) => (p.with === 'gum' ? [] : [onHob(bowl, 0, 5 + p.minutes, 'pot')]),
+  energy: (p, bowl) => (!thickenerOf(p.with).slurry ? [] : [onHob(bowl, 0, 5 + p.minutes, 'pot')]),
   apply(bowl, params, { own, draw, acids, ingredient, log }): Outcome<ThickenFacts> {
     const waterG = bowl.stream.grams.water;
     if (!(waterG > 0)) return { out: bowl, made: [], sides: [], facts: null };
-    const { row, name, mostPct, slurry } = WITH[params.with];
+    const { row, name, mostPct, slurry } = thickenerOf(params.with);
     const pH = phOf(bowl.stream, acids)!.pH;
     const kept = slurry ? starchKept(pH, BOIL_C, params.minutes) ** Math.exp(CUT_SD * own.z('cut')) : 1;
     const flows = (doseG: number): Flow[] => {
       const powder = { id: row, name, ...parcel(ingredientStream(ingredient(row), doseG, draw)) };
-      const wet = parcel(ingredientStream(ingredient(WATER_ROW), doseG * SLURRY_WATER, draw), WATERED);
+      const wet = parcel(ingredientStream(ingredient(WATER_KEY), doseG * SLURRY_WATER, draw), WATERED);
       return slurry ? [powder, { id: 'slurry', name: 'water', ...wet }] : [powder];
     };
     /** The pot with so much in it, as it is after the boil. */
@@ -123,15 +121,14 @@ export const thicken = station<'thicken', ThickenParams, ThickenFacts>({
   duties: (v) => [
     {
       key: 'thicken',
-      text:
-        v.params.with === 'gum'
-          ? 'Sprinkle the gum into the running blender, cold; look again after half an hour'
-          : 'Stir the starch into cold water, whisk it into the boil, boil a minute or two, stop',
+      text: !thickenerOf(v.params.with).slurry
+        ? 'Sprinkle the gum into the running blender, cold; look again after half an hour'
+        : 'Stir the starch into cold water, whisk it into the boil, boil a minute or two, stop',
       why: 'Starch must boil to set, and acid cuts it when it boils on. Judge it cold.',
       due: v.to,
     },
   ],
-  cautions: (v) => thickening(v.params.with !== 'gum'),
+  cautions: (v) => thickening(thickenerOf(v.params.with).slurry),
 });
 
 /** Least dose (g) with which the body is `step`; none when it is that thick already, the most when even that is too thin. */

@@ -2,6 +2,7 @@ import { and, asc, eq, sql } from 'drizzle-orm';
 import {
   INGREDIENTS,
   ingredientProblems,
+  ingredientUnsaid,
   toolProblems,
   VARIETIES,
   varietyProblems,
@@ -19,18 +20,25 @@ export type OwnKind = 'varieties' | 'ingredients' | 'tools' | 'makers';
 type Own = OwnVariety | OwnIngredient | OwnTool | OwnMaker;
 type Value = Own['value'];
 
-/** What a row is called in its table, and what is wrong with it. */
+/** What a row is called in its table, what is wrong with it, and what its maker still has to say. */
 const KINDS = {
-  varieties: { id: (v: Variety) => v.id, problems: varietyProblems, taken: (id: string) => VARIETIES.some((v) => v.id === id) },
+  varieties: {
+    id: (v: Variety) => v.id,
+    problems: varietyProblems,
+    unsaid: () => [],
+    taken: (id: string) => VARIETIES.some((v) => v.id === id),
+  },
   ingredients: {
     id: (i: Ingredient) => i.key,
     problems: ingredientProblems,
+    unsaid: ingredientUnsaid,
     taken: (key: string) => INGREDIENTS.some((i) => i.key === key),
   },
-  tools: { id: (t: Tool) => t.id, problems: toolProblems, taken: () => false },
+  tools: { id: (t: Tool) => t.id, problems: toolProblems, unsaid: () => [], taken: () => false },
   makers: {
     id: (m: Maker) => m.id,
     problems: (m: Maker) => errorsOf(MakerSchema, m).map((e) => ({ field: e.path, message: e.message })),
+    unsaid: () => [],
     taken: () => false,
   },
 } as const;
@@ -66,9 +74,10 @@ export function ownProblems(kind: OwnKind, value: Value): { field: string; messa
 function fit(kind: OwnKind, value: Value): string {
   const rules = KINDS[kind] as {
     id(v: unknown): string;
+    unsaid(v: unknown): { field: string; message: string }[];
     taken(id: string): boolean;
   };
-  const problems = ownProblems(kind, value);
+  const problems = [...ownProblems(kind, value), ...rules.unsaid(value)];
   if (problems.length > 0)
     throw new Unfit(
       problems[0]!.message,

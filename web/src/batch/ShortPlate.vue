@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue';
 import type { Promised } from '@roskel/contract';
-import { openNeeds } from '@roskel/core';
+import { isTapWater, openNeeds } from '@roskel/core';
 import { useLarder } from '../stores/larder';
 import { useOpenBatch } from '../stores/openBatch';
 import { usePods } from '../stores/pods';
@@ -41,7 +41,7 @@ const missing = computed(() => {
   if (!batch.file || larder.state !== 'ready') return [];
   const has = new Set(larder.items.map((l) => l.ingredientKey));
   return openNeeds(batch.file)
-    .filter((n) => n.store === 'larder' && n.id !== 'water' && !has.has(n.id))
+    .filter((n) => n.store === 'larder' && !isTapWater(n.id) && !has.has(n.id))
     .map((n) => `${grams(n.massG)} ${(larder.row(n.id)?.name ?? n.id).split(',')[0]!.toLowerCase()}`);
 });
 /** Pods and kept things that the plan names and that nothing in the stores stands for. */

@@ -1,9 +1,11 @@
 <script setup lang="ts">
 import { computed } from 'vue';
 import type { OwnIngredient } from '@roskel/contract';
-import { ACIDS, IngredientSchema, ingredientProblems, type Acid, type Ingredient } from '@roskel/core';
+import { ACIDS, INGREDIENTS, IngredientSchema, ingredientProblems, ingredientUnsaid, type Acid, type Ingredient } from '@roskel/core';
 import { useOwnIngredients } from '../stores/own';
+import AllergenField from './AllergenField.vue';
 import NumberField from '../ui/NumberField.vue';
+import PickField from '../ui/PickField.vue';
 import OwnSheet from '../house/OwnSheet.vue';
 import { useOwnRow } from '../house/useOwnRow';
 import TextField from '../ui/TextField.vue';
@@ -20,12 +22,14 @@ const { row, set, problems, refused, save, draft } = useOwnRow(show, props, {
     key: `own-${Date.now().toString(36)}`,
     name: `${copy.name}, mine`,
     like: copy.like ?? copy.key,
+    allergens: [],
     confidence: 'low' as const,
   }),
-  problems: ingredientProblems,
+  problems: (row) => [...ingredientProblems(row), ...ingredientUnsaid(row)],
   add: own.add,
   edit: own.edit,
 });
+const LIKE = INGREDIENTS.map((i) => ({ value: i.key, label: i.name }));
 const SHARES: [keyof Ingredient & ('water' | 'sugars' | 'salt' | 'fat' | 'protein' | 'tss'), string][] = [
   ['water', 'Water'],
   ['sugars', 'Sugar'],
@@ -66,6 +70,14 @@ const setPh = (end: 'lo' | 'typ' | 'hi', x: number | null) => row.value!.pH && x
   >
     <template v-if="row">
       <TextField class="wide" label="Name" :maxlength="120" :model-value="row.name" @update:model-value="set({ name: $event })" />
+      <PickField
+        class="wide"
+        label="It is like"
+        :model-value="row.like ?? null"
+        :options="LIKE"
+        @update:model-value="set({ like: $event })"
+      />
+      <AllergenField class="wide" :model-value="row.allergens" @update:model-value="set({ allergens: $event })" />
       <NumberField
         v-for="[field, label] in SHARES"
         :key="field"

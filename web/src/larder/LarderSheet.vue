@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { NButton } from 'naive-ui';
 import { computed, reactive, ref, toRef, watch } from 'vue';
-import { heatOfRow } from '@roskel/core';
+import { heatOfRow, isTapWater } from '@roskel/core';
 import { LarderFactsSchema, NO_FACTS, type LarderFacts, type LarderRecord, type LedgerLine } from '@roskel/contract';
 import { grams, money, one, shu } from '../format';
 import { factsOf, perKg, useLarder } from '../stores/larder';
@@ -56,7 +56,7 @@ const row = computed(() => (key.value ? (larder.row(key.value) ?? null) : null))
 const free = computed(() => {
   const have = new Set(larder.items.map((l) => l.ingredientKey));
   return larder.rows
-    .filter((i) => !have.has(i.key) && i.key !== 'water')
+    .filter((i) => !have.has(i.key) && !isTapWater(i.key))
     .sort((a, b) => a.name.localeCompare(b.name))
     .map((i) => ({ value: i.key, label: i.name }));
 });

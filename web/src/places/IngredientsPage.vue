@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, onMounted, ref } from 'vue';
-import { boardOf, BOARDS, heatOfRow, type Board, type Ingredient } from '@roskel/core';
+import { kindOf, BOARDS, heatOfRow, type Board, type Ingredient } from '@roskel/core';
 import { grams, shu } from '../format';
 import { useLarder } from '../stores/larder';
 import { useOwnIngredients } from '../stores/own';
@@ -24,7 +24,7 @@ onMounted(() => void larder.load());
 const rows = computed(() =>
   larder.rows
     .filter((i) => i.name.toLowerCase().includes(find.value.trim().toLowerCase()))
-    .filter((i) => !board.value || boardOf(i) === board.value)
+    .filter((i) => !board.value || kindOf(i).board === board.value)
     .map((i) => ({
       key: i.key,
       i,

@@ -4,7 +4,7 @@ import { computed, onMounted, ref } from 'vue';
 import type { LarderRecord } from '@roskel/contract';
 import { RouterLink } from 'vue-router';
 import { grams, plural, today } from '../format';
-import { boardOf, BOARDS, hintOf } from '@roskel/core';
+import { kindOf, BOARDS, hintOf } from '@roskel/core';
 import { useNotices } from '../stores/notices';
 import { useLarder } from '../stores/larder';
 import { useKeys } from '../ui/keys';
@@ -57,7 +57,7 @@ const shown = computed(() =>
   rows.value.filter((r) => r.i.name.toLowerCase().includes(find.value.trim().toLowerCase()) && (only.value === '' || r.hint !== null)),
 );
 const boards = computed(() =>
-  BOARDS.map((name) => ({ name, rows: shown.value.filter((r) => boardOf(r.i) === name) })).filter((b) => b.rows.length > 0),
+  BOARDS.map((name) => ({ name, rows: shown.value.filter((r) => kindOf(r.i).board === name) })).filter((b) => b.rows.length > 0),
 );
 const hints = computed(() => rows.value.filter((r) => r.hint !== null).length);
 const x = (pH: number) => 4 + (92 * (Math.min(PH.high, Math.max(PH.low, pH)) - PH.low)) / (PH.high - PH.low);

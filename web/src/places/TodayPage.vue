@@ -2,7 +2,7 @@
 import { computed, onMounted, ref } from 'vue';
 import { NButton } from 'naive-ui';
 import { RouterLink, useRouter } from 'vue-router';
-import { addDays, daysBetween, isSpoilt } from '@roskel/core';
+import { addDays, daysBetween, isSpoilt, isTapWater } from '@roskel/core';
 import { day, grams, plural, today, weekday } from '../format';
 import { useLarder } from '../stores/larder';
 import { useNotices } from '../stores/notices';
@@ -49,7 +49,7 @@ const missing = computed(() => {
   const has = new Set(larder.items.map((l) => l.ingredientKey));
   return todays.rows.flatMap((r) =>
     r.needs
-      .filter((n) => n.store === 'larder' && n.id !== 'water' && !has.has(n.id))
+      .filter((n) => n.store === 'larder' && !isTapWater(n.id) && !has.has(n.id))
       .map((n) => ({ name: larder.row(n.id)?.name ?? n.id, to: '/larder', g: n.massG, batch: r.name, on: r.startDate })),
   );
 });

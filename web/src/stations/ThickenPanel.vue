@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue';
-import { bodyWord, type ParamsOf, type StationReport } from '@roskel/core';
+import { bodyWord, THICKENERS, type ParamsOf, type StationReport } from '@roskel/core';
 import { grams } from '../format';
 import { BODY_CHOICES, bodySays } from './bodyWords';
 import { usePanel } from './panel';
@@ -14,11 +14,9 @@ import PickField from '../ui/PickField.vue';
 const props = defineProps<{ station: StationReport<'thicken'> }>();
 const { params, set, facts } = usePanel<'thicken'>(props);
 type Params = ParamsOf<'thicken'>;
-const WITH: { value: Params['with']; label: string }[] = [
-  { value: 'cornstarch', label: 'cornstarch' },
-  { value: 'tapioca', label: 'tapioca starch' },
-  { value: 'gum', label: 'xanthan gum' },
-];
+const WITH = THICKENERS.map((t) => ({ value: t.as, label: t.name }));
+/** It is stirred into cold water and boiled; gum is not. */
+const slurry = computed(() => THICKENERS.find((t) => t.as === params.value.with)?.slurry ?? true);
 const UNTIL: { value: Params['until']; label: string }[] = [
   { value: 'dose', label: 'so much for 100 g of its water' },
   { value: 'body', label: 'until its body is' },
@@ -29,7 +27,7 @@ const body = computed(() => bodySays(facts.value));
 const rows = computed(() => {
   const f = facts.value;
   const g = f?.doseG ?? 0;
-  const gum = params.value.with === 'gum';
+  const gum = !slurry.value;
   return [
     [gum ? 'Gum' : 'Starch', g > 0 && !gum ? `${grams(g)}, about ${Math.max(0.5, Math.round((2 * g) / TEASPOON) / 2)} tsp` : grams(g)],
     ...(gum ? [] : ([['In cold water', grams((f?.slurryG ?? 0) - g)]] as const)),
@@ -52,7 +50,7 @@ const rows = computed(() => {
         :options="BODY_CHOICES"
         @update:model-value="set({ step: $event })"
       />
-      <ParamField v-if="params.with !== 'gum'" :station="station" name="minutes" label="On the boil" />
+      <ParamField v-if="slurry" :station="station" name="minutes" label="On the boil" />
     </template>
     <template #measured><LogFields :station="station" mass-label="Weighed" /></template>
     <template #picture>

@@ -8,6 +8,8 @@ import {
   newBatch,
   NO_WISH,
   PH_MARGIN,
+  isTapWater,
+  usualFor,
   weighBench,
   type BatchFile,
   type BenchAnswer,
@@ -57,9 +59,6 @@ const startWish = (): BlendWish => ({
   pH: { max: 3.8, margin: PH_MARGIN },
   varieties: 3,
 });
-/** What a sauce is usually made of beside pods: put on the bench at the start where the larder has it. */
-const USUAL = ['vinegar_cider', 'salt_fine', 'carrot', 'onion', 'garlic', 'lime_juice'];
-
 /** The heat mix on the bench: what stands there, what is wished for, what it comes to. Kept in this browser. */
 export const useBenchMix = defineStore('benchMix', () => {
   const pods = usePods();
@@ -91,8 +90,9 @@ export const useBenchMix = defineStore('benchMix', () => {
     await Promise.all([pods.load(), larder.load(), varieties.load()]);
     if (items.value.length === 0) {
       for (const p of pods.items) if (p.stockG > 0) add('pods', p.id);
-      for (const key of USUAL) if (larder.items.some((l) => l.ingredientKey === key && l.stockG > 0)) add('larder', key);
-      add('larder', 'water');
+      // What a sauce is usually made of beside pods, where the larder has it; water comes out of the tap.
+      for (const key of usualFor('bench'))
+        if (isTapWater(key) || larder.items.some((l) => l.ingredientKey === key && l.stockG > 0)) add('larder', key);
     }
     ready.value = true;
     if (items.value.every((i) => i.g === 0)) await mixing.solve();

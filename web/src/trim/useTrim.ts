@@ -1,5 +1,7 @@
 import { computed, ref, shallowRef, watch } from 'vue';
 import {
+  isTapWater,
+  WATER_KEY,
   inSchool,
   type Rail,
   type Says,
@@ -41,9 +43,9 @@ export function useTrim(ask: (stocks: TrimStock[], ask: TrimAsk) => Promise<Time
   const stocks = computed<TrimStock[]>(() => [
     ...larder.items.flatMap((l): TrimStock[] => {
       const row = larder.row(l.ingredientKey);
-      return row && free(l) > 0 && row.key !== 'water' ? [{ row, stockG: free(l), perKg: perKg(l) }] : [];
+      return row && free(l) > 0 && !isTapWater(row.key) ? [{ row, stockG: free(l), perKg: perKg(l) }] : [];
     }),
-    ...(larder.row('water') ? [{ row: larder.row('water')!, stockG: TAP_G, perKg: 0 }] : []),
+    ...(larder.row(WATER_KEY) ? [{ row: larder.row(WATER_KEY)!, stockG: TAP_G, perKg: 0 }] : []),
     ...pods.items.flatMap((p): TrimStock[] => {
       const row = larder.row(p.lot.like);
       return row && free(p) > 0 ? [{ lot: inSchool(p.lot, settings.value.school), row, stockG: free(p), perKg: null }] : [];

@@ -1,6 +1,6 @@
 import { BURNS_SHU } from '../../caution/pods';
 import { LEGAL_PH } from '../../ferment/constants';
-import { ALLERGENS } from '../../label/allergens';
+import { ALLERGENS } from '../../matter/allergen';
 import { MOST_ATM } from '../../ferment/pressure';
 import type { Topic } from '../topic';
 

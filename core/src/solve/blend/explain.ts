@@ -1,5 +1,6 @@
 import { HOUSE_PH } from '../../ferment';
 import { ingredient } from '../../matter/ingredient';
+import { kindOf, usualFor } from '../../matter/kind';
 import type { LinearSolver } from '../linear';
 import { evaluate, missedRows, type BlendMix } from './check';
 import type { BlendProblem } from './material';
@@ -146,12 +147,11 @@ function largest(solver: LinearSolver, problem: BlendProblem): number | null {
   return null;
 }
 
-/** Acids that most kitchens have or can get, in the order in which they are offered. */
-const ACIDS = [
-  ['vinegar_distilled_5', 'white vinegar (5 %)'],
-  ['vinegar_distilled_6', 'strong white vinegar (6 %)'],
-  ['lime_juice', 'lime juice'],
-] as const;
+/** What an acid is called, with its strength where it is sold by strength. */
+function acidName(key: string): string {
+  const { acetic } = ingredient(key).acids;
+  return `${kindOf({ key }).said[0]!}${acetic ? ` (${Math.round(acetic)} %)` : ''}`;
+}
 
 /** How much more acid would do where the acid is what is short; nothing when it is not, or when none of these does. */
 function acid(solver: LinearSolver, problem: BlendProblem): Way[] {
@@ -159,7 +159,8 @@ function acid(solver: LinearSolver, problem: BlendProblem): Way[] {
   if (!wish.pH || !sourer) return [];
   const without: BlendProblem = { ...problem, wish: { ...wish, pH: null } };
   if (!askAgain(solver, without)) return [];
-  for (const [key, name] of ACIDS) {
+  for (const key of usualFor('acid')) {
+    const name = acidName(key);
     const more = sourer(ingredient(key));
     const mix = askAgain(solver, more.problem);
     const g = mix?.grams.get(more.id);

@@ -1,8 +1,9 @@
 import { ionicStrengthAt, poolOf, solvePh, chargePerKg } from '../../acid';
 import type { Preparation } from '../../heat';
 import { colourFamily } from '../../matter/colour';
-import { flavoursOf, LARDER_FLAVOURS } from '../../matter/flavour';
-import { kindKey, type Ingredient } from '../../matter/ingredient';
+import { flavoursOf } from '../../matter/flavour';
+import type { Ingredient } from '../../matter/ingredient';
+import { kindOf } from '../../matter/kind';
 import { heatShu, massOf, mix, percent, scale, type Stream } from '../../matter/stream';
 import { hasPods, heatOfRow, ingredientStream, lotStream, preparedPerGram, prepSd, type PodLot } from '../../pantry';
 import { TYPICAL } from '../../stat/draw';
@@ -84,13 +85,14 @@ export function podMaterial(
   };
 }
 
-/** Rows that hardly colour a mix (our judgement, as in pantry/source.ts). */
-const FAINT = /^(water|vinegar|salt|sugar|msg|citric|lactic|rum|oil|xanthan|cornstarch|lime_juice|lemon_juice|garlic|onion|shallot)/;
+/** Rows that colour a mix less than this hardly do. */
+const FAINT_TINT = 0.5;
 
 /** A larder row as a material. */
 export function larderMaterial(choice: LarderChoice): Material {
   const gram = ingredientStream(choice.row, 1, TYPICAL);
-  const faint = FAINT.test(kindKey(choice.row));
+  const { tint, flavours = {} } = kindOf(choice.row);
+  const faint = tint < FAINT_TINT;
   return {
     id: choice.row.key,
     name: choice.row.name,
@@ -106,7 +108,7 @@ export function larderMaterial(choice: LarderChoice): Material {
     sugarPct: percent(gram, 'sugars'),
     thick: thickeningOf(gram),
     charge: chargeOf(gram),
-    flavours: LARDER_FLAVOURS[kindKey(choice.row)] ?? {},
+    flavours,
     colour: faint ? null : colourFamily(choice.row.hex),
     pigment: faint ? PIGMENT.faint : choice.row.water < 20 ? PIGMENT.powder : PIGMENT.larder,
     podG: null,

@@ -1,6 +1,7 @@
 import { chargePerKg, poolOf } from '../../acid';
 import { ACIDS } from '../../matter/component';
-import { kindKey, type Ingredient } from '../../matter/ingredient';
+import type { Ingredient } from '../../matter/ingredient';
+import { kindOf, SPOON_STEPS, type SpoonStep } from '../../matter/kind';
 import { heatShu, percent, scale, type Stream } from '../../matter/stream';
 import { ingredientStream, lotStream, type PodLot } from '../../pantry';
 import { bulkDensity, VOLUMES_ML, type Kitchen } from '../../quantity';
@@ -16,42 +17,19 @@ export type TrimStock = ({ row: Ingredient; lot?: undefined } | { lot: PodLot; r
   perKg?: number | null;
 };
 
-/** Sizes of a kitchen's spoons, small to large, as shares of a tablespoon or teaspoon. */
-const SPOONS = [
-  { step: '1/8 tsp', of: 'tsp', share: 1 / 8 },
-  { step: '1/4 tsp', of: 'tsp', share: 1 / 4 },
-  { step: '1/2 tsp', of: 'tsp', share: 1 / 2 },
-  { step: 'tsp', of: 'tsp', share: 1 },
-  { step: 'tbsp', of: 'tbsp', share: 1 },
-  { step: '1/4 cup', of: 'cup', share: 1 / 4 },
-] as const;
-type Spoon = (typeof SPOONS)[number]['step'];
+/** Each step of a spoon as a share of a teaspoon, a tablespoon or a cup. */
+const SHARES: Readonly<Record<SpoonStep, { of: 'tsp' | 'tbsp' | 'cup'; share: number }>> = {
+  '1/8 tsp': { of: 'tsp', share: 1 / 8 },
+  '1/4 tsp': { of: 'tsp', share: 1 / 4 },
+  '1/2 tsp': { of: 'tsp', share: 1 / 2 },
+  tsp: { of: 'tsp', share: 1 },
+  tbsp: { of: 'tbsp', share: 1 },
+  '1/4 cup': { of: 'cup', share: 1 / 4 },
+};
+const SPOONS = SPOON_STEPS.map((step) => ({ step, ...SHARES[step] }));
 
-/**
- * What may be stirred into a finished sauce, by the spoon it is usual to take of it in about a litre (chapter 2, section 8),
- * and what makes its life shorter when it goes in raw (chapter 5, section 17). What must boil, soak or be ground first is no
- * trim: starch, oil, raw roots, blocks, whole spices.
- */
-const TRIMS: readonly { kinds: RegExp; spoon: Spoon; penalty: number; mostPct?: number }[] = [
-  { kinds: /^vinegar_/, spoon: 'tbsp', penalty: 0 },
-  { kinds: /^(lime|lemon|calamansi|orange)_juice$/, spoon: 'tsp', penalty: 0.1 },
-  { kinds: /^(citric_acid_powder|lactic_acid_80)$/, spoon: '1/8 tsp', penalty: 0.3, mostPct: 0.8 },
-  { kinds: /^(tamarind_paste|tomato_paste)$/, spoon: 'tsp', penalty: 0 },
-  { kinds: /^(salt_|msg)/, spoon: '1/4 tsp', penalty: 0 },
-  // More than this is another sauce.
-  { kinds: /^(soy_sauce|fish_sauce|worcestershire|mirin)$/, spoon: 'tsp', penalty: 1, mostPct: 5 },
-  { kinds: /^(sugar_|honey|maple_syrup|agave|molasses)/, spoon: 'tsp', penalty: 0 },
-  { kinds: /^(roasted_pepper_jar|tomato_passata|tomato_ketchup)$/, spoon: 'tbsp', penalty: 0 },
-  { kinds: /^(mango_ripe|peach|pineapple|carrot|apple)$/, spoon: 'tbsp', penalty: 0.4 },
-  { kinds: /^(mustard_yellow|mustard_dijon)$/, spoon: 'tsp', penalty: 0.5, mostPct: 3 },
-  { kinds: /^(chili_powder_pure|smoked_paprika)$/, spoon: '1/4 tsp', penalty: 0.1, mostPct: 6 },
-  // More of it turns slimy (chapter 5, section 9.2: practice is .1 to .3 %).
-  { kinds: /^xanthan$/, spoon: '1/8 tsp', penalty: 0.1, mostPct: 0.4 },
-  // Water thins the acid that keeps the sauce: last.
-  { kinds: /^water$/, spoon: 'tbsp', penalty: 6 },
-];
 /** Forms of pods that stir in; cut ones must be ground first. */
-const POD_TRIMS: Partial<Record<PodLot['form'], Spoon>> = {
+const POD_TRIMS: Partial<Record<PodLot['form'], SpoonStep>> = {
   powder: '1/4 tsp',
   flakes: '1/4 tsp',
   paste: 'tsp',
@@ -67,10 +45,9 @@ const COUNTED = 12;
 /** In a large pot a step is at least this much of it, %. */
 const LEAST_STEP_PCT = 0.02;
 
-/** What goes in after the fire starts to be raw at once: powder and raw things want a night (chapter 2, section 8; chapter 5, section 13). */
-const WANTS_A_NIGHT = /^(chili_powder|smoked_paprika|garlic|xanthan|cornstarch)/;
-/** The same of a row of the larder. */
-export const rowWantsNight = (row: Ingredient): boolean => WANTS_A_NIGHT.test(kindKey(row));
+/** What comes out fully only after a night, of a row of the larder. */
+export const rowWantsNight = (row: Ingredient): boolean => kindOf(row).night === true;
+/** The same of anything that may be stirred in: powder and raw things (chapter 2, section 8; chapter 5, section 13). */
 export const wantsNight = (stock: TrimStock): boolean =>
   stock.lot ? ['powder', 'flakes'].includes(stock.lot.form) : rowWantsNight(stock.row);
 
@@ -132,7 +109,8 @@ const FIRST_IONIC = 0.4;
 
 /** What of a stock can be stirred into a sauce, in steps of a spoon that fits the job; null for what is no trim. */
 export function trimThing(stock: TrimStock, base: TrimPart, massG: number, wish: TrimWish, kitchen: Kitchen): TrimThing | null {
-  const known = TRIMS.find((t) => t.kinds.test(kindKey(stock.row)));
+  // What must boil, soak or be ground first is no trim: starch, oil, raw roots, blocks, whole spices.
+  const known = kindOf(stock.row).trim;
   const usual = stock.lot ? POD_TRIMS[stock.lot.form] : known?.spoon;
   if (!usual) return null;
   const part = partOf(gramOf(stock));
