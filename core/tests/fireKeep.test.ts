@@ -84,48 +84,64 @@ function followed(d: Dice): BatchFile {
     const bare = d.chance(0.7) || ['bottle', 'strain', 'drain', 'toast', 'rest', 'lift'].includes(kind);
     const intakes =
       n === 0 ? [pods('hot', 500), ...some(2)] : bare ? [] : some(2).map((x) => (d.chance(0.3) ? { ...x, late: true as const } : x));
-    const pH = d.chance(kind === 'bottle' ? 0.8 : 0.15) ? d.pick([2.9, 3.4, 3.6, 3.9, 4.3, 4.8]) : undefined;
+    const pH = d.chance(kind === 'bottle' ? 0.8 : kind === 'ferment' ? 0.3 : 0.15) ? d.pick([2.9, 3.4, 3.6, 3.9, 4.3, 4.8]) : undefined;
     const fill = kind === 'bottle' ? { fill: d.pick(['hot', 'cold']) } : {};
     return {
       id: `s${n}`,
       kind,
       intakes,
       params: { ...(stationKind(kind).defaults() as object), ...(params[kind]?.() ?? {}), ...fill },
-      log: { doneOn: day, ...(pH === undefined ? {} : { pH, instrument: d.pick(['meter', 'strip'] as const), phSure: true }) },
+      log: {
+        doneOn: day,
+        ...(kind === 'bottle' && d.chance(0.7) ? { fillC: d.pick([60, 84]) } : {}),
+        ...(pH === undefined ? {} : { pH, instrument: d.pick(['meter', 'strip'] as const), phSure: true }),
+      },
     };
   });
   const base = newBatch('Fire', START);
   return carry({ ...base, style: 'own', strands: [{ ...mainEnd(base), stations }] }, [lot], [...THINGS.map((k) => ingredient(k))]);
 }
 
-/** Whether it is cooked in its bottles, by the file alone: 82 °C for ten minutes after the last thing went in, and not since stood. */
+const saidHot = (end: StationEntry): boolean => (end.params as { fill: string }).fill === 'hot' && (end.log.fillC ?? 0) >= 82;
+
+/** A step that heats all of what is in it for ten minutes at 82 °C or more, by the file alone. */
+function heats(s: StationEntry): boolean {
+  const p = s.params as { minutes?: number; until?: string; with?: string; way?: string; fill?: string };
+  if (s.intakes.some((i) => i.late)) return false;
+  if (s.kind === 'simmer') return p.minutes! >= 12 || p.until === 'left';
+  if (s.kind === 'thicken') return p.with !== 'gum';
+  return s.kind === 'bottle' && saidHot(s);
+}
+
+/** Whether it is cooked in its bottles, by the file alone: heated through after the last thing went in. */
 function cookedByFile(stations: StationEntry[]): boolean {
-  const end = stations.at(-1)!;
-  if ((end.params as { fill: string }).fill === 'hot') return true;
-  for (const [n, s] of [...stations.entries()].reverse()) {
-    const p = s.params as { minutes?: number; hours?: number };
-    if (s.kind === 'simmer') {
-      const late = s.intakes.some((i) => i.late);
-      if (!late && (p.minutes! >= 12 || (s.params as { until: string }).until === 'left'))
-        return daysBetween(s.log.doneOn!, end.log.doneOn!) <= 1;
-      if (late) return false;
-    }
-    if (s.kind === 'thicken') {
-      const t = s.params as { with: string; dosePct: number; minutes: number };
-      // Starch that boils for long enough cooks the whole pot; what is whisked in for less is the last raw addition.
-      if (t.with !== 'gum' && t.minutes >= 10 && !s.intakes.some((i) => i.late)) return daysBetween(s.log.doneOn!, end.log.doneOn!) <= 1;
-      if (t.dosePct > 0) return false;
-    }
+  for (const s of [...stations].reverse()) {
+    const p = s.params as { hours?: number; dosePct?: number };
+    if (heats(s)) return true;
     if (s.intakes.length > 0 || ['salt', 'ferment', 'soak'].includes(s.kind) || (s.kind === 'steep' && p.hours! > 2)) return false;
-    if (n === 0) return false;
+    if (s.kind === 'thicken' && p.dosePct! > 0) return false;
   }
   return false;
 }
 
+/** Days since it was last heated through or came out of a jar, else since it was cut, and the longest it stood raw and unread before. */
+function stoodByFile(stations: StationEntry[]): { since: number; rawLeg: number } {
+  const on = (s: StationEntry) => daysBetween(START, s.log.doneOn!);
+  let from = on(stations[0]!);
+  let rawLeg = 0;
+  let read = stations[0]!.log.pH !== undefined;
+  for (const s of stations.slice(1)) {
+    if (!read) rawLeg = Math.max(rawLeg, on(s) - from);
+    if (s.kind === 'ferment' || heats(s)) from = on(s);
+    read ||= s.log.pH !== undefined;
+  }
+  return { since: on(stations.at(-1)!) - from, rawLeg };
+}
+
 it('stations of fire in any order, on any days: no bottle keeps longer than its last cooking, its reading, its oil and its jar allow', () => {
   const d = dice(1708);
-  const seen = { ends: 0, raw: 0, cooked: 0, oily: 0, bin: 0, low: 0, long: 0, leafy: 0, warm: 0 };
-  for (let n = 0; n < 1300; n++) {
+  const seen = { ends: 0, raw: 0, cooked: 0, oily: 0, bin: 0, low: 0, long: 0, leafy: 0, warm: 0, late: 0 };
+  for (let n = 0; n < 800; n++) {
     const file = followed(d);
     const { stations } = file.strands[0]!;
     let report, runs;
@@ -159,8 +175,7 @@ it('stations of fire in any order, on any days: no bottle keeps longer than its 
       seen.bin++;
       continue;
     }
-    if (keeping.place === 'cupboard')
-      expect([(end.params as { fill: string }).fill, end.log.instrument, acid], told).toEqual(['hot', 'meter', true]);
+    if (keeping.place === 'cupboard') expect([saidHot(end), end.log.instrument, acid], told).toEqual([true, 'meter', true]);
     if (keeping.days > 30) {
       expect(acid, told).toBe(true);
       seen.long++;
@@ -170,8 +185,16 @@ it('stations of fire in any order, on any days: no bottle keeps longer than its 
       const sour = s.log.pH !== undefined && s.log.instrument === 'meter' && s.log.pH <= 4;
       return s.kind === 'rest' && p.place === 'air' && p.hours > 4 && !sour && runs.find((r) => r.id === s.id)!.out.past.ph === null;
     });
-    if (warm && keeping.place !== 'bin') {
-      expect(keeping.days, told).toBeLessThanOrEqual(3);
+    const stood = stoodByFile(stations);
+    // Half a year is the most there is, from when it could spoil as it is; and raw, unread stuff has a week, heated later or not.
+    expect(keeping.days, told).toBeLessThanOrEqual(Math.max(0, 180 - stood.since));
+    if (stood.rawLeg > 30) {
+      expect(keeping.place, told).toBe('bin');
+      seen.late++;
+    }
+    if (keeping.place === 'bin') continue;
+    if (warm) {
+      expect(read.pH, told).toBeLessThanOrEqual(4.6);
       seen.warm++;
     }
     if (!cooked) {
@@ -180,11 +203,7 @@ it('stations of fire in any order, on any days: no bottle keeps longer than its 
       if (jar === null) expect(keeping.days, told).toBeLessThanOrEqual(90);
       seen.raw++;
     } else seen.cooked++;
-    if (
-      has('cilantro') &&
-      !stations.some((s) => ['simmer', 'thicken', 'ferment'].includes(s.kind)) &&
-      (end.params as { fill: string }).fill === 'cold'
-    ) {
+    if (has('cilantro') && !stations.some((s) => ['simmer', 'thicken', 'ferment'].includes(s.kind)) && !saidHot(end)) {
       expect(keeping.days, told).toBeLessThanOrEqual(5);
       seen.leafy++;
     }
@@ -198,5 +217,5 @@ it('stations of fire in any order, on any days: no bottle keeps longer than its 
       seen.low++;
     }
   }
-  for (const [what, count] of Object.entries(seen)) expect(count, what).toBeGreaterThan(8);
+  for (const [what, count] of Object.entries(seen)) expect(count, what).toBeGreaterThan(2);
 });

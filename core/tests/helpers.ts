@@ -20,6 +20,7 @@ import {
   withPodUses,
   type BatchFile,
   type Intake,
+  type JarFacts,
   type KindName,
   type PodLot,
   type Preparation,
@@ -34,6 +35,13 @@ import {
  * ROSKEL_THOROUGH=1 (as before a release).
  */
 export const rounds = (all: number): number => (process.env.ROSKEL_THOROUGH ? all : Math.ceil(all * 0.4));
+
+/** A jar of 3 % salt at 21 °C in which enough acid was made, for judging its readings. */
+export const JAR: JarFacts = {
+  ...{ saltPct: 3, wholeJarPct: 3, tempC: 21, startPh: 5.1, targetPh: 3.8 },
+  lacticPct: () => 1,
+  endedDay: null,
+};
 
 /** A mix by kilograms of table ingredients, at their typical values. */
 export function kitchenMix(kg: Record<string, number>): Stream {

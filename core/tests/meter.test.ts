@@ -97,14 +97,19 @@ describe('a pH meter and its buffers (handbook chapter 3, section 10.3)', () => 
     const good = calibrate({ tempC: 25, mv7: 0, mv4: 176 });
     expect(meterCounts(good, 1)).toMatchObject({ as: 'meter', sd: METER_SD.fresh });
     expect(meterCounts(good, 30)).toMatchObject({ as: 'meter', sd: METER_SD.week });
-    expect(meterCounts(good, 900)).toMatchObject({ as: 'meter', sd: METER_SD.old });
+    expect(meterCounts(good, 24 * 29)).toMatchObject({ as: 'meter', sd: METER_SD.old });
+    // Handbook chapter 6, section 3: more than thirty days, or a slope outside 85 to 105 %, and it is a strip.
+    expect(meterCounts(good, 24 * 31).as).toBe('strip');
+    expect(meterCounts(good, 24 * 365 * 5).as).toBe('strip');
+    const slope = (pct: number) => calibrate({ tempC: 25, mv7: 0, mv4: (59.16 * 3 * pct) / 100 });
+    expect([84, 86, 104, 106].map((pct) => meterCounts(slope(pct), 1).as)).toEqual(['strip', 'meter', 'meter', 'strip']);
     expect(meterCounts(null, 0).as).toBe('strip');
-    expect(meterCounts(calibrate({ tempC: 25, mv7: 0, mv4: 150 }), 0).as).toBe('strip');
+    expect(meterCounts(calibrate({ tempC: 25, mv7: 0, mv4: 145 }), 0).as).toBe('strip');
     const tool: Tool = {
       ...{ id: 'm', kind: 'meter', name: 'Pen', seen: [] },
       calibrations: [
         { at: '2026-10-01T10:00:00Z', tempC: 25, unit: 'mV', in7: 0, in4: 176 },
-        { at: '2026-10-05T10:00:00Z', tempC: 25, unit: 'mV', in7: 0, in4: 150 },
+        { at: '2026-10-05T10:00:00Z', tempC: 25, unit: 'mV', in7: 0, in4: 145 },
       ],
     };
     // By the calibration before the reading, not the newest there is.
@@ -115,17 +120,17 @@ describe('a pH meter and its buffers (handbook chapter 3, section 10.3)', () => 
   });
   it('an old calibration is kept clear of a limit, and widens the band of what was read', () => {
     const acidity = (value: number, sd: number) => acidityOf({ ...NO_PAST, blended: true, ph: { value, instrument: 'meter', sd } });
-    expect(acidity(3.95, INSTRUMENT_SD.meter)).toBe('acid');
-    expect(acidity(3.95, METER_SD.old)).toBe('near');
+    expect(acidity(3.9, INSTRUMENT_SD.meter)).toBe('acid');
+    expect(acidity(3.9, METER_SD.old)).toBe('near');
     expect(acidity(3.6, METER_SD.old)).toBe('acid');
     expect(acidity(4.5, METER_SD.old)).toBe('low');
     // No sd that a file may claim makes a meter better than one calibrated today.
-    const file = log(made(), 'bottle', { pH: 3.98, by: { name: 'Pen', sd: 0.01 } });
+    const file = log(made(), 'bottle', { pH: 3.9, by: { name: 'Pen', sd: 0.01 } });
     expect(checkBatchFile(file).ok).toBe(true);
     const keep = (f: typeof file) => reportTypical(f, '2026-10-31').ends[0]!.keeping!;
     const old = log(file, 'bottle', { by: { name: 'Pen', sd: 0.2 } });
     expect(keep(old).days).toBeLessThan(keep(file).days);
-    expect(keep(file).days).toBe(keep(log(made(), 'bottle', { pH: 3.98 })).days);
+    expect(keep(file).days).toBe(keep(log(made(), 'bottle', { pH: 3.9 })).days);
   });
 });
 
@@ -235,7 +240,8 @@ describe('the bottling run', () => {
       [6, 83],
       [17, 84],
     ];
-    expect(hot(null).place).toBe('cupboard');
+    // Nothing said: planned, and as filled cold.
+    expect(hot(null).place).toBe('fridge');
     expect(hot(good).place).toBe('cupboard');
     expect(hot([...good.slice(0, 2), [9, 83]]).place).toBe('fridge');
     expect(hot(good, 70).place).toBe('fridge');
@@ -321,6 +327,7 @@ describe('the bottling run', () => {
     const keep = (place: 'bin' | 'fridge' | 'cupboard', days: number, rows: number[] = [1]): Keeping => ({
       place,
       days,
+      useBy: addDays(FILLED, days),
       rows,
       text: 'as the table says',
       reason: 'Because.',

@@ -197,22 +197,6 @@ describe('cool, rest, temper, blend', () => {
     expect(read(3.9, 'strip')).toEqual(['cools-slowly']);
     expect(read(4.3, 'meter')).toEqual(['cools-slowly']);
   });
-  it('what rests for days is raw again, whatever day is logged', () => {
-    const after = (hours: number) => {
-      const file = alone('simmer', { minutes: 30 }, [put('tomato_passata', 500)], [], { doneOn: '2026-10-01' });
-      const [strand] = file.strands;
-      const rest = {
-        id: 'rest',
-        kind: 'rest',
-        intakes: [],
-        params: { place: 'fridge', fromC: 85, vessels: 1, hours },
-        log: { doneOn: '2026-10-01' },
-      };
-      const stations = [strand!.stations[0]!, rest, strand!.stations[1]!];
-      return runUpTo({ ...file, strands: [{ ...strand!, stations }] }, 'rest').out.past.cooked;
-    };
-    expect([after(3), after(20), after(240)]).toEqual(['yes', 'yes', 'no']);
-  });
   it('30 g of mustard stand 22.5 g of sauce at 90 °C first (section 14)', () => {
     expect(firstPortionG(30, 20, 90, 50)).toBeCloseTo(22.5, 9);
     const { facts } = run('temper', {}, [put('mustard_yellow', 30), put('tomato_passata', 500)]);

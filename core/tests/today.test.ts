@@ -27,7 +27,7 @@ import {
   type JarReading,
   type Sign,
 } from '../src';
-import { log, smallBatch, rounds } from './helpers';
+import { JAR, log, smallBatch, rounds } from './helpers';
 import { dice, randomBatch } from './random';
 
 const START = smallBatch().startDate;
@@ -42,10 +42,10 @@ const meter = (d: number, pH: number): JarReading => ({ day: d, pH, sd: 0.05, in
 describe('look and smell', () => {
   it('fuzz and rot end a jar whatever its pH and whatever comes after; a film or floating pieces ask for an act', () => {
     for (const sign of SIGN_IDS) {
-      const j = judgeJar([meter(10, 3.6)], 3, 3, [{ day: 5, sign }]);
+      const j = judgeJar([meter(10, 3.6)], JAR, [{ day: 5, sign }]);
       expect(j.verdict, sign).toBe(SIGNS[sign].verdict === 'discard' ? 'condemned' : 'acid');
     }
-    expect(jarAcid(6, judgeJar([], 3, 3, [{ day: 5, sign: 'fuzz' }]))[0]).toMatchObject({
+    expect(jarAcid(6, judgeJar([], JAR, [{ day: 5, sign: 'fuzz' }]))[0]).toMatchObject({
       id: 'jar-discard',
       keep: { place: 'bin', days: 0 },
     });
@@ -55,10 +55,10 @@ describe('look and smell', () => {
   });
   it('a bad sign in a jar that is read above 4.6 ends it, but not on the first days, and not where salt holds it', () => {
     const bad = [{ day: 8, sign: 'slimy' as const }];
-    expect(judgeJar([meter(8, 4.8)], 3, 3, bad).verdict).toBe('condemned');
-    expect(judgeJar([meter(8, 4.2)], 3, 3, bad).verdict).toBe('acid');
-    expect(judgeJar([meter(8, 4.8)], 11, 11, bad).verdict).not.toBe('condemned');
-    expect(judgeJar([meter(1, 5.1)], 3, 3, [{ day: 1, sign: 'film' }]).verdict).toBe('doubtful');
+    expect(judgeJar([meter(8, 4.8)], JAR, bad).verdict).toBe('condemned');
+    expect(judgeJar([meter(8, 4.2)], JAR, bad).verdict).toBe('acid');
+    expect(judgeJar([meter(8, 4.8)], { ...JAR, saltPct: 11, wholeJarPct: 11 }, bad).verdict).not.toBe('condemned');
+    expect(judgeJar([meter(1, 5.1)], JAR, [{ day: 1, sign: 'film' }]).verdict).toBe('doubtful');
   });
   it('what was seen reaches the bottles: nothing of a fuzzy jar is kept, however sour the sauce', () => {
     const file = { ...packed(), readings: [seen(4, 'fuzz')] };
@@ -210,7 +210,7 @@ describe('whatever is logged of a jar', () => {
     expect(messages({ ...packed(), readings: [{ ...seen(2, 'fuzz'), stationId: 'bottle' }] })[0]).toMatch(/signs: Only a jar/);
   });
   it('a meter that may be off by a quarter of a pH does not call a jar sour at 4.5, a fresh one does', () => {
-    const by = (sd: number) => judgeJar([{ day: 10, pH: 4.5, sd, instrument: 'meter' }], 3, 3).verdict;
+    const by = (sd: number) => judgeJar([{ day: 10, pH: 4.5, sd, instrument: 'meter' }], JAR).verdict;
     expect([by(0.05), by(0.2)]).toEqual(['acid', 'doubtful']);
   });
   it('a batch that cannot be worked out asks to be looked at, and hides no jar in silence', () => {

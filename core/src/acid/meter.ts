@@ -23,9 +23,9 @@ export interface Calibration {
 /** Nernst's slope 2.303 RT/F, mV a pH, at a temperature in °C. */
 export const nernstMv = (tempC: number): number => 0.198416 * (tempC + 273.15);
 
-/** Slopes of a good electrode, and of one that cleaning may save, %; the offset that may be, mV (section 10.3). */
+/** Slopes of a good electrode (section 10.3), and of one that is no worse than a strip, % (chapter 6, section 3); the offset that may be, mV. */
 const GOOD = [95, 102] as const;
-const WORN = 90;
+const USABLE = [85, 105] as const;
 const OFFSET_MV = 30;
 
 /** What two buffers say of a meter. Throws RangeError for what no electrode gives. */
@@ -45,7 +45,7 @@ export function calibrate(c: CalibrationInput): Calibration {
     throw new RangeError('The sour buffer must read sourer than the neutral one. Check which buffer is which, and the cable.');
   const slopePct = (100 * slopeMv) / nernst;
   const off = Math.abs(offsetMv) > OFFSET_MV;
-  const verdict = slopePct < WORN || slopePct > 110 || off ? 'reject' : slopePct < GOOD[0] || slopePct > GOOD[1] ? 'clean' : 'good';
+  const verdict = slopePct < USABLE[0] || slopePct > USABLE[1] || off ? 'reject' : slopePct < GOOD[0] || slopePct > GOOD[1] ? 'clean' : 'good';
   const slope = `Slope ${slopePct.toFixed(0)} % of what it should be, ${Math.abs(offsetMv).toFixed(0)} mV off at 7`;
   return {
     ...{ slopeMv, slopePct, offsetMv, verdict },
@@ -64,17 +64,24 @@ export function phOfMv(c: CalibrationInput, mv: number, tempC: number): number {
   return phAtBuffer(7, c.tempC) - (mv - offsetMv) / ((slopePct / 100) * nernstMv(tempC));
 }
 
-/** Hours for which a calibration holds for a decision near a limit; and from which it is old (section 10.3, our judgement). */
+/** Hours for which a calibration is fresh, of the week, and good for anything at all (chapter 6, section 3). */
 const FRESH_H = 24;
-const OLD_H = 7 * 24;
-/** Sd of a pocket meter: calibrated today; in the week; before that, or with an electrode that wants cleaning. */
+const WEEK_H = 7 * 24;
+const MOST_H = 30 * 24;
+/** Sd of a pocket meter: calibrated within a day; a week; thirty days, or with an electrode that wants cleaning (chapter 6, section 3). */
 export const METER_SD = { fresh: 0.05, week: 0.1, old: 0.2 } as const;
 
 /** How a reading by a meter counts, `hours` after its calibration; null when it was never calibrated. */
 export function meterCounts(c: Calibration | null, hours: number): { as: 'meter' | 'strip'; sd: number; says: string } {
   if (!c) return { as: 'strip', sd: METER_SD.old, says: 'It was never calibrated here: its readings count as a strip\u2019s.' };
   if (c.verdict === 'reject') return { as: 'strip', sd: METER_SD.old, says: c.says };
-  const sd = c.verdict === 'clean' || hours > OLD_H ? METER_SD.old : hours > FRESH_H ? METER_SD.week : METER_SD.fresh;
+  if (hours > MOST_H)
+    return {
+      as: 'strip',
+      sd: METER_SD.old,
+      says: `calibrated ${Math.round(hours / 24)} days ago: its readings count as a strip\u2019s until you calibrate again`,
+    };
+  const sd = c.verdict === 'clean' || hours > WEEK_H ? METER_SD.old : hours > FRESH_H ? METER_SD.week : METER_SD.fresh;
   const age =
     hours <= FRESH_H
       ? 'calibrated within a day'

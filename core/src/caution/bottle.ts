@@ -1,40 +1,46 @@
 import { HEATED, heatTreatment } from '../cook';
 import type { Cap, StationLog } from '../file';
-import { keepingOf, live, type Sauce } from '../keep';
+import { live, type Keeping, type Sauce } from '../keep';
+import type { Food } from '../matter/food';
 import { LEGAL_PH, MOST_ATM } from '../ferment';
 import type { Caution } from './caution';
-
-const days = (n: number) => (n === 7 ? 'a week' : `${['no', 'one', 'two', 'three', 'four', 'five', 'six'][n] ?? n} days`);
 
 /** The caution of bottles in which something lives. */
 export const LIVE_CAUTION = 'live-pressure';
 
-/** Cautions at the bottle: acid, unread pH, live pressure, oil, heat, and the limits of home guidance. */
-export function bottling(s: Sauce): Caution[] {
+const FRESH_SUGAR: readonly Food[] = ['fruit', 'onion', 'tomato', 'vegetable'];
+
+/**
+ * Cautions at the bottle: acid, unread pH, live pressure, oil, heat, and the limits of home guidance. Days are those of the
+ * keeping and of nothing else.
+ */
+export function bottling(s: Sauce, keeping: Pick<Keeping, 'place' | 'days'>): Caution[] {
   const out: Caution[] = [];
-  const keep = keepingOf(s);
+  if (keeping.place === 'bin') return [homeOnly];
+  const within = keeping.days === 0 ? 'today' : `within ${keeping.days === 7 ? 'a week' : keeping.days === 1 ? 'a day' : `${keeping.days} days`}`;
   const ph = s.pH === null ? '' : s.pH.toFixed(s.acidity === 'unread' ? 1 : 2);
+  const by = s.meter ? '' : ' by a strip';
   const unread = s.acidity === 'unread';
-  const few = Math.min(7, keep.days);
   if (s.acidity === 'low' || (unread && s.pH !== null && s.pH > LEGAL_PH)) {
+    const near = s.pH !== null && s.pH <= LEGAL_PH;
     out.push({
       id: 'botulism',
       guide: 'botulism',
       severity: 'danger',
-      text: `Do not keep this at room temperature. Freeze it, or refrigerate and eat within ${days(few)}.`,
-      why: `pH ${ph}${unread ? ' (predicted)' : s.meter ? '' : ' by a strip'} is not safely below 4.6, where botulism cannot grow.`,
+      text: `Do not keep this at room temperature. Freeze it, or refrigerate and eat ${within}.`,
+      why: `pH ${ph}${unread ? ' (predicted)' : by} is not ${near ? 'surely' : 'safely'} below 4.6, where botulism cannot grow.`,
       authority: 'US 21 CFR 114.3',
-      keep: { place: 'fridge', days: few },
     });
   } else if (s.acidity === 'near') {
     out.push({
       id: 'acid-margin',
       guide: 'measured',
       severity: 'caution',
-      text: 'Add vinegar, blend, wait and measure again. Until then keep it in the fridge.',
-      why: `pH ${ph}${s.meter ? '' : ' by a strip'} leaves little margin below 4.6.`,
+      text: s.stale
+        ? 'Calibrate the meter and measure again. Until then keep it in the fridge.'
+        : 'Add vinegar, blend, wait and measure again. Until then keep it in the fridge.',
+      why: s.stale ? `pH ${ph} may be low enough; the age of the calibration leaves that open.` : `pH ${ph}${by} leaves little margin below 4.6.`,
       authority: 'common practice',
-      keep: { place: 'fridge', days: 30 },
     });
   }
   if (unread) {
@@ -42,10 +48,13 @@ export function bottling(s: Sauce): Caution[] {
       id: 'ph-unmeasured',
       guide: 'measured',
       severity: 'caution',
-      text: 'Measure the pH of the finished, blended sauce at 25 °C with a calibrated meter.',
-      why: 'A computed pH never makes a sauce keep. Until it is measured: fridge.',
+      text: s.past.ph
+        ? 'Measure the pH of a blended sample at 25 °C, and say that it was blended.'
+        : 'Measure the pH of the finished, blended sauce at 25 °C with a calibrated meter.',
+      why: s.past.ph
+        ? 'What is read in pieces is the liquid between them.'
+        : 'A computed pH never makes a sauce keep. Until it is measured: fridge.',
       authority: 'US 21 CFR 114; common practice',
-      keep: { place: 'fridge', days: 14 },
     });
   }
   if (live(s)) {
@@ -56,9 +65,8 @@ export function bottling(s: Sauce): Caution[] {
       text: 'Keep these bottles cold, use vented caps, open them over a sink every few days.',
       why: 'The sauce is live. Gas builds up and glass can burst.',
       authority: 'common practice',
-      keep: { place: 'fridge', days: 180 },
     });
-    if (['fruit', 'onion', 'tomato', 'vegetable'].some((f) => s.past.fresh.has(f as 'fruit'))) {
+    if (FRESH_SUGAR.some((f) => s.past.fresh.has(f))) {
       out.push({
         id: 'live-sugar',
         guide: 'glass-under-pressure',
@@ -66,7 +74,6 @@ export function bottling(s: Sauce): Caution[] {
         text: 'Fruit or fresh vegetables went into a live sauce: open the bottles daily for the first week, or cook it.',
         why: 'Their sugar feeds the ferment in the closed bottle.',
         authority: 'common practice',
-        keep: { place: 'fridge', days: 180 },
       });
     }
   }
@@ -87,22 +94,22 @@ export function bottling(s: Sauce): Caution[] {
       id: 'garlic-oil',
       guide: 'garlic-in-oil',
       severity: 'danger',
-      text: `Fridge only, and gone within ${days(few)}; never at room temperature.`,
+      text: `Fridge only, and gone ${within}; never at room temperature.`,
       why: 'Oil keeps acid away from garlic, herbs and pods; botulism can grow there.',
       authority: 'USDA / NCHFP guidance',
-      keep: { place: 'fridge', days: keep.days },
     });
   }
-  out.push({
-    id: 'home-only',
-    guide: 'giving',
-    severity: 'note',
-    text: 'This is guidance for your own kitchen. Before selling or giving widely, ask your local food office or a process authority.',
-    why: 'Local food law decides, not this program.',
-    authority: 'local codes',
-  });
-  return out;
+  return [...out, homeOnly];
 }
+
+const homeOnly: Caution = {
+  id: 'home-only',
+  guide: 'giving',
+  severity: 'note',
+  text: 'This is guidance for your own kitchen. Before selling or giving widely, ask your local food office or a process authority.',
+  why: 'Local food law decides, not this program.',
+  authority: 'local codes',
+};
 
 /** What the gas of a live sauce may press, against the bottle and its cap. */
 export function bottlePressure(p: { sugarGPerL: number; fridge: number; room: number; warm: number } | null, cap: Cap | null): Caution[] {
@@ -116,32 +123,31 @@ export function bottlePressure(p: { sugarGPerL: number; fridge: number; room: nu
       text: `A closed bottle may come to ${atm(p.fridge)} atm in the fridge and ${atm(p.room)} at room temperature; it should never hold more than ${MOST_ATM}. Use vented caps, or open each bottle over the sink.`,
       why: `About ${p.sugarGPerL.toFixed(0)} g of sugar a litre are left by what went in. If yeast takes all of it, glass can burst.`,
       authority: 'Henry\u2019s law; common practice',
-      keep: { place: 'fridge', days: 180 },
     },
   ];
 }
 
-/** A temperature log that does not show what hot filling asks for. */
-export function notHeated(log: StationLog): Caution[] {
-  const cold = log.fillC !== undefined && log.fillC < HEATED.c;
+/** A filling that was to be hot and was not, or of which nobody said how hot it was. */
+export function notHeated(log: StationLog, hot: boolean | null): Caution[] {
+  if (hot === true) return [];
   const t = log.heat ? heatTreatment(log.heat) : null;
-  if (!cold && (!t || t.enough)) return [];
-  const why =
-    t && !t.enough
-      ? `The log shows ${t.heldMin.toFixed(1)} minutes at ${HEATED.c} °C or more; ${HEATED.min} without a break are asked for.`
-      : `It was filled at ${log.fillC!.toFixed(0)} °C; ${HEATED.c} °C or more are asked for.`;
+  const short = t && !t.enough;
   return [
     {
       id: 'not-heated',
       guide: 'hot-fill',
       severity: 'caution',
-      text:
-        t && !t.enough
-          ? 'Not heated through: it keeps as if it had not been. Heat it again, or keep it cold.'
-          : 'Not filled hot: keep it in the fridge.',
-      why,
+      text: short
+        ? 'Not heated through: it keeps as if it had not been. Heat it again, or keep it cold.'
+        : hot === false
+          ? 'Not filled hot: keep it in the fridge.'
+          : 'Say how hot it was when it was filled. Until then it counts as filled cold.',
+      why: short
+        ? `The log shows ${t.heldMin.toFixed(1)} minutes at ${HEATED.c} °C or more; ${HEATED.min} without a break are asked for.`
+        : hot === false
+          ? `It was filled at ${(log.fillC ?? 0).toFixed(0)} °C; ${HEATED.c} °C or more are asked for.`
+          : 'Only a thermometer says that it was hot enough.',
       authority: 'common practice; USDA Complete Guide for pickles',
-      keep: { place: 'fridge', days: 180 },
     },
   ];
 }

@@ -15,4 +15,6 @@ export interface Caution {
   guide: TopicId;
   /** No batch with this caution may be said to keep longer. */
   keep?: Limit;
+  /** It goes with the stuff: every station after it says it too, for it may be the last chance to hear it. */
+  carries?: true;
 }

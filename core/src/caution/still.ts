@@ -1,4 +1,4 @@
-import type { Limit } from '../keep';
+import type { Keeping } from '../keep';
 import type { Caution } from './caution';
 
 /** Work without fire: a fruit block, starch, cooling, a bowl on the table. */
@@ -55,7 +55,6 @@ export function cooling(pot: { hotC: number; slow: boolean; acid: boolean; starc
         : 'Set the pot in cold water and stir, or share it out flat: below 21 °C within two hours, into the fridge and below 5 °C within four more.',
       why: 'Spores that lived through the pot grow between 5 and 57 °C. Only a measured pH of at most 4.0 holds them.',
       authority: 'US Food Code 3-501.14 (from memory)',
-      ...(tooLong ? { keep: { place: 'fridge', days: 3 } as Limit } : {}),
     });
   return found;
 }
@@ -63,17 +62,18 @@ const WARM_C = 57;
 /** Longer than this between 5 and 57 °C nothing is kept, h (handbook chapter 5, section 17). */
 const MOST_WARM_H = 4;
 
-/** A bowl on the table. */
-export function serving(most: Limit): Caution[] {
+/** A bowl on the table; days are those of its keeping. */
+export function serving({ place, days }: Pick<Keeping, 'place' | 'days'>): Caution[] {
+  if (place === 'bin') return [];
+  const gone = days === 0 ? 'gone today' : `gone in ${days} day${days === 1 ? '' : 's'}`;
   return [
     {
       id: 'open-bowl',
       guide: 'warm-too-long',
       severity: 'caution',
-      text: `Back into the fridge within two hours, and gone in ${most.days} days. Say what is in it to whoever eats.`,
+      text: `Back into the fridge within two hours, and ${gone}. Say what is in it to whoever eats.`,
       why: 'An open bowl is dipped into, warmed and dipped into again.',
       authority: 'common practice',
-      keep: most,
     },
   ];
 }

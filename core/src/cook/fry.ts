@@ -2,11 +2,11 @@ import { surfaceM2 } from './evaporate';
 
 /** Frying in a home pan (handbook chapter 5, section 6, our judgement). */
 
-/** By way: water off, kg/(m² h) of pan; sugars browned; heat kept; how much of the heat oil can reach. */
+/** By way: water off, kg/(m² h) of pan; sugars browned; heat kept; how much of the heat oil can reach; whether it bubbles all through. */
 export const FRYING_WAYS = {
-  sweat: { rate: 5, browns: 0.01, heat: 1, reach: 0.6 },
-  paste: { rate: 12, browns: 0.06, heat: 0.93, reach: 0.8 },
-  crisp: { rate: 20, browns: 0.15, heat: 0.9, reach: 0.6 },
+  sweat: { rate: 5, browns: 0.01, heat: 1, reach: 0.6, bubbles: false },
+  paste: { rate: 12, browns: 0.06, heat: 0.93, reach: 0.8, bubbles: true },
+  crisp: { rate: 20, browns: 0.15, heat: 0.9, reach: 0.6, bubbles: true },
 } as const;
 export type FryWay = keyof typeof FRYING_WAYS;
 

@@ -8,6 +8,7 @@ export * from './model';
 export * from './forecast';
 export * from './signs';
 export * from './gas';
+export * from './rise';
 export * from './judge';
 export * from './learn';
 export * from './ready';

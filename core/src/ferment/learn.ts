@@ -3,7 +3,8 @@ import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus';
 import { drawEnsemble, hash, type Draw } from '../stat/draw';
 import { normalQuantile } from '../stat/normal';
 import { BLOCK_H, DISCREPANCY_SD } from './constants';
-import { byTime, RISE, type JarReading } from './judge';
+import { byTime, type JarReading } from './judge';
+import { risesIn } from './rise';
 import { simulateJar } from './model';
 import { JAR_UNKNOWNS, jarParameters, type JarConditions } from './priors';
 
@@ -165,7 +166,8 @@ export function learnJar(input: LearnInput): LearntJar {
   const { conditions, readings, members, seed } = input;
   if (!(members >= 2)) throw new RangeError('A band needs at least two members');
   const list = byTime(readings);
-  const rise = list.findIndex((r, i) => list.slice(0, i).some((b) => r.pH - b.pH > Math.max(RISE, 2.5 * Math.hypot(r.sd, b.sd))));
+  const risen = risesIn(list).open[0];
+  const rise = risen ? list.indexOf(risen.reading) : -1;
   const seen = together(rise < 0 ? list : list.slice(0, rise));
   const prior = priorMembers(seed, members);
   const told = { conditions, fit: (rise < 0 ? 'unread' : 'rises') as Fit, effective: members, evidence: 0 };

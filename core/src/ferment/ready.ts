@@ -1,5 +1,5 @@
 import { INSTRUMENT_SD } from '../parcel/past';
-import { byTime, mayBeOff, type JarJudgement, type JarReading } from './judge';
+import { byTime, type JarJudgement, type JarReading } from './judge';
 import { signVerdict, type JarSign } from './signs';
 
 /** Two readings of a finished jar are at least so many days apart, and it gives off less than a bubble a minute (section 5.1). */
@@ -10,6 +10,10 @@ const LOOK_LASTS_D = 3;
 
 /** What a strip may be off by, pH (its sd). */
 const STRIP_OFF = INSTRUMENT_SD.strip;
+
+/** What an older calibration adds to what a meter may be off by: a goal is the maker's own, and no limit. */
+const olderBy = (r: JarReading): number => ONE_SIDED_95 * Math.max(0, r.sd - INSTRUMENT_SD.meter);
+const ONE_SIDED_95 = 1.645;
 
 /** What was seen besides pH: bubbles a minute, by day. */
 export interface JarBubbles {
@@ -36,7 +40,7 @@ export function readinessOf(
   signs: readonly JarSign[] = [],
 ): Readiness {
   const list = byTime(readings);
-  const low = (r: JarReading) => r.instrument === 'meter' && r.pH + mayBeOff(r) <= jar.targetPh;
+  const low = (r: JarReading) => r.instrument === 'meter' && r.pH + olderBy(r) <= jar.targetPh;
   // What rose again begins anew; a strip has to be above by more than it may be off.
   const above = list.findLastIndex((r) => (r.instrument === 'meter' ? !low(r) : r.pH - STRIP_OFF > jar.targetPh));
   const since = list.slice(above + 1).filter(low);

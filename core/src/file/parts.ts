@@ -80,6 +80,8 @@ export const StationLogSchema = Type.Object(
         { additionalProperties: false },
       ),
     ),
+    /** It was read of a blended sample, where the stuff itself is in pieces. */
+    phBlended: Type.Optional(Type.Boolean({ title: 'The pH is that of a blended sample' })),
     /** A pH far from what went in was looked at again, and is right. */
     phSure: Type.Optional(Type.Boolean({ title: 'The pH was checked' })),
     /** How it pours once cool, by the maker's eye: a step of body (handbook chapter 5, section 9.1). */
@@ -131,6 +133,8 @@ export const StationLogSchema = Type.Object(
     ),
     /** How hot it was when it was filled. */
     fillC: Type.Optional(Type.Number({ title: 'The temperature when filled', minimum: -5, maximum: 110, unit: '°C' })),
+    /** A thermometer showed 82 °C or more when it was filled. */
+    hotByThermometer: Type.Optional(Type.Boolean({ title: 'Filled at 82 °C or more, by a thermometer' })),
     /** Since when the bottles stand in the freezer. */
     frozenOn: Type.Optional(DaySchema),
     /** The maker's own choice of a last day, beside what the table of keeping allows. */

@@ -44,6 +44,8 @@ export const StoredSchema = Type.Object(
       {
         foods: Type.Array(literals(FOODS), { maxItems: FOODS.length }),
         fresh: Type.Array(literals(FOODS), { maxItems: FOODS.length }),
+        shortPct: Type.Optional(Share),
+        rawPct: Type.Optional(Share),
         freeOilPct: Share,
         ferment: Type.Union([literals(JAR_VERDICTS), Type.Null()]),
         texture: Type.Union([literals(TEXTURES), Type.Null()]),

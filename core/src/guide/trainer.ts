@@ -71,9 +71,13 @@ const sauce = (past: Partial<Past>): Sauce => ({
   acidity: past.ph ? 'near' : 'unread',
   meter: past.ph?.instrument === 'meter',
   past: { ...NO_PAST, blended: true, ...past },
-  ...{ hot: true, filledHot: true, brinePct: 2, aceticPct: 1, brix: 10, oilPct: 0 },
+  ...{ stale: false, cooked: past.cooked === 'yes', hot: true, filledHot: true },
+  ...{ brinePct: 2, aceticPct: 1, brix: 10, oilPct: 0, shortPct: 0, rawPct: 0 },
 });
-const keeps = (past: Partial<Past>) => keepingOf(sauce({ cooked: 'yes', foods: new Set(['pod', 'vinegar', 'garlic']), ...past }));
+/** Whatever day it is filled on. */
+const FILLED = '2026-01-01';
+const keeps = (past: Partial<Past>) =>
+  keepingOf(sauce({ cooked: 'yes', foods: new Set(['pod', 'vinegar', 'garlic']), ...past }), { readyOn: FILLED });
 const PLACES = [
   { id: 'cupboard', says: 'In a cool cupboard, for half a year' },
   { id: 'fridge-long', says: 'In the fridge, for half a year' },
@@ -87,8 +91,7 @@ const late = () =>
       { day: 7, pH: 5.0, instrument: 'meter', sd: 0.05 },
       { day: 14, pH: 4.8, instrument: 'meter', sd: 0.05 },
     ],
-    4,
-    3,
+    { saltPct: 4, wholeJarPct: 3, tempC: 21, startPh: 5.1, targetPh: 3.8, lacticPct: () => 0, endedDay: null },
   );
 const BREATH = 10;
 const closed = () => co2Atm(BREATH, 0.0526, 30);

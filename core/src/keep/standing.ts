@@ -22,7 +22,7 @@ export interface Standing {
  * frozen, stays where the table puts it; only what the table sends to the freezer gets a later day there.
  */
 export function standingOf(keeping: Keeping, filledOn: Day, own?: Day, frozenOn?: Day): Standing {
-  const useBy = lastGoodDay(filledOn, keeping.days, own);
+  const useBy = lastGoodDay(keeping, filledOn, own);
   const table: Standing = { place: keeping.place, useBy, text: keeping.text };
   if (frozenOn === undefined || keeping.place === 'bin' || frozenOn < filledOn || frozenOn > useBy) return table;
   const waits = keeping.days < FREEZES_UNDER_DAYS || keeping.rows.includes(OIL_ROW);

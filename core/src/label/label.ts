@@ -65,7 +65,7 @@ export function labelOf(file: BatchFile, strandId: string, today: Day, noLaterTh
   if (made.vessel === 'bowl') throw new NoLabel('What is eaten from a bowl needs no label.');
   const station = stationOf(report, end.id);
   const wished = [noLaterThan, end.log.ownUntil].flatMap((d) => d ?? []).sort()[0];
-  const on = lastGoodDay(filledOn, keeping.days, wished);
+  const on = lastGoodDay(keeping, filledOn, wished);
   const quality = keeping.rows.length > 0 && keeping.rows.every((r) => QUALITY_ROWS.has(r));
   return {
     ...ingredientList(file, strandId),

@@ -4,7 +4,8 @@ import { podVariance } from '../heat';
 import type { Ingredient } from '../matter/ingredient';
 import { EMPTY, massOf, type Stream } from '../matter/stream';
 import { foodsOf, freeOilPerGram } from '../matter/rowFoods';
-import { lotFoods, lotOil, NO_PARCEL, parcel, storedParcel, type Parcel, type StoredStuff } from '../parcel';
+import { kindOf } from '../matter/kind';
+import { freshPast, lotFoods, lotOil, NO_PARCEL, parcel, storedParcel, type Parcel, type StoredStuff } from '../parcel';
 import { cutPods, heatOfRow, ingredientStream, lotShu, lotStream, podsIn, prepSd, thirstPerGram, type PodLot } from '../pantry';
 import type { Draw } from '../stat/draw';
 import type { Flow } from '../stations';
@@ -45,7 +46,7 @@ function pods(intake: Intake, lotId: string, massG: number, stores: Stores, draw
   const foods = lotFoods(lot);
   // An own ferment, and what a sieve kept of one, came out of a jar: where nothing more is known of it, one that nobody read.
   const ferment = lot.jar ?? (OUT_OF_A_JAR.has(lot.form) ? ('unread' as const) : null);
-  const past = { foods, fresh: foods, freeOilG: massG * lotOil(lot), ferment };
+  const past = { ...freshPast(foods, massG), freeOilG: massG * lotOil(lot), ferment };
   const luck = Math.exp(prepSd(lot, prep) * own.z(`knife.${lot.id}`));
   const { stays, goes } = cutPods(lot, prep, whole, luck);
   const left = massOf(stays);
@@ -56,7 +57,7 @@ function pods(intake: Intake, lotId: string, massG: number, stores: Stores, draw
   return {
     intake,
     flow: { id: lot.id, name: lot.name, ...parcel({ ...whole, heatShuG, ledger }, past) },
-    stays: parcel(stays, { ...past, seedG, thirstG: thirstPerGram(lot) * left }),
+    stays: parcel(stays, { ...past, ...freshPast(foods, left), seedG, thirstG: thirstPerGram(lot) * left }),
     goes,
     shu: lotShu(lot),
     pods: n,
@@ -80,7 +81,7 @@ export function take(intake: Intake, massG: number, stores: Stores, draw: Draw, 
     case 'larder': {
       const row = stores.row(origin.key);
       const foods = foodsOf(row);
-      const past = { foods, fresh: foods, freeOilG: massG * freeOilPerGram(row) };
+      const past = { ...freshPast(foods, massG, kindOf(row).family === 'water' ? massG : 0), freeOilG: massG * freeOilPerGram(row) };
       return plain(row.key, row.name.toLowerCase(), parcel(ingredientStream(row, massG, draw), past), heatOfRow(row)?.shu ?? 0);
     }
     case 'stored': {

@@ -9,6 +9,7 @@ import {
   naturalOf,
   simulateJar,
   type ForecastInput,
+  type JarJudgement,
   type LearntJar,
 } from '../ferment';
 import { learntOf, type BatchFile } from '../file';
@@ -43,19 +44,50 @@ export function jarTold(file: BatchFile, node: Node, bowl: Parcel): JarTold | nu
   const asked = jarAsked(file, node, bowl, null);
   if (!asked || (asked.readings.length === 0 && asked.temps.length === 0 && !asked.conditions.vigour)) return null;
   const { conditions, temps } = asked;
+  let judged: JarJudgement | null = null;
+  const once = (make: () => JarJudgement) => (judged ??= make());
   if (asked.readings.length === 0)
-    return { ...{ conditions, temps }, memberOf: (own) => Float64Array.from(JAR_UNKNOWNS, own.z), lively: () => null };
-  const learnt = learntJarOf(asked);
+    return {
+      ...{ conditions, temps, judged: once, lacticPct: () => 0 },
+      memberOf: (own) => Float64Array.from(JAR_UNKNOWNS, own.z),
+      lively: () => null,
+    };
+  // Learnt when it is asked for: a jar whose reading decides by itself never is.
+  let known: LearntJar | null = null;
+  const learnt = () => (known ??= learntJarOf(asked));
+  const lactic = new Map<number, number>();
   const days = stationKind(node.entry.kind).days(node.entry.params);
   return {
-    ...{ conditions, temps },
+    ...{ conditions, temps, judged: once },
+    lacticPct: (day) => {
+      const had = lactic.get(day) ?? lacticPctOf(learnt(), asked, day);
+      lactic.set(day, had);
+      return had;
+    },
     lively: () => {
-      const [lively, natural] = [livelyOf(learnt), naturalOf(learnt)];
+      const [lively, natural] = [livelyOf(learnt()), naturalOf(learnt())];
       return lively || natural ? { ...(lively ?? SAYS_NOTHING), ...(natural ? { natural } : {}) } : null;
     },
-    memberOf: (own: Draw) => learnt.members[own.typical ? middleOf(learnt, asked, days) : sliceOf(own, learnt.members.length)]!,
+    memberOf: (own: Draw) => learnt().members[own.typical ? middleOf(learnt(), asked, days) : sliceOf(own, learnt().members.length)]!,
   };
 }
+/** Of the jars that fit the readings so many are asked how much acid they made: a middle needs no more. */
+const ASKED = 60;
+/** g/mol. */
+const LACTIC_MOLAR_MASS = 90.08;
+/** Lactic acid made in the liquid by a day, %, in the middle of the jars that fit the readings. */
+function lacticPctOf(learnt: LearntJar, asked: ForecastInput, day: number): number {
+  const blocks = Math.max(1, Math.ceil((day * 24) / BLOCK_H));
+  const temps = blockTemps(asked.temps, asked.tempC, blocks);
+  const step = Math.max(1, Math.floor(learnt.members.length / ASKED));
+  const made = learnt.members
+    .filter((_, i) => i % step === 0)
+    .map((z) => simulateJar(jarParameters(learnt.conditions, drawOf(z)), temps).lactate[blocks]! - learnt.conditions.lactate0)
+    .sort((a, b) => a - b);
+  // mmol/l to g in 100 ml, which is % of a liquid near 1 g/ml.
+  return (made[Math.floor(made.length / 2)]! * LACTIC_MOLAR_MASS) / 10_000;
+}
+
 /** Of the liveliness, where only the natural pH was told. */
 const SAYS_NOTHING = { log: 0, sd: 3 } as const;
 /** Which of the members a world takes: evenly, one slice of the worlds each. */

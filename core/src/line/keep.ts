@@ -83,10 +83,12 @@ function keptAs(file: BatchFile, what: Leaving, p: Parcel, own: KeptAs, members:
   const stationId = giver(file, what);
   const report = reportTypical(file, own.keptOn);
   const end = 'strandId' in what ? report.ends.find((e) => e.strandId === what.strandId) : undefined;
-  const keeping = end?.keeping ?? keepingOf(sauceOf(p.stream, p.past, propsOf(p), false, true), limitsAt(file, report.stations, stationId));
+  const { clock } = stationOf(report, stationId);
+  const asked = { readyOn: own.keptOn, clock, limits: limitsAt(file, report.stations, stationId) };
+  const keeping = end?.keeping ?? keepingOf(sauceOf(p.stream, p.past, propsOf(p)), asked);
   if (keeping.place === 'bin') throw new LineProblem(stationId, '', 'It is to be thrown away.');
   const opened = addDays(own.keptOn, keeping.openedDays);
-  const last = end ? addDays(stationOf(report, stationId).to, keeping.days) : opened;
+  const last = keeping.useBy;
   return storedOf(p, { ...own, from: file.name, useBy: last < opened ? last : opened }, leftSigma(file, what, members));
 }
 

@@ -30,7 +30,8 @@ const measuredPh = (value: number, instrument: Instrument, by: ReadBy | undefine
  */
 export function readingAt(file: BatchFile, entry: StationEntry, lives: boolean): MeasuredPh | null {
   const all: MeasuredPh[] = [];
-  if (entry.log.pH !== undefined) all.push(measuredPh(entry.log.pH, instrumentOf(entry.log.instrument), entry.log.by));
+  const { pH, instrument, by, phBlended } = entry.log;
+  if (pH !== undefined) all.push({ ...measuredPh(pH, instrumentOf(instrument), by), ...(phBlended ? { ofBlended: true as const } : {}) });
   if (!lives) {
     for (const r of file.readings) if (r.stationId === entry.id && r.pH !== undefined) all.push(measuredPh(r.pH, r.instrument, r.by));
   }
@@ -86,12 +87,12 @@ const FAR = 0.8;
 const LEAST_PH = 2.2;
 const MOST_PH = 7.5;
 
-/** Why a reading cannot be believed at once; null when it can. `predicted` is compared only for a blended sauce. */
-export function unlikely(value: number, predicted: number | null, blended: boolean): string | null {
+/** Why a reading cannot be believed at once; null when it can. `predicted` is that of what was read; null where it was read in pieces. */
+export function unlikely(value: number, predicted: number | null): string | null {
   const ask = 'Measure again, or check the meter.';
   if (value < LEAST_PH) return `No sauce is as sour as pH ${value.toFixed(1)}. ${ask}`;
   if (value > MOST_PH) return `Nothing in here is as alkaline as pH ${value.toFixed(1)}. ${ask}`;
-  if (blended && predicted !== null && Math.abs(value - predicted) > FAR)
+  if (predicted !== null && Math.abs(value - predicted) > FAR)
     return `pH ${value.toFixed(2)} is far from what went in, which makes about ${predicted.toFixed(1)}. ${ask}`;
   return null;
 }

@@ -3,9 +3,8 @@ import { LEGAL_PH } from '../ferment';
 import { gramsOf, learntOf, mapStations, stationIn, stationsOf, type BatchFile, type Intake, type StationEntry } from '../file';
 import type { Ingredient } from '../matter/ingredient';
 import { massOf, mix, EMPTY } from '../matter/stream';
-import { aged, join, lookedAt, NO_PARCEL, parcel, phOf, scaleParcel, type MeasuredPh, type Parcel, type StoredStuff } from '../parcel';
+import { join, lookedAt, NO_PARCEL, parcel, phOf, scaleParcel, type MeasuredPh, type Parcel, type StoredStuff } from '../parcel';
 import { acidWorld, lotStirsEven, stirsEven, type PodLot } from '../pantry';
-import { daysBetween } from '../plan';
 import { drawAt, TYPICAL, type Draw } from '../stat/draw';
 import {
   stationKind,
@@ -115,7 +114,7 @@ function judge(entry: StationEntry, read: MeasuredPh, outcome: Outcome, predicte
       'old',
       `pH ${read.value.toFixed(2)} was measured before: ${changed}. It does not count any more. Measure what is there now.`,
     );
-  const far = entry.log.phSure ? null : unlikely(read.value, predicted, outcome.out.past.blended);
+  const far = entry.log.phSure ? null : unlikely(read.value, predicted);
   return far ? told('unlikely', `${far} Until you have, keep it cold.`) : told('measured', null);
 }
 
@@ -138,14 +137,6 @@ function outletParcel(origin: Intake['origin'], run: Given, strandName: string):
   return { whole: side ?? NO_PARCEL, id: origin.side, name: `own ${name}` };
 }
 
-/** What a station handed on, as it is when another one works on it. */
-function later(file: BatchFile, giverId: string, takerId: string, p: Parcel): Parcel {
-  if (p.past.cooked === 'no') return p;
-  const dates = schedule(file);
-  const past = aged(p.past, daysBetween(dates.get(giverId)!.to, dates.get(takerId)!.to));
-  return past === p.past ? p : { ...p, past };
-}
-
 /** More asked for than there is, by no more than a scale shows, is no matter, g. */
 const SCALE_G = 0.5;
 /** One station in one world, on top of those it waits for. Throws LineProblem. */
@@ -154,7 +145,7 @@ export function runStation(file: BatchFile, node: Node, find: Find, draw: Draw, 
   const { entry, strand } = node;
   const own = drawAt(draw, entry.id);
   const acids = acidWorld(draw);
-  const along = node.before === null ? NO_PARCEL : later(file, node.before, entry.id, find(node.before).out);
+  const along = node.before === null ? NO_PARCEL : find(node.before).out;
   const kind = stationKind(entry.kind);
   const lives = kind.lives === true;
   const log = measured ? entry.log : {};
@@ -172,13 +163,14 @@ export function runStation(file: BatchFile, node: Node, find: Find, draw: Draw, 
   };
   const taken = takeAll(node, along, stores, draw, own);
   const inTime = (t: Taken) => !(kind.lasts && t.intake.late);
-  const bowl = stirred(kind, along, taken.filter(inTime), stores);
-  const late = taken.filter((t) => !inTime(t)).map((t) => t.stays);
+  const bowl = stirred(along, taken.filter(inTime), stores);
+  const lateTaken = taken.filter((t) => !inTime(t));
+  const late = lateTaken.map((t) => t.stays);
   const lateG = late.reduce((s, p) => s + massOf(p.stream), 0);
   const knife = taken.flatMap((t) => t.goes ?? []);
   const shown = read ? read.value + read.sd * draw.z(`reading.${entry.id}`) : null;
   const context: StationContext = {
-    ...{ draw, own, acids, ingredient: stores.row, log, pH: shown, goal: strand.goal },
+    ...{ draw, own, acids, ingredient: stores.row, log, pH: shown, goal: strand.goal, ahead: isAhead(file, graph, entry.id) },
     days: () => schedule(file).get(entry.id)!,
     jar: () => (measured ? jarOf(file, node, draw.typical ? bowl : null) : null),
     massG: log.massG === undefined ? null : Math.max(0, log.massG - lateG),
@@ -194,7 +186,7 @@ export function runStation(file: BatchFile, node: Node, find: Find, draw: Draw, 
       refuseSlips(entry, along, taken, join(bowl, ...late));
     }
     outcome = kind.apply(bowl, entry.params, context);
-    if (late.length > 0) outcome = { ...outcome, out: join(outcome.out, ...late) };
+    if (late.length > 0) outcome = { ...outcome, out: stirred(outcome.out, lateTaken, stores) };
     if (knife.length > 0)
       outcome = { ...outcome, sides: [{ id: 'trimmings', name: 'stems and cores', ...parcel(mix(EMPTY, ...knife)) }, ...outcome.sides] };
     const wentG = taken.reduce((s, t) => s + massOf(t.flow.stream), massOf(along.stream));
@@ -208,7 +200,8 @@ export function runStation(file: BatchFile, node: Node, find: Find, draw: Draw, 
   if (log.look !== undefined) outcome = { ...outcome, out: lookedAt(outcome.out, log.look) };
   const { out } = outcome;
   if (read && out.stream.grams.water > 0) {
-    const predicted = draw.typical && out.past.blended ? (phOf(out.stream)?.pH ?? null) : null;
+    const blended = out.past.blended || read.ofBlended === true;
+    const predicted = draw.typical && blended ? (phOf(out.stream)?.pH ?? null) : null;
     ph = draw.typical ? judge(entry, read, outcome, predicted, lives) : { ...NO_READING, status: old.has(entry.id) ? 'old' : 'measured' };
     if (ph.status !== 'old') {
       // An unlikely reading lengthens nothing until it is confirmed; one above the line shortens at once.
@@ -221,22 +214,38 @@ export function runStation(file: BatchFile, node: Node, find: Find, draw: Draw, 
   }
   const thrown = log.thrownOn !== undefined;
   if (thrown) outcome = { ...outcome, out: NO_PARCEL, sides: [...outcome.sides, { id: 'thrown', name: 'thrown away', ...outcome.out }] };
-  const { sides, made, change, heatLossShuG, facts } = outcome;
+  const { sides, made, change, heatLossShuG, facts, anew = false, warmH = 0 } = outcome;
   const rest = { ...(change ? { change } : {}), ...(heatLossShuG === undefined ? {} : { heatLossShuG }) };
-  return { id: entry.id, kind: kind.kind, along, taken, bowl, ph, thrown, out: outcome.out, sides, made, facts, ...rest } as StationRun;
+  return { id: entry.id, kind: kind.kind, along, taken, bowl, ph, thrown, out: outcome.out, sides, made, facts, anew, warmH, ...rest } as StationRun;
 }
 
-/** What a station works on: what came along with all that goes in; stirred smooth where the kind stirs. */
-function stirred(kind: { stirs?: true }, along: Parcel, taken: readonly Taken[], stores: Stores): Parcel {
+/**
+ * What came along with what goes in: one body as it was where all of that dissolves, pours or is smooth (handbook chapter 6,
+ * section 4); only pieces un-blend it. What is all of such things is one body from the start.
+ */
+function stirred(along: Parcel, taken: readonly Taken[], stores: Stores): Parcel {
   const bowl = join(along, ...taken.map((t) => t.stays));
   const { blended, texture, look } = along.past;
-  if (!kind.stirs || !blended || bowl === along) return bowl;
+  if (bowl === along || (!blended && massOf(along.stream) > 0)) return bowl;
   const even = taken.every(({ intake: { origin }, stays }) => {
     if (!(massOf(stays.stream) > 0)) return true;
     if (origin.from === 'larder') return stirsEven(stores.row(origin.key));
     return origin.from === 'pods' ? lotStirsEven(stores.lot(origin.lotId)) : stays.past.blended;
   });
-  return even ? { ...bowl, past: { ...bowl.past, blended, texture, look } } : bowl;
+  if (!even) return bowl;
+  return { ...bowl, past: { ...bowl.past, blended: true, ...(blended ? { texture, look } : {}) } };
+}
+
+const aheads = new WeakMap<BatchFile, ReadonlySet<string>>();
+/** Whether neither a station nor anything after it is done: what it does is still a plan. */
+function isAhead(file: BatchFile, graph: Graph, id: string): boolean {
+  let behind = aheads.get(file);
+  if (!behind) {
+    const done = graph.order.filter((n) => n.entry.log.doneOn !== undefined).map((n) => n.id);
+    behind = new Set(done.flatMap((d) => [d, ...upstreamOf(graph, d)]));
+    aheads.set(file, behind);
+  }
+  return !behind.has(id);
 }
 
 const jars = new WeakMap<BatchFile, Map<string, JarTold | null>>();
@@ -285,7 +294,7 @@ function fromOutlet(file: BatchFile, graph: Graph, entry: StationEntry, intake: 
   }
   const share = shares.get(takerKey(entry.id, intake.id)) ?? 0;
   return {
-    parcel: later(file, giver.id, entry.id, scaleParcel(whole, share)),
+    parcel: scaleParcel(whole, share),
     id: origin.from === 'strand' ? `strand:${strand!.id}` : id,
     name,
   };

@@ -1,7 +1,7 @@
-import { bitterSeeds, handlingPods, LIVE_CAUTION, pastItsDay, type Caution } from '../caution';
+import { bitterSeeds, handlingPods, LIVE_CAUTION, pastItsDay, pastItsDays, stoodBefore, type Caution } from '../caution';
 import type { Energy } from '../cook/energy';
 import type { BatchFile, Goal, StationLog } from '../file';
-import type { Keeping } from '../keep';
+import { NO_CLOCK, type Clock, type Keeping } from '../keep';
 import type { Limit } from '../keep/limit';
 import { colourOf } from '../matter/colour';
 import { massOf } from '../matter/stream';
@@ -9,6 +9,7 @@ import { propsOf, type Props, type StoredStuff } from '../parcel';
 import type { Day } from '../plan';
 import { TYPICAL } from '../stat/draw';
 import { stationKind, type Bottled, type Duty, type FactsOf, type Flow, type KindName, type Minutes, type StationView } from '../stations';
+import { clocksOf } from './clock';
 import { endOf, endStrands } from './compose';
 import { graphOf, handOut, sideOutlet, strandEnd, upstreamOf, type Graph } from './graph';
 import type { PhState } from './reading';
@@ -70,7 +71,11 @@ export interface TypicalOf<K extends KindName> extends StationDates {
   ph: PhState;
   /** The pH of what comes out was measured on just that, here or before. */
   phMeasured: boolean;
+  /** Since when what comes out can spoil, and how long it was warm. */
+  clock: Clock;
   cautions: Caution[];
+  /** Why it should not be ended today, as it stands; null where nothing speaks against it. */
+  doubtsEnd: string | null;
   duties: Duty[];
 }
 /** What is typical of a station, without bands. */
@@ -98,6 +103,8 @@ export interface TypicalEnd {
   /** What it fills. */
   vessel: 'bottle' | 'bowl';
   keeping: Keeping | null;
+  /** The same, were its pH measured low enough and all done as planned; null where that changes nothing. */
+  couldKeep: Keeping | null;
   readyOn: Day;
 }
 
@@ -182,7 +189,7 @@ export function limitsAt(file: BatchFile, stations: readonly TypicalStation[], s
 type View = StationView<unknown, unknown>;
 
 /** A station as duties and cautions see it. */
-function viewOf(file: BatchFile, run: StationRun, now: Props, today: Day, active: boolean): View {
+function viewOf(file: BatchFile, run: StationRun, now: Props, today: Day, active: boolean, clock: Clock): View {
   const { entry, strand } = graphOf(file).nodes.get(run.id)!;
   const { from, to, done } = schedule(file).get(run.id)!;
   return {
@@ -190,12 +197,25 @@ function viewOf(file: BatchFile, run: StationRun, now: Props, today: Day, active
     log: entry.log,
     readings: file.readings.filter((r) => r.stationId === run.id),
     goal: strand.goal,
-    ...{ from, to, today, done, active, after: now },
+    ...{ from, to, today, done, active, clock, after: now, keeping: null },
     out: run.out,
     past: run.bowl.past,
     facts: run.facts,
     phMeasured: run.out.past.ph !== null,
   };
+}
+
+/** What is known of the stations before one: their cautions, by station. */
+type Said = ReadonlyMap<string, readonly Caution[]>;
+
+/** Cautions of all that a station waits for. */
+const before = (graph: Graph, said: Said, stationId: string): Caution[] =>
+  [...upstreamOf(graph, stationId)].flatMap((id) => said.get(id) ?? []);
+
+/** Cautions of before that go with the stuff, once each. */
+function carried(cautions: readonly Caution[]): Caution[] {
+  const own = cautions.filter((c) => c.carries && c.severity !== 'note');
+  return own.filter((c, i) => own.findIndex((d) => d.id === c.id && d.why === c.why) === i);
 }
 
 function typicalOf(file: BatchFile, runs: readonly StationRun[], today: Day): TypicalReport {
@@ -204,17 +224,37 @@ function typicalOf(file: BatchFile, runs: readonly StationRun[], today: Day): Ty
   const plan = new Map(runLine(file, TYPICAL, false).map((r) => [r.id, r]));
   const active = activeStations(file, today);
   const ended = endedStations(file);
-  const views = new Map<string, View>();
+  const { out: clocks, waited } = clocksOf(file, runs, today);
+  const said = new Map<string, readonly Caution[]>();
+  const kept = new Map<string, { keeping: Keeping | null; couldKeep: Keeping | null }>();
   const stations = runs.map((run) => {
     const { entry, strand } = graph.nodes.get(run.id)!;
     const kind = stationKind(entry.kind);
     const date = dates.get(run.id)!;
     const now = propsOf(run.out);
-    const view = viewOf(file, run, now, today, active.has(run.id));
-    views.set(run.id, view);
+    const bare = viewOf(file, run, now, today, active.has(run.id), clocks.get(run.id) ?? NO_CLOCK);
     const doubt = phCaution(run);
     const enters = entersOf(run);
     const bowlG = massOf(run.bowl.stream);
+    const upstream = before(graph, said, run.id);
+    const at = [
+      ...(doubt ? [doubt] : []),
+      // What burns is handled where it goes in, whatever is done there.
+      ...handlingPods(enters.hottestShu),
+      ...(enters.lots > 0 ? bitterSeeds(enters.seedShare) : []),
+      ...keptIn(file, run).flatMap((stuff) => pastItsDay(stuff, date.to)),
+      ...stoodBefore(waited.get(run.id) ?? 0),
+      ...(kind.lives ? [] : carried(upstream)),
+    ];
+    const limits = [...upstream, ...at].flatMap((c) => c.keep ?? []);
+    const fills = kind.keeping !== undefined && now.massG > 0;
+    const keeping = fills ? kind.keeping!(bare, limits) : null;
+    const couldKeep = fills ? (kind.couldKeep?.(bare, limits) ?? null) : null;
+    kept.set(run.id, { keeping, couldKeep });
+    const view: View = { ...bare, keeping };
+    const late = clocks.get(run.id)?.late;
+    const cautions = [...at, ...(late ? pastItsDays(late) : []), ...(kind.cautions?.(view) ?? [])];
+    said.set(run.id, cautions);
     return {
       ...date,
       id: run.id,
@@ -236,14 +276,9 @@ function typicalOf(file: BatchFile, runs: readonly StationRun[], today: Day): Ty
       log: entry.log,
       ph: run.ph,
       phMeasured: view.phMeasured,
-      cautions: [
-        ...(doubt ? [doubt] : []),
-        // What burns is handled where it goes in, whatever is done there.
-        ...handlingPods(enters.hottestShu),
-        ...(enters.lots > 0 ? bitterSeeds(enters.seedShare) : []),
-        ...keptIn(file, run).flatMap((stuff) => pastItsDay(stuff, date.to)),
-        ...(kind.cautions?.(view) ?? []),
-      ],
+      clock: view.clock,
+      cautions,
+      doubtsEnd: date.done || run.thrown ? null : (kind.doubtsEnd?.(view) ?? null),
       duties: ended.has(run.id) || run.thrown ? [] : ((date.done ? kind.after?.(view) : kind.duties?.(view)) ?? []),
     } as TypicalStation;
   });
@@ -255,7 +290,6 @@ function typicalOf(file: BatchFile, runs: readonly StationRun[], today: Day): Ty
       const s = stations.find((x) => x.id === stationId)!;
       const kind = stationKind(s.kind);
       const bottled = kind.bottled && s.facts ? kind.bottled(s.facts) : { filled: 0, possible: 0, filledMl: 0, overMl: 0 };
-      const limits = limitsAt(file, stations, stationId);
       return {
         strandId: strand.id,
         name: strand.name,
@@ -264,7 +298,7 @@ function typicalOf(file: BatchFile, runs: readonly StationRun[], today: Day): Ty
         finished: s.now,
         bottles: { ...bottled, wanted: strand.goal.bottles, bottleMl: strand.goal.bottleMl },
         vessel: kind.vessel ?? 'bottle',
-        keeping: kind.keeping && s.now.massG > 0 ? kind.keeping(views.get(stationId)!, limits) : null,
+        ...kept.get(stationId)!,
         readyOn: s.to,
       };
     }),

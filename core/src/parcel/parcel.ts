@@ -24,27 +24,38 @@ export function join(...parcels: readonly Parcel[]): Parcel {
 
 /** `factor` times as much of the same (0 or more). */
 export function scaleParcel(p: Parcel, factor: number): Parcel {
-  return factor === 1 ? p : { stream: scale(p.stream, factor), past: scalePast(p.past, factor, factor, factor) };
+  return factor === 1 ? p : { stream: scale(p.stream, factor), past: scalePast(p.past, { all: factor, oil: factor, seeds: factor, water: factor, pulp: factor }) };
 }
 
-/** A past with its amounts scaled: free oil, seeds, what dried pods can still take up, and the jar it stands in. */
-function scalePast(past: Past, oil: number, seeds: number, rest: number): Past {
-  const { foods, fresh, cooked, stoodDays, blended, texture, ph, ferment, jar, look } = past;
+/** Shares of what a past counts in grams: all of it, its oil, its seeds, its water, and its insoluble with what hangs on it. */
+interface Shares {
+  all: number;
+  oil: number;
+  seeds: number;
+  water: number;
+  pulp: number;
+}
+
+/** A past with its amounts scaled: fresh things, free oil, seeds, added water, thirst of dried pods, and the jar it stands in. */
+function scalePast(past: Past, by: Shares): Past {
+  const { foods, fresh, cooked, blended, texture, ph, ferment, jar, look } = past;
   // Written out: copying what is not named costs more than all the rest of it, thousands of times for one picture.
   return {
     foods,
     fresh,
     cooked,
-    stoodDays,
     blended,
     texture,
     ph,
     ferment,
     look,
-    freeOilG: past.freeOilG * oil,
-    seedG: past.seedG * seeds,
-    thirstG: past.thirstG * rest,
-    jar: jar && { ...jar, produceG: jar.produceG * rest, produceWaterG: jar.produceWaterG * rest },
+    shortG: past.shortG * by.all,
+    rawG: past.rawG * by.all,
+    addedWaterG: past.addedWaterG * by.water,
+    freeOilG: past.freeOilG * by.oil,
+    seedG: past.seedG * by.seeds,
+    thirstG: past.thirstG * by.pulp,
+    jar: jar && { ...jar, produceG: jar.produceG * by.pulp, produceWaterG: jar.produceWaterG * by.pulp },
   };
 }
 
@@ -58,8 +69,8 @@ export function splitParcel(p: Parcel, share: number): { taken: Parcel; left: Pa
  * default where the insoluble goes).
  */
 export function sideOf(from: Parcel, stream: Stream, seedShare?: number): Parcel {
-  const ratio = (c: 'fat' | 'pulp') => (from.stream.grams[c] > 0 ? stream.grams[c] / from.stream.grams[c] : null);
-  const mass = massOf(from.stream) > 0 ? massOf(stream) / massOf(from.stream) : 0;
-  const pulp = ratio('pulp') ?? mass;
-  return { stream, past: scalePast(from.past, ratio('fat') ?? mass, seedShare ?? pulp, pulp) };
+  const all = massOf(from.stream) > 0 ? massOf(stream) / massOf(from.stream) : 0;
+  const ratio = (c: 'fat' | 'pulp' | 'water') => (from.stream.grams[c] > 0 ? stream.grams[c] / from.stream.grams[c] : all);
+  const pulp = ratio('pulp');
+  return { stream, past: scalePast(from.past, { all, oil: ratio('fat'), seeds: seedShare ?? pulp, water: ratio('water'), pulp }) };
 }

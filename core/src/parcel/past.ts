@@ -1,5 +1,5 @@
 import { JAR_VERDICTS, type JarVerdict } from '../matter/jar';
-import type { Food } from '../matter/food';
+import { PRODUCE, type Food } from '../matter/food';
 
 export type Instrument = 'meter' | 'strip';
 /** Sd of a pH reading when nothing more is known of the instrument: a calibrated meter, a paper strip (handbook chapter 4, section 4). */
@@ -17,6 +17,8 @@ export interface MeasuredPh {
   instrument: Instrument;
   /** Sd of the reading, pH. */
   sd: number;
+  /** It was read of a blended sample, where the stuff itself is in pieces. */
+  ofBlended?: true;
 }
 
 /** A packed jar, as the ferment and the drain need to know it. */
@@ -49,11 +51,14 @@ export interface Past {
   foods: ReadonlySet<Food>;
   /** What of it is fresh: neither soured in a jar nor cooked since it went in. */
   fresh: ReadonlySet<Food>;
+  /** g of it that row 2 of the table is about, and of all raw produce (handbook chapter 6, section 2). */
+  shortG: number;
+  rawG: number;
+  /** g of water that somebody added and that is still there: only steam takes water alone (chapter 6, section 8). */
+  addedWaterG: number;
   /** g of oil and fat that runs free. */
   freeOilG: number;
   cooked: Cooked;
-  /** Days it stood since it was cooked. */
-  stoodDays: number;
   /** Blended to one body since the last thing went in. */
   blended: boolean;
   texture: Texture | null;
@@ -74,9 +79,11 @@ export interface Past {
 export const NO_PAST: Past = {
   foods: new Set(),
   fresh: new Set(),
+  shortG: 0,
+  rawG: 0,
+  addedWaterG: 0,
   freeOilG: 0,
   cooked: 'no',
-  stoodDays: 0,
   blended: false,
   texture: null,
   ph: null,
@@ -109,10 +116,12 @@ export function mergePasts(a: Past, b: Past): Past {
   return {
     foods: union(a.foods, b.foods),
     fresh: union(a.fresh, b.fresh),
+    shortG: a.shortG + b.shortG,
+    rawG: a.rawG + b.rawG,
+    addedWaterG: a.addedWaterG + b.addedWaterG,
     freeOilG: a.freeOilG + b.freeOilG,
     // A merge of cooked and raw is raw; a plan to cook does not outlive what is added after it.
     cooked: COOKED[Math.min(COOKED.indexOf(a.cooked), COOKED.indexOf(b.cooked))]!,
-    stoodDays: Math.max(a.stoodDays, b.stoodDays),
     blended: false,
     // Two textures are as coarse as the coarser.
     texture:
@@ -129,12 +138,24 @@ export function mergePasts(a: Past, b: Past): Past {
   };
 }
 
-/** Cooked stuff that stood longer than this before it was filled or worked on is raw to the rules, days (our judgement). */
-const STANDS_DAYS = 1;
+/** Nothing of it is fresh any more: it soured in a jar, or was heated through. */
+export const notFresh = (past: Past): Past => ({ ...past, fresh: NOTHING, shortG: 0, rawG: 0 });
+const NOTHING: ReadonlySet<Food> = new Set();
 
-/** A past `days` later: what was cooked does not stay so in an open pot. */
-export function aged(past: Past, days: number): Past {
-  if (past.cooked === 'no' || !(days > 0)) return past;
-  const stoodDays = past.stoodDays + days;
-  return { ...past, stoodDays, cooked: stoodDays > STANDS_DAYS ? 'no' : past.cooked };
+/** A past after `waterG` left as steam: of the water that was added it takes first (chapter 5, section 18.1). */
+export const steamedOff = (past: Past, waterG: number): Past =>
+  past.addedWaterG > 0 ? { ...past, addedWaterG: Math.max(0, past.addedWaterG - waterG) } : past;
+
+/** Foods that go off soonest (chapter 5, section 17, row 2), and what is as short of life or unknown. */
+export const SHORT_LIVED: readonly Food[] = ['leaf', 'avocado', 'fruit', 'onion', 'tomato', 'dairy', 'egg', 'meat', 'fish', 'unknown'];
+
+/** The past of `massG` of something fresh, by what it is to the rules; `waterG` of it is water that somebody adds. */
+export function freshPast(foods: ReadonlySet<Food>, massG: number, waterG = 0): Pick<Past, 'foods' | 'fresh' | 'shortG' | 'rawG' | 'addedWaterG'> {
+  const short = SHORT_LIVED.some((f) => foods.has(f));
+  const raw = short || PRODUCE.some((f) => foods.has(f));
+  return { foods, fresh: foods, shortG: short ? massG : 0, rawG: raw ? massG : 0, addedWaterG: waterG };
 }
+
+const WATER: ReadonlySet<Food> = new Set<Food>(['water']);
+/** The past of `massG` of water that a station puts in. */
+export const watered = (massG: number): Partial<Past> => ({ foods: WATER, addedWaterG: massG });

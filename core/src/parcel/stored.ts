@@ -5,7 +5,7 @@ import type { Draw } from '../stat/draw';
 import type { Food } from '../matter/food';
 import { parcel, type Parcel } from './parcel';
 import type { JarVerdict } from '../matter/jar';
-import type { Texture } from './past';
+import { freshPast, type Texture } from './past';
 
 /** Something that a batch left and that was kept (brine, pulp, a finished sauce): what another batch needs to know of it. */
 export interface StoredStuff {
@@ -35,6 +35,9 @@ export interface StoredStuff {
 export interface StoredPast {
   foods: Food[];
   fresh: Food[];
+  /** Fresh things of row 2, and all raw produce, in 100 g; where older files say nothing, all of it where any is fresh. */
+  shortPct?: number;
+  rawPct?: number;
   freeOilPct: number;
   ferment: JarVerdict | null;
   texture: Texture | null;
@@ -58,6 +61,8 @@ export function storedOf(p: Parcel, own: Pick<StoredStuff, 'id' | 'name' | 'from
     past: {
       foods: [...past.foods],
       fresh: [...past.fresh],
+      shortPct: Math.min(100, (100 * past.shortG) / massG),
+      rawPct: Math.min(100, (100 * past.rawG) / massG),
       freeOilPct: (100 * past.freeOilG) / massG,
       ferment: past.ferment,
       texture: past.texture,
@@ -103,11 +108,14 @@ export function storedParcel(stuff: StoredStuff, massG: number, draw: Draw): Par
       },
     ],
   };
-  const { foods, fresh, freeOilPct, seedPct, ...past } = stuff.past;
+  const { foods, fresh, freeOilPct, seedPct, shortPct, rawPct, ...past } = stuff.past;
+  const all = freshPast(new Set(fresh), massG);
   return parcel(scale(gram, massG / massOf(gram)), {
     ...past,
     foods: new Set(foods),
-    fresh: new Set(fresh),
+    fresh: all.fresh,
+    shortG: shortPct === undefined ? all.shortG : (massG * shortPct) / 100,
+    rawG: rawPct === undefined ? all.rawG : (massG * rawPct) / 100,
     freeOilG: (massG * freeOilPct) / 100,
     seedG: (massG * seedPct) / 100,
   });

@@ -6,12 +6,12 @@ import { co2Atm, co2Volumes, MOST_ATM, PRESSURE_AT } from '../ferment';
 import type { Cap, StationLog } from '../file';
 import { NACL_MOLAR_MASS } from '../acid';
 import { addDays, daysBetween, type Day } from '../plan/date';
-import { cookedBy, filledHotBy, heatHeld } from './heated';
+import { filledHot, heated, heatHeld, type Stands } from './heated';
 import { densityOf, volumeMl } from '../matter/density';
-import { keepingOf, sauceOf, type Sauce } from '../keep';
+import { couldBe, keepingOf, sauceOf, type Sauce } from '../keep';
 import { massOf, type Stream } from '../matter/stream';
 import { splitParcel, type Past } from '../parcel';
-import { station, StationProblem, type Duty, type Outcome, type StationView } from './station';
+import { readyOn, station, StationProblem, type Duty, type Outcome, type StationView } from './station';
 
 const schema = Type.Object(
   {
@@ -49,12 +49,14 @@ const TO_FILL_K = 65;
 /** Nothing is wished here: nothing is filled. */
 const NO_GOAL = { bottles: 0, bottleMl: 100 } as const;
 
+type View = StationView<BottleParams, BottleFacts>;
+
+/** Filled hot, as somebody said who measured it: never by the plan alone. */
+const saidHot = (v: View): boolean => v.params.fill === 'hot' && v.done && filledHot(v.log) === true;
+
 /** The bottled sauce as the rules of keeping see it; null when there is none. */
-function sauceIn(v: StationView<BottleParams, BottleFacts>): Sauce | null {
-  return v.facts && v.after.massG > 0
-    ? sauceOf(v.out.stream, v.out.past, v.after, v.params.fill === 'hot', v.done && v.facts.held !== false && filledHotBy(v.log))
-    : null;
-}
+const sauceIn = (v: View): Sauce | null =>
+  v.facts && v.after.massG > 0 ? sauceOf(v.out.stream, v.out.past, v.after, v.params.fill === 'hot', saidHot(v)) : null;
 
 /** What all the sugar of a sauce would press in its bottles. */
 function pressureIn(stream: Stream, ml: number, headspacePct: number): NonNullable<BottleFacts['pressure']> {
@@ -73,11 +75,9 @@ const BURPS_DAYS = 56;
 /** Days between two times, by what it may press in the fridge. */
 const burpEvery = (fridge: number): number => (fridge > 2 * MOST_ATM ? 2 : fridge > MOST_ATM ? 3 : 7);
 
-/** Heated as far as is known: a pot that was not hot for long enough has stood as long as before. */
-function heatedPast(past: Past, log: StationLog): Past {
-  const cooked = cookedBy(log, true, past.cooked);
-  return { ...past, ph: null, cooked, stoodDays: heatHeld(log) === false ? past.stoodDays : 0 };
-}
+/** Heated by the filling, as somebody said who measured it: a plan to fill hot keeps as filled cold. */
+const heatedPast = (past: Past, stands: Stands): { past: Past; anew: boolean } =>
+  heated({ ...past, ph: null }, stands, stands.log.doneOn !== undefined && filledHot(stands.log) === true);
 
 /** When the bottles are opened over the sink: the last time that has come, and the next. */
 function burping(p: { fridge: number }, filledOn: Day, today: Day): Duty[] {
@@ -111,7 +111,7 @@ export const bottle = station<'bottle', BottleParams, BottleFacts>({
   gives: { over: 'rest that filled no bottle' },
   apply(input, params, context): Outcome<BottleFacts> {
     if (!(massOf(input.stream) > 0)) return { out: input, made: [], sides: [], facts: null };
-    const { log, tool } = context;
+    const { log, tool, ahead } = context;
     const goal = context.goal ?? NO_GOAL;
     const volume = volumeMl(input.stream);
     const perBottleMl = goal.bottleMl * (1 - params.headspacePct / 100);
@@ -127,13 +127,12 @@ export const bottle = station<'bottle', BottleParams, BottleFacts>({
       bottles = log.bottles;
     }
     const filledMl = Math.min(volume, bottles * perBottleMl);
-    const heated = params.fill === 'hot';
+    const hot = params.fill === 'hot';
     // Heat drives acid and water off: what was measured before it does not count. Only what was done has cooked anything.
-    const past = heated ? heatedPast(input.past, log) : input.past;
-    const cooled = past.cooked === 'yes' ? { ...past, fresh: new Set<never>() } : past;
-    const { taken, left } = splitParcel({ stream: input.stream, past: cooled }, volume > 0 ? 1 - filledMl / volume : 0);
+    const { past, anew } = hot ? heatedPast(input.past, { log, ahead }) : { past: input.past, anew: false };
+    const { taken, left } = splitParcel({ stream: input.stream, past }, volume > 0 ? 1 - filledMl / volume : 0);
     const over = massOf(taken.stream);
-    const done = { out: left, made: [], sides: over > 0 ? [{ id: 'over', name: 'left over', ...taken, kept: true }] : [] };
+    const done = { out: left, made: [], anew, sides: over > 0 ? [{ id: 'over', name: 'left over', ...taken, kept: true }] : [] };
     if (!context.draw.typical) return { ...done, facts: null };
     const perBottleG = perBottleMl * densityOf(input.stream);
     return {
@@ -152,10 +151,10 @@ export const bottle = station<'bottle', BottleParams, BottleFacts>({
         onScaleG: tool?.tareG === undefined ? null : tool.tareG + perBottleG,
         cap: tool?.cap ?? null,
         pressure:
-          past.ferment !== null && cooled.cooked !== 'yes' && !(heated && log.doneOn === undefined)
+          past.ferment !== null && past.cooked === 'no'
             ? pressureIn(input.stream, volume, params.headspacePct)
             : null,
-        held: heated ? heatHeld(log) : null,
+        held: hot ? heatHeld(log) : null,
       },
     };
   },
@@ -169,7 +168,7 @@ export const bottle = station<'bottle', BottleParams, BottleFacts>({
     {
       key: 'bottle',
       text: fillText(v),
-      why: keepingText(v) ?? 'Without a measured pH it stays in the fridge.',
+      why: v.keeping && v.phMeasured ? v.keeping.text : 'Without a measured pH it stays in the fridge.',
       due: v.to,
     },
   ],
@@ -178,12 +177,17 @@ export const bottle = station<'bottle', BottleParams, BottleFacts>({
   tool: 'bottle',
   wantsMl: (p, goal) => goal.bottles * goal.bottleMl * (1 - p.headspacePct / 100),
   bottled: (f) => ({ filled: f.bottles, possible: f.possible, filledMl: f.filledMl, overMl: f.overMl }),
-  keeping: (v, limits) => keepingOf(sauceIn(v)!, limits),
+  keeping: (v, limits) => keepingOf(sauceIn(v)!, { readyOn: readyOn(v), clock: v.clock, limits }),
+  couldKeep: (v, limits) => {
+    const sauce = sauceIn(v)!;
+    const could = couldBe(sauce);
+    return could && keepingOf(could, { readyOn: readyOn(v), clock: v.clock, limits });
+  },
   cautions: (v) => {
     const sauce = sauceIn(v);
-    return sauce
-      ? [...bottling(sauce), ...bottlePressure(v.facts!.pressure, v.facts!.cap), ...(v.params.fill === 'hot' ? notHeated(v.log) : [])]
-      : [];
+    if (!sauce || !v.keeping) return [];
+    const cold = v.params.fill === 'hot' && v.done ? notHeated(v.log, filledHot(v.log)) : [];
+    return [...bottling(sauce, v.keeping), ...bottlePressure(v.facts!.pressure, v.facts!.cap), ...cold];
   },
 });
 
@@ -192,9 +196,4 @@ function fillText(v: StationView<BottleParams, BottleFacts>): string {
   return v.params.fill === 'hot'
     ? 'Heat, fill and cap; measure the pH of a cooled sample; label'
     : 'Measure the pH of the sauce, then fill, cap and label';
-}
-
-function keepingText(v: StationView<BottleParams, BottleFacts>): string | null {
-  const sauce = sauceIn(v);
-  return sauce && v.phMeasured ? keepingOf(sauce).text : null;
 }

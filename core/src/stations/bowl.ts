@@ -4,7 +4,7 @@ import { volumeMl } from '../matter/density';
 import { keepingOf, sauceOf, type Limit, type Sauce } from '../keep';
 import { massOf } from '../matter/stream';
 import { splitParcel } from '../parcel';
-import { station, StationProblem, type Outcome, type StationView } from './station';
+import { readyOn, station, StationProblem, type Outcome, type StationView } from './station';
 
 const schema = Type.Object({}, { additionalProperties: false });
 export type BowlParams = Static<typeof schema>;
@@ -24,7 +24,7 @@ const NO_GOAL = { bottles: 0, bottleMl: 150 } as const;
 const OPEN_BOWL: Limit = { place: 'fridge', days: 3 };
 
 function sauceIn(v: StationView<BowlParams, BowlFacts>): Sauce | null {
-  return v.facts && v.after.massG > 0 ? sauceOf(v.out.stream, v.out.past, v.after, false, v.done) : null;
+  return v.facts && v.after.massG > 0 ? sauceOf(v.out.stream, v.out.past, v.after) : null;
 }
 
 /** Into a bowl, to be eaten fresh: no bottle, no cap, days at most. */
@@ -70,9 +70,10 @@ export const bowl = station<'bowl', BowlParams, BowlFacts>({
   duties: (v) => [{ key: 'serve', text: 'Taste, put right, and put it on the table', why: 'It is at its best today.', due: v.to }],
   wantsMl: (_, goal) => goal.bottles * goal.bottleMl,
   bottled: (f) => ({ filled: f.bowls, possible: f.possible, filledMl: f.filledMl, overMl: f.overMl }),
-  keeping: (v, limits) => keepingOf(sauceIn(v)!, [...limits, OPEN_BOWL]),
+  keeping: (v, limits) => keepingOf(sauceIn(v)!, { readyOn: readyOn(v), clock: v.clock, limits: [...limits, OPEN_BOWL] }),
   cautions: (v) => {
     const sauce = sauceIn(v);
-    return sauce ? [...serving(OPEN_BOWL), ...bottling(sauce).filter((c) => c.id !== 'scald')] : [];
+    if (!sauce || !v.keeping) return [];
+    return [...serving(v.keeping), ...bottling(sauce, v.keeping).filter((c) => c.id !== 'scald')];
   },
 });

@@ -2,7 +2,7 @@ import { Type, type Static } from '@sinclair/typebox';
 import { inOven, onHob } from '../cook/energy';
 import { charring } from '../caution';
 import { convert, massOf, part, withHeat, type Stream } from '../matter/stream';
-import { parcel, sideOf } from '../parcel';
+import { parcel, sideOf, steamedOff } from '../parcel';
 import { curve, reach, type Curve } from './curve';
 import { station, StationProblem, type Flow, type Outcome } from './station';
 import { steamOf } from './steam';
@@ -122,7 +122,7 @@ export const char = station<'char', CharParams, CharFacts>({
     }
     return {
       // A measured pH does not survive what drives water off.
-      out: { ...out, past: { ...out.past, ph: null, jar: null } },
+      out: { ...out, past: { ...steamedOff(out.past, steam.grams.water), ph: null, jar: null } },
       made: [],
       sides,
       change,

@@ -1,6 +1,6 @@
 import { Type, type Static } from '@sinclair/typebox';
 import { lacticForPh, type AcidWorld } from '../acid';
-import { jarAcid, jarPressure, jarTemperature } from '../caution';
+import { jarAcid, jarEnd, jarPressure, jarTemperature } from '../caution';
 import {
   BLOCK_H,
   blockTemps,
@@ -11,6 +11,7 @@ import {
   jarParameters,
   judgeJar,
   LEGAL_PH,
+  SOUR_DAY,
   JAR_LIDS,
   simulateJar,
   type ForecastInput,
@@ -26,7 +27,7 @@ import { noGrams } from '../matter/component';
 import { volumeMl } from '../matter/density';
 import { convert, waterPhaseSaltPct, withHeat, type Stream } from '../matter/stream';
 import type { JarVerdict } from '../matter/jar';
-import { parcel, phOf, readingSd, type Parcel } from '../parcel';
+import { notFresh, parcel, phOf, readingSd, type Parcel, type Past } from '../parcel';
 import { addDays, daysBetween, daysSince, type Day } from '../plan';
 import { station, type JarKnown, type Outcome, type StationView } from './station';
 
@@ -80,6 +81,8 @@ const ETHANOL = 46.07;
 const GAS_R = 0.082057;
 /** Days before a jar may be called ready: chopped, and whole pods (chapter 4, section 5.1). */
 const LEAST_DAYS = { cut: 7, whole: 14 } as const;
+/** A jar that is ended on the day it was packed stood for so long, days. */
+const LEAST_D = 0.25;
 /** Days from now on that are always looked at. */
 const AHEAD = 15;
 /** Days that a forecast looks ahead at most. */
@@ -149,6 +152,20 @@ export function forecastInput(input: Parcel, params: FermentParams, known: JarKn
 function soured(before: JarVerdict | null, here: JarVerdict): JarVerdict {
   return before === 'condemned' || (before === 'doubtful' && here !== 'condemned') ? before : here;
 }
+
+/**
+ * The past of what comes out of a jar, and whether its clock begins anew when that is opened (handbook chapter 6, sections 1
+ * and 2). A pickle is raw stuff in acid, as it was; what salt alone held is raw stuff still, and was kept by its salt; and
+ * what stood for less than the days in which anything sours is as raw as when it went in.
+ */
+function openedPast(out: Past, { verdict, because }: JarJudgement, stoodDays: number): { past: Past; anew: boolean } {
+  if (verdict === 'none') return { past: out, anew: because === 'salted' };
+  const past = { ...out, ferment: soured(out.ferment, verdict) };
+  return stoodDays < SOUR_DAY.warm ? { past, anew: false } : { past: notFresh(past), anew: true };
+}
+
+/** Mean of the temperatures of a jar, °C. */
+const meanC = (temps: Float64Array): number => temps.reduce((s, t) => s + t, 0) / temps.length;
 
 /** How warm the jar was: by its logger where there is one, else by the readings. */
 function jarTemps(readings: readonly Reading[], log: StationLog, from: Day): JarTemp[] {
@@ -293,9 +310,14 @@ export const ferment = station<'ferment', FermentParams, FermentFacts>({
     const { own, acids, log } = context;
     // What its readings taught counts in every world: each takes another one of the jars that they leave. Once its pods are
     // out and read, that reading is what counts.
-    const learnt = context.pH === null ? context.jar() : null;
+    const told = context.jar();
+    const learnt = context.pH === null ? told : null;
     const conditions = learnt ? learnt.conditions : jarConditions(input, acids);
-    const blocks = Math.max(1, Math.round((params.days * 24) / BLOCK_H));
+    const read = context.readings.length > 0 || log.pH !== undefined || log.doneOn !== undefined;
+    const { from, to } = read ? context.days() : { from: '', to: '' };
+    // A jar that was ended on another day than planned is worked out to that day.
+    const stoodDays = log.doneOn === undefined ? params.days : Math.max(LEAST_D, daysBetween(from, log.doneOn));
+    const blocks = Math.max(1, Math.round((stoodDays * 24) / BLOCK_H));
     const temps = blockTemps(learnt?.temps ?? [], params.tempC, blocks);
     const member = learnt ? drawOf(learnt.memberOf(own)) : own;
     const run = simulateJar(jarParameters(conditions, member), temps);
@@ -304,28 +326,26 @@ export const ferment = station<'ferment', FermentParams, FermentFacts>({
     const { change, out, gasG } = sour(stream, endPh, run.gas[blocks]!, acids);
     const gas: Stream = { grams: { ...noGrams(), carbonDioxide: gasG }, heatShuG: 0, sidEq: 0, ledger: [] };
     const still = withHeat({ ...out, grams: { ...out.grams, carbonDioxide: 0 } }, HEAT_KEPT * Math.exp(PROCESS_SD * own.z('heat')));
-    const read = context.readings.length > 0 || log.pH !== undefined || log.doneOn !== undefined;
-    const { from, to } = read ? context.days() : { from: '', to: '' };
-    const judged = judgeJar(
-      read ? jarReadings(context.readings, log, from, to) : [],
-      conditions.saltPct,
-      past.jar?.wholeJarPct ?? conditions.saltPct,
-      read ? jarSigns(context.readings, from) : [],
-    );
-    const hours = (past.jar?.hours ?? 0) + 24 * (log.doneOn ? Math.max(0.25, daysBetween(from, log.doneOn)) : params.days);
-    return {
-      out: {
-        stream: still,
-        past: {
-          ...past,
-          fresh: new Set(),
-          // What lives in it is not what was cooked.
-          cooked: 'no',
-          ferment: soured(past.ferment, judged.verdict),
-          ph: null,
-          jar: past.jar && { ...past.jar, hours },
+    const judge = () =>
+      judgeJar(
+        read ? jarReadings(context.readings, log, from, to) : [],
+        {
+          saltPct: conditions.saltPct,
+          wholeJarPct: past.jar?.wholeJarPct ?? conditions.saltPct,
+          tempC: meanC(temps),
+          startPh: conditions.shownPh0 ?? conditions.pH0,
+          targetPh: params.targetPh,
+          lacticPct: told?.lacticPct ?? (() => 0),
+          endedDay: log.doneOn === undefined ? null : daysBetween(from, log.doneOn),
         },
-      },
+        read ? jarSigns(context.readings, from) : [],
+      );
+    const judged = told ? told.judged(judge) : judge();
+    const opened = openedPast({ ...past, ph: null, jar: null, cooked: 'no' }, judged, stoodDays);
+    const hours = (past.jar?.hours ?? 0) + 24 * stoodDays;
+    return {
+      out: { stream: still, past: { ...opened.past, jar: past.jar && { ...past.jar, hours } } },
+      anew: opened.anew,
       made: [],
       sides: gasG > 0 ? [{ id: 'gas', name: 'gas', ...parcel(gas) }] : [],
       change,
@@ -339,18 +359,22 @@ export const ferment = station<'ferment', FermentParams, FermentFacts>({
         sugarMmol: conditions.sugarMmol,
         litres: volumeMl(stream) / 1000,
         judged,
-        lively: own.typical && context.tool ? (context.jar()?.lively() ?? null) : null,
+        lively: own.typical && context.tool ? (told?.lively() ?? null) : null,
       },
     };
   },
   duties,
+  doubtsEnd: (v) => {
+    const judged = v.facts?.judged;
+    return judged ? jarEnd(daysBetween(v.from, v.today), judged, v.params.targetPh) : null;
+  },
   forecast: forecastInput,
   cautions(v) {
     if (v.log.thrownOn !== undefined) return [];
     if (!v.facts || (!v.active && !v.done)) return jarTemperature(v.params.tempC);
     const day = daysBetween(v.from, v.done ? v.to : v.today);
     return [
-      ...jarAcid(day, v.facts.judged, !v.done),
+      ...jarAcid(day, v.facts.judged, !v.done, v.params.targetPh),
       ...jarTemperature(v.params.tempC),
       ...(v.done || v.params.lid === 'airlock' ? [] : jarPressure()),
     ];

@@ -3,7 +3,8 @@ import { onHob } from '../cook/energy';
 import { frying } from '../caution';
 import { ethanolKept, fryingG, FRYING_WAYS, heatInOil, oilHeldG, type FryWay } from '../cook';
 import { allergensIn, convert, massOf, withHeat, type Stream } from '../matter/stream';
-import { parcel, type Parcel } from '../parcel';
+import { parcel, steamedOff, type Parcel } from '../parcel';
+import { heated } from './heated';
 import { curve, reach, type Curve } from './curve';
 import { station, StationProblem, type Flow, type Outcome } from './station';
 import { steamOf } from './steam';
@@ -38,6 +39,8 @@ const MOST_OFF = 0.97;
 /** Log-sd of the rate, the oil held and the heat in the oil (section 0.3). */
 const SD = { rate: 0.35, oil: 0.3, heat: 0.3 } as const;
 const ACETIC_KEPT = 0.7;
+/** What bubbles in the pan for so long is cooked through (handbook chapter 6, section 4). */
+const COOKED_MIN = 10;
 
 /** In oil: water boils out, oil and colour go in, some of the heat goes over into the oil. */
 export const fry = station<'fry', FryParams, FryFacts>({
@@ -53,7 +56,7 @@ export const fry = station<'fry', FryParams, FryFacts>({
   days: () => 0,
   minutes: (p) => ({ hands: p.minutes + 3, clock: p.minutes + 5 }),
   energy: (p, bowl, f) => [onHob(bowl, f.steamG, p.minutes, 'pan')],
-  apply(bowl, params, { own, draw, massG, tool }): Outcome<FryFacts> {
+  apply(bowl, params, { own, draw, massG, log, ahead, tool }): Outcome<FryFacts> {
     const { stream, past } = bowl;
     const g = stream.grams;
     const beganG = massOf(stream);
@@ -87,7 +90,8 @@ export const fry = station<'fry', FryParams, FryFacts>({
     const browned = g.sugars * way.browns;
     const change = { sugars: -browned, other: browned };
     const fried = withHeat(convert({ ...stream, grams: { ...g, water: g.water - off, acetic, ethanol } }, change), way.heat);
-    const cooked = { ...past, ph: null, jar: null };
+    const surely = way.bubbles && params.minutes >= COOKED_MIN;
+    const { past: cooked, anew } = heated({ ...steamedOff(past, off), ph: null, jar: null }, { log, ahead }, surely);
     const backG = oilG - held(off);
     const inOil = heatInOil(oilG, massOf(fried) - oilG, params.way) * Math.exp(SD.heat * own.z('heat'));
     const { out, back } = drainOil({ stream: fried, past: cooked }, backG, oilG > 0 ? Math.min(1, inOil) * (backG / oilG) : 0);
@@ -100,6 +104,7 @@ export const fry = station<'fry', FryParams, FryFacts>({
       sides,
       change,
       heatLossShuG: stream.heatShuG * (1 - way.heat),
+      anew,
       facts: {
         steamG: massOf(steam),
         oilG,

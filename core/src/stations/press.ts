@@ -4,7 +4,7 @@ import { brixOf } from '../matter/brix';
 import { ACIDS, COMPONENTS, type Component } from '../matter/component';
 import { WATER_KEY } from '../matter/kind';
 import { massOf, mix, type Stream } from '../matter/stream';
-import { join, parcel, sideOf } from '../parcel';
+import { join, parcel, sideOf, watered } from '../parcel';
 import { ingredientStream } from '../pantry';
 import { curve, reach, type Curve } from './curve';
 import { partLiquid } from './liquid';
@@ -37,7 +37,6 @@ export interface PressFacts {
   curve: Curve;
 }
 
-const WATERED = { foods: new Set(['water'] as const) };
 /** Strings, shell and seed of a block, share of its mass; nearly all of it insoluble (handbook chapter 5, section 4, judgement). */
 const WASTE: Record<PressParams['block'], number> = { seedless: 0.12, seeds: 0.3 };
 const WASTE_PULP = 0.88;
@@ -84,8 +83,8 @@ export const press = station<'press', PressParams, PressFacts>({
     const stringsG = WASTE_PULP * waste * blockG;
     const dryG = stringsG + (1 - PASSES) * Math.max(0, real.grams.pulp - stringsG);
     const holds = HOLDS.gPerG * Math.exp(HOLDS.sd * own.z('holds'));
-    const watered = (perG: number) => ingredientStream(ingredient(WATER_KEY), perG * blockG, draw);
-    const waters = [params.waterPerG, params.washPerG].filter((g) => g > 0).map(watered);
+    const waterOf = (perG: number) => ingredientStream(ingredient(WATER_KEY), perG * blockG, draw);
+    const waters = [params.waterPerG, params.washPerG].filter((g) => g > 0).map(waterOf);
     // The strings carry their part of the ions away: what is left in the fruit keeps the fruit's own balance.
     const inStrings = real.sidEq * waste;
     const fruit: Stream = { ...real, sidEq: real.sidEq - inStrings };
@@ -93,7 +92,7 @@ export const press = station<'press', PressParams, PressFacts>({
     const washed = (heldPerDry: number, perG = params.waterPerG) => {
       let residue = fruit;
       const won: Stream[] = [];
-      for (const water of [perG, params.washPerG].filter((g) => g > 0).map(watered)) {
+      for (const water of [perG, params.washPerG].filter((g) => g > 0).map(waterOf)) {
         const all = mix(residue, water);
         const dissolved = COMPONENTS.reduce((s, c) => (INSOLUBLE.has(c) ? s : s + all.grams[c]), 0);
         const liquid = all.grams.water + DISSOLVES * dissolved;
@@ -124,7 +123,7 @@ export const press = station<'press', PressParams, PressFacts>({
     }
     const { liquid, residue } = washed(held);
     const strings = { ...residue, sidEq: residue.sidEq + inStrings };
-    const made: Flow[] = waters.map((w, i) => ({ id: i === 0 ? 'water' : 'wash', name: 'water', ...parcel(w, WATERED) }));
+    const made: Flow[] = waters.map((w, i) => ({ id: i === 0 ? 'water' : 'wash', name: 'water', ...parcel(w, watered(massOf(w))) }));
     const all = join(bowl, ...made);
     const out = sideOf(all, liquid, 0);
     const acidG = (s: Stream) => ACIDS.reduce((sum, a) => sum + (a === 'uronic' ? 0 : s.grams[a]), 0);

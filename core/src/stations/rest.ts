@@ -4,7 +4,6 @@ import { COOL_RULE, COOLING, cooledC, coolingMin, FELT, heatFelt, warmMinutes, t
 import { acidityOf } from '../keep';
 import { volumeMl } from '../matter/density';
 import { massOf } from '../matter/stream';
-import { aged } from '../parcel';
 import { curve, reach, type Curve } from './curve';
 import { station, type Outcome } from './station';
 
@@ -42,6 +41,13 @@ const WARM_C = 60;
 /** Wait before a reading counts, h (section 13). */
 const PH_WAIT = { blended: 1, pieces: 24 } as const;
 
+/** Hours of a rest between 57 and 5 °C: what stands in the air or in cold water never gets colder than that. */
+function warmHours({ place, fromC, hours }: RestParams, litresEach: number): number {
+  if (place === 'fridge') return 0;
+  const hotH = fromC > COOL_RULE.fromC ? coolingMin(place, litresEach, fromC, COOL_RULE.fromC) / 60 : 0;
+  return Math.max(0, hours - hotH);
+}
+
 /** Standing until it is cool and even: nothing changes but temperature and time. */
 export const rest = station<'rest', RestParams, RestFacts>({
   kind: 'rest',
@@ -57,8 +63,8 @@ export const rest = station<'rest', RestParams, RestFacts>({
     const litres = volumeMl(bowl.stream) / 1000;
     const each = litres / params.vessels;
     return {
-      // It stood at least as long as it rests, whatever day is logged.
-      out: { ...bowl, past: { ...aged(bowl.past, params.hours / 24 - bowl.past.stoodDays), jar: null } },
+      out: { ...bowl, past: { ...bowl.past, jar: null } },
+      warmH: warmHours(params, each),
       made: [],
       sides: [],
       facts: {
@@ -90,7 +96,7 @@ export const rest = station<'rest', RestParams, RestFacts>({
       // As the table of keeping reads it: blended, and a strip only down to 3.6.
       acid: acidityOf(v.out.past) === 'acid',
       starch: v.out.stream.grams.starch > 0,
-      warmHours: v.params.place === 'fridge' ? 0 : v.params.hours,
+      warmHours: v.facts ? warmHours(v.params, v.facts.litresEach) : 0,
       bath: v.params.place === 'water',
     }),
 });

@@ -3,7 +3,7 @@ import { jarSalt } from '../caution';
 import { CUTS, type Cut } from '../ferment/constants';
 import { SALT_KEY, WATER_KEY } from '../matter/kind';
 import { massOf } from '../matter/stream';
-import { join, parcel } from '../parcel';
+import { join, parcel, watered } from '../parcel';
 import { ingredientStream } from '../pantry';
 import { fitJars, JarTooSmall, packJar, pctForSalt, saltPercents, SCHOOLS, type JarInput, type Packing, type School } from '../salt';
 import { station, StationProblem, type Flow, type Outcome } from './station';
@@ -52,7 +52,6 @@ export interface SaltFacts {
 }
 
 /** Ingredient rows of what is added here; every salt type is sodium chloride to the computation. */
-const WATERED = { foods: new Set(['water'] as const) };
 /** Log-sd of a weighed amount on a kitchen scale or in a jug (our judgement). */
 const WEIGHING_SD = 0.03;
 /** Air that unpierced whole pods hold, as a share of their tissue volume (judgement, chapter 4 section 1.5). */
@@ -128,7 +127,7 @@ export const salt = station<'salt', SaltParams, SaltFacts>({
     const brineMl = one.brineMl * params.jars;
     const made: Flow[] = [
       ...(waterG > 0
-        ? [{ id: 'water', name: 'water', ...parcel(ingredientStream(context.ingredient(WATER_KEY), waterG, context.draw), WATERED) }]
+        ? [{ id: 'water', name: 'water', ...parcel(ingredientStream(context.ingredient(WATER_KEY), waterG, context.draw), watered(waterG)) }]
         : []),
       ...(saltG > 0 ? [{ id: 'salt', name: 'salt', ...parcel(ingredientStream(context.ingredient(SALT_KEY), saltG, context.draw)) }] : []),
     ];

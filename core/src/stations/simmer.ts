@@ -28,8 +28,8 @@ import {
 } from '../cook';
 import { brixOf } from '../matter/brix';
 import { massOf, withHeat, type Stream } from '../matter/stream';
-import { bodyOf, parcel, phOf, type Parcel } from '../parcel';
-import { cookedBy, heatHeld } from './heated';
+import { bodyOf, parcel, phOf, steamedOff, type Parcel } from '../parcel';
+import { heated } from './heated';
 import { station, StationProblem, type Minutes, type Outcome } from './station';
 import { steamOf } from './steam';
 
@@ -165,7 +165,7 @@ export const simmer = station<'simmer', SimmerParams, SimmerFacts>({
   minutes: (p, bowlG) => usualMinutes(p, bowlG),
   energy: (p, bowl, f) => [onHob(bowl, f.steamG, f.heatUpMin + f.minutes, 'pot')],
   resize: (p, f) => ({ ...p, leftG: Math.round(p.leftG * f) }),
-  apply(bowl, params, { own, draw, acids, massG, log, tool }): Outcome<SimmerFacts> {
+  apply(bowl, params, { own, draw, acids, massG, log, ahead, tool }): Outcome<SimmerFacts> {
     const { stream } = bowl;
     const waterG = stream.grams.water;
     if (!(waterG > 0)) return { out: bowl, made: [], sides: [], facts: null };
@@ -205,19 +205,15 @@ export const simmer = station<'simmer', SimmerParams, SimmerFacts>({
     const fast = Math.max(usual * Math.exp(Z90 * RATE_SD), pace(0) * Math.exp(Z90 * known.sd));
     const boiled = soft === null ? at.min + Math.max(0, at.waterG - left) / fast : soft * Math.exp(-Z90 * SOFT_SD);
     const surely = tempC < COOKED_C ? 0 : params.until === 'minutes' ? params.minutes : boiled;
-    const done: Parcel['past']['cooked'] = cookedBy(log, surely >= LONG_MIN, 'no');
-    const past = {
-      ...bowl.past,
-      // A measured pH does not survive what drives acid and water off.
-      ...{ ph: null, jar: null, cooked: done, stoodDays: heatHeld(log) === false ? bowl.past.stoodDays : 0 },
-      fresh: done === 'yes' ? new Set<never>() : bowl.past.fresh,
-    };
+    // A measured pH does not survive what drives acid and water off.
+    const { past, anew } = heated({ ...steamedOff(bowl.past, steam.grams.water), ph: null, jar: null }, { log, ahead }, surely >= LONG_MIN);
     const out: Parcel = { stream: withHeat(reduced, kept), past };
     return {
       out,
       made: [],
       sides: massOf(steam) > 0 ? [{ id: 'steam', name: 'steam', ...parcel(steam) }] : [],
       heatLossShuG: reduced.heatShuG * (1 - kept),
+      anew,
       facts: draw.typical ? factsOf(bowl, out, params, { minutes, pace: pace(0), known, seen, at, soft }) : null,
     };
   },

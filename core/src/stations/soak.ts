@@ -1,10 +1,11 @@
 import { Type, type Static } from '@sinclair/typebox';
+import { COOL_RULE } from '../cook/cool';
 import { byKettle } from '../cook/energy';
 import { soaking } from '../caution';
 import { ACIDS, type Component } from '../matter/component';
 import { WATER_KEY } from '../matter/kind';
 import { massOf } from '../matter/stream';
-import { join, parcel, sideOf } from '../parcel';
+import { join, parcel, sideOf, watered } from '../parcel';
 import { ingredientStream } from '../pantry';
 import { curve, reach, type Curve } from './curve';
 import { partLiquid } from './liquid';
@@ -36,7 +37,6 @@ export interface SoakFacts {
 
 /** The water that is left, as something that can go into another thing. */
 const SOAK_WATER = { id: 'soak-water', name: 'soak water', pulp: 0, strength: 1, hex: '#8A5A3A', tint: 0.5 } as const;
-const WATERED = { foods: new Set(['water'] as const) };
 /** Uptake by Peleg's form (1988, from memory): most water per dry matter, min at 70 °C, activation energy (chapter 5, section 3). */
 const PELEG = { most: 3, k1Min: 2.1, ea: 28_000, refK: 343.15 } as const;
 const GAS_R = 8.314;
@@ -50,6 +50,10 @@ const HEAT_TO_WATER = { share: 0.02, minutes: 15, hot: 960, cold: 480, hotC: 45 
 const UPTAKE_SD = 0.15;
 const LEACH_SD = 0.5;
 const SOLUBLE: ReadonlySet<string> = new Set<Component>(['sugars', 'salt', 'other', ...ACIDS.filter((a) => a !== 'uronic')]);
+
+/** Hours that water over dried pods is between 5 and 57 °C; what is poured on hot is no longer hot after an hour (our judgement). */
+const warmHours = ({ tempC, minutes }: SoakParams): number =>
+  tempC <= COOL_RULE.toC ? 0 : Math.max(0, minutes / 60 - (tempC > COOL_RULE.fromC ? 1 : 0));
 
 /** How much slower than at 70 °C. */
 const slower = (tempC: number) => Math.exp((PELEG.ea / GAS_R) * (1 / (tempC + 273.15) - 1 / PELEG.refK));
@@ -72,7 +76,7 @@ export const soak = station<'soak', SoakParams, SoakFacts>({
     const beforeG = massOf(bowl.stream);
     if (!(beforeG > 0)) return { out: bowl, made: [], sides: [], facts: null };
     const waterG = params.waterPerG * beforeG;
-    const made: Flow[] = [{ id: 'water', name: 'water', ...parcel(ingredientStream(ingredient(WATER_KEY), waterG, draw), WATERED) }];
+    const made: Flow[] = [{ id: 'water', name: 'water', ...parcel(ingredientStream(ingredient(WATER_KEY), waterG, draw), watered(waterG)) }];
     const all = join(bowl, ...made);
     const had = bowl.stream.grams.water;
     const dry = beforeG - had;
@@ -118,6 +122,7 @@ export const soak = station<'soak', SoakParams, SoakFacts>({
     return {
       out: { ...out, past: { ...out.past, ph: null, jar: null, thirstG: Math.max(0, bowl.past.thirstG - drunk) } },
       made,
+      warmH: warmHours(params),
       sides:
         leftG > 0
           ? [

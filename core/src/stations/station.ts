@@ -4,9 +4,10 @@ import type { Caution } from '../caution/caution';
 import type { Energy } from '../cook/energy';
 import type { ForecastInput } from '../ferment/forecast';
 import type { JarConditions } from '../ferment/priors';
+import type { JarJudgement } from '../ferment/judge';
 import type { JarTemp } from '../ferment/warmth';
 import type { Goal, Reading, StationLog, Tool, ToolKind, ToolLearnt } from '../file';
-import type { Keeping } from '../keep';
+import type { Clock, Keeping } from '../keep';
 import type { Limit } from '../keep/limit';
 import type { Grams } from '../matter/component';
 import type { Ingredient } from '../matter/ingredient';
@@ -32,6 +33,8 @@ export interface StationContext {
   ingredient(key: string): Ingredient;
   /** Measurements of this station, and its readings; empty when only the plan is run. */
   log: StationLog;
+  /** Neither it nor anything after it is done: what it does is a plan, and no step that was left out. */
+  ahead: boolean;
   /** The measured pH of what comes out, in this world (with the instrument's error); null when none counts. */
   pH: number | null;
   /** The weighed mass of what comes out, less what goes in late, g; null when it was not weighed. */
@@ -67,6 +70,10 @@ export interface JarTold {
   memberOf(own: Draw): Float64Array;
   /** How lively its readings show it to be, against the tables; null where they do not. */
   lively(): ToolLearnt | null;
+  /** Lactic acid of the liquid by a day, %, in the middle of the jars that fit the readings. */
+  lacticPct(day: number): number;
+  /** What its readings say of it: one judgement for all worlds, made in the typical one. */
+  judged(make: () => JarJudgement): JarJudgement;
 }
 
 export interface Outcome<F = unknown> {
@@ -78,6 +85,10 @@ export interface Outcome<F = unknown> {
   change?: Partial<Grams>;
   /** Heat load lost within the station, SHU g. */
   heatLossShuG?: number;
+  /** It was heated through here, or a jar was opened: its days count from here (handbook chapter 6, section 1). */
+  anew?: boolean;
+  /** Hours that it stood between 5 and 57 °C, but for a jar that sours. */
+  warmH?: number;
   /** What its panel shows; null when there was nothing to work on. Only the typical world is shown: others may leave it out. */
   facts: F | null;
 }
@@ -124,6 +135,9 @@ export interface StationView<P, F> {
   facts: F | null;
   /** The pH of `after` was measured on just this stuff. */
   phMeasured: boolean;
+  /** How what it fills keeps; null where it fills nothing, or before that is known. */
+  keeping: Keeping | null;
+  clock: Clock;
 }
 
 /** How a station went: g worked on, what was logged, and the days it stood (null while it does). */
@@ -216,7 +230,15 @@ export interface StationKind<K extends string = string, P = unknown, F = unknown
   /** ml of sauce that fill the bottles of a goal. */
   wantsMl?(params: P, goal: Goal): number;
   keeping?(view: StationView<P, F>, limits: readonly Limit[]): Keeping;
+  /** The same, were its pH measured low enough and all done as planned; null where that changes nothing. */
+  couldKeep?(view: StationView<P, F>, limits: readonly Limit[]): Keeping | null;
+  /** Why it should not be ended as it stands, in a sentence, and what follows; null where nothing speaks against it. */
+  doubtsEnd?(view: StationView<P, F>): string | null;
 }
+
+/** The day on which it is filled, or may be at the earliest: what is not done yet is not done before today. */
+export const readyOn = ({ to, today, done }: Pick<StationView<unknown, unknown>, 'to' | 'today' | 'done'>): Day =>
+  done || to > today ? to : today;
 
 /** Parameters that cannot work with what arrives. `field` names the parameter. */
 export class StationProblem extends Error {

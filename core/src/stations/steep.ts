@@ -1,7 +1,7 @@
 import { Type, type Static } from '@sinclair/typebox';
 import { steeping } from '../caution';
 import { massOf } from '../matter/stream';
-import { evenness } from '../cook';
+import { COOL_RULE, evenness } from '../cook';
 import { percent, waterPhaseSaltPct } from '../matter/stream';
 import { curve, reach, type Curve } from './curve';
 import { station, type Outcome } from './station';
@@ -59,6 +59,7 @@ export const steep = station<'steep', SteepParams, SteepFacts>({
         ...bowl,
         past: { ...past, ph: even < EVEN ? null : past.ph, jar: null, cooked: params.hours > STAYS_COOKED_H ? 'no' : past.cooked },
       },
+      warmH: params.tempC > COOL_RULE.toC ? params.hours : 0,
       made: [],
       sides: [],
       facts: {

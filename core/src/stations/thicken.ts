@@ -4,9 +4,10 @@ import { thickening } from '../caution';
 import { SLURRY_WATER, starchKept } from '../cook';
 import { KINDS, WATER_KEY } from '../matter/kind';
 import { convert, massOf } from '../matter/stream';
-import { bodyOf, join, parcel, phOf, type Parcel } from '../parcel';
+import { bodyOf, join, parcel, phOf, watered, type Parcel } from '../parcel';
 import { ingredientStream } from '../pantry';
 import { curve, type Curve } from './curve';
+import { heated } from './heated';
 import { station, type Flow, type Outcome } from './station';
 
 /** What thickens: rows of the table that do, the most that makes sense (% of the water), and whether it is stirred into cold water first. */
@@ -48,11 +49,10 @@ export interface ThickenFacts {
   curve: Curve;
 }
 
-const WATERED = { foods: new Set(['water'] as const) };
 const BOIL_C = 98;
 const HOT_C = 95;
-/** A pot that boils so long after the last addition is cooked through (handbook chapter 5, section 17). */
-const COOKED_MIN = 10;
+/** Starch that boils for so long has boiled all through (handbook chapter 6, section 4). */
+const BOILS_MIN = 1;
 /** Log-sd of how much starch acid cuts (our judgement). */
 const CUT_SD = 0.5;
 
@@ -71,7 +71,7 @@ export const thicken = station<'thicken', ThickenParams, ThickenFacts>({
   minutes: (p) => ({ hands: 5 + p.minutes, clock: 5 + p.minutes }),
   // Gum goes in cold, by the blender.
   energy: (p, bowl) => (!thickenerOf(p.with).slurry ? [] : [onHob(bowl, 0, 5 + p.minutes, 'pot')]),
-  apply(bowl, params, { own, draw, acids, ingredient, log }): Outcome<ThickenFacts> {
+  apply(bowl, params, { own, draw, acids, ingredient, log, ahead }): Outcome<ThickenFacts> {
     const waterG = bowl.stream.grams.water;
     if (!(waterG > 0)) return { out: bowl, made: [], sides: [], facts: null };
     const { row, name, mostPct, slurry } = thickenerOf(params.with);
@@ -79,7 +79,7 @@ export const thicken = station<'thicken', ThickenParams, ThickenFacts>({
     const kept = slurry ? starchKept(pH, BOIL_C, params.minutes) ** Math.exp(CUT_SD * own.z('cut')) : 1;
     const flows = (doseG: number): Flow[] => {
       const powder = { id: row, name, ...parcel(ingredientStream(ingredient(row), doseG, draw)) };
-      const wet = parcel(ingredientStream(ingredient(WATER_KEY), doseG * SLURRY_WATER, draw), WATERED);
+      const wet = parcel(ingredientStream(ingredient(WATER_KEY), doseG * SLURRY_WATER, draw), watered(doseG * SLURRY_WATER));
       return slurry ? [powder, { id: 'slurry', name: 'water', ...wet }] : [powder];
     };
     /** The pot with so much in it, as it is after the boil. */
@@ -96,13 +96,12 @@ export const thicken = station<'thicken', ThickenParams, ThickenFacts>({
     const wanted =
       params.until === 'dose' ? Math.min(most, (params.dosePct / 100) * waterG) : doseFor(params.step, most, (g) => bodyOf(thick(g).out));
     const { out, made, cutG } = thick(wanted);
-    const surely = params.minutes >= COOKED_MIN && slurry;
-    const cooked: Parcel['past']['cooked'] = surely ? (log.doneOn === undefined ? 'planned' : 'yes') : wanted > 0 ? 'no' : bowl.past.cooked;
-    const past = { ...out.past, cooked, ph: null, jar: null, ...(surely ? { stoodDays: 0 } : {}) };
-    const done = { stream: out.stream, past: surely && cooked === 'yes' ? { ...past, fresh: new Set<never>() } : past };
+    const boiled = heated({ ...out.past, ph: null, jar: null }, { log, ahead }, slurry && params.minutes >= BOILS_MIN);
+    const done = { stream: out.stream, past: boiled.past };
     const bodyCold = bodyOf(done);
     return {
       out: done,
+      anew: boiled.anew,
       made,
       sides: [],
       ...(cutG > 0 ? { change: { starch: -cutG, other: cutG } } : {}),

@@ -2,7 +2,7 @@ import { Type, type Static } from '@sinclair/typebox';
 import { onHob } from '../cook/energy';
 import { charring } from '../caution';
 import { convert, massOf, withHeat } from '../matter/stream';
-import { parcel } from '../parcel';
+import { parcel, steamedOff } from '../parcel';
 import { curve, reach, type Curve } from './curve';
 import { station, StationProblem, type Outcome } from './station';
 import { steamOf } from './steam';
@@ -80,7 +80,7 @@ export const toast = station<'toast', ToastParams, ToastFacts>({
     const steam = steamOf(off);
     const dried = convert({ ...stream, grams: { ...stream.grams, water: water - off } }, change);
     return {
-      out: { stream: withHeat(dried, heat), past: { ...bowl.past, ph: null, jar: null, thirstG: bowl.past.thirstG + off } },
+      out: { stream: withHeat(dried, heat), past: { ...steamedOff(bowl.past, off), ph: null, jar: null, thirstG: bowl.past.thirstG + off } },
       made: [],
       sides: off > 0 ? [{ id: 'steam', name: 'steam', ...parcel(steam) }] : [],
       change,
