@@ -22,6 +22,7 @@ const RECIPE = {
     '@context': { const: 'https://schema.org' },
     '@type': { const: 'Recipe' },
     name: { type: 'string', minLength: 1 },
+    description: { type: 'string' },
     recipeYield: { type: 'string' },
     recipeCategory: { type: 'string' },
     prepTime: { type: 'string', pattern: '^P(?=.)(\\d+D)?(T(?=.)(\\d+H)?(\\d+M)?)?$' },

@@ -106,7 +106,7 @@ it('own varieties and ingredients are checked, kept, changed and put away', asyn
   expect(bad.status).toBe(422);
   expect(bad.value.errors![0]!.path).toBe('value/shuDry');
   expect((await call('POST', '/varieties', { value: variety('cayenne-red') })).status).toBe(422);
-  const row: Ingredient = { ...ingredient('peach'), key: 'own_plum', name: 'Beach plum' };
+  const row: Ingredient = { ...ingredient('peach'), key: 'own_plum', name: 'Beach plum', like: 'peach', allergens: ['none'] };
   expect((await call<OwnIngredient>('POST', '/ingredients', { value: row })).status).toBe(201);
   expect((await call<LarderRecord>('POST', '/larder', { ingredientKey: 'own_plum', stockG: 300, words: '300 g' })).value.stockG).toBe(300);
   expect((await call('PUT', '/varieties/own-gull', { revision: 1, value: { ...value, waterPct: 88 } })).status).toBe(200);

@@ -140,7 +140,13 @@ describe('what was done', () => {
       [`delete /${kind}/:id`, `/${kind}/${id}`, undefined],
       [`post /${kind}/:id/restore`, `/${kind}/${id}/restore`, {}],
     ];
-    const ingredient = { ...(await import('@roskel/core')).INGREDIENTS[0]!, key: 'own_thing', name: 'Own thing' };
+    const ingredient = {
+      ...(await import('@roskel/core')).INGREDIENTS[0]!,
+      key: 'own_thing',
+      name: 'Own thing',
+      like: 'garlic',
+      allergens: ['none'],
+    };
     const tool = { ...DEMO_TOOLS[0]!, id: 'tool-one' };
     const asks: [string, string, unknown][] = [
       ['post /batches', '/batches', { name: 'New', startDate: '2026-11-01', goal: GOAL }],

@@ -31,6 +31,8 @@ export interface SauceFigures {
   clockMin: number;
   readyOn: Day;
   keeping: string | null;
+  /** What measuring it, and filling it hot where that is planned, would make of that. */
+  couldKeep: string | null;
 }
 
 /** What goes in where, in the order of work: for reading along before anything is begun. */
@@ -57,6 +59,7 @@ export function sauceFigures(report: LineReport): SauceFigures {
     clockMin: sum((m) => (m.clock > A_DAY ? m.hands : m.clock)),
     readyOn: report.readyOn,
     keeping: end!.keeping?.text ?? null,
+    couldKeep: end!.couldKeep && end!.keeping && end!.couldKeep.days > end!.keeping.days ? end!.couldKeep.text : null,
   };
 }
 
@@ -138,10 +141,10 @@ export function needsOfPlan(file: BatchFile, report: LineReport, stock: Stock): 
     note(null, stuff?.name ?? 'kept sauce', gramsOf(intake.amount) ?? 0, stock.stored.find((s) => s.id === origin.id)?.massG);
   }
   const packed = packedIn(report);
-  let saltG = packed.reduce((s, f) => s + (f.id === 'salt' ? f.massG : 0), 0);
+  let saltG = 0;
   const all = larderUses(file);
-  // What a station puts in itself besides salt and water: starch, gum.
-  for (const f of packed) if (rowOf(f.id) && !isSaltId(f.id) && !isTapWater(f.id)) all.set(f.id, (all.get(f.id) ?? 0) + f.massG);
+  // What a station puts in itself: salt, starch, gum.
+  for (const { key, massG } of packed) if (key !== undefined) all.set(key, (all.get(key) ?? 0) + massG);
   for (const [id, massG] of all) {
     if (isSaltId(id)) saltG += massG;
     else if (!isTapWater(id)) note(id, nameIn(file, id), massG, hadOf(id));

@@ -12,8 +12,8 @@ type Row = Pick<Ingredient, 'key' | 'like'>;
 export interface Jug {
   vinegar: string;
   filler: string;
-  /** What the maker named, and how much of it. */
-  fixed: { id: string; massG: number }[];
+  /** What the maker named beside the vinegar, and how much of it; a filler among them fills up where a jug does that. */
+  named: { id: string; massG: number }[];
   rows: readonly Ingredient[];
 }
 
@@ -24,6 +24,8 @@ const LEAST_FILLER_G = 100;
 const FILL_SALT = 0.018;
 /** Usual dose of what was named without an amount, where its row says none, g for 1 kg of sauce (common practice, no source). */
 const USUAL_G = 40;
+/** Most of a named vegetable in a sauce that is not filled up with it, g for 1 kg (our judgement). */
+const FILLER_G = 200;
 
 const isVinegar = (row: Row) => kindOf(row).family === 'vinegar';
 export const isSalt = (row: Row) => kindOf(row).family === 'salt';
@@ -40,11 +42,13 @@ export function jugOf(things: readonly HaveThing[], larder: readonly HaveThing[]
   const vinegar = things.find((t) => isVinegar(rowOf(t.id)))?.id ?? usual('vinegar');
   const fills = (t: HaveThing) => kindOf(rowOf(t.id)).usual?.fill !== undefined && (t.massG === null || t.massG > LEAST_FILLER_G);
   const filler = things.find(fills)?.id ?? usual('fill');
-  const fixed = things
-    .filter((t) => ![vinegar, filler, WATER_KEY].includes(t.id) && !isSalt(rowOf(t.id)))
-    .map((t) => ({ id: t.id, massG: Math.round(t.massG ?? (kindOf(rowOf(t.id)).dosePerKg ?? USUAL_G) * kg) }))
+  const gramsFor = (t: HaveThing) =>
+    t.id === filler ? Math.min(t.massG ?? Infinity, FILLER_G * kg) : (t.massG ?? (kindOf(rowOf(t.id)).dosePerKg ?? USUAL_G) * kg);
+  const named = things
+    .filter((t) => ![vinegar, WATER_KEY].includes(t.id) && !isSalt(rowOf(t.id)))
+    .map((t) => ({ id: t.id, massG: Math.round(gramsFor(t)) }))
     .filter((t) => t.massG > 0);
-  return { vinegar, filler, fixed, rows };
+  return { vinegar, filler, named, rows };
 }
 
 /** The batch with so many grams beside what was named: vinegar by its share (0 to 1), the rest vegetable and water, salted. */
@@ -55,7 +59,7 @@ export function filledWith(file: BatchFile, jug: Jug, g: number, sour: number): 
     { id: jug.filler, massG: Math.round(rest * VEGETABLE_SHARE) },
     { id: WATER_KEY, massG: Math.round(rest * (1 - VEGETABLE_SHARE)) },
     { id: SALT_KEY, massG: Math.round(g * FILL_SALT * 10) / 10 },
-    ...jug.fixed,
+    ...jug.named.filter((x) => x.id !== jug.filler),
   ];
   return withExtras(
     file,
@@ -98,7 +102,7 @@ export function withOwnThings(bare: BatchFile, jug: Jug, named: readonly HaveThi
         : i,
     ),
   }));
-  const more = jug.fixed.filter((f) => !all.includes(f.id) && !all.includes(kindKey(rowOf(f.id))));
+  const more = jug.named.filter((f) => !all.includes(f.id) && !all.includes(kindKey(rowOf(f.id))));
   const placed = more.map((f) => ({ ...f, ...goesIn(jug.rows.find((r) => r.key === f.id) ?? { key: f.id }) }));
   const full = mapStations(swapped, (s) => {
     const here = placed.filter((f) => f.stationId === s.id);
@@ -111,6 +115,6 @@ export function withOwnThings(bare: BatchFile, jug: Jug, named: readonly HaveThi
 export function withOwnJug(bare: BatchFile, jug: Jug): BatchFile {
   const usual = extrasOf(bare)
     .map((x) => ({ id: isVinegar({ key: x.id }) ? jug.vinegar : x.id, massG: x.massG }))
-    .filter((x) => !jug.fixed.some((f) => f.id === x.id));
-  return withExtras(bare, [...usual, ...jug.fixed], jug.rows);
+    .filter((x) => !jug.named.some((f) => f.id === x.id));
+  return withExtras(bare, [...usual, ...jug.named], jug.rows);
 }

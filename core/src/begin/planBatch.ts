@@ -1,15 +1,16 @@
+import type { Caution } from '../caution';
 import { gramsOf, mapStations, type BatchFile, type Goal } from '../file';
 import { HOUSE_PH } from '../ferment';
 import { carry, fitVessels, freeId, intakesOf, LineProblem, mainEnd, newBatch, podUses, reportLine } from '../line';
 import type { Ingredient } from '../matter/ingredient';
 import { kindKey } from '../matter/kind';
-import { variety } from '../matter/variety';
+import { SWEET_FILLER } from '../matter/variety';
 import { isSpoilt, lotOfVariety, type PodLot } from '../pantry';
 import type { Day } from '../plan';
 import { choosePods, madeOf, useMix, withSomePods, type LinearSolver, type PodChoice } from '../solve';
 import type { HaveThing } from './have';
 import type { StoredStuff } from '../parcel';
-import { standInsOf, styleOf, swapped } from '../styles';
+import { standInsOf, styleOf, swapped, UNASKED_STYLE } from '../styles';
 import { bottlesOf, needsOfPlan, placedThings, sauceFigures, type Needed, type PlacedThings, type SauceFigures } from './figures';
 import { filledWith, jugOf, withOwnJug, withOwnThings, withRest, type Jug } from './jug';
 
@@ -18,7 +19,7 @@ export interface Wish {
   name: string;
   startDate: Day;
   goal: Goal;
-  /** The style it is made in; a brine ferment when nothing is said. */
+  /** The style it is made in; the quiet one when nothing is said. */
   style?: string;
   pods: readonly { lot: PodLot; stockG: number; useFirst?: boolean }[];
   /** What the maker named: it goes in. */
@@ -48,14 +49,14 @@ export interface Plan {
   /** The finished sauce before anything is cooked, and what goes in where. */
   sauce: SauceFigures;
   placed: PlacedThings[];
+  /** Dangers on its way, each once: they are told before anything is begun. */
+  dangers: Caution[];
   /** What the maker should know: heat out of reach, bottles not filled. */
   notes: string[];
 }
 
 /** Shares of vinegar in what fills up, tried in this order until the worked-out pH is at the house line or below. */
 const SOUR = [0.3, 0.45, 0.6, 0.8] as const;
-/** Pods without heat that anyone can buy: what carries pods too hot or too few (common practice, no source). */
-const SWEET = 'pointed-red';
 
 /** The same thing said twice is one thing; an amount said wins over none. */
 function oncePerThing(things: readonly HaveThing[]): HaveThing[] {
@@ -80,7 +81,7 @@ export function planBatch(solver: LinearSolver, wish: Wish, today: Day): Plan {
   const things = oncePerThing(wish.things).filter((t) => wish.rows.some((r) => r.key === t.id));
   const jug = jugOf(things, wish.larder ?? [], wish.rows, wish.goal);
   const choices: PodChoice[] = pods.map((p) => ({ ...p, prep: 'whole', useFirst: p.useFirst ?? false }));
-  const bare = withSauce(withSwaps(newBatch(wish.name, wish.startDate, wish.goal, wish.style), wish), wish);
+  const bare = withSauce(withSwaps(newBatch(wish.name, wish.startDate, wish.goal, wish.style ?? UNASKED_STYLE.id), wish), wish);
   const byJug = styleOf(bare.style).fills === 'jug';
   const base = byJug ? withOwnJug(bare, jug) : withOwnThings(bare, jug, things);
   const answer = choosePods(solver, base, choices);
@@ -168,7 +169,7 @@ function filledUp(bare: BatchFile, jug: Jug | null, choices: readonly PodChoice[
   const base = withSomePods(bare, choices);
   const own = (share: number) => Object.fromEntries(choices.map((c) => [c.lot.id, c.stockG * share]));
   const withPods = (share: number) => useMix(base, choices, own(share));
-  const sweet = lotOfVariety(variety(SWEET), { id: boughtId });
+  const sweet = lotOfVariety(SWEET_FILLER, { id: boughtId });
   const carried: PodChoice[] = [...choices, { lot: sweet, stockG: Infinity, prep: 'whole', useFirst: false }];
   const withSweet = (share: number) =>
     tried(() => {
@@ -279,12 +280,19 @@ export function planOf(file: BatchFile, wish: Wish & { asWritten?: boolean }, to
     bought,
     sauce: sauceFigures(report),
     placed: placedThings(file),
+    dangers: dangersIn(report.cautions),
     notes: [
       ...formNotes(file),
       ...sauceNotes(file),
       ...(wish.asWritten ? recipeNotes : notesFor)(end!.heat.p50, bottles, bought, wish.goal),
     ],
   };
+}
+
+/** The dangers among cautions, each once. */
+function dangersIn(cautions: readonly Caution[]): Caution[] {
+  const all = cautions.filter((c) => c.severity === 'danger');
+  return all.filter((c, i) => all.findIndex((d) => d.id === c.id) === i);
 }
 
 /** A style that takes a sauce, without one. */

@@ -1,6 +1,7 @@
-import { gramsOf, stationIn, type BatchFile, type Intake } from '../file';
+import { HOUSE_PH } from '../ferment';
+import { gramsOf, mapStations, stationIn, type BatchFile, type Intake } from '../file';
 import { KNIFE, levelName } from '../heat';
-import { graphOf, mainEnd, reportTypical, type TypicalStation } from '../line';
+import { graphOf, reportTypical, type TypicalEnd, type TypicalReport, type TypicalStation } from '../line';
 import type { Day } from '../plan';
 
 /** A batch as a recipe that anyone can follow: what goes in, what is done, how long it takes. */
@@ -40,9 +41,29 @@ function thing(file: BatchFile, { origin, amount }: Intake, g: number): string |
 /** Everything that a station puts in itself: salt and water over the pods. */
 const own = (s: TypicalStation): string[] => s.made.filter((m) => m.massG > 0.05).map((m) => `${grams(m.massG)} ${m.name}`);
 
-/** The recipe of a batch, as it is planned and as far as it was weighed. Throws LineProblem when the line cannot run. */
+/** The batch as somebody else would begin it: nothing done, nothing measured. */
+const bare = (file: BatchFile): BatchFile => ({ ...mapStations(file, (s) => ({ ...s, log: {} })), readings: [], dutiesDone: [] });
+
+/** What one of several ends is called; the only one has no name. */
+const ofEnd = (report: TypicalReport, end: TypicalEnd): string => (report.ends.length > 1 ? `${end.name}: ` : '');
+
+/** What a sauce that nobody has measured yet keeps for, and what measuring it would make of that. */
+function keepsOf(end: TypicalEnd): string {
+  const { keeping, couldKeep } = end;
+  if (!keeping) return '';
+  const could = couldKeep && couldKeep.days > keeping.days ? ` ${COULD}: ${couldKeep.text.split('. ')[0]!.toLowerCase()}.` : '';
+  return `${keeping.text.split('. ').slice(0, 2).join('. ').replace(/\.?$/, '.')}${could}`;
+}
+const COULD = `Measured at ${HOUSE_PH.toFixed(1)} or below by a calibrated meter, and done as it says`;
+
+/**
+ * The recipe of a batch, as it is planned and as far as it was weighed: what goes in, what is done with its times,
+ * temperatures and limits, and how what comes of it keeps while nobody has measured it. Throws LineProblem when the line
+ * cannot run.
+ */
 export function recipeCard(file: BatchFile, today: Day): RecipeCard {
   const report = reportTypical(file, today);
+  const fresh = reportTypical(bare(file), today);
   const byId = new Map(report.stations.map((s) => [s.id, s]));
   const ingredients: string[] = [];
   const steps: RecipeCard['steps'] = [];
@@ -57,7 +78,6 @@ export function recipeCard(file: BatchFile, today: Day): RecipeCard {
     // What stands for days is told in days.
     if (stands > 0) days += stands;
     else clock += s.minutes.clock;
-    const [duty] = s.duties;
     const joins = entry.intakes.flatMap(({ origin }) =>
       origin.from === 'strand'
         ? [file.strands.find((x) => x.id === origin.strandId)?.name.toLowerCase() ?? '']
@@ -66,31 +86,29 @@ export function recipeCard(file: BatchFile, today: Day): RecipeCard {
           : [],
     );
     const goes = [...puts, ...own(s), ...joins].filter(Boolean);
-    const text = [
-      duty?.text ?? s.name,
-      ...(goes.length ? [`With ${goes.join(', ')}`] : []),
-      ...(stands > 0 ? [`It stands ${stands} days`] : []),
-    ];
-    steps.push({ name: file.strands.length > 1 ? `${s.name} (${strand.name.toLowerCase()})` : s.name, text: `${text.join('. ')}.` });
+    const text = [...(goes.length ? [`With ${goes.join(', ')}.`] : []), s.step];
+    steps.push({ name: file.strands.length > 1 ? `${s.name} (${strand.name.toLowerCase()})` : s.name, text: text.join(' ') });
   }
-  const end = report.ends[0]!;
-  const { goal } = mainEnd(file);
+  const makes = (end: TypicalEnd) => {
+    const n = end.bottles.possible;
+    return `${ofEnd(report, end)}${n} ${end.vessel}${n === 1 ? '' : 's'} of ${end.goal.bottleMl} ml`;
+  };
   return {
     name: file.name,
-    yield: `${end.bottles.possible} ${end.vessel}${end.bottles.possible === 1 ? '' : 's'} of ${goal.bottleMl} ml`,
+    yield: report.ends.map(makes).join('; '),
     ingredients,
     steps,
     hands: Math.round(hands),
     clock: Math.round(clock),
     days,
-    keeps: end.keeping?.text ?? '',
-    heat: levelName(end.finished.heatShu),
+    keeps: fresh.ends.map((e) => `${ofEnd(fresh, e)}${keepsOf(e)}`).join(' '),
+    heat: report.ends.map((e) => `${ofEnd(report, e)}${levelName(e.finished.heatShu)}`).join('; '),
   };
 }
 
 /** The recipe as plain text. */
 export function cardText(card: RecipeCard): string {
-  const time = `${card.hands} min of work${card.days > 0 ? `, stands ${card.days} days` : ''}`;
+  const time = `${card.hands} min of work, ${card.clock} by the clock${card.days > 0 ? `, and stands ${card.days} days` : ''}`;
   return [
     card.name,
     `${card.yield}, ${card.heat}; ${time}`,
@@ -124,5 +142,6 @@ export function cardJsonLd(card: RecipeCard): Record<string, unknown> {
     totalTime: duration(card.days, Math.max(card.hands, card.clock)),
     recipeIngredient: card.ingredients,
     recipeInstructions: card.steps.map((s, n) => ({ '@type': 'HowToStep', position: n + 1, name: s.name, text: s.text })),
+    ...(card.keeps ? { description: `${card.heat}. Keeps: ${card.keeps}` } : {}),
   };
 }

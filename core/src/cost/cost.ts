@@ -112,9 +112,9 @@ export function costOf(file: BatchFile, report: TypicalReport, prices: Prices): 
         put(`larder ${origin.key}`, row?.name ?? nameOf(origin.key) ?? origin.key, prices.larder(origin.key), g, strand.id);
       }
     }
-    for (const f of s.made)
-      if (!isTapWater(f.id) && file.ingredients.some((r) => r.key === f.id))
-        put(`larder ${f.id}`, file.ingredients.find((r) => r.key === f.id)!.name, prices.larder(f.id), f.massG, strand.id);
+    for (const { key, name, massG } of s.made)
+      if (key !== undefined && !isTapWater(key))
+        put(`larder ${key}`, file.ingredients.find((r) => r.key === key)?.name ?? name, prices.larder(key), massG, strand.id);
     const takes = s.energy.reduce((sum, e) => sum + kwhOf(e, prices.hob), 0);
     for (const [end, share] of goesTo.get(strand.id) ?? []) {
       kwh.set(end, (kwh.get(end) ?? 0) + share * takes);

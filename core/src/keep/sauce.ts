@@ -89,13 +89,17 @@ export const holdsFresh = (s: Sauce, ...foods: readonly Food[]): boolean => food
 
 /** Halves of the band that a worked-out pH may claim: nearer to the line than this it is not said that it could be below. */
 const CLAIM = 0.2;
-/** A sauce as it would be, were its pH measured where it is worked out, and filled hot where that is planned; null where nothing would change. */
-export function couldBe(s: Sauce): Sauce | null {
+/**
+ * A sauce as it would be, were its pH measured where it is worked out, its jar read and sour where that is still to come, and
+ * it filled hot where that is planned; null where nothing would change.
+ */
+export function couldBe(s: Sauce, jarsAhead = false): Sauce | null {
   if (s.pH === null) return null;
   const measured = s.acidity === 'unread' && s.pH + CLAIM <= HOUSE_PH;
   const filled = s.hot && !s.filledHot;
   if (!measured && !filled) return null;
-  const past = filled ? { ...notFresh(s.past), cooked: 'yes' as const } : s.past;
+  const ferment = jarsAhead && s.past.ferment === 'unread' ? ('acid' as const) : s.past.ferment;
+  const past: Past = { ...(filled ? { ...notFresh(s.past), cooked: 'yes' } : s.past), ferment };
   const as: Sauce = { ...s, past, ...(filled ? { cooked: true, filledHot: true, shortPct: 0, rawPct: 0 } : {}) };
   if (!measured) return as;
   const ph = { value: s.pH, instrument: 'meter' as const, sd: INSTRUMENT_SD.meter };

@@ -1,7 +1,9 @@
 import type { BatchFile } from '../file';
 import { additionsOf, endOf, graphOf, runLine, runOf, strandIn, upstreamOf, type StationRun } from '../line';
 import { ingredient, isIngredient, type Ingredient } from '../matter/ingredient';
+import { kindOf } from '../matter/kind';
 import { massOf } from '../matter/stream';
+import type { Parcel } from '../parcel';
 import { TYPICAL } from '../stat/draw';
 import { ALLERGENS, taggedOf, type Allergen } from '../matter/allergen';
 import { madeName, partsOf, podName, rowName, type Part } from './names';
@@ -25,24 +27,31 @@ export interface IngredientList {
   lookUp: string[];
 }
 
-/** The row of water, and what all salts are called. */
+/** What water and all salts are called. */
 const WATER = 'water';
 const SALT = 'salt';
 /** Water below this share of the finished sauce is left out (Regulation 1169/2011, Article 20 (e), from memory), %. */
 const WATER_LEAST_PCT = 5;
 /** Less than this was only a trace of the scale, g in 100 g. */
 const TRACE_PCT = 0.001;
+/** By-products of this batch that are water and salt, which are followed as such. */
+const OF_WATER: ReadonlySet<string> = new Set(['brine', 'soak-water']);
 
 /**
  * What a sauce is made of, in descending order of weight as it went in (handbook chapter 5, section 18.1): what was strained,
- * drained or split off scales alike; water counts as added less what boiled off. Allergens are those of everything that ever
- * went in on the way, whatever became of it. Throws LineProblem when the line cannot run.
+ * drained or split off scales alike; of added water what is still there counts (chapter 6, section 8). Allergens are those
+ * of everything that ever went in on the way, whatever became of it. Throws LineProblem when the line cannot run.
  */
-export function ingredientList(file: BatchFile, strandId: string): IngredientList {
-  const end = endOf(strandIn(file, strandId)).id;
-  const up = new Set([...upstreamOf(graphOf(file), end), end]);
+export const ingredientList = (file: BatchFile, strandId: string): IngredientList =>
+  listOf(file, endOf(strandIn(file, strandId)).id, (run) => run.bowl);
+
+/** The same of what stands in a jar: what goes in later is not there yet. */
+export const jarContents = (file: BatchFile, stationId: string): IngredientList => listOf(file, stationId, (run) => run.bowl);
+
+function listOf(file: BatchFile, stationId: string, parcelOf: (run: StationRun) => Parcel): IngredientList {
+  const up = new Set([...upstreamOf(graphOf(file), stationId), stationId]);
   const runs = runLine(file, TYPICAL, true, up);
-  const sauce = runOf(runs, end).bowl.stream;
+  const { stream: sauce, past } = parcelOf(runOf(runs, stationId));
   const finishedG = massOf(sauce);
   const rowOf = (key: string): Ingredient | undefined =>
     file.ingredients.find((i) => i.key === key) ?? (isIngredient(key) ? ingredient(key) : undefined);
@@ -53,7 +62,7 @@ export function ingredientList(file: BatchFile, strandId: string): IngredientLis
     else listed.set(name, { name, g, strong: false, parts: [], ...more });
   };
   let allG = 0;
-  let waterG = 0;
+  let briny = false;
   for (const e of sauce.ledger) {
     if (!(e.massG > 0)) continue;
     allG += e.massG;
@@ -62,8 +71,9 @@ export function ingredientList(file: BatchFile, strandId: string): IngredientLis
     const stuff = file.stored.find((s) => s.id === e.of.id);
     if (lot) add(podName(lot), e.massG);
     else if (stuff) add(stuff.name, e.massG, { parts: (stuff.made ?? []).map((m) => madePart(file, m)) });
-    else if (e.of.id === WATER) waterG += e.massG;
+    else if (OF_WATER.has(e.of.id)) briny = true;
     else if (row) {
+      if (kindOf(row).family === 'water') continue;
       const parts = partsOf(row);
       add(rowName(row), e.massG, { parts, strong: parts.length === 0 && taggedOf(row.allergens).known.some((t) => t.sure) });
     } else {
@@ -71,10 +81,10 @@ export function ingredientList(file: BatchFile, strandId: string): IngredientLis
       add(name, e.massG, { parts });
     }
   }
-  // What boiled off was water; what is left of that which was added counts.
-  const water = Math.max(0, waterG - Math.max(0, allG - finishedG));
-  if (finishedG > 0 && (100 * water) / finishedG >= WATER_LEAST_PCT) add('water', water);
-  // Salt that left with a brine is in no bottle: no more is listed than the sauce holds.
+  const waterG = Math.min(past.addedWaterG, sauce.grams.water);
+  if (finishedG > 0 && (100 * waterG) / finishedG >= WATER_LEAST_PCT) add(WATER, waterG);
+  // Salt that left with a brine is in no bottle, and salt that came with one is: no more is listed than the sauce holds.
+  if (briny && sauce.grams.salt > 0) add(SALT, sauce.grams.salt);
   const salt = listed.get(SALT);
   if (salt) salt.g = Math.min(salt.g, sauce.grams.salt);
   const order = [...listed.values()].filter((l) => (100 * l.g) / Math.max(1e-9, allG) > TRACE_PCT);

@@ -17,8 +17,6 @@ export const partsOf = (row: Pick<Ingredient, 'key'>): Part[] => (KINDS.get(row.
 
 /** What stations make and hand on, as a list calls it. */
 const MADE: Record<string, { name: string; parts: readonly string[] }> = {
-  brine: { name: 'brine', parts: ['water', 'salt'] },
-  'soak-water': { name: 'soaking water of chillies', parts: [] },
   pan: { name: 'cooking liquid', parts: [] },
   'chili-oil': { name: 'chilli oil', parts: ['oil', 'chilli'] },
 };

@@ -20,6 +20,7 @@ export * from './today';
 export * from './summary';
 export * from './compose';
 export * from './put';
+export * from './needs';
 export * from './rounds';
 export * from './balance';
 export * from './why';

@@ -1,9 +1,8 @@
 import type { Preparation } from '../heat';
 import type { Ingredient } from '../matter/ingredient';
-import { stationKind, type Need } from '../stations';
+import { stationKind } from '../stations';
 import { gramsOf, mapStations, stationsOf, type BatchFile, type Intake, type StationEntry } from '../file';
 import { carry, mainEnd, pathTo, strandIn, strandsUpTo, withIntakes } from './compose';
-import { endedStations } from './schedule';
 
 /** Pods of the store that a batch takes, where, and what the knife does to them. */
 export interface PodUse {
@@ -109,22 +108,4 @@ export function withExtras(
     amount: { g: massG, ...(words === undefined ? {} : { words }) },
   }));
   return carry(withIntakes(file, place.id, [...put, ...rest]), [], rows);
-}
-
-/** What an intake takes out of a store; null where it takes of something made here. */
-function needOf({ origin, amount }: Intake): Need | null {
-  const massG = gramsOf(amount) ?? 0;
-  if (!(massG > 0)) return null;
-  if (origin.from === 'pods') return { store: 'pods', id: origin.lotId, massG };
-  if (origin.from === 'larder') return { store: 'larder', id: origin.key, massG };
-  return origin.from === 'stored' ? { store: 'stored', id: origin.id, massG } : null;
-}
-
-/** What a station takes out of the stores when it is done. */
-export const needsOf = (entry: StationEntry): Need[] => entry.intakes.flatMap((i) => needOf(i) ?? []);
-
-/** What a batch on its way is still to take out of the stores: the needs of its stations that are not done. */
-export function openNeeds(file: BatchFile): Need[] {
-  const ended = endedStations(file);
-  return stationsOf(file).flatMap(({ entry }) => (entry.log.doneOn === undefined && !ended.has(entry.id) ? needsOf(entry) : []));
 }

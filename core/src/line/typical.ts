@@ -23,6 +23,8 @@ export interface FlowReport {
   massG: number;
   hex: string;
   kept: boolean;
+  /** Key of the larder row that the maker takes it from, of what a station puts in itself. */
+  key?: string;
 }
 
 /** Something that leaves a station: who takes of it, and what is left. */
@@ -76,6 +78,8 @@ export interface TypicalOf<K extends KindName> extends StationDates {
   cautions: Caution[];
   /** Why it should not be ended today, as it stands; null where nothing speaks against it. */
   doubtsEnd: string | null;
+  /** What is done there, as a recipe says it to somebody else. */
+  step: string;
   duties: Duty[];
 }
 /** What is typical of a station, without bands. */
@@ -126,6 +130,7 @@ const flowReport = (f: Flow): FlowReport => ({
   massG: massOf(f.stream),
   hex: colourOf(f.stream),
   kept: f.kept ?? false,
+  ...(f.key === undefined ? {} : { key: f.key }),
 });
 
 /** A side with what others take of it. */
@@ -197,12 +202,19 @@ function viewOf(file: BatchFile, run: StationRun, now: Props, today: Day, active
     log: entry.log,
     readings: file.readings.filter((r) => r.stationId === run.id),
     goal: strand.goal,
-    ...{ from, to, today, done, active, clock, after: now, keeping: null },
+    ...{ from, to, today, done, active, clock, after: now, keeping: null, jarsAhead: jarsAhead(file, run.id) },
     out: run.out,
     past: run.bowl.past,
     facts: run.facts,
     phMeasured: run.out.past.ph !== null,
   };
+}
+
+/** No jar on the way to a station is ended. */
+function jarsAhead(file: BatchFile, stationId: string): boolean {
+  const { nodes } = graphOf(file);
+  const jars = [...upstreamOf(graphOf(file), stationId)].filter((id) => stationKind(nodes.get(id)!.entry.kind).lives);
+  return jars.every((id) => nodes.get(id)!.entry.log.doneOn === undefined);
 }
 
 /** What is known of the stations before one: their cautions, by station. */
@@ -279,6 +291,7 @@ function typicalOf(file: BatchFile, runs: readonly StationRun[], today: Day): Ty
       clock: view.clock,
       cautions,
       doubtsEnd: date.done || run.thrown ? null : (kind.doubtsEnd?.(view) ?? null),
+      step: kind.step(view),
       duties: ended.has(run.id) || run.thrown ? [] : ((date.done ? kind.after?.(view) : kind.duties?.(view)) ?? []),
     } as TypicalStation;
   });

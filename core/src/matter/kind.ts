@@ -87,6 +87,7 @@ export const KindSchema = Type.Object(
       ),
     ),
     standIns: Type.Optional(Type.Array(StandInSchema, { minItems: 1 })),
+    salts: Type.Optional(Type.Array(Type.String(), { minItems: 1 })),
     dosePerKg: Type.Optional(Type.Number({ exclusiveMinimum: 0, maximum: 1000 })),
     usual: Type.Optional(figures(PURPOSES, Type.Integer({ minimum: 1 }))),
     tin: Type.Optional(Type.Object({ us: Type.Number(), metric: Type.Number(), au: Type.Number(), uk: Type.Number() }, exact)),
@@ -137,5 +138,8 @@ export const podRow = (type: PodType): string => podRows.get(type)!;
 /** Keys of tap water, and of the salt that a jar is packed with. */
 export const WATER_KEY = usualFor('water')[0]!;
 export const SALT_KEY = usualFor('salt')[0]!;
+const saltRows = new Map(rows.flatMap((r) => (r.salts ?? []).map((s) => [s, r.key])));
+/** Key of the row that a kind of salt is taken from. */
+export const saltKey = (kind: string): string => saltRows.get(kind) ?? SALT_KEY;
 /** What comes out of the tap: never bought, never counted in stock. */
 export const isTapWater = (key: string): boolean => key === WATER_KEY;

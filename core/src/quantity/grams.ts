@@ -84,7 +84,7 @@ export function weigh(amount: Amount, what: Pieces, kitchen: Kitchen, bare: Bare
     return { massG: value * MASSES_G[bare], assumed: [...spread, `a bare number means ${BARE_NAMES[bare]}`] };
   const piece = pieceOf(what, amount.piece);
   if (!piece) {
-    const known = Object.keys(what.pieces);
+    const known = Object.keys(what.pieces).filter((word) => !word.includes('_'));
     throw new QuantityError(
       `What does one ${amount.piece ?? 'piece'} weigh? Say grams instead${known.length > 0 ? `, or ${known.join(', ')}` : ''}.`,
     );

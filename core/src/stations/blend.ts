@@ -110,6 +110,8 @@ export const blend = station<'blend', BlendParams, BlendFacts>({
       },
     };
   },
+  step: ({ params: p, facts: f }) =>
+    `Blend ${textureOf(p)}${f && f.loads > 1 ? `, in ${f.loads} loads` : ''}, about ${Math.round(secondsOf(p))} seconds${f && f.loads > 1 ? ' each' : ''}.${p.hot ? ' Half full, the lid vented under a towel.' : ''}`,
   duties: (v) => [
     {
       key: 'blend',

@@ -1,9 +1,9 @@
 import { Type, type Static } from '@sinclair/typebox';
 import { onHob, sterilising } from '../cook/energy';
 import { bottling, bottlePressure, notHeated } from '../caution';
-import { boilingPointC, sterilisingMinutes } from '../cook';
+import { boilingPointC, HEATED, sterilisingMinutes } from '../cook';
 import { co2Atm, co2Volumes, MOST_ATM, PRESSURE_AT } from '../ferment';
-import type { Cap, StationLog } from '../file';
+import type { Cap } from '../file';
 import { NACL_MOLAR_MASS } from '../acid';
 import { addDays, daysBetween, type Day } from '../plan/date';
 import { filledHot, heated, heatHeld, type Stands } from './heated';
@@ -150,14 +150,17 @@ export const bottle = station<'bottle', BottleParams, BottleFacts>({
         perBottleMl,
         onScaleG: tool?.tareG === undefined ? null : tool.tareG + perBottleG,
         cap: tool?.cap ?? null,
-        pressure:
-          past.ferment !== null && past.cooked === 'no'
-            ? pressureIn(input.stream, volume, params.headspacePct)
-            : null,
+        pressure: past.ferment !== null && past.cooked === 'no' ? pressureIn(input.stream, volume, params.headspacePct) : null,
         held: hot ? heatHeld(log) : null,
       },
     };
   },
+  step: ({ params: p }) =>
+    `Boil the clean bottles for ${sterilisingMinutes(p.altitudeM)} minutes. ${
+      p.fill === 'hot'
+        ? `Hold the sauce at ${HEATED.c} °C or more for ${HEATED.min} minutes, fill it hot and cap it; read the pH of a cooled, blended sample with a calibrated meter: 4.0 or below.`
+        : 'Read the pH of the blended sauce with a calibrated meter: 4.0 or below. Fill it cold, cap it, and into the fridge.'
+    }`,
   duties: (v) => [
     {
       key: 'sterilise',
@@ -180,7 +183,7 @@ export const bottle = station<'bottle', BottleParams, BottleFacts>({
   keeping: (v, limits) => keepingOf(sauceIn(v)!, { readyOn: readyOn(v), clock: v.clock, limits }),
   couldKeep: (v, limits) => {
     const sauce = sauceIn(v)!;
-    const could = couldBe(sauce);
+    const could = couldBe(sauce, v.jarsAhead);
     return could && keepingOf(could, { readyOn: readyOn(v), clock: v.clock, limits });
   },
   cautions: (v) => {

@@ -67,6 +67,7 @@ export const bowl = station<'bowl', BowlParams, BowlFacts>({
       },
     };
   },
+  step: () => 'Into a bowl, and on the table. What is left goes into the fridge within two hours.',
   duties: (v) => [{ key: 'serve', text: 'Taste, put right, and put it on the table', why: 'It is at its best today.', due: v.to }],
   wantsMl: (_, goal) => goal.bottles * goal.bottleMl,
   bottled: (f) => ({ filled: f.bowls, possible: f.possible, filledMl: f.filledMl, overMl: f.overMl }),

@@ -4,7 +4,7 @@ import { charring } from '../caution';
 import { convert, massOf, part, withHeat, type Stream } from '../matter/stream';
 import { parcel, sideOf, steamedOff } from '../parcel';
 import { curve, reach, type Curve } from './curve';
-import { station, StationProblem, type Flow, type Outcome } from './station';
+import { sayMin, station, StationProblem, type Flow, type Outcome } from './station';
 import { steamOf } from './steam';
 
 const WAYS = ['pan', 'grill', 'oven'] as const;
@@ -142,6 +142,8 @@ export const char = station<'char', CharParams, CharFacts>({
       },
     };
   },
+  step: ({ params: p }) =>
+    `${p.way === 'oven' ? `Roast in the oven at ${p.tempC} °C, in one layer, for ${sayMin(p.minutes)}` : `Char ${p.way === 'grill' ? 'under the grill' : 'in a dry pan'} in one layer until ${p.degree === 'well' ? 'black all over' : 'blistered'}, about ${sayMin(p.minutes)}`}.${p.peel ? ' Rest them under a lid and peel them.' : ''}`,
   duties: (v) => [
     {
       key: 'char',

@@ -94,6 +94,7 @@ export const drain = station<'drain', DrainParams, DrainFacts>({
         : { brineG, brinePh: phOf(brine, acids)?.pH ?? null, brineSaltPct: brineG > 0 ? (100 * brine.grams.salt) / brineG : 0 },
     };
   },
+  step: ({ params: p }) => `Lift the pods out of the brine and let them drain${p.keepBrine ? '; keep the brine' : ''}.`,
   duties: (v) => [
     {
       key: 'drain',

@@ -363,6 +363,8 @@ export const ferment = station<'ferment', FermentParams, FermentFacts>({
       },
     };
   },
+  step: ({ params: p }) =>
+    `Leave it to sour at ${p.tempC} °C for about ${Math.round(p.days)} days, everything under the brine; it is done at pH ${p.targetPh.toFixed(1)} or below by a calibrated meter on two days, two days apart. Above 4.6 on day 14, fuzz or rot: throw it away.`,
   duties,
   doubtsEnd: (v) => {
     const judged = v.facts?.judged;

@@ -6,7 +6,7 @@ import { allergensIn, convert, massOf, withHeat, type Stream } from '../matter/s
 import { parcel, steamedOff, type Parcel } from '../parcel';
 import { heated } from './heated';
 import { curve, reach, type Curve } from './curve';
-import { station, StationProblem, type Flow, type Outcome } from './station';
+import { sayMin, station, StationProblem, type Flow, type Outcome } from './station';
 import { steamOf } from './steam';
 
 const schema = Type.Object(
@@ -114,6 +114,8 @@ export const fry = station<'fry', FryParams, FryFacts>({
       },
     };
   },
+  step: ({ params: p }) =>
+    `${{ sweat: 'Sweat gently in the oil, without colour', paste: 'Fry in the oil, stirring, until the oil parts', crisp: 'Fry until crisp, and lift out one shade before' }[p.way]}, about ${sayMin(p.minutes)}${p.drained ? '; drain' : ''}.`,
   duties: (v) => [
     {
       key: 'fry',

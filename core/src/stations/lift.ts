@@ -105,6 +105,7 @@ export const lift = station<'lift', LiftParams, LiftFacts>({
       facts: { seedsG, liquidLeftG: massOf(leaves) - seedsG, heatLeftPct: 100 * heat },
     };
   },
+  step: () => 'Lift the flesh out with a slotted spoon and pour the liquid through a sieve; leave the loose seeds.',
   duties: (v) => [
     {
       key: 'lift',

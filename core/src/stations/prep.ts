@@ -19,6 +19,7 @@ export const prep = station<'prep', PrepParams, null>({
   days: () => 0,
   minutes: (_, bowlG) => ({ hands: TO_BEGIN + (PER_KG * bowlG) / 1000, clock: TO_BEGIN + (PER_KG * bowlG) / 1000 }),
   apply: (bowl) => ({ out: bowl, made: [], sides: [], facts: null }),
+  step: () => 'Wash, stem and cut them.',
   duties: (v) => [
     {
       key: 'prep',

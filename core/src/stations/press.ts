@@ -123,7 +123,12 @@ export const press = station<'press', PressParams, PressFacts>({
     }
     const { liquid, residue } = washed(held);
     const strings = { ...residue, sidEq: residue.sidEq + inStrings };
-    const made: Flow[] = waters.map((w, i) => ({ id: i === 0 ? 'water' : 'wash', name: 'water', ...parcel(w, watered(massOf(w))) }));
+    const made: Flow[] = waters.map((w, i) => ({
+      id: i === 0 ? 'water' : 'wash',
+      key: WATER_KEY,
+      name: 'water',
+      ...parcel(w, watered(massOf(w))),
+    }));
     const all = join(bowl, ...made);
     const out = sideOf(all, liquid, 0);
     const acidG = (s: Stream) => ACIDS.reduce((sum, a) => sum + (a === 'uronic' ? 0 : s.grams[a]), 0);
@@ -145,6 +150,8 @@ export const press = station<'press', PressParams, PressFacts>({
       },
     };
   },
+  step: ({ params: p }) =>
+    `Soften in hot water for 15 minutes, work it with the fingers and press it through a sieve${p.washPerG > 0 ? '; once more with the second water' : ''}.`,
   duties: (v) => [
     {
       key: 'press',

@@ -5,7 +5,7 @@ import { acidityOf } from '../keep';
 import { volumeMl } from '../matter/density';
 import { massOf } from '../matter/stream';
 import { curve, reach, type Curve } from './curve';
-import { station, type Outcome } from './station';
+import { sayMin, station, type Outcome } from './station';
 
 const schema = Type.Object(
   {
@@ -78,6 +78,8 @@ export const rest = station<'rest', RestParams, RestFacts>({
       },
     };
   },
+  step: ({ params: p }) =>
+    `Let it ${p.fromC > WARM_C ? 'cool' : 'rest'} ${{ air: 'in the open', water: 'in cold water, stirring', fridge: 'in the fridge' }[p.place]} for ${p.hours < 1 ? sayMin(60 * p.hours) : `${Math.round(p.hours)} hour${Math.round(p.hours) === 1 ? '' : 's'}`}.`,
   duties: (v) => [
     {
       key: 'rest',

@@ -1,7 +1,7 @@
 import { Type, type Static } from '@sinclair/typebox';
 import { jarSalt } from '../caution';
 import { CUTS, type Cut } from '../ferment/constants';
-import { SALT_KEY, WATER_KEY } from '../matter/kind';
+import { SALT_KEY, saltKey, WATER_KEY } from '../matter/kind';
 import { massOf } from '../matter/stream';
 import { join, parcel, watered } from '../parcel';
 import { ingredientStream } from '../pantry';
@@ -127,9 +127,25 @@ export const salt = station<'salt', SaltParams, SaltFacts>({
     const brineMl = one.brineMl * params.jars;
     const made: Flow[] = [
       ...(waterG > 0
-        ? [{ id: 'water', name: 'water', ...parcel(ingredientStream(context.ingredient(WATER_KEY), waterG, context.draw), watered(waterG)) }]
+        ? [
+            {
+              id: 'water',
+              key: WATER_KEY,
+              name: 'water',
+              ...parcel(ingredientStream(context.ingredient(WATER_KEY), waterG, context.draw), watered(waterG)),
+            },
+          ]
         : []),
-      ...(saltG > 0 ? [{ id: 'salt', name: 'salt', ...parcel(ingredientStream(context.ingredient(SALT_KEY), saltG, context.draw)) }] : []),
+      ...(saltG > 0
+        ? [
+            {
+              id: 'salt',
+              key: saltKey(params.saltId),
+              name: 'salt',
+              ...parcel(ingredientStream(context.ingredient(SALT_KEY), saltG, context.draw)),
+            },
+          ]
+        : []),
     ];
     const facts: SaltFacts = {
       produceG,
@@ -157,6 +173,8 @@ export const salt = station<'salt', SaltParams, SaltFacts>({
     };
     return { out: { ...packed, past: { ...packed.past, jar } }, made, sides: [], facts };
   },
+  step: ({ params: p, facts: f }) =>
+    `${p.school === 'mash' ? 'Mix the salt in' : 'Mix the brine, pour it over'} and pack into ${p.jars === 1 ? 'a jar' : `${p.jars} jars`} of ${Math.round(p.jarMl)} ml${f ? `: ${f.wholeJarPct.toFixed(1)} % of salt in the whole jar` : ''}. Push everything under.`,
   duties: (v) => [
     {
       key: 'pack',

@@ -30,7 +30,7 @@ import { brixOf } from '../matter/brix';
 import { massOf, withHeat, type Stream } from '../matter/stream';
 import { bodyOf, parcel, phOf, steamedOff, type Parcel } from '../parcel';
 import { heated } from './heated';
-import { station, StationProblem, type Minutes, type Outcome } from './station';
+import { sayMin, station, StationProblem, type Minutes, type Outcome } from './station';
 import { steamOf } from './steam';
 
 const names = <T extends string>(table: Record<T, number>, title: string) =>
@@ -217,6 +217,8 @@ export const simmer = station<'simmer', SimmerParams, SimmerFacts>({
       facts: draw.typical ? factsOf(bowl, out, params, { minutes, pace: pace(0), known, seen, at, soft }) : null,
     };
   },
+  step: ({ params: p, facts: f }) =>
+    `${{ bare: 'Keep just below the boil', gentle: 'Simmer gently', steady: 'Boil steadily', rolling: 'Boil hard' }[p.boil]}, ${{ off: 'without a lid', ajar: 'the lid ajar', on: 'the lid on' }[p.lid]}${f ? `, about ${sayMin(f.minutes)} from the boil, down to about ${Math.round(f.stopG)} g` : ''}.`,
   duties: (v) => [
     {
       key: 'simmer',

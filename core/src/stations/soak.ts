@@ -9,7 +9,7 @@ import { join, parcel, sideOf, watered } from '../parcel';
 import { ingredientStream } from '../pantry';
 import { curve, reach, type Curve } from './curve';
 import { partLiquid } from './liquid';
-import { station, StationProblem, type Flow, type Outcome } from './station';
+import { sayMin, station, StationProblem, type Flow, type Outcome } from './station';
 
 const schema = Type.Object(
   {
@@ -76,7 +76,9 @@ export const soak = station<'soak', SoakParams, SoakFacts>({
     const beforeG = massOf(bowl.stream);
     if (!(beforeG > 0)) return { out: bowl, made: [], sides: [], facts: null };
     const waterG = params.waterPerG * beforeG;
-    const made: Flow[] = [{ id: 'water', name: 'water', ...parcel(ingredientStream(ingredient(WATER_KEY), waterG, draw), watered(waterG)) }];
+    const made: Flow[] = [
+      { id: 'water', key: WATER_KEY, name: 'water', ...parcel(ingredientStream(ingredient(WATER_KEY), waterG, draw), watered(waterG)) },
+    ];
     const all = join(bowl, ...made);
     const had = bowl.stream.grams.water;
     const dry = beforeG - had;
@@ -144,6 +146,8 @@ export const soak = station<'soak', SoakParams, SoakFacts>({
       },
     };
   },
+  step: ({ params: p }) =>
+    `Cover with water of about ${p.tempC} °C and leave for ${sayMin(p.minutes)}; drain${p.keepWater ? ', and keep the water' : ''}.`,
   duties: (v) => [
     {
       key: 'soak',

@@ -22,6 +22,8 @@ export interface Flow extends Parcel {
   name: string;
   /** Leaves as something the maker keeps (brine), not as a loss. */
   kept?: boolean;
+  /** Key of the larder row that the maker takes it from, of what a station puts in itself. */
+  key?: string;
 }
 
 /** What a station sees besides what is in it. */
@@ -135,6 +137,8 @@ export interface StationView<P, F> {
   facts: F | null;
   /** The pH of `after` was measured on just this stuff. */
   phMeasured: boolean;
+  /** The jars on its way are still standing, or to be packed: they may yet be read. */
+  jarsAhead: boolean;
   /** How what it fills keeps; null where it fills nothing, or before that is known. */
   keeping: Keeping | null;
   clock: Clock;
@@ -219,6 +223,8 @@ export interface StationKind<K extends string = string, P = unknown, F = unknown
   gives?: Readonly<Record<string, string>>;
   /** Of these, what is kept as a lot among the pods. */
   asLot?: readonly string[];
+  /** What is done there, as a recipe says it to somebody else: with its times, temperatures and limits. */
+  step(view: StationView<P, F>): string;
   duties?(view: StationView<P, F>): Duty[];
   /** What is still to be done once it is done. */
   after?(view: StationView<P, F>): Duty[];
@@ -249,6 +255,12 @@ export class StationProblem extends Error {
     super(message);
   }
 }
+
+/** A figure as a recipe says it. */
+export const sayMin = (min: number): string => {
+  const n = min < 5 ? Math.round(min * 2) / 2 : Math.round(min);
+  return `${n} minute${n === 1 ? '' : 's'}`;
+};
 
 /** Declares a station kind with its parameters and facts checked. */
 export function station<const K extends string, P, F>(kind: StationKind<K, P, F>): StationKind<K, P, F> {

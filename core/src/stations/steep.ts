@@ -71,6 +71,7 @@ export const steep = station<'steep', SteepParams, SteepFacts>({
       },
     };
   },
+  step: ({ params: p }) => `Cover, press under, and leave ${Math.round(p.hours)} hours at ${p.tempC} °C.`,
   duties: (v) => [
     {
       key: 'steep',

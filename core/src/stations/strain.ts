@@ -213,6 +213,7 @@ export const strain = station<'strain', StrainParams, StrainFacts>({
       },
     };
   },
+  step: ({ params: p }) => (p.method === 'none' ? 'It stays as it is, unstrained.' : `Strain: ${METHODS[p.method].name.toLowerCase()}.`),
   duties: (v) => [
     {
       key: 'strain',

@@ -58,6 +58,8 @@ export const temper = station<'temper', TemperParams, TemperFacts>({
       facts: { things, togetherC: (coldG * params.coldC + (all - coldG) * params.hotC) / all },
     };
   },
+  step: ({ params: p }) =>
+    `Off the boil: hot sauce by the spoon into what is cold, then all of it back${p.hotC < 60 ? `, at ${p.hotC} °C` : ''}.`,
   duties: (v) => [
     {
       key: 'temper',

@@ -8,7 +8,7 @@ import { bodyOf, join, parcel, phOf, watered, type Parcel } from '../parcel';
 import { ingredientStream } from '../pantry';
 import { curve, type Curve } from './curve';
 import { heated } from './heated';
-import { station, type Flow, type Outcome } from './station';
+import { sayMin, station, type Flow, type Outcome } from './station';
 
 /** What thickens: rows of the table that do, the most that makes sense (% of the water), and whether it is stirred into cold water first. */
 export const THICKENERS = [...KINDS].flatMap(([row, { thickens }]) => (thickens ? [{ row, ...thickens }] : []));
@@ -78,9 +78,9 @@ export const thicken = station<'thicken', ThickenParams, ThickenFacts>({
     const pH = phOf(bowl.stream, acids)!.pH;
     const kept = slurry ? starchKept(pH, BOIL_C, params.minutes) ** Math.exp(CUT_SD * own.z('cut')) : 1;
     const flows = (doseG: number): Flow[] => {
-      const powder = { id: row, name, ...parcel(ingredientStream(ingredient(row), doseG, draw)) };
+      const powder = { id: row, key: row, name, ...parcel(ingredientStream(ingredient(row), doseG, draw)) };
       const wet = parcel(ingredientStream(ingredient(WATER_KEY), doseG * SLURRY_WATER, draw), watered(doseG * SLURRY_WATER));
-      return slurry ? [powder, { id: 'slurry', name: 'water', ...wet }] : [powder];
+      return slurry ? [powder, { id: 'slurry', key: WATER_KEY, name: 'water', ...wet }] : [powder];
     };
     /** The pot with so much in it, as it is after the boil. */
     const thick = (doseG: number): { out: Parcel; made: Flow[]; cutG: number } => {
@@ -117,6 +117,10 @@ export const thicken = station<'thicken', ThickenParams, ThickenFacts>({
       },
     };
   },
+  step: ({ params: p, facts: f }) =>
+    thickenerOf(p.with).slurry
+      ? `Stir ${f ? `${Math.round(f.doseG)} g of ` : ''}${thickenerOf(p.with).name} into cold water, whisk it into the boil, and boil ${sayMin(p.minutes)}.`
+      : `Sprinkle ${f ? `${Math.round(f.doseG * 10) / 10} g of ` : ''}${thickenerOf(p.with).name} into the running blender, cold.`,
   duties: (v) => [
     {
       key: 'thicken',

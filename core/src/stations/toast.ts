@@ -4,7 +4,7 @@ import { charring } from '../caution';
 import { convert, massOf, withHeat } from '../matter/stream';
 import { parcel, steamedOff } from '../parcel';
 import { curve, reach, type Curve } from './curve';
-import { station, StationProblem, type Outcome } from './station';
+import { sayMin, station, StationProblem, type Outcome } from './station';
 import { steamOf } from './steam';
 
 /** Min to dry by a factor e, by kind of pod (handbook chapter 5, section 2, our judgement). */
@@ -80,7 +80,10 @@ export const toast = station<'toast', ToastParams, ToastFacts>({
     const steam = steamOf(off);
     const dried = convert({ ...stream, grams: { ...stream.grams, water: water - off } }, change);
     return {
-      out: { stream: withHeat(dried, heat), past: { ...steamedOff(bowl.past, off), ph: null, jar: null, thirstG: bowl.past.thirstG + off } },
+      out: {
+        stream: withHeat(dried, heat),
+        past: { ...steamedOff(bowl.past, off), ph: null, jar: null, thirstG: bowl.past.thirstG + off },
+      },
       made: [],
       sides: off > 0 ? [{ id: 'steam', name: 'steam', ...parcel(steam) }] : [],
       change,
@@ -92,6 +95,8 @@ export const toast = station<'toast', ToastParams, ToastFacts>({
       },
     };
   },
+  step: ({ params: p }) =>
+    `Toast in a dry pan for ${sayMin(p.minutes)}, until it ${p.degree === 'dark' ? 'is a shade darker' : 'smells'}; smoke means bitter.`,
   duties: (v) => [
     {
       key: 'toast',

@@ -26,6 +26,7 @@ export const trim = station<'trim', TrimParams, TrimFacts>({
     const massG = massOf(bowl.stream);
     return { out: bowl, made: [], sides: [], facts: massG > 0 ? { massG } : null };
   },
+  step: () => 'Taste it at the warmth it is eaten at, put it right, taste again.',
   duties: (v) => [
     {
       key: 'trim',

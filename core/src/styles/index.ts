@@ -37,6 +37,9 @@ export const STYLES: readonly Style[] = [
   fromBottle,
   baseVariants,
 ];
+/** What somebody gets who did not say which kind of sauce. */
+export const UNASKED_STYLE: Style = STYLES.find((s) => s.unasked)!;
+
 /** What a batch is called whose style nobody here knows. */
 const OWN = 'own line';
 

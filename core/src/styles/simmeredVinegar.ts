@@ -7,6 +7,7 @@ export const simmeredVinegar: Style = {
   name: 'simmered vinegar sauce',
   says: 'Sharp and clear of seeds; a quarter of an hour in vinegar, lifted from the seeds, then the sieve.',
   fills: 'all',
+  unasked: true,
   words: /\bsimmered in vinegar\b/i,
   strands: (goal) => [
     sauce(goal, [

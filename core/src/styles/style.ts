@@ -10,6 +10,8 @@ export interface Style {
   fills: 'jug' | 'all';
   /** A bottled or kept sauce goes in: where, and g for the pods of a style. */
   takesSauce?: { stationId: string; g: number };
+  /** What somebody gets who did not say which: quiet, for it is heated through. One style has it. */
+  unasked?: true;
   /** It is made of dried pods; without it of any. */
   pods?: 'dried';
   /** What people call it, and things (by key) that all together mark a list as one of it; see `styleOfList`. */

@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import { and, eq, isNull, ne, or, sql } from 'drizzle-orm';
-import { LineProblem, openNeeds, same, type BatchFile, type Change, type Reading } from '@roskel/core';
+import { LineProblem, same, type BatchFile, type Change, type Need, type Reading } from '@roskel/core';
 import type { BatchRecord, BatchRow } from '@roskel/contract';
 import type { Db } from '../db/open';
 import { batches } from '../db/schema';
@@ -31,15 +31,15 @@ export interface Saved {
 }
 
 /** Stores of which a batch is to take something else than before. */
-function newlyWanted(before: BatchFile | null, after: BatchFile): StoreName[] {
-  const wanted = (file: BatchFile | null, store: StoreName) => (file ? openNeeds(file) : []).filter((n) => n.store === store);
+function newlyWanted(before: readonly Need[], after: readonly Need[]): StoreName[] {
+  const wanted = (needs: readonly Need[], store: StoreName) => needs.filter((n) => n.store === store);
   return STORES.filter((store) => !same(wanted(before, store), wanted(after, store)));
 }
 
 type Told = Awaited<ReturnType<typeof settleKept>>;
 
 async function settle(tx: Db, id: string, file: BatchFile, of: Foreseen, bands: Bands): Promise<{ touched: Saved['touched']; told: Told }> {
-  const touched: Saved['touched'] = new Set(await settleUse(tx, id, file));
+  const touched: Saved['touched'] = new Set(await settleUse(tx, id, of.worked.uses));
   if (await settleShelf(tx, id, of, bands)) touched.add('shelf');
   const told = await settleKept(tx, id, file);
   for (const store of ['stored', 'pods'] as const) if (told[store].length > 0) touched.add(store);
@@ -80,7 +80,7 @@ export async function addBatch(db: Db, value: unknown, today: string, id: string
     .returning();
   await writeReadings(db, id, [], file.readings);
   const { touched, told } = await settle(db, id, file, of, 'always');
-  for (const store of newlyWanted(null, file)) touched.add(store);
+  for (const store of newlyWanted([], of.worked.derived.needs)) touched.add(store);
   const others = await tell(db, told, today);
   return { ...(await stored(db, row!, others)), changes: [], merged: false, more: false, touched, others };
 }
@@ -102,6 +102,7 @@ export async function changeBatch(
   const merged = now.revision !== revision;
   // Said twice, after an answer that was lost: it is there already.
   if (!of) return { record: now, row: await rowOf(db, id), changes: [], merged, more, touched: new Set(), others: [] };
+  const [had] = await db.select({ needs: batches.needs }).from(batches).where(eq(batches.id, id));
   const [row] = await db
     .update(batches)
     .set({ ...columnsOf(file, of.worked, today), revision: sql`${batches.revision} + 1`, updatedAt: sql`now()` })
@@ -109,7 +110,7 @@ export async function changeBatch(
     .returning();
   const read = await writeReadings(db, id, now.file.readings, file.readings);
   const { touched, told } = await settle(db, id, file, of, heat ? 'always' : 'when new');
-  for (const store of newlyWanted(now.file, file)) touched.add(store);
+  for (const store of newlyWanted(had!.needs ?? [], of.worked.derived.needs)) touched.add(store);
   const others = await tell(db, told, today);
   const as = await stored(db, row!, others, read ? undefined : now.file.readings);
   return { ...as, changes: made, merged, more, touched, others };

@@ -1,5 +1,5 @@
 import { and, asc, eq, inArray, sql } from 'drizzle-orm';
-import { needsOf, stationsOf, type BatchFile, type Need } from '@roskel/core';
+import type { Need, StationNeed } from '@roskel/core';
 import type { LedgerLine } from '@roskel/contract';
 import type { Db } from '../db/open';
 import { batches, larderLots, podLots, stockMoves, storedStuff } from '../db/schema';
@@ -66,24 +66,18 @@ async function kept(db: Db, needs: readonly Need[]): Promise<Set<string>> {
 }
 
 /**
- * Makes the ledger say what a batch has used: what its finished stations need, no more and no less. Ticking a
+ * Makes the ledger say what a batch has used: `uses`, what its finished stations took, no more and no less. Ticking a
  * station off takes stock, un-ticking it gives it back, each as a move of its own.
  */
-export async function settleUse(db: Db, batchId: string, file: BatchFile): Promise<Set<StoreName>> {
-  const done = stationsOf(file).filter(({ entry }) => entry.log.doneOn !== undefined);
-  const there = await kept(
-    db,
-    done.flatMap(({ entry }) => needsOf(entry)),
-  );
+export async function settleUse(db: Db, batchId: string, uses: readonly StationNeed[]): Promise<Set<StoreName>> {
+  const there = await kept(db, uses);
   const wanted = new Map<string, { need: Need; stationId: string }>();
-  for (const { entry: s } of done) {
-    for (const need of needsOf(s)) {
-      if (!there.has(`${need.store}|${need.id}`)) continue;
-      const key = `${need.store}|${need.id}|${s.id}`;
-      // The same thing at once and late is taken twice.
-      const massG = need.massG + (wanted.get(key)?.need.massG ?? 0);
-      wanted.set(key, { need: { ...need, massG }, stationId: s.id });
-    }
+  for (const { stationId, ...need } of uses) {
+    if (!there.has(`${need.store}|${need.id}`)) continue;
+    const key = `${need.store}|${need.id}|${stationId}`;
+    // The same thing at once and late is taken twice.
+    const massG = need.massG + (wanted.get(key)?.need.massG ?? 0);
+    wanted.set(key, { need: { ...need, massG }, stationId });
   }
   const rows = await db
     .select({

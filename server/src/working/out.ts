@@ -14,6 +14,7 @@ import {
   stationOf,
   summaryOf,
   todayOf,
+  usesOf,
   TYPICAL,
   type BatchFile,
   type HeatSchool,
@@ -75,11 +76,12 @@ function shelfOf(file: BatchFile, today: string) {
     .map((end) => bottlesOf(file, report, end));
 }
 
-/** What lists show of a batch, what it asks for, what it takes, and its bottles; these are null where the line has trouble. */
+/** What lists show of a batch, what it asks for, what it takes and has taken, and its bottles; these are null where the line has trouble. */
 export function workedOut(file: BatchFile, today: string) {
   const trouble = troubleOf(file);
   return {
     trouble,
+    uses: usesOf(file),
     derived: { summary: summaryOf(file, today), needs: openNeeds(file), today: todayOf(file, today) },
     bottles: trouble ? null : shelfOf(file, today),
   };

@@ -2,6 +2,7 @@
 import { NButton, NSpin } from 'naive-ui';
 import { computed, ref } from 'vue';
 import { bodyWord, endStrands, mainEnd, vesselOf, type Needed, type Plan, type Quantiles } from '@roskel/core';
+import CautionList from '../ui/CautionList.vue';
 import { fullDay, grams, inManner, odds, percent, plural, shu, today } from '../format';
 
 /** A plan before anything is begun: what it makes, what it takes, what is missing and what can stand in for it. */
@@ -66,7 +67,13 @@ const missing = computed(() =>
         <dd>{{ value }}</dd>
       </template>
     </dl>
-    <p v-if="plan.sauce.keeping" data-fact="keep"><b>Keep</b> {{ inManner(plan.sauce.keeping) }}</p>
+    <p v-if="plan.sauce.keeping" data-fact="keep">
+      <b>Keep</b> {{ inManner(plan.sauce.keeping) }}
+      <span v-if="plan.sauce.couldKeep" class="soft" data-fact="could-keep"
+        >Measured at pH 4.0 or below by a calibrated meter, and done as planned: {{ inManner(plan.sauce.couldKeep) }}</span
+      >
+    </p>
+    <CautionList v-if="plan.dangers.length" :cautions="plan.dangers" />
     <p><b>Takes</b> {{ list(plan.uses) || 'nothing you have' }}.</p>
     <p v-if="plan.toBuy.length"><b>To buy</b> {{ list(plan.toBuy) }}.</p>
     <ul v-if="missing.length" aria-label="What can stand in">

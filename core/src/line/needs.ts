@@ -1,0 +1,58 @@
+import { gramsOf, stationsOf, type BatchFile, type Intake } from '../file';
+import { isTapWater } from '../matter/kind';
+import { massOf } from '../matter/stream';
+import { TYPICAL } from '../stat/draw';
+import type { Need } from '../stations';
+import { LineProblem } from './problem';
+import { runLine, type StationRun } from './run';
+import { endedStations } from './schedule';
+
+/** What an intake takes out of a store; null where it takes of something made here, or of the tap. */
+function needOf({ origin, amount }: Intake): Need | null {
+  const massG = gramsOf(amount) ?? 0;
+  if (!(massG > 0)) return null;
+  if (origin.from === 'pods') return { store: 'pods', id: origin.lotId, massG };
+  if (origin.from === 'larder') return isTapWater(origin.key) ? null : { store: 'larder', id: origin.key, massG };
+  return origin.from === 'stored' ? { store: 'stored', id: origin.id, massG } : null;
+}
+
+/** What a station puts in itself and takes out of the larder: the salt of a jar, starch. */
+const puts = (run: StationRun | undefined): Need[] =>
+  (run?.made ?? []).flatMap(({ key, stream }) => {
+    const massG = Math.round(massOf(stream) * 100) / 100;
+    return key === undefined || isTapWater(key) || !(massG > 0) ? [] : [{ store: 'larder' as const, id: key, massG }];
+  });
+
+/** Something that a station takes out of the stores. */
+export type StationNeed = Need & { stationId: string };
+
+/** Everything that a batch takes out of the stores, station by station; of one whose line cannot run only what goes in by hand. */
+function allNeeds(file: BatchFile): StationNeed[] {
+  let runs: readonly StationRun[] = [];
+  try {
+    runs = runLine(file, TYPICAL);
+  } catch (error) {
+    if (!(error instanceof LineProblem)) throw error;
+  }
+  return stationsOf(file).flatMap(({ entry }) =>
+    [...entry.intakes.flatMap((i) => needOf(i) ?? []), ...puts(runs.find((r) => r.id === entry.id))].map((n) => ({
+      ...n,
+      stationId: entry.id,
+    })),
+  );
+}
+
+const doneIn = (file: BatchFile): ReadonlySet<string> =>
+  new Set(stationsOf(file).flatMap(({ entry }) => (entry.log.doneOn === undefined ? [] : [entry.id])));
+
+/** What a batch took out of the stores: the needs of its stations that are done. */
+export function usesOf(file: BatchFile): StationNeed[] {
+  const done = doneIn(file);
+  return allNeeds(file).filter((n) => done.has(n.stationId));
+}
+
+/** What a batch on its way is still to take out of the stores: the needs of its stations that are not done. */
+export function openNeeds(file: BatchFile): Need[] {
+  const gone = new Set([...doneIn(file), ...endedStations(file)]);
+  return allNeeds(file).flatMap(({ stationId, ...need }) => (gone.has(stationId) ? [] : [need]));
+}
