@@ -1,5 +1,4 @@
 import fc from 'fast-check';
-import { readdirSync, readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
 import {
   answerCase,

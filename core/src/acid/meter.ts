@@ -45,7 +45,8 @@ export function calibrate(c: CalibrationInput): Calibration {
     throw new RangeError('The sour buffer must read sourer than the neutral one. Check which buffer is which, and the cable.');
   const slopePct = (100 * slopeMv) / nernst;
   const off = Math.abs(offsetMv) > OFFSET_MV;
-  const verdict = slopePct < USABLE[0] || slopePct > USABLE[1] || off ? 'reject' : slopePct < GOOD[0] || slopePct > GOOD[1] ? 'clean' : 'good';
+  const verdict =
+    slopePct < USABLE[0] || slopePct > USABLE[1] || off ? 'reject' : slopePct < GOOD[0] || slopePct > GOOD[1] ? 'clean' : 'good';
   const slope = `Slope ${slopePct.toFixed(0)} % of what it should be, ${Math.abs(offsetMv).toFixed(0)} mV off at 7`;
   return {
     ...{ slopeMv, slopePct, offsetMv, verdict },

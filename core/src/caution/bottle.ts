@@ -17,7 +17,8 @@ const FRESH_SUGAR: readonly Food[] = ['fruit', 'onion', 'tomato', 'vegetable'];
 export function bottling(s: Sauce, keeping: Pick<Keeping, 'place' | 'days'>): Caution[] {
   const out: Caution[] = [];
   if (keeping.place === 'bin') return [homeOnly];
-  const within = keeping.days === 0 ? 'today' : `within ${keeping.days === 7 ? 'a week' : keeping.days === 1 ? 'a day' : `${keeping.days} days`}`;
+  const within =
+    keeping.days === 0 ? 'today' : `within ${keeping.days === 7 ? 'a week' : keeping.days === 1 ? 'a day' : `${keeping.days} days`}`;
   const ph = s.pH === null ? '' : s.pH.toFixed(s.acidity === 'unread' ? 1 : 2);
   const by = s.meter ? '' : ' by a strip';
   const unread = s.acidity === 'unread';
@@ -39,7 +40,9 @@ export function bottling(s: Sauce, keeping: Pick<Keeping, 'place' | 'days'>): Ca
       text: s.stale
         ? 'Calibrate the meter and measure again. Until then keep it in the fridge.'
         : 'Add vinegar, blend, wait and measure again. Until then keep it in the fridge.',
-      why: s.stale ? `pH ${ph} may be low enough; the age of the calibration leaves that open.` : `pH ${ph}${by} leaves little margin below 4.6.`,
+      why: s.stale
+        ? `pH ${ph} may be low enough; the age of the calibration leaves that open.`
+        : `pH ${ph}${by} leaves little margin below 4.6.`,
       authority: 'common practice',
     });
   }

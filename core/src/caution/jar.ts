@@ -250,8 +250,10 @@ export function jarEnd(day: number, judged: JarJudgement, targetPh: number): str
   const so = 'What is made of it then keeps as if nobody had read it.';
   if (verdict === 'condemned') return 'It is to be thrown away: nothing is made of it.';
   if (verdict === 'none') return null;
-  if (day < SOUR_DAY.warm) return `It stands since ${day === 0 ? 'today' : day === 1 ? 'yesterday' : `${day} days`}, and no jar is sour before its third day. ${so}`;
+  if (day < SOUR_DAY.warm)
+    return `It stands since ${day === 0 ? 'today' : day === 1 ? 'yesterday' : `${day} days`}, and no jar is sour before its third day. ${so}`;
   if (!latest) return `Nobody has read its pH. ${so}`;
-  if (latest.pH > targetPh + latest.sd) return `It was last read at pH ${latest.pH.toFixed(2)}, and is to reach ${targetPh.toFixed(1)}. ${so}`;
+  if (latest.pH > targetPh + latest.sd)
+    return `It was last read at pH ${latest.pH.toFixed(2)}, and is to reach ${targetPh.toFixed(1)}. ${so}`;
   return verdict === 'acid' ? null : `Its readings do not show that it soured. ${so}`;
 }

@@ -53,15 +53,22 @@ function lengthens(s: Sauce, kept: Limit, decided: readonly Row[]): string {
   const by = new Set(decided.map((r) => r.no));
   const strip = s.past.ph?.instrument === 'strip';
   if (s.stale) return ' It may be sour enough, but its meter was calibrated too long ago to say so: calibrate and read again.';
-  if (by.has(1)) return strip && s.pH !== null && s.pH <= 4.6 ? ' A strip cannot tell: read it with a calibrated meter.' : ' More acid, then measure again, would lengthen it.';
+  if (by.has(1))
+    return strip && s.pH !== null && s.pH <= 4.6
+      ? ' A strip cannot tell: read it with a calibrated meter.'
+      : ' More acid, then measure again, would lengthen it.';
   const planned = s.past.cooked === 'planned';
   if (by.has(2)) return ' Cooking it through, then measuring, would lengthen it.';
   if (s.acidity === 'unread') {
     if (s.past.ph) return ' Its pH was read in pieces: read a blended sample, and say so.';
-    if (planned) return s.hot ? ' Once it is filled hot: measure the pH of a cooled sample.' : ' Once it is cooked: measure the pH of a cooled sample.';
+    if (planned)
+      return s.hot
+        ? ' Once it is filled hot: measure the pH of a cooled sample.'
+        : ' Once it is cooked: measure the pH of a cooled sample.';
     return ' Measuring its pH would lengthen it.';
   }
-  if (s.acidity === 'near') return strip ? ' A calibrated meter may lengthen it.' : ' A little more acid, then measure again, would lengthen it.';
+  if (s.acidity === 'near')
+    return strip ? ' A calibrated meter may lengthen it.' : ' A little more acid, then measure again, would lengthen it.';
   if (s.hot && !s.filledHot && mayStandInCupboard({ ...s, filledHot: true }))
     return ' Say how hot it was when it was filled: only what somebody measured counts as filled hot.';
   return '';
@@ -123,7 +130,14 @@ export function keepingOf(sauce: Sauce, { readyOn, clock = NO_CLOCK, limits = []
   const burp = live(sauce) && kept.place === 'fridge' && left > 14 ? ' Open it over the sink now and then.' : '';
   const place = left === 0 ? 'fridge' : kept.place;
   return {
-    ...{ place, days: left, useBy: addDays(readyOn, left), openedDays: Math.min(left, OPENED_DAYS), reason, rows: decided.map((r) => r.no) },
+    ...{
+      place,
+      days: left,
+      useBy: addDays(readyOn, left),
+      openedDays: Math.min(left, OPENED_DAYS),
+      reason,
+      rows: decided.map((r) => r.no),
+    },
     text: `${placeText({ place, days: left })}${before} ${reason}${lengthens(sauce, kept, decided)}${burp}`,
   };
 }

@@ -142,13 +142,7 @@ export const ROWS: readonly Row[] = [
     no: 9,
     when: 'raw vinegar sauce, blended, measured at most 3.6, acetic acid 1.5 % or more, none of row 2',
     fits: (s) =>
-      !s.cooked &&
-      !live(s) &&
-      acid(s) &&
-      s.past.ph!.value <= STRIP_PH &&
-      s.past.blended &&
-      s.aceticPct >= 1.5 &&
-      !holds(s, ...NOT_ROW_9),
+      !s.cooked && !live(s) && acid(s) && s.past.ph!.value <= STRIP_PH && s.past.blended && s.aceticPct >= 1.5 && !holds(s, ...NOT_ROW_9),
     keeps: () => fridge(90),
     most: 'fridge, 90 days',
     reason: 'Acid holds bacteria back, not moulds.',

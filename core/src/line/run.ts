@@ -216,7 +216,22 @@ export function runStation(file: BatchFile, node: Node, find: Find, draw: Draw, 
   if (thrown) outcome = { ...outcome, out: NO_PARCEL, sides: [...outcome.sides, { id: 'thrown', name: 'thrown away', ...outcome.out }] };
   const { sides, made, change, heatLossShuG, facts, anew = false, warmH = 0 } = outcome;
   const rest = { ...(change ? { change } : {}), ...(heatLossShuG === undefined ? {} : { heatLossShuG }) };
-  return { id: entry.id, kind: kind.kind, along, taken, bowl, ph, thrown, out: outcome.out, sides, made, facts, anew, warmH, ...rest } as StationRun;
+  return {
+    id: entry.id,
+    kind: kind.kind,
+    along,
+    taken,
+    bowl,
+    ph,
+    thrown,
+    out: outcome.out,
+    sides,
+    made,
+    facts,
+    anew,
+    warmH,
+    ...rest,
+  } as StationRun;
 }
 
 /**

@@ -24,7 +24,12 @@ export function join(...parcels: readonly Parcel[]): Parcel {
 
 /** `factor` times as much of the same (0 or more). */
 export function scaleParcel(p: Parcel, factor: number): Parcel {
-  return factor === 1 ? p : { stream: scale(p.stream, factor), past: scalePast(p.past, { all: factor, oil: factor, seeds: factor, water: factor, pulp: factor }) };
+  return factor === 1
+    ? p
+    : {
+        stream: scale(p.stream, factor),
+        past: scalePast(p.past, { all: factor, oil: factor, seeds: factor, water: factor, pulp: factor }),
+      };
 }
 
 /** Shares of what a past counts in grams: all of it, its oil, its seeds, its water, and its insoluble with what hangs on it. */

@@ -150,7 +150,11 @@ export const steamedOff = (past: Past, waterG: number): Past =>
 export const SHORT_LIVED: readonly Food[] = ['leaf', 'avocado', 'fruit', 'onion', 'tomato', 'dairy', 'egg', 'meat', 'fish', 'unknown'];
 
 /** The past of `massG` of something fresh, by what it is to the rules; `waterG` of it is water that somebody adds. */
-export function freshPast(foods: ReadonlySet<Food>, massG: number, waterG = 0): Pick<Past, 'foods' | 'fresh' | 'shortG' | 'rawG' | 'addedWaterG'> {
+export function freshPast(
+  foods: ReadonlySet<Food>,
+  massG: number,
+  waterG = 0,
+): Pick<Past, 'foods' | 'fresh' | 'shortG' | 'rawG' | 'addedWaterG'> {
   const short = SHORT_LIVED.some((f) => foods.has(f));
   const raw = short || PRODUCE.some((f) => foods.has(f));
   return { foods, fresh: foods, shortG: short ? massG : 0, rawG: raw ? massG : 0, addedWaterG: waterG };
