@@ -104,7 +104,7 @@ export const BottlingAnswer = Type.Object(
     keeping: Text,
     place: Text,
     useBy: Text,
-    live: Type.Boolean(),
+    state: orNull(Text),
   },
   closed,
 );

@@ -13,6 +13,7 @@ import {
   type HeatStep,
   type Leaving,
   type PodLot,
+  type SauceState,
   type Rail,
   type Scale,
   type StoredStuff,
@@ -332,7 +333,8 @@ export interface BottlingRecord {
   keeping: string;
   place: string;
   useBy: string;
-  live: boolean;
+  /** What it is; null where that was never worked out. */
+  state: SauceState | null;
 }
 export const ShelfMoveSchema = Type.Object(
   {

@@ -223,6 +223,9 @@ describe('salt said in any way is the same salt in every way', () => {
           // Held against the jar after it was put right, counted anew.
           const after = saltPercents(g + r.addSaltG, { ...jar, waterG: waterG + r.addWaterG }).wholeJar;
           expect(after).toBeCloseTo(wanted, 6);
+          // As much as there is of it can be changed, and no more.
+          if (r.addWaterG > 0)
+            expect(r.swapG === null).toBe(((g - (wanted * (produceG + waterG)) / 100) * 100) / all.waterPhase > waterG + g);
           if (r.swapG) {
             const left = g - (r.swapG * all.waterPhase) / 100;
             expect((100 * left) / (produceG + waterG)).toBeCloseTo(wanted, 6);

@@ -94,7 +94,7 @@ describe('stock and batches', () => {
     batch = await edited(batch, file);
     const [shelf] = (await call<BottlingRecord[]>('GET', '/shelf')).value;
     // 850 g at about 1.04 g/ml in bottles filled to 95 ml.
-    expect(shelf).toMatchObject({ name: 'Shelf', bottledOn: '2026-11-16', bottles: 8, left: 8, phMeasured: false, live: true });
+    expect(shelf).toMatchObject({ name: 'Shelf', bottledOn: '2026-11-16', bottles: 8, left: 8, phMeasured: false, state: 'live' });
     expect(shelf!.place).toBe('fridge');
     expect((await call<BottlingRecord>('POST', `/shelf/${shelf!.id}/moves`, { delta: -1, reason: 'opened' })).value.left).toBe(7);
     expect((await call<Problem>('POST', `/shelf/${shelf!.id}/moves`, { delta: -8, reason: 'opened' })).status).toBe(422);

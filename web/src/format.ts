@@ -1,6 +1,6 @@
 import dayjs from 'dayjs';
 import { MASSES_G, twoFigures } from '@roskel/core';
-import { today, weekday } from './ui/days';
+import { day, today, weekday } from './ui/days';
 import { manner } from './ui/manner';
 
 export { clock, day, fullDay, today, weekday } from './ui/days';
@@ -41,9 +41,10 @@ const NUMBER = String.raw`\d[\d,]*(?:\.\d+)?`;
 const SIGNED = `(?<![\\d-])-?${NUMBER}`;
 const IN_C = new RegExp(`(${SIGNED})((?: to | and )(${SIGNED}))? °C`, 'g');
 const IN_G = new RegExp(`(${NUMBER}) (g|kg)\\b(?! per)`, 'g');
-/** A sentence that core wrote, with its temperatures and weights as the maker's own. */
+const ISO_DAY = /\b\d{4}-\d{2}-\d{2}\b/g;
+/** A sentence that core wrote, with its days, temperatures and weights as the maker's own. */
 export function inManner(text: string): string {
-  let said = text;
+  let said = text.replace(ISO_DAY, day);
   if (manner.temperature === 'F')
     said = said.replace(IN_C, (_, a: string, more: string | undefined, b: string) => `${toF(a)}${more ? more.replace(b, toF(b)) : ''} °F`);
   if (manner.weight === 'lb')

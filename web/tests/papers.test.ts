@@ -116,6 +116,8 @@ describe('the label of a jar', () => {
             pixels.fill(0, (y * W + x) * 4, (y * W + x) * 4 + 3);
       }
       expect(jsQR(pixels, W, H)?.data).toBe(address);
+      // Where no other device finds the kitchen there is no code, rather than one that leads nowhere.
+      expect(layoutJarLabel({ ...label, contents }, null, measure).some((m) => m.kind === 'rect')).toBe(false);
     }
   });
 });

@@ -3,6 +3,7 @@ import { isTapWater, kindKey, SALT_KEY } from '../matter/kind';
 import { endOf, intakesOf, mainEnd, packedIn, podUses, type LineReport } from '../line';
 import { gramsOf, stationsOf, type BatchFile } from '../file';
 import type { Quantiles } from '../ferment/forecast';
+import { couldKeepText } from '../keep';
 import type { Day } from '../plan';
 import { stationKind } from '../stations';
 import { standInsOf, swapped, type Swap } from '../styles';
@@ -59,7 +60,7 @@ export function sauceFigures(report: LineReport): SauceFigures {
     clockMin: sum((m) => (m.clock > A_DAY ? m.hands : m.clock)),
     readyOn: report.readyOn,
     keeping: end!.keeping?.text ?? null,
-    couldKeep: end!.couldKeep && end!.keeping && end!.couldKeep.days > end!.keeping.days ? end!.couldKeep.text : null,
+    couldKeep: end!.couldKeep && couldKeepText(end!.couldKeep),
   };
 }
 

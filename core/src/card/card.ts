@@ -1,4 +1,4 @@
-import { HOUSE_PH } from '../ferment';
+import { couldKeepText } from '../keep';
 import { gramsOf, mapStations, stationIn, type BatchFile, type Intake } from '../file';
 import { KNIFE, levelName } from '../heat';
 import { graphOf, reportTypical, type TypicalEnd, type TypicalReport, type TypicalStation } from '../line';
@@ -51,10 +51,9 @@ const ofEnd = (report: TypicalReport, end: TypicalEnd): string => (report.ends.l
 function keepsOf(end: TypicalEnd): string {
   const { keeping, couldKeep } = end;
   if (!keeping) return '';
-  const could = couldKeep && couldKeep.days > keeping.days ? ` ${COULD}: ${couldKeep.text.split('. ')[0]!.toLowerCase()}.` : '';
+  const could = couldKeep ? ` ${couldKeepText(couldKeep)}` : '';
   return `${keeping.text.split('. ').slice(0, 2).join('. ').replace(/\.?$/, '.')}${could}`;
 }
-const COULD = `Measured at ${HOUSE_PH.toFixed(1)} or below by a calibrated meter, and done as it says`;
 
 /**
  * The recipe of a batch, as it is planned and as far as it was weighed: what goes in, what is done with its times,

@@ -5,9 +5,6 @@ import type { Food } from '../matter/food';
 import { LEGAL_PH, MOST_ATM } from '../ferment';
 import type { Caution } from './caution';
 
-/** The caution of bottles in which something lives. */
-export const LIVE_CAUTION = 'live-pressure';
-
 const FRESH_SUGAR: readonly Food[] = ['fruit', 'onion', 'tomato', 'vegetable'];
 
 /**
@@ -62,7 +59,7 @@ export function bottling(s: Sauce, keeping: Pick<Keeping, 'place' | 'days'>): Ca
   }
   if (live(s)) {
     out.push({
-      id: LIVE_CAUTION,
+      id: 'live-pressure',
       guide: 'live',
       severity: 'danger',
       text: 'Keep these bottles cold, use vented caps, open them over a sink every few days.',

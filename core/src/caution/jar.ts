@@ -1,40 +1,41 @@
 import { CAUTION_DAY, DISCARD_DAY, HOUSE_PH, LEGAL_PH, SIGNS, SOUR_DAY, type JarBecause, type JarJudgement } from '../ferment';
+import { JAR_SALT } from '../salt/verdict';
 import type { Caution } from './caution';
 
 /** Salt of the whole jar, in percent, against the range that practice trusts (chapter 4, section 1.7). */
 export function jarSalt(wholeJarPct: number, mash: boolean): Caution[] {
-  if (wholeJarPct < 2) {
+  if (wholeJarPct < JAR_SALT.least) {
     return [
       {
         id: 'salt-low',
         guide: 'how-much-salt',
         severity: 'danger',
-        text: `Raise the salt to 3 % of the whole jar. ${wholeJarPct.toFixed(1)} % is too little.`,
-        why: 'Below 2 % the wrong microbes are held back too slowly.',
+        text: `Raise the salt to ${JAR_SALT.usual} % of the whole jar. ${wholeJarPct.toFixed(1)} % is too little.`,
+        why: `Below ${JAR_SALT.least} % the wrong microbes are held back too slowly.`,
         authority: 'common practice',
       },
     ];
   }
-  if (wholeJarPct > 15) {
+  if (wholeJarPct > JAR_SALT.most) {
     return [
       {
         id: 'salt-high',
         guide: 'how-much-salt',
         severity: 'caution',
         text: 'Lower the salt, or treat this as salted and not as acidified.',
-        why: 'Above 15 % most lactic bacteria stop, so no acid will come.',
+        why: `Above ${JAR_SALT.most} % most lactic bacteria stop, so no acid will come.`,
         authority: 'common practice',
       },
     ];
   }
-  if (!mash && wholeJarPct > 8) {
+  if (!mash && wholeJarPct > JAR_SALT.months) {
     return [
       {
         id: 'salt-slow',
         guide: 'how-much-salt',
         severity: 'note',
         text: 'Expect months, not weeks.',
-        why: 'Above 8 % acid comes late or not at all.',
+        why: `Above ${JAR_SALT.months} % acid comes late or not at all.`,
         authority: 'common practice',
       },
     ];

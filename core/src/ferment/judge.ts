@@ -86,11 +86,16 @@ export function byTime(readings: readonly JarReading[]): JarReading[] {
   return [...readings].sort((a, b) => a.day - b.day);
 }
 
-/** Above the line: by a meter at all, by a strip where it is so by more than a strip may be off, or on two days. */
+/**
+ * Above the line on day 14 or later: by a meter at all, by a strip where it is so by more than a strip may be off, or by
+ * strips of two days where those of that time are above it on the mean (one of them may be a wrong one).
+ */
 function lateAbove(list: readonly JarReading[]): boolean {
-  const late = list.filter((r) => r.pH > LEGAL_PH && r.day >= DISCARD_DAY);
-  if (late.some((r) => r.instrument === 'meter' || r.pH - STRIP_SURE_SDS * r.sd > LEGAL_PH)) return true;
-  return new Set(late.map((r) => Math.floor(r.day))).size > 1;
+  const late = list.filter((r) => r.day >= DISCARD_DAY);
+  const above = late.filter((r) => r.pH > LEGAL_PH);
+  if (above.some((r) => r.instrument === 'meter' || r.pH - STRIP_SURE_SDS * r.sd > LEGAL_PH)) return true;
+  const mean = late.reduce((sum, r) => sum + r.pH, 0) / late.length;
+  return new Set(above.map((r) => Math.floor(r.day))).size > 1 && mean > LEGAL_PH;
 }
 
 /** A reading that shows a soured jar, by its day, its instrument, and the acid that explains it. */

@@ -149,3 +149,9 @@ export function pathOf(file: BatchFile, stationId: string): string {
   }
   return '';
 }
+
+/** Parts of a station that are no parameters. */
+const NOT_PARAMS = /^(?:log|intakes)\//;
+/** The path of a field of a station in a file: of a parameter by its name, of a log entry or an intake as "log/doneOn". */
+export const fieldPath = (file: BatchFile, stationId: string, field: string): string =>
+  `${pathOf(file, stationId)}/${field === '' || NOT_PARAMS.test(field) ? field : `params/${field}`}`.replace(/\/$/, '');

@@ -1,6 +1,7 @@
+import { HOUSE_PH } from '../ferment';
 import { addDays, daysBetween, type Day } from '../plan/date';
 import { NO_CLOCK, type Clock } from './clock';
-import { stricter, type Limit, type Place } from './limit';
+import { PLACES, stricter, type Limit, type Place } from './limit';
 import { mayStandInCupboard, ROW_13, ROWS, type Row } from './rows';
 import { live, type Sauce } from './sauce';
 
@@ -81,6 +82,15 @@ export function tableOf(sauce: Sauce): { limit: Limit; rows: readonly Row[] } {
   const rows = fitting.some((r) => typeof r.no === 'number') ? fitting : [...fitting, ROW_13];
   return { limit: rows.map((r) => r.keeps(sauce)).reduce(stricter), rows };
 }
+
+/** Whether one way of keeping is better than another: a warmer place, or more days there. */
+export const keepsLonger = (a: Keeping, b: Keeping): boolean =>
+  a.place === b.place ? a.days > b.days : PLACES.indexOf(a.place) > PLACES.indexOf(b.place);
+
+/** How a sauce would keep, were it measured and done as planned, in a sentence. */
+export const couldKeepText = (could: Keeping): string =>
+  `Measured at pH ${HOUSE_PH.toFixed(1)} or below by a calibrated meter, and done as planned: ${lowered(placeText(could))}`;
+const lowered = (text: string): string => text.charAt(0).toLowerCase() + text.slice(1);
 
 /** The last day on which stuff is good as it is; null while nothing in it can spoil. */
 export const lastDayOf = (sauce: Sauce, clock: Clock): Day | null =>

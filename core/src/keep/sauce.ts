@@ -82,6 +82,11 @@ export function sauceOf(stream: Stream, past: Past, props: Props, hot = false, f
 export const live = (s: Sauce): boolean => s.past.ferment !== null && !s.cooked;
 /** More of it than this is fresh again, %, and there is no ferment to speak of (handbook chapter 6, section 2, judgement). */
 const MOST_FRESH_PCT = 30;
+/** What a sauce is, for the shelf: live, or dead by which heat. */
+export const SAUCE_STATES = ['live', 'filled hot', 'cooked, filled cold', 'raw'] as const;
+export type SauceState = (typeof SAUCE_STATES)[number];
+export const stateOf = (s: Sauce): SauceState =>
+  live(s) ? 'live' : s.cooked && s.filledHot ? 'filled hot' : s.cooked ? 'cooked, filled cold' : 'raw';
 /** A ferment that what went in after its jar does not outweigh. */
 export const fermented = (s: Sauce): boolean => live(s) && s.shortPct <= MOST_FRESH_PCT && s.rawPct <= MOST_FRESH_PCT;
 export const holds = (s: Sauce, ...foods: readonly Food[]): boolean => foods.some((f) => s.past.foods.has(f));

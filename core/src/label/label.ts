@@ -1,7 +1,7 @@
 import type { BatchFile } from '../file';
 import { levelName, levelOf } from '../heat';
 import { lastGoodDay, type Keeping } from '../keep';
-import { endOf, livesAt, reportTypical, stationOf, strandIn } from '../line';
+import { endOf, reportTypical, stationOf, strandIn } from '../line';
 import type { Day } from '../plan';
 import { hash } from '../stat/draw';
 import { ALLERGENS, type Allergen } from '../matter/allergen';
@@ -75,7 +75,7 @@ export function labelOf(file: BatchFile, strandId: string, today: Day, noLaterTh
     date: { kind: quality ? 'best before' : 'use by', on },
     keep: keepWords(keeping),
     opened: `once open: fridge, ${keeping.openedDays === 1 ? '1 day' : `${keeping.openedDays} days`}`,
-    live: livesAt(file, report, end.id),
+    live: made.state === 'live',
     // What is in it, not what the glass holds to the brim; never more than was filled.
     netMl: Math.floor(made.bottles.filledMl / Math.max(1, made.bottles.filled) + 1e-6),
     code: batchCode(file, strandId, filledOn),

@@ -145,7 +145,7 @@ function sharedIssues(file: BatchFile, graph: Graph): FileIssue[] {
 }
 
 /** Stations are done after those they take from, on the same day or later. */
-function dateIssues(file: BatchFile, graph: Graph): FileIssue[] {
+export function dateIssues(file: BatchFile, graph: Graph): FileIssue[] {
   const issues: FileIssue[] = [];
   const nameOf = (id: string) => stationKind(graph.nodes.get(id)!.entry.kind).name;
   for (const node of graph.order) {

@@ -1,14 +1,24 @@
-import { bitterSeeds, handlingPods, LIVE_CAUTION, pastItsDay, pastItsDays, stoodBefore, type Caution } from '../caution';
+import { bitterSeeds, handlingPods, pastItsDay, pastItsDays, stoodBefore, type Caution } from '../caution';
 import type { Energy } from '../cook/energy';
 import type { BatchFile, Goal, StationLog } from '../file';
-import { NO_CLOCK, type Clock, type Keeping } from '../keep';
+import { couldBe, keepingOf, keepsLonger, NO_CLOCK, stateOf, type Clock, type Keeping, type Sauce, type SauceState } from '../keep';
 import type { Limit } from '../keep/limit';
 import { colourOf } from '../matter/colour';
 import { massOf } from '../matter/stream';
 import { propsOf, type Props, type StoredStuff } from '../parcel';
 import type { Day } from '../plan';
 import { TYPICAL } from '../stat/draw';
-import { stationKind, type Bottled, type Duty, type FactsOf, type Flow, type KindName, type Minutes, type StationView } from '../stations';
+import {
+  readyOn,
+  stationKind,
+  type Bottled,
+  type Duty,
+  type FactsOf,
+  type Flow,
+  type KindName,
+  type Minutes,
+  type StationView,
+} from '../stations';
 import { clocksOf } from './clock';
 import { endOf, endStrands } from './compose';
 import { graphOf, handOut, sideOutlet, strandEnd, upstreamOf, type Graph } from './graph';
@@ -73,6 +83,8 @@ export interface TypicalOf<K extends KindName> extends StationDates {
   ph: PhState;
   /** The pH of what comes out was measured on just that, here or before. */
   phMeasured: boolean;
+  /** What comes out is one body: a reading of it is a reading of all of it. */
+  blended: boolean;
   /** Since when what comes out can spoil, and how long it was warm. */
   clock: Clock;
   cautions: Caution[];
@@ -107,8 +119,10 @@ export interface TypicalEnd {
   /** What it fills. */
   vessel: 'bottle' | 'bowl';
   keeping: Keeping | null;
-  /** The same, were its pH measured low enough and all done as planned; null where that changes nothing. */
+  /** The same, were its pH measured low enough and all done as planned; null where it keeps no longer then. */
   couldKeep: Keeping | null;
+  /** What it is; null where nothing is in it. */
+  state: SauceState | null;
   readyOn: Day;
 }
 
@@ -217,6 +231,17 @@ function jarsAhead(file: BatchFile, stationId: string): boolean {
   return jars.every((id) => nodes.get(id)!.entry.log.doneOn === undefined);
 }
 
+/** What is filled somewhere, and how it keeps. */
+type Kept = Pick<TypicalEnd, 'keeping' | 'couldKeep' | 'state'>;
+function keptAs(sauce: Sauce | null, v: View, limits: readonly Limit[]): Kept {
+  if (!sauce) return { keeping: null, couldKeep: null, state: null };
+  const asked = { readyOn: readyOn(v), clock: v.clock, limits };
+  const keeping = keepingOf(sauce, asked);
+  const could = couldBe(sauce, v.jarsAhead);
+  const better = could && keepingOf(could, asked);
+  return { keeping, couldKeep: better && keepsLonger(better, keeping) ? better : null, state: stateOf(sauce) };
+}
+
 /** What is known of the stations before one: their cautions, by station. */
 type Said = ReadonlyMap<string, readonly Caution[]>;
 
@@ -238,7 +263,7 @@ function typicalOf(file: BatchFile, runs: readonly StationRun[], today: Day): Ty
   const ended = endedStations(file);
   const { out: clocks, waited } = clocksOf(file, runs, today);
   const said = new Map<string, readonly Caution[]>();
-  const kept = new Map<string, { keeping: Keeping | null; couldKeep: Keeping | null }>();
+  const kept = new Map<string, Kept>();
   const stations = runs.map((run) => {
     const { entry, strand } = graph.nodes.get(run.id)!;
     const kind = stationKind(entry.kind);
@@ -259,11 +284,9 @@ function typicalOf(file: BatchFile, runs: readonly StationRun[], today: Day): Ty
       ...(kind.lives ? [] : carried(upstream)),
     ];
     const limits = [...upstream, ...at].flatMap((c) => c.keep ?? []);
-    const fills = kind.keeping !== undefined && now.massG > 0;
-    const keeping = fills ? kind.keeping!(bare, limits) : null;
-    const couldKeep = fills ? (kind.couldKeep?.(bare, limits) ?? null) : null;
-    kept.set(run.id, { keeping, couldKeep });
-    const view: View = { ...bare, keeping };
+    const told = keptAs(kind.fills?.(bare) ?? null, bare, [...limits, ...(kind.keepsAtMost ? [kind.keepsAtMost] : [])]);
+    kept.set(run.id, told);
+    const view: View = { ...bare, keeping: told.keeping };
     const late = clocks.get(run.id)?.late;
     const cautions = [...at, ...(late ? pastItsDays(late) : []), ...(kind.cautions?.(view) ?? [])];
     said.set(run.id, cautions);
@@ -288,6 +311,7 @@ function typicalOf(file: BatchFile, runs: readonly StationRun[], today: Day): Ty
       log: entry.log,
       ph: run.ph,
       phMeasured: view.phMeasured,
+      blended: run.out.past.blended,
       clock: view.clock,
       cautions,
       doubtsEnd: date.done || run.thrown ? null : (kind.doubtsEnd?.(view) ?? null),
@@ -342,10 +366,4 @@ export function stationOf<S extends { id: string }>(report: { stations: readonly
   const found = report.stations.find((s) => s.id === stationId);
   if (!found) throw new RangeError(`There is no station "${stationId}"`);
   return found;
-}
-
-/** Something lives in what a station fills: a closed vessel of it builds up pressure. */
-export function livesAt(file: BatchFile, report: Pick<TypicalReport, 'cautions'>, stationId: string): boolean {
-  const onTheWay = upstreamOf(graphOf(file), stationId);
-  return report.cautions.some((c) => c.id === LIVE_CAUTION && (c.stationId === stationId || onTheWay.has(c.stationId)));
 }

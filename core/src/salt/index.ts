@@ -6,3 +6,4 @@ export * from './packing';
 export * from './jars';
 export * from './counting';
 export * from './starter';
+export * from './verdict';

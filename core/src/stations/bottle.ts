@@ -8,10 +8,10 @@ import { NACL_MOLAR_MASS } from '../acid';
 import { addDays, daysBetween, type Day } from '../plan/date';
 import { filledHot, heated, heatHeld, type Stands } from './heated';
 import { densityOf, volumeMl } from '../matter/density';
-import { couldBe, keepingOf, sauceOf, type Sauce } from '../keep';
+import { sauceOf, type Sauce } from '../keep';
 import { massOf, type Stream } from '../matter/stream';
 import { splitParcel, type Past } from '../parcel';
-import { readyOn, station, StationProblem, type Duty, type Outcome, type StationView } from './station';
+import { station, StationProblem, type Duty, type Outcome, type StationView } from './station';
 
 const schema = Type.Object(
   {
@@ -180,12 +180,7 @@ export const bottle = station<'bottle', BottleParams, BottleFacts>({
   tool: 'bottle',
   wantsMl: (p, goal) => goal.bottles * goal.bottleMl * (1 - p.headspacePct / 100),
   bottled: (f) => ({ filled: f.bottles, possible: f.possible, filledMl: f.filledMl, overMl: f.overMl }),
-  keeping: (v, limits) => keepingOf(sauceIn(v)!, { readyOn: readyOn(v), clock: v.clock, limits }),
-  couldKeep: (v, limits) => {
-    const sauce = sauceIn(v)!;
-    const could = couldBe(sauce, v.jarsAhead);
-    return could && keepingOf(could, { readyOn: readyOn(v), clock: v.clock, limits });
-  },
+  fills: sauceIn,
   cautions: (v) => {
     const sauce = sauceIn(v);
     if (!sauce || !v.keeping) return [];

@@ -1,10 +1,10 @@
 import { Type, type Static } from '@sinclair/typebox';
 import { bottling, serving } from '../caution';
 import { volumeMl } from '../matter/density';
-import { keepingOf, sauceOf, type Limit, type Sauce } from '../keep';
+import { sauceOf, type Limit, type Sauce } from '../keep';
 import { massOf } from '../matter/stream';
 import { splitParcel } from '../parcel';
-import { readyOn, station, StationProblem, type Outcome, type StationView } from './station';
+import { station, StationProblem, type Outcome, type StationView } from './station';
 
 const schema = Type.Object({}, { additionalProperties: false });
 export type BowlParams = Static<typeof schema>;
@@ -71,7 +71,8 @@ export const bowl = station<'bowl', BowlParams, BowlFacts>({
   duties: (v) => [{ key: 'serve', text: 'Taste, put right, and put it on the table', why: 'It is at its best today.', due: v.to }],
   wantsMl: (_, goal) => goal.bottles * goal.bottleMl,
   bottled: (f) => ({ filled: f.bowls, possible: f.possible, filledMl: f.filledMl, overMl: f.overMl }),
-  keeping: (v, limits) => keepingOf(sauceIn(v)!, { readyOn: readyOn(v), clock: v.clock, limits: [...limits, OPEN_BOWL] }),
+  fills: sauceIn,
+  keepsAtMost: OPEN_BOWL,
   cautions: (v) => {
     const sauce = sauceIn(v);
     if (!sauce || !v.keeping) return [];

@@ -7,7 +7,7 @@ import type { JarConditions } from '../ferment/priors';
 import type { JarJudgement } from '../ferment/judge';
 import type { JarTemp } from '../ferment/warmth';
 import type { Goal, Reading, StationLog, Tool, ToolKind, ToolLearnt } from '../file';
-import type { Clock, Keeping } from '../keep';
+import type { Clock, Keeping, Sauce } from '../keep';
 import type { Limit } from '../keep/limit';
 import type { Grams } from '../matter/component';
 import type { Ingredient } from '../matter/ingredient';
@@ -231,13 +231,14 @@ export interface StationKind<K extends string = string, P = unknown, F = unknown
   cautions?(view: StationView<P, F>): Caution[];
   /** A station where something lives: the question its forecast answers. */
   forecast?(bowl: Parcel, params: P, known: JarKnown): ForecastInput;
-  /** A station that ends a strand in bottles: what it filled, and how that keeps; `limits` are those of the cautions on the way. */
+  /** A station that ends a strand in bottles: what it filled. */
   bottled?(facts: F): Bottled;
   /** ml of sauce that fill the bottles of a goal. */
   wantsMl?(params: P, goal: Goal): number;
-  keeping?(view: StationView<P, F>, limits: readonly Limit[]): Keeping;
-  /** The same, were its pH measured low enough and all done as planned; null where that changes nothing. */
-  couldKeep?(view: StationView<P, F>, limits: readonly Limit[]): Keeping | null;
+  /** What it fills, as the rules of keeping see it; null where there is nothing. */
+  fills?(view: StationView<P, F>): Sauce | null;
+  /** The most that what it fills it into allows: an open bowl. */
+  keepsAtMost?: Limit;
   /** Why it should not be ended as it stands, in a sentence, and what follows; null where nothing speaks against it. */
   doubtsEnd?(view: StationView<P, F>): string | null;
 }

@@ -22,6 +22,7 @@ import type {
   Leaving,
   Need,
   PodLot,
+  SauceState,
   ReadBy,
   Sign,
   StoredStuff,
@@ -192,7 +193,8 @@ export const bottlings = pgTable(
     keeping: text('keeping').notNull(),
     place: text('place').notNull(),
     useBy: text('use_by').notNull(),
-    live: boolean('live').notNull(),
+    /** What it is: live, or how it was heated; null where that was never worked out. */
+    state: text('state').$type<SauceState>(),
     archived: boolean('archived').notNull().default(false),
   },
   (t) => [uniqueIndex('bottlings_end').on(t.batchId, t.strandId)],

@@ -1,9 +1,21 @@
 import { asc, inArray } from 'drizzle-orm';
-import { addDays, carry, namesOf, pathOf, same, stationsOf, withJar, type BatchFile, type PodLot, type StoredStuff } from '@roskel/core';
+import {
+  addDays,
+  aheadIssues,
+  carry,
+  fieldPath,
+  namesOf,
+  same,
+  stationsOf,
+  withJar,
+  type BatchFile,
+  type PodLot,
+  type StoredStuff,
+} from '@roskel/core';
 import { checkBatchFile } from '@roskel/contract/validate';
 import type { Db } from '../db/open';
 import { podLots, storedStuff } from '../db/schema';
-import { working, type Trouble, type Worked } from '../working';
+import { working, type Worked } from '../working';
 import { Unfit } from './errors';
 
 /** What the stores say to a file. */
@@ -38,12 +50,6 @@ async function known(db: Db, file: BatchFile): Promise<Known> {
   return { lots, stored: stuff.map((r) => r.stuff) };
 }
 
-/** The path in a file of something that stops its line. */
-function troublePath(file: BatchFile, { stationId, field }: Trouble): string {
-  const inner = field === '' || field.startsWith('log/') || field.startsWith('intakes/') ? field : `params/${field}`;
-  return `${pathOf(file, stationId)}/${inner}`.replace(/\/$/, '');
-}
-
 /** A file that is fit to be stored, and what that stands on: the file that was given, and what the stores said to it. */
 export interface Fit {
   file: BatchFile;
@@ -68,21 +74,12 @@ export const fitsStill = async (db: Db, { given, said }: Fit): Promise<boolean> 
 export async function fitLine(file: BatchFile, today: string): Promise<Worked> {
   const worked = await working.workedOut(file, today);
   const { trouble } = worked;
-  if (trouble) throw new Unfit(trouble.message, [{ path: troublePath(file, trouble), message: trouble.message }]);
+  if (trouble) throw new Unfit(trouble.message, [{ path: fieldPath(file, trouble.stationId, trouble.field), message: trouble.message }]);
   return worked;
 }
 
 /** Nothing is done, and nothing read, on a day that has not come; a day of grace for makers east of the server. */
 export function refuseFuture(file: BatchFile, today: string): void {
-  const last = addDays(today, 1);
-  const message = 'That day has not come yet. Log what was done, not what is planned.';
-  const errors = [
-    ...stationsOf(file).flatMap(({ entry }) =>
-      (['doneOn', 'frozenOn'] as const).flatMap((field) =>
-        (entry.log[field] ?? '') > last ? [{ path: `${pathOf(file, entry.id)}/log/${field}`, message }] : [],
-      ),
-    ),
-    ...file.readings.flatMap((r, i) => (r.at.slice(0, 10) > last ? [{ path: `readings/${i}/at`, message }] : [])),
-  ];
+  const errors = aheadIssues(file, addDays(today, 1));
   if (errors.length > 0) throw new Unfit('Some of this cannot be.', errors);
 }

@@ -4,7 +4,6 @@ import {
   endStrands,
   HEAT_SCHOOLS,
   LineProblem,
-  livesAt,
   openNeeds,
   reportLine,
   reportTypical,
@@ -59,7 +58,7 @@ function bottlesOf(file: BatchFile, report: TypicalReport, end: TypicalEnd) {
       keeping: stands.text,
       place: stands.place,
       useBy: stands.useBy,
-      live: livesAt(file, report, stationId),
+      state: end.state,
       archived: false,
     },
   };

@@ -1,17 +1,8 @@
 <script setup lang="ts">
 import { NButton } from 'naive-ui';
 import { computed, ref } from 'vue';
-import {
-  graphOf,
-  instrumentOf,
-  stationIn,
-  StationLogSchema,
-  stationsOf,
-  upstreamOf,
-  type StationLog,
-  type StationReport,
-} from '@roskel/core';
-import { today } from '../format';
+import { stationIn, stationKind, StationLogSchema, type LogChange, type StationLog, type StationReport } from '@roskel/core';
+import { inManner, today } from '../format';
 import { useOpenBatch } from '../stores/openBatch';
 import { useInstruments } from './useInstruments';
 import LiveTake from '../devices/LiveTake.vue';
@@ -20,6 +11,8 @@ import { lazySheet } from '../ui/lazySheet';
 import NumberField from '../ui/NumberField.vue';
 import PickField from '../ui/PickField.vue';
 import DateField from '../ui/DateField.vue';
+import SheetCard from '../ui/SheetCard.vue';
+import TickField from '../ui/TickField.vue';
 
 const AcidSheet = lazySheet(() => import('./AcidSheet.vue'));
 /** What was measured at a station, and the day it was done. The same at every station. */
@@ -46,19 +39,8 @@ const batch = useOpenBatch();
 // From the batch itself, not from the report: the report lags behind what was just typed.
 const log = computed<StationLog>(() => (batch.file && stationIn(batch.file, props.station.id)?.log) ?? props.station.log);
 
-function set(change: Partial<Record<keyof StationLog, unknown>>) {
-  const all = Object.entries({ ...log.value, ...change }).filter(([, v]) => v !== null && v !== '');
-  const next: Partial<Record<keyof StationLog, unknown>> = Object.fromEntries(all);
-  // Another figure is another reading: it belongs to what is there now, and nobody has vouched for it.
-  if ('pH' in change || 'instrument' in change || 'by' in change) {
-    delete next.phOn;
-    delete next.phSure;
-  }
-  if (next.pH !== undefined) next.instrument ??= instrumentOf(undefined);
-  else delete next.instrument;
-  if (next.pH === undefined) delete next.by;
-  batch.setLog(props.station.id, next as StationLog);
-}
+const refusal = ref('');
+const set = (change: LogChange) => void (refusal.value = batch.setLog(props.station.id, change)?.message ?? '');
 const instruments = useInstruments(() => log.value);
 const now = () => new Date().toISOString();
 const readBy = (value: string) => set({ by: null, ...instruments.readWith(value, now()) });
@@ -69,22 +51,16 @@ const takePh = (pH: number, device: string) => set({ pH, by: null, ...instrument
 const calibration = computed(() => (log.value.pH === undefined ? '' : instruments.says(instruments.valueOf(log.value), now())));
 const sourer = ref(false);
 const sourerOpen = ref(false);
-const refusal = ref('');
-/** A day that has not come cannot be one on which something was done. */
-function setDone(day: string) {
-  refusal.value = day > today() ? 'That day has not come yet. Log what was done, not what is planned.' : '';
-  // A jar that was thrown away was done with on that day.
-  if (refusal.value === '') set({ doneOn: day, ...(log.value.thrownOn === undefined ? {} : { thrownOn: day }) });
+/** Why it should not be ended as it stands: asked before it is taken. */
+const asks = ref<{ day: string; why: string } | null>(null);
+function setDone(day: string | null) {
+  const why = day === null || log.value.doneOn !== undefined ? null : props.station.doubtsEnd;
+  if (day !== null && why !== null) asks.value = { day, why };
+  else set({ doneOn: day });
 }
-/** What is done later stands on this; it is taken back first. */
-function undoDone() {
-  // From the batch itself: the report lags behind what was just typed.
-  const f = batch.file!;
-  const later = stationsOf(f).find(({ entry }) => entry.log.doneOn !== undefined && upstreamOf(graphOf(f), entry.id).has(props.station.id));
-  const name = batch.report?.stations.find((s) => s.id === later?.entry.id)?.name ?? 'A later step';
-  refusal.value = later ? `${name} is done already and stands on this. Take that back first.` : '';
-  // What was not done was not thrown away either.
-  if (!later) set({ doneOn: null, thrownOn: null, thrownWhy: null });
+function endIt() {
+  set({ doneOn: asks.value!.day });
+  asks.value = null;
 }
 const looks = [{ value: 0, label: 'not looked at' }, ...BODY_CHOICES];
 const P = StationLogSchema.properties;
@@ -133,6 +109,14 @@ const trouble = (field: string) => batch.troubleAt(props.station.id, `log/${fiel
         :options="instruments.options.value"
         @update:model-value="readBy"
       />
+      <TickField
+        v-if="log.pH !== undefined && !station.blended && !stationKind(station.kind).lives"
+        class="wide"
+        label="Of a blended sample"
+        :model-value="log.phBlended === true"
+        data-fact="blended-sample"
+        @update:model-value="set({ phBlended: $event })"
+      />
       <LiveTake class="wide" quantity="pH" field="Measured pH" @take="takePh" />
     </div>
     <p v-if="ph && station.now.pH !== null" class="soft small" data-fact="worked-out">
@@ -152,22 +136,21 @@ const trouble = (field: string) => batch.troubleAt(props.station.id, `log/${fiel
     <div v-if="station.ph.note && log.pH !== undefined" class="asked" role="status">
       <p>{{ station.ph.note }}</p>
       <NButton v-if="station.ph.status === 'unlikely'" @click="set({ phSure: true })"> It was checked, it is right </NButton>
-      <NButton v-else @click="batch.setLog(station.id, { ...log, phOn: undefined })">
-        Measured again: {{ log.pH.toFixed(2) }} still
-      </NButton>
+      <NButton v-else @click="set({ pH: log.pH })"> Measured again: {{ log.pH.toFixed(2) }} still </NButton>
     </div>
     <div class="done">
-      <DateField
-        label="Done on"
-        :model-value="log.doneOn ?? null"
-        optional
-        :trouble="trouble('doneOn')"
-        @update:model-value="$event ? setDone($event) : undoDone()"
-      />
-      <NButton v-if="!log.doneOn" type="primary" @click="set({ doneOn: today() })">Done today</NButton>
-      <NButton v-else @click="undoDone">Not done</NButton>
+      <DateField label="Done on" :model-value="log.doneOn ?? null" optional :trouble="trouble('doneOn')" @update:model-value="setDone" />
+      <NButton v-if="!log.doneOn" type="primary" @click="setDone(today())">Done today</NButton>
+      <NButton v-else @click="setDone(null)">Not done</NButton>
     </div>
-    <p v-if="refusal" class="field-error" role="alert">{{ refusal }}</p>
+    <p v-if="refusal" class="field-error" role="alert">{{ inManner(refusal) }}</p>
+    <SheetCard v-if="asks" :show="true" title="End it now?" :width="440" @update:show="asks = null">
+      <p data-fact="doubts-end">{{ inManner(asks.why) }}</p>
+      <div class="ends">
+        <NButton type="primary" @click="asks = null">Leave it standing</NButton>
+        <NButton @click="endIt">End it all the same</NButton>
+      </div>
+    </SheetCard>
     <AcidSheet v-if="sourer" v-model:show="sourerOpen" :station="station" />
   </div>
 </template>

@@ -69,9 +69,7 @@ const missing = computed(() =>
     </dl>
     <p v-if="plan.sauce.keeping" data-fact="keep">
       <b>Keep</b> {{ inManner(plan.sauce.keeping) }}
-      <span v-if="plan.sauce.couldKeep" class="soft" data-fact="could-keep"
-        >Measured at pH 4.0 or below by a calibrated meter, and done as planned: {{ inManner(plan.sauce.couldKeep) }}</span
-      >
+      <span v-if="plan.sauce.couldKeep" class="soft" data-fact="could-keep">{{ inManner(plan.sauce.couldKeep) }}</span>
     </p>
     <CautionList v-if="plan.dangers.length" :cautions="plan.dangers" />
     <p><b>Takes</b> {{ list(plan.uses) || 'nothing you have' }}.</p>

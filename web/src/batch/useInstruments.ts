@@ -17,7 +17,7 @@ export function useInstruments(had: () => { instrument?: Instrument; by?: ReadBy
   const meters = computed(() => tools.items.filter((o) => o.value.kind === 'meter').map((o) => o.value));
   const own = (name: string) => `own ${name}`;
   const options = computed(() => [
-    { value: 'meter', label: 'meter' },
+    { value: 'meter', label: 'calibrated meter' },
     { value: 'strip', label: 'strip' },
     ...meters.value.map((t) => ({ value: own(t.name), label: t.name })),
     // One that was archived since stays named where it was used.

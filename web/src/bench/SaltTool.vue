@@ -3,21 +3,22 @@ import { computed, reactive, watch } from 'vue';
 import { Type } from '@sinclair/typebox';
 import {
   CUTS,
-  evenHours,
+  evenText,
+  mashSteps,
+  putRightText,
   putSaltRight,
-  risingMash,
   SALT_SPOONS_ML,
-  SATURATED_PCT,
   SALT_TYPES,
   saltEveryWay,
   saltOf,
   saltType,
+  saltVerdict,
   spoonOfSalt,
   UNSUITABLE,
   type Cut,
   type SaltWay,
 } from '@roskel/core';
-import { grams, percent, plural } from '../format';
+import { grams, inManner, percent, plural } from '../format';
 import { keepHere, readHere } from '../ui/keepHere';
 import NumberField from '../ui/NumberField.vue';
 import PickField from '../ui/PickField.vue';
@@ -102,45 +103,9 @@ const range = computed(() => {
   const of = (g: number) => saltEveryWay(k.value * g, jar.value, 1).wholeJar;
   return `By the spoon that is ${percent(of(spoon.value.low))} to ${percent(of(spoon.value.high))} of the jar. Weigh ten spoons of your own once, and it is one figure.`;
 });
-const verdict = computed(() => {
-  const p = ok.value?.all.wholeJar ?? 0;
-  if ((ok.value?.all.waterPhase ?? 0) > SATURATED_PCT) return 'More than its water can hold: the rest stays at the bottom.';
-  if (p < 2) return 'Too little: below 2 % the wrong things are held back too slowly.';
-  if (p < 3) return 'Low: quick and lively, softer pods, short ferments in a cool room.';
-  if (p <= 5) return 'Usual: a good selection, firm pods.';
-  if (p <= 8) return 'Slow: weeks to months in a warm room.';
-  if (p <= 15) return 'A mash for months: salt keeps it, acid comes late or not at all.';
-  return 'More than anything that sours can bear: salt alone keeps it, and too salty to season with.';
-});
-const right = computed(() => {
-  const r = ok.value?.right;
-  if (!r) return [];
-  if (r.addSaltG > 0.05) return [`Stir in ${grams(r.addSaltG)} of salt.`];
-  if (r.addWaterG <= 0.5) return ['It is right as it is.'];
-  return [
-    `Pour in ${grams(r.addWaterG)} of water, if there is room for it;`,
-    r.swapG === null
-      ? 'or pack it anew: so much brine is not there to be changed.'
-      : `or, once it is even, take out ${grams(r.swapG)} of brine and put as much water in.`,
-  ];
-});
-const hours = computed(() => evenHours(k.cut));
-const evenText = computed(() =>
-  hours.value < 6
-    ? 'about an hour or two, stirred'
-    : hours.value < 30
-      ? 'about a day'
-      : hours.value < 72
-        ? 'about two days'
-        : 'four to five days',
-);
-const mash = computed(() =>
-  risingMash(k.produceG, [
-    { day: 0, pct: 5 },
-    { day: 14, pct: 8 },
-    { day: 42, pct: 12 },
-  ]),
-);
+const verdict = computed(() => (ok.value ? saltVerdict(ok.value.all) : ''));
+const right = computed(() => (ok.value ? putRightText(ok.value.right).map(inManner) : []));
+const mash = computed(() => mashSteps(k.produceG));
 const options = (o: Record<string, string>) => Object.entries(o).map(([value, label]) => ({ value, label }));
 </script>
 
@@ -189,7 +154,7 @@ const options = (o: Record<string, string>) => Object.entries(o).map(([value, la
         <PickField v-model="k.cut" label="Cut" :options="(Object.keys(CUTS) as Cut[]).map((c) => ({ value: c, label: CUTS[c].label }))" />
       </div>
       <p v-for="r in right" :key="r" data-fact="right">{{ r }}</p>
-      <p>Even all through after {{ evenText }}. A whole pod keeps its own salt and acid longest: judge it by a blended one.</p>
+      <p>Even all through after {{ evenText(k.cut) }}. A whole pod keeps its own salt and acid longest: judge it by a blended one.</p>
       <StarterPart v-if="ok" :jar="jar" :salt="ok.all" :cut="k.cut" />
       <h2>A mash that stands for months</h2>
       <p v-for="m in mash" :key="m.day">

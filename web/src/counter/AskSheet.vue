@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue';
 import { NButton, NForm } from 'naive-ui';
-import { StationLogSchema, type StationLog } from '@roskel/core';
+import { StationLogSchema, type LogChange, type StationLog } from '@roskel/core';
 import { grams } from '../format';
 import { useInstruments } from '../batch/useInstruments';
 import { withWeighing } from '../stations/potWeighing';
@@ -12,7 +12,7 @@ import SheetCard from '../ui/SheetCard.vue';
 /** A weight or a pH, asked for in one figure; a pot on the fire is weighed with its minutes, and stays on the fire. */
 const asked = defineModel<'mass' | 'ph' | null>('asked', { required: true });
 const props = defineProps<{ log: StationLog; pot: { tareG: number | null; ranMin: number | null } | null }>();
-const emit = defineEmits<{ take: [log: Partial<StationLog>] }>();
+const emit = defineEmits<{ take: [log: LogChange] }>();
 const typed = ref<number | null>(null);
 const min = ref<number | null>(null);
 const boils = ref<'yes' | 'no'>('yes');
@@ -41,7 +41,7 @@ const title = computed(() => {
 function take() {
   if (typed.value === null) return;
   if (asked.value === 'ph')
-    emit('take', { pH: typed.value, by: undefined, ...instruments.readWith(instrument.value, new Date().toISOString()) });
+    emit('take', { pH: typed.value, by: null, ...instruments.readWith(instrument.value, new Date().toISOString()) });
   else if (!props.pot) emit('take', { massG: typed.value });
   else {
     const g = typed.value - tareG.value;

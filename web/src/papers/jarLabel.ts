@@ -20,8 +20,8 @@ export interface JarLabel {
   next: string;
 }
 
-/** The label as marks: name, start, salt, contents, next duty, and a code that leads to its page. */
-export function layoutJarLabel(label: JarLabel, qr: readonly (readonly boolean[])[], measure: Measure): Mark[] {
+/** The label as marks: name, start, salt, contents, next duty, and a code that leads to its page; null: none. */
+export function layoutJarLabel(label: JarLabel, qr: readonly (readonly boolean[])[] | null, measure: Measure): Mark[] {
   const [w, h] = JAR_LABEL;
   for (let size = 3.6; ; size -= 0.2) {
     const marks: Mark[] = [];
@@ -41,7 +41,7 @@ export function layoutJarLabel(label: JarLabel, qr: readonly (readonly boolean[]
         { text: bold, strong: true },
         { text, strong: false },
       ];
-      for (const line of wrap(runs, w - 2 * PAD - QR - 3, size, measure)) {
+      for (const line of wrap(runs, w - 2 * PAD - (qr ? QR + 3 : 0), size, measure)) {
         if (y + size > h - PAD) {
           fits = false;
           break;
@@ -57,8 +57,8 @@ export function layoutJarLabel(label: JarLabel, qr: readonly (readonly boolean[]
       y += 0.8;
     }
     if (!fits && size - 0.2 >= LEAST) continue;
-    const cell = QR / qr.length;
-    qr.forEach((row, r) =>
+    const cell = QR / (qr?.length ?? 1);
+    qr?.forEach((row, r) =>
       row.forEach((dark, c) => {
         if (dark)
           marks.push({ kind: 'rect', x: w - PAD - QR + c * cell, y: h - PAD - QR + r * cell, w: cell * 1.02, h: cell * 1.02, hex: INK });

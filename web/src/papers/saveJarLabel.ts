@@ -1,6 +1,8 @@
-import { intakesOf, type BatchFile, type StationReport } from '@roskel/core';
-import { intakeWords } from '../batch/intakes';
+import { jarContents, type BatchFile, type StationReport } from '@roskel/core';
 import { day, fullDay, inManner, percent } from '../format';
+import type { House } from '@roskel/contract';
+import { api } from '../api/client';
+import { elsewhere } from '../house/elsewhere';
 import { labelFonts } from '../labels/fonts';
 import { marksPdf, measureWith } from '../labels/pdf';
 import { qrModules } from '../labels/qr';
@@ -9,20 +11,22 @@ import { JAR_LABEL, layoutJarLabel, type JarLabel } from './jarLabel';
 
 /** What goes on the jar of a station, from the batch and its report. */
 export function jarLabelOf(file: BatchFile, s: StationReport<'ferment'>, salt: number | null): JarLabel {
-  const things = [...new Set(intakesOf(file).map(({ intake }) => intakeWords(file, intake).name))];
   const next = s.duties.find((d) => d.does === 'read') ?? s.duties[0];
   return {
     name: file.name,
     started: fullDay(s.from),
     salt: salt === null ? 'not packed yet' : `${percent(salt)} of its water`,
-    contents: things.join(', ').toLowerCase(),
+    contents: jarContents(file, s.id)
+      .listed.map((l) => l.name)
+      .join(', '),
     next: next ? `${inManner(next.text).toLowerCase()}, ${day(next.due)}` : 'nothing',
   };
 }
 
-/** Saves the label of a jar as a PDF of its size, with a code that leads to `address`. */
-export async function saveJarLabel(label: JarLabel, address: string, name: string): Promise<void> {
+/** Saves the label of a jar as a PDF of its size, with a code that leads to its page; without one where no other device finds it. */
+export async function saveJarLabel(label: JarLabel, name: string): Promise<void> {
+  const origin = elsewhere(await api.get<House>('/house').catch(() => null));
   const fonts = await labelFonts();
-  const marks = layoutJarLabel(label, qrModules(address), await measureWith(fonts));
+  const marks = layoutJarLabel(label, origin === null ? null : qrModules(`${origin}${location.pathname}`), await measureWith(fonts));
   download(name, new Uint8Array(await marksPdf([marks], JAR_LABEL, fonts, `Jar, ${label.name}`)), 'application/pdf');
 }

@@ -90,11 +90,7 @@ const tastings = computed(() => heat.book.events.filter((e) => e.batchId === b.v
 const scoresOf = (e: (typeof tastings.value)[number]) =>
   e.event.kind === 'tasting' ? e.event.scores.map((s) => `${s.taster} ${s.score}`).join(', ') : '';
 const note = computed(() => end.value?.log.note ?? '');
-const setNote = (text: string) => {
-  if (!end.value) return;
-  const { note: _, ...log } = end.value.log;
-  batch.setLog(end.value.id, text.trim() ? { ...log, note: text.trim() } : log);
-};
+const setNote = (text: string) => void (end.value && batch.setLog(end.value.id, { note: text.trim() }));
 function tick(key: string, done: boolean) {
   const f = file.value;
   if (f) batch.change('a tick', { ...f, dutiesDone: done ? [...f.dutiesDone, key] : f.dutiesDone.filter((k) => k !== key) });
@@ -133,7 +129,7 @@ const burps = computed(() =>
             :key="n"
             :hex="b.hex"
             :fill="n <= b.left ? 1 : 0"
-            :live="b.live"
+            :live="b.state === 'live'"
             :ghost="n > b.left"
             :size="88"
           />
@@ -142,7 +138,9 @@ const burps = computed(() =>
         <p :class="{ late: lasting(b, today()).late }">
           <b>{{ b.place === 'bin' ? 'Throw them away' : `Use by ${fullDay(b.useBy)}` }}</b>
         </p>
-        <p>{{ inManner(b.keeping) }}</p>
+        <p>
+          <span v-if="b.state" class="soft" data-fact="state">{{ b.state }}. </span>{{ inManner(b.keeping) }}
+        </p>
         <TickField
           v-for="d in burps"
           :key="d.key"

@@ -2,7 +2,7 @@
 import { computed, onMounted, ref, watch } from 'vue';
 import { NButton } from 'naive-ui';
 import { RouterLink, useRoute, useRouter } from 'vue-router';
-import { graphOf, mapStations, stationIn, tieReadings, toolAt, upstreamOf, type StationLog } from '@roskel/core';
+import { stationIn, toolAt, type LogChange, type StationLog } from '@roskel/core';
 import { stepsOf } from '../counter/steps';
 import { useAwake } from '../counter/useAwake';
 import { day, grams, inManner, plural, today } from '../format';
@@ -52,36 +52,21 @@ const pot = computed(() => {
   const tool = toolAt(batch.file, stationIn(batch.file, s.station.id)!);
   return { tareG: tool?.tareG ?? null, ranMin: timer.value ? timers.ranMin(timer.value) : null };
 });
-function setLog(change: Partial<StationLog>) {
-  const s = step.value;
-  if (!s || !batch.file) return;
-  const kept = Object.fromEntries(
-    Object.entries({ ...log.value, ...change }).filter(([, v]) => v !== undefined && v !== null),
-  ) as StationLog;
-  if ('pH' in change) {
-    delete kept.phOn;
-    delete kept.phSure;
-  }
-  const changed = mapStations(batch.file, (e) => (e.id === s.station.id ? { ...e, log: kept } : e));
-  batch.change(`${s.title} log`, tieReadings(null, changed));
-}
+/** Why this step cannot be done now. */
+const refusal = ref('');
+const setLog = (change: LogChange) => void (refusal.value = (step.value && batch.setLog(step.value.station.id, change)?.message) ?? '');
 /** Its day has come: what stands for days is not done at once. */
 const waits = computed(() => step.value !== null && step.value.days > 0 && !step.value.done && step.value.station.to > today());
 function done() {
   const s = step.value;
   if (!s || !batch.file) return;
-  const before = upstreamOf(graphOf(batch.file), s.station.id);
-  const open = steps.value.find((x) => !x.done && before.has(x.station.id));
-  refusal.value = !s.done && !waits.value && open ? `${open.title} comes first, and is not done yet.` : '';
-  if (refusal.value) return;
   // Where one is now: once it is done, the first step that is not is another.
   const [at, more] = [index.value, next.value !== null];
   if (!s.done && !waits.value) setLog({ doneOn: today() });
+  if (refusal.value) return;
   if (more) go(at + 1);
   else void router.push({ name: 'batch', params: { id: batch.id } });
 }
-/** Why this step cannot be done now. */
-const refusal = ref('');
 watch(index, () => (refusal.value = ''));
 const asked = ref<'mass' | 'ph' | null>(null);
 /** Why what was logged here cannot stand: at any of its fields. */

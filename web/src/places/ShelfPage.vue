@@ -63,7 +63,7 @@ const late = (b: BottlingRecord) => b.useBy < today();
             <span class="soft left" data-fact="left">{{ b.left }} of {{ plural(b.bottles, 'bottle') }} left</span>
           </h2>
           <p class="soft">
-            bottled {{ day(b.bottledOn) }}, {{ b.live ? 'live' : 'filled hot' }},
+            bottled {{ day(b.bottledOn) }}, <template v-if="b.state">{{ b.state }}, </template>
             {{ b.pH === null ? 'no pH' : b.phMeasured ? `pH ${b.pH.toFixed(2)} measured` : `pH about ${b.pH.toFixed(1)}, not measured` }},
             <span :data-heat="b.id">{{ range(b) }}</span>, {{ b.bottleMl }} ml
           </p>

@@ -31,14 +31,14 @@ const count = (items: readonly BottlingRecord[]) => items.reduce((s, b) => s + b
       <div v-else class="board">
         <RouterLink v-for="b in p.items" :key="b.id" class="group" :to="{ name: 'bottling', params: { id: b.id } }" :data-standing="b.id">
           <span class="bottles">
-            <BottleShape v-for="n in Math.min(b.left, MOST)" :key="n" :hex="b.hex" :fill="1" :live="b.live" :size="92" />
+            <BottleShape v-for="n in Math.min(b.left, MOST)" :key="n" :hex="b.hex" :fill="1" :live="b.state === 'live'" :size="92" />
             <span v-if="b.left > MOST" class="soft">+{{ b.left - MOST }}</span>
           </span>
           <span class="tag" :class="{ late: lasting(b, today()).late }">
             <b>{{ b.name }}</b>
             <span class="left"><i :style="{ width: `${100 * lasting(b, today()).share}%` }" /></span>
             <span>{{ lasting(b, today()).text }}</span>
-            <span v-if="b.live" class="flag">live</span>
+            <span v-if="b.state === 'live'" class="flag">live</span>
             <span v-if="first?.id === b.id" class="flag use">use first</span>
           </span>
         </RouterLink>

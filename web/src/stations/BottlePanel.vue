@@ -1,7 +1,7 @@
 <script setup lang="ts">
-import { computed, onMounted, reactive } from 'vue';
+import { computed, onMounted, ref } from 'vue';
 import {
-  addDays,
+  couldKeepText,
   fillings,
   HEATED,
   MOST_ATM,
@@ -9,10 +9,11 @@ import {
   StationLogSchema,
   withGoal,
   type BottleKind,
+  type LogChange,
   type StationReport,
   type Tool,
 } from '@roskel/core';
-import { degrees, fullDay, grams, inManner, plural, today } from '../format';
+import { degrees, fullDay, grams, inManner, plural } from '../format';
 import { useTools } from '../stores/own';
 import { usePanel } from './panel';
 import StationFrame from '../batch/StationFrame.vue';
@@ -28,6 +29,7 @@ import FactRows from '../ui/FactRows.vue';
 import NumberField from '../ui/NumberField.vue';
 import PickField from '../ui/PickField.vue';
 import TextField from '../ui/TextField.vue';
+import TickField from '../ui/TickField.vue';
 
 const props = defineProps<{ station: StationReport<'bottle'> }>();
 const { batch, params, set, facts } = usePanel<'bottle'>(props);
@@ -35,25 +37,9 @@ const tools = useTools();
 onMounted(() => void tools.load().catch(() => undefined));
 const P = StationLogSchema.properties;
 const log = computed(() => stationIn(batch.file!, props.station.id)?.log ?? props.station.log);
-const setLog = (change: Record<string, unknown>) =>
-  batch.setLog(
-    props.station.id,
-    Object.fromEntries(
-      Object.entries({ ...log.value, ...change }).filter(([, v]) => v !== null && v !== undefined && v !== ''),
-    ) as typeof log.value,
-  );
-const refused = reactive<{ ownUntil: string | null; frozenOn: string | null }>({ ownUntil: null, frozenOn: null });
-/** Days of what was filled: none before that, and nothing is frozen on a day that has not come. */
-function setDay(field: 'ownUntil' | 'frozenOn', day: string | null) {
-  const filledOn = log.value.doneOn!;
-  refused[field] =
-    day !== null && day < filledOn
-      ? `It was filled on ${fullDay(filledOn)}. Give that day or a later one.`
-      : day !== null && field === 'frozenOn' && day > today()
-        ? 'That day has not come yet. Say when they went into the freezer.'
-        : null;
-  if (refused[field] === null) setLog({ [field]: day, ...(field === 'ownUntil' && day === null ? { ownWhy: null } : {}) });
-}
+const refused = ref<ReturnType<typeof batch.setLog>>(null);
+const setLog = (change: LogChange) => void (refused.value = batch.setLog(props.station.id, change));
+const refusedAt = (field: string) => (refused.value?.field === field ? inManner(refused.value.message) : null);
 const filled = computed(() => facts.value?.bottles ?? 0);
 const over = computed(() => Math.round(facts.value?.overMl ?? 0));
 const part = computed(() => Math.min(1, over.value / (facts.value?.bottleMl ?? 1)));
@@ -96,8 +82,9 @@ const rows = computed<[string, string][]>(() => {
     ...(f.cap ? [['Closed with', CAP_NAMES[f.cap]] as [string, string]] : []),
   ];
 });
+const live = computed(() => end.value?.state === 'live');
 /** What the table allows, once it is filled. */
-const table = computed(() => (end.value?.keeping && log.value.doneOn ? addDays(log.value.doneOn, end.value.keeping.days) : null));
+const table = computed(() => (log.value.doneOn ? (end.value?.keeping?.useBy ?? null) : null));
 </script>
 
 <template>
@@ -107,8 +94,8 @@ const table = computed(() => (end.value?.keeping && log.value.doneOn ? addDays(l
         label="Filling"
         :model-value="params.fill"
         :options="[
-          { value: 'cold', label: 'cold, live' },
-          { value: 'hot', label: 'hot-filled' },
+          { value: 'cold', label: 'filled cold' },
+          { value: 'hot', label: 'filled hot' },
         ]"
         @update:model-value="set({ fill: $event })"
       />
@@ -127,6 +114,13 @@ const table = computed(() => (end.value?.keeping && log.value.doneOn ? addDays(l
           :likely="{ word: 'at least', value: HEATED.c }"
           @update:model-value="setLog({ fillC: $event })"
         />
+        <TickField
+          v-if="log.fillC === undefined"
+          :label="inManner(`${degrees(HEATED.c)} or more, by a thermometer`)"
+          :model-value="log.hotByThermometer === true"
+          data-fact="hot"
+          @update:model-value="setLog({ hotByThermometer: $event })"
+        />
         <HeatField :station="station" />
       </template>
     </template>
@@ -137,15 +131,15 @@ const table = computed(() => (end.value?.keeping && log.value.doneOn ? addDays(l
           label="Your own last day"
           :model-value="log.ownUntil ?? null"
           optional
-          :trouble="refused.ownUntil"
-          @update:model-value="setDay('ownUntil', $event)"
+          :trouble="refusedAt('ownUntil')"
+          @update:model-value="setLog({ ownUntil: $event })"
         />
         <DateField
           label="In the freezer since"
           :model-value="log.frozenOn ?? null"
           optional
-          :trouble="refused.frozenOn ?? batch.troubleAt(station.id, 'log/frozenOn')"
-          @update:model-value="setDay('frozenOn', $event)"
+          :trouble="refusedAt('frozenOn') ?? batch.troubleAt(station.id, 'log/frozenOn')"
+          @update:model-value="setLog({ frozenOn: $event })"
         />
         <TextField
           v-if="log.ownUntil"
@@ -166,9 +160,9 @@ const table = computed(() => (end.value?.keeping && log.value.doneOn ? addDays(l
     </template>
     <template #picture>
       <div class="row">
-        <BottleShape v-for="n in shapes" :key="n" :hex="station.now.hex" :fill="1" :live="params.fill === 'cold'" :size="66" />
+        <BottleShape v-for="n in shapes" :key="n" :hex="station.now.hex" :fill="1" :live="live" :size="66" />
         <span v-if="filled > shapes" class="soft">and {{ filled - shapes }} more</span>
-        <BottleShape v-if="over > 0 && filled < 10" :hex="station.now.hex" :fill="part" :live="params.fill === 'cold'" :size="66" ghost />
+        <BottleShape v-if="over > 0 && filled < 10" :hex="station.now.hex" :fill="part" :live="live" :size="66" ghost />
       </div>
       <p>
         <b data-fact="bottles">{{ plural(filled, 'bottle') }}</b> of {{ end?.goal.bottleMl }} ml<template v-if="fewer > 0"
@@ -194,6 +188,7 @@ const table = computed(() => (end.value?.keeping && log.value.doneOn ? addDays(l
         {{ inManner(`Hot-filled: the whole sauce held at 82 °C for 10 min, and filled at ${degrees(HEATED.c)} or more.`) }}
       </p>
       <p v-if="end?.keeping" class="keep" data-fact="keep"><b>Keep:</b> {{ inManner(end.keeping.text) }}</p>
+      <p v-if="end?.couldKeep" class="keep soft" data-fact="could-keep">{{ inManner(couldKeepText(end.couldKeep)) }}</p>
     </template>
   </StationFrame>
 </template>

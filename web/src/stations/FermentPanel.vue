@@ -1,7 +1,21 @@
 <script setup lang="ts">
 import { NButton } from 'naive-ui';
 import { computed, ref, shallowRef } from 'vue';
-import { daysBetween, JAR_LIDS, SIGNS, type Forecast, type JarTemp, type Reading, type StationReport } from '@roskel/core';
+import {
+  daysBetween,
+  fitText,
+  gasText,
+  JAR_LIDS,
+  legalText,
+  nextText,
+  readyText,
+  SIGNS,
+  warmthText,
+  type Forecast,
+  type JarTemp,
+  type Reading,
+  type StationReport,
+} from '@roskel/core';
 import { day, degrees, inManner, plural, today } from '../format';
 import { usePanel } from './panel';
 import StationFrame from '../batch/StationFrame.vue';
@@ -13,7 +27,6 @@ import { useNotices } from '../stores/notices';
 import { fileName } from '../ui/download';
 import { lazySheet } from '../ui/lazySheet';
 import PickField from '../ui/PickField.vue';
-import { fitText, gasText, legalText, nextText, readyText, warmthText } from './jarSays';
 import ReadyDrag from './ReadyDrag.vue';
 import WhatIf from './WhatIf.vue';
 
@@ -37,14 +50,16 @@ const says = computed(() => {
   const { from, facts } = props.station;
   if (!f) return null;
   return {
-    ready: readyText(f, from, now.value),
-    legal: legalText(f, from),
-    fit: fitText(f, from),
+    ready: inManner(readyText(f, from, now.value)),
+    legal: inManner(legalText(f, from)),
+    fit: inManner(fitText(f, from)),
     more: [
       warmthText(f),
       props.station.done ? '' : nextText(f, from, now.value),
       props.station.done ? '' : gasText(f, facts?.litres ?? 1, now.value, lid.value),
-    ].filter(Boolean),
+    ]
+      .filter(Boolean)
+      .map(inManner),
   };
 });
 const other = shallowRef<Forecast | null>(null);
@@ -59,15 +74,12 @@ async function jarLabel() {
     const { jarLabelOf, saveJarLabel } = await import('../papers/saveJarLabel');
     const file = batch.file!;
     const label = jarLabelOf(file, props.station, props.station.facts?.waterPhaseSaltPct ?? null);
-    await saveJarLabel(label, location.href.split('?')[0]!, `${fileName(file.name)}-jar.pdf`);
+    await saveJarLabel(label, `${fileName(file.name)}-jar.pdf`);
   } catch (e) {
     useNotices().fail(e);
   }
 }
-function keepTemps(list: JarTemp[] | null) {
-  const { temps: _, ...rest } = props.station.log;
-  batch.setLog(props.station.id, list ? { ...rest, temps: list } : rest);
-}
+const keepTemps = (list: JarTemp[] | null) => batch.setLog(props.station.id, { temps: list });
 /** What a reading says besides its figures. */
 const saysOf = (r: Reading): string =>
   [

@@ -5,6 +5,7 @@ import { grams } from '../format';
 import { usePanel } from './panel';
 import StationFrame from '../batch/StationFrame.vue';
 import LogFields from '../batch/LogFields.vue';
+import HeatField from './HeatField.vue';
 import ParamCurve from './ParamCurve.vue';
 import ParamField from './ParamField.vue';
 import ToolField from '../batch/ToolField.vue';
@@ -40,7 +41,10 @@ const rows = computed(
       <ParamField :station="station" name="panCm" label="Pan, across" />
       <TickField label="Drain the oil off" :model-value="params.drained" @update:model-value="set({ drained: $event })" />
     </template>
-    <template #measured><LogFields :station="station" mass-label="Weighed, less the pan" /></template>
+    <template #measured>
+      <LogFields :station="station" mass-label="Weighed, less the pan" />
+      <HeatField :station="station" />
+    </template>
     <template #picture>
       <ParamCurve :station="station" name="minutes" :points="facts?.curve" across="In the oil" up="what is left" :say-y="grams" />
       <FactRows :rows="rows" />

@@ -12,10 +12,7 @@ const batch = useOpenBatch();
 const log = computed(() => (batch.file && stationIn(batch.file, props.station.id)?.log) ?? props.station.log);
 const open = ref(false);
 const says = computed(() => (log.value.heat ? heatSays(heatTreatment(log.value.heat)) : ''));
-function keep(points: HeatPoint[] | null) {
-  const { heat: _, ...rest } = log.value;
-  batch.setLog(props.station.id, points ? { ...rest, heat: points } : rest);
-}
+const keep = (points: HeatPoint[] | null) => batch.setLog(props.station.id, { heat: points });
 </script>
 
 <template>

@@ -17,10 +17,7 @@ const P = StationLogSchema.properties.pot.items.properties;
 const min = ref<number | null>(null);
 const weight = ref<number | null>(null);
 const whole = (g: number) => g - (props.tareG ?? 0);
-function put(next: typeof pot.value) {
-  const { pot: _, ...rest } = log.value;
-  batch.setLog(props.station.id, next.length > 0 ? { ...rest, pot: next } : rest);
-}
+const put = (next: typeof pot.value) => batch.setLog(props.station.id, { pot: next });
 const trouble = computed(() => {
   if (weight.value !== null && props.tareG !== null && weight.value <= props.tareG)
     return `The empty pot alone weighs ${grams(props.tareG)}. Put it on the scale with what is in it.`;

@@ -6,6 +6,7 @@ import { BODY_CHOICES, bodySays } from './bodyWords';
 import { usePanel } from './panel';
 import StationFrame from '../batch/StationFrame.vue';
 import LogFields from '../batch/LogFields.vue';
+import HeatField from './HeatField.vue';
 import ParamCurve from './ParamCurve.vue';
 import ParamField from './ParamField.vue';
 import FactRows from '../ui/FactRows.vue';
@@ -52,7 +53,10 @@ const rows = computed(() => {
       />
       <ParamField v-if="slurry" :station="station" name="minutes" label="On the boil" />
     </template>
-    <template #measured><LogFields :station="station" mass-label="Weighed" /></template>
+    <template #measured>
+      <LogFields :station="station" mass-label="Weighed" />
+      <HeatField :station="station" />
+    </template>
     <template #picture>
       <ParamCurve
         :station="station"

@@ -6,21 +6,21 @@ import {
   carry,
   changesBetween,
   countedIn,
+  fieldPath,
   firstLook,
   forceChange,
+  logRefusal,
   mergeChanges,
-  mapStations,
-  pathOf,
   same,
-  tieReadings,
   withIntakes,
+  withLogged,
   withParams,
   type BatchFile,
   type Change,
   type Clash,
   type Intake,
   type LineReport,
-  type StationLog,
+  type LogChange,
   type TypicalReport,
 } from '@roskel/core';
 import { api, ApiProblem, Offline } from '../api/client';
@@ -312,13 +312,13 @@ export const useOpenBatch = defineStore('openBatch', () => {
   function setIntakes(stationId: string, intakes: Intake[]) {
     if (file.value) change(nameOf(stationId), carried(withIntakes(file.value, stationId, intakes)));
   }
-  function setLog(stationId: string, log: StationLog) {
+  /** Notes something at a station; why it cannot be noted, else null. */
+  function setLog(stationId: string, noted: LogChange): ReturnType<typeof logRefusal> {
     const f = file.value;
-    if (!f) return;
-    const kept = Object.fromEntries(Object.entries(log).filter(([, v]) => v !== undefined)) as StationLog;
-    const next = mapStations(f, (s) => (s.id === stationId ? { ...s, log: kept } : s));
-    // A pH that was just read belongs to the amounts of now.
-    change(`${nameOf(stationId)} log`, tieReadings(null, next));
+    if (!f) return null;
+    const refusal = logRefusal(f, stationId, noted, today());
+    if (!refusal) change(`${nameOf(stationId)} log`, withLogged(f, stationId, noted));
+    return refusal;
   }
 
   /** The sentence for a field of a station, from the line or the server; null when nothing is wrong. */
@@ -326,8 +326,7 @@ export const useOpenBatch = defineStore('openBatch', () => {
     const line = lineTrouble.value;
     if (line && line.stationId === stationId && line.field === field) return line.message;
     if (!file.value) return null;
-    const inner = field.startsWith('log/') || field.startsWith('intakes/') ? field : `params/${field}`;
-    const path = `${pathOf(file.value, stationId)}/${inner}`;
+    const path = fieldPath(file.value, stationId, field);
     return refused.value.find((t) => t.path === path)?.message ?? null;
   }
 

@@ -1,16 +1,7 @@
 import { defineStore } from 'pinia';
 import { computed, ref, shallowRef, watch } from 'vue';
 import type { TodayRow } from '@roskel/contract';
-import {
-  mapStations,
-  withDuty,
-  withLater,
-  type BatchFile,
-  type Forecast,
-  type Occupant,
-  type TodayDuty,
-  type TodayJar,
-} from '@roskel/core';
+import { withDuty, withLater, withLogged, type BatchFile, type Forecast, type Occupant, type TodayDuty, type TodayJar } from '@roskel/core';
 import { api } from '../api/client';
 import { concerns, onChange } from '../api/events';
 import { bench, stoppable } from '../worker/client';
@@ -156,8 +147,6 @@ export const useToday = defineStore('today', () => {
   const later = (d: DutyOf, until: string) => hidden(d, () => change(d.batchId, `${d.batch}: put off`, (f) => withLater(f, d.id, until)));
   /** A jar goes: nothing of it goes on, and the batch says when and why. */
   const throwAway = (batchId: string, stationId: string, on: string, why: string) =>
-    change(batchId, 'thrown away', (f) =>
-      mapStations(f, (s) => (s.id === stationId ? { ...s, log: { ...s.log, doneOn: on, thrownOn: on, thrownWhy: why } } : s)),
-    );
+    change(batchId, 'thrown away', (f) => withLogged(f, stationId, { doneOn: on, thrownOn: on, thrownWhy: why }));
   return { rows, state, error, duties, jars, side, everyJar, occupants, load, refresh, change, beginOn, done, later, throwAway };
 });

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue';
 import { NButton } from 'naive-ui';
+import { elsewhere } from '../house/elsewhere';
 import { useHouse } from '../house/useHouse';
 import { useNotices } from '../stores/notices';
 import SheetCard from '../ui/SheetCard.vue';
@@ -9,12 +10,10 @@ import SheetCard from '../ui/SheetCard.vue';
 const show = defineModel<boolean>('show', { required: true });
 const notices = useNotices();
 const house = useHouse();
-const OWN = /^(localhost|127\.0\.0\.1|\[::1\])$/;
 /** By a name that holds elsewhere too where there is one, and with the key in place of the passphrase where that is asked for. */
 const address = computed(() => {
-  const elsewhere = OWN.test(location.hostname) ? house.value?.addresses[0] : undefined;
   const key = house.value?.feedKey;
-  return `${elsewhere ?? location.origin}/api/calendar.ics${key ? `?key=${key}` : ''}`;
+  return `${elsewhere(house.value) ?? location.origin}/api/calendar.ics${key ? `?key=${key}` : ''}`;
 });
 async function copy() {
   try {

@@ -1,16 +1,19 @@
-import { addDays, burpHours, gasLitres, type JarForecast, type JarLid, type Passed } from '@roskel/core';
-import { day, degrees, plural } from '../format';
+import { burpHours, gasLitres, type JarLid, type Passed } from '../ferment';
+import { addDays, type Day } from '../plan/date';
+import type { JarForecast } from './report';
 
-/** Sentences about a jar's forecast: each says what, then why. */
-const when = (from: string, d: number) => day(addDays(from, d));
+/** Sentences about a jar's forecast: each says what, then why. Days as ISO, temperatures in °C. */
+const when = (from: Day, d: number): Day => addDays(from, d);
+
+const days = (n: number): string => (Math.round(n) === 1 ? '1 day' : `${Math.round(n)} days`);
 
 /** What readings show is a fact, and no forecast stands beside it. */
-export function passedText(p: Passed, from: string): string {
+export function passedText(p: Passed, from: Day): string {
   const by = when(from, Math.floor(p.by));
   return p.after === null ? `by ${by}, as read` : `between ${when(from, Math.floor(p.after))} and ${by}, as read`;
 }
 
-export function readyText(f: JarForecast, from: string, now: number | null): string {
+export function readyText(f: JarForecast, from: Day, now: number | null): string {
   if (f.passed.target)
     return `pH ${f.asked.targetPh.toFixed(1)} was reached ${passedText(f.passed.target, from)}. Two readings two days apart make it sure.`;
   const { from: a, to: b } = f.ready;
@@ -22,7 +25,7 @@ export function readyText(f: JarForecast, from: string, now: number | null): str
   return `between ${when(from, a)} and ${when(from, b)}.${now !== null && b < now ? ' That is past: read it now.' : ''}`;
 }
 
-export function legalText(f: JarForecast, from: string): string {
+export function legalText(f: JarForecast, from: Day): string {
   if (f.passed.legal) return passedText(f.passed.legal, from);
   const c = f.crossings.legal;
   if (c.p50 === null) return 'not within sight';
@@ -30,7 +33,7 @@ export function legalText(f: JarForecast, from: string): string {
 }
 
 /** How the readings sit with what jars do; empty where there is nothing to say. */
-export function fitText(f: JarForecast, from: string): string {
+export function fitText(f: JarForecast, from: Day): string {
   switch (f.fit) {
     case 'one is off': {
       const off = f.seen.filter((s) => s.doubt > 0.5).map((s) => `pH ${s.pH.toFixed(2)} of ${when(from, Math.floor(s.day))}`);
@@ -47,7 +50,7 @@ export function fitText(f: JarForecast, from: string): string {
 }
 
 /** What one more reading would bring, and when. */
-export function nextText(f: JarForecast, from: string, now: number | null): string {
+export function nextText(f: JarForecast, from: Day, now: number | null): string {
   if (!f.next) return '';
   const off = Math.round(100 * (1 - f.next.leaves));
   const soon = now !== null && f.next.day <= now + 1 ? 'today or tomorrow' : `on ${when(from, f.next.day)}`;
@@ -57,7 +60,7 @@ export function nextText(f: JarForecast, from: string, now: number | null): stri
 export function warmthText(f: JarForecast): string {
   const w = f.warmth;
   if (!w) return '';
-  const than = `It stood at ${degrees(w.meanC, 1)} on average; the plan had ${degrees(w.plannedC)}.`;
+  const than = `It stood at ${w.meanC.toFixed(1)} °C on average; the plan had ${Math.round(w.plannedC)} °C.`;
   // What was read was read at that temperature: a jar that soured in the cold is a lively one.
   const learnt =
     f.seen.length === 0
@@ -66,7 +69,7 @@ export function warmthText(f: JarForecast): string {
         ? ' What it soured so far it soured in the cold: it is the livelier for it.'
         : ' What it soured so far the warmth did: it is the slower for it.';
   if (w.laterDays === null || Math.abs(w.laterDays) < 0.5) return `${than}${learnt}`;
-  return `${than}${learnt} Had it stood as planned, it would be ready about ${plural(Math.round(Math.abs(w.laterDays)), 'day')} ${w.laterDays > 0 ? 'sooner' : 'later'}.`;
+  return `${than}${learnt} Had it stood as planned, it would be ready about ${days(Math.abs(w.laterDays))} ${w.laterDays > 0 ? 'sooner' : 'later'}.`;
 }
 
 /** Gas now, and how often the lid wants opening. */

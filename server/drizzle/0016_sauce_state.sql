@@ -1,0 +1,2 @@
+ALTER TABLE "bottlings" ADD COLUMN "state" text;--> statement-breakpoint
+UPDATE "bottlings" SET "state" = 'live' WHERE "live";

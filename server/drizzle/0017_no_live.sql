@@ -1,0 +1,1 @@
+ALTER TABLE "bottlings" DROP COLUMN "live";
