@@ -15,10 +15,13 @@ import {
   stationsOf,
   withParams,
   type BatchFile,
+  type Food,
   type Ingredient,
+  type Intake,
   type PodLot,
   type Reading,
   type StationLog,
+  type StoredStuff,
 } from '../src';
 import { withJug, withPods } from './helpers';
 
@@ -53,11 +56,43 @@ export function randomLot(d: Dice, id: string): PodLot {
   };
 }
 
+/** Rows of the maker's own: like something or not, with allergens said, left to the packet, or unsaid. */
 const OWN: readonly Ingredient[] = [
-  { ...ingredient('oil_olive'), key: 'own-pressed', name: 'Cold pressed, mine', like: 'oil_olive' },
+  { ...ingredient('oil_olive'), key: 'own-pressed', name: 'Cold pressed, mine', like: 'oil_olive', allergens: ['none'] },
   { ...ingredient('oil_olive'), key: 'own-dressing', name: 'Dressing', fat: 45, water: 50, tss: 3 },
-  { ...ingredient('mango_ripe'), key: 'own-fruit', name: 'Sea fruit' },
+  { ...ingredient('mango_ripe'), key: 'own-fruit', name: 'Sea fruit', like: 'mango_ripe', allergens: ['none'] },
+  { ...ingredient('mango_ripe'), key: 'own-unsaid', name: 'Fruit of the neighbours' },
+  { ...ingredient('mustard_yellow'), key: 'own-fraiche', name: 'Creme fraiche', like: 'mustard_yellow', allergens: ['milk'] },
+  { ...ingredient('soy_sauce'), key: 'own-miso', name: 'Paste of beans', like: 'soy_sauce', allergens: ['packet'] },
 ];
+
+/** Things kept of other batches, or bought: brine, pulp, a sauce; fresh ones and old ones, out of good jars and others. */
+function randomKept(d: Dice, start: string): StoredStuff {
+  const keptOn = addDays(start, d.whole(-200, 20));
+  const foods = ['pod', ...(['tomato', 'leaf', 'vinegar', 'garlic', 'dairy'] as const).filter(() => d.chance(0.3))] as Food[];
+  return {
+    ...{ id: 'kept-1', name: d.pick(['Brine', 'Pulp', 'Bought sauce']), from: d.chance(0.5) ? 'Another batch' : 'bought' },
+    ...{ keptOn, useBy: addDays(keptOn, d.pick([0, 3, 7, 60])), hex: '#c05030' },
+    per100: {
+      water: round(d.between(60, 95)),
+      salt: round(d.between(0, 5)),
+      acetic: round(d.between(0, 3)),
+      lactic: round(d.between(0, 1.5)),
+      sugars: 1,
+    },
+    ...{ sidEqPerKg: 0, heat: d.chance(0.5) ? { shu: d.whole(10, 5000), sigma: 0.4 } : null },
+    past: {
+      ...{
+        foods,
+        fresh: foods.filter(() => d.chance(0.3)),
+        shortPct: d.whole(0, 60),
+        rawPct: d.whole(0, 90),
+        freeOilPct: d.chance(0.1) ? 10 : 0,
+      },
+      ...{ ferment: d.pick([null, 'acid', 'unread', 'doubtful'] as const), texture: d.pick([null, 'smooth'] as const), seedPct: 0 },
+    },
+  };
+}
 
 const PUT_IN = [...INGREDIENTS.filter((i) => i.salt < 20 && !/acid/.test(i.key)), ...OWN];
 
@@ -72,7 +107,8 @@ const reading = (d: Dice): StationLog => ({
 /** What a thermometer said, and other things that are logged at the bottles. */
 const filling = (d: Dice): StationLog => ({
   ...(d.chance(0.3) ? { heat: Array.from({ length: d.whole(2, 8) }, (_, n) => ({ min: n * d.whole(1, 9), c: d.whole(15, 98) })) } : {}),
-  ...(d.chance(0.2) ? { fillC: d.whole(20, 99) } : {}),
+  ...(d.chance(0.2) ? { fillC: d.whole(20, 99) } : d.chance(0.2) ? { hotByThermometer: true } : {}),
+  ...(d.chance(0.15) ? { phBlended: true } : {}),
   ...(d.chance(0.15) ? { ownUntil: addDays('2026-09-01', d.whole(-30, 600)) } : {}),
   ...(d.chance(0.1) ? { frozenOn: addDays('2026-09-01', d.whole(-30, 300)) } : {}),
 });
@@ -119,8 +155,13 @@ export function randomBatch(d: Dice): BatchFile {
   const extras = Array.from({ length: d.whole(0, 5) }, () => d.pick(PUT_IN));
   const additions = [...new Set(extras.map((r) => r.key))].map((id) => ({ id, massG: round(d.between(0.5, podsG)) }));
   if (d.chance(0.2)) additions.push({ id: 'brine', massG: round(d.between(1, 60)) });
+  const stored = d.chance(0.2) ? [randomKept(d, start)] : [];
   file = withParams(file, 'blend', { heldUpPct: d.whole(0, 5), ...(d.chance(0.8) ? { texture: d.pick(TEXTURES) } : {}) });
   file = withJug(file, additions);
+  for (const { id } of stored) {
+    const kept: Intake = { id: 'kept', origin: { from: 'stored', id }, amount: { g: round(d.between(1, 300)) } };
+    file = mapStations(file, (s) => (s.id === 'blend' ? { ...s, intakes: [...s.intakes, kept] } : s));
+  }
   file = withParams(file, 'strain', { method: d.pick(Object.keys(METHODS)) });
   file = withParams(file, 'bottle', { fill: d.pick(['cold', 'hot'] as const), headspacePct: d.whole(0, 12), altitudeM: d.whole(0, 3000) });
   if (d.chance(0.15)) file = without(file, d.pick(['blend', 'strain', 'drain']));
@@ -130,7 +171,10 @@ export function randomBatch(d: Dice): BatchFile {
   let i = 0;
   file = mapStations(file, (s) => {
     if (i++ >= done) return d.chance(0.2) ? { ...s, log: reading(d) } : s;
-    const days = s.kind === 'ferment' ? Math.ceil((s.params as { days: number }).days) : 0;
+    const planned = s.kind === 'ferment' ? Math.ceil((s.params as { days: number }).days) : 0;
+    // Now and then a jar is ended before its day, or long after; now and then days or weeks lie between two steps.
+    const days = s.kind === 'ferment' && d.chance(0.25) ? d.whole(0, 90) : planned;
+    if (d.chance(0.15)) day = addDays(day, d.pick([1, 3, 9, 40]));
     if (s.kind === 'ferment') {
       for (let k = d.whole(0, 4); k > 0; k--) {
         const at = `${addDays(day, d.whole(0, Math.max(1, days)))}T08:00:00.000Z`;
@@ -150,7 +194,7 @@ export function randomBatch(d: Dice): BatchFile {
     const log: StationLog = { doneOn: day, ...warm, ...(d.chance(0.45) ? reading(d) : {}), ...(s.kind === 'bottle' ? filling(d) : {}) };
     return { ...s, log };
   });
-  const kept = carry({ ...file, readings }, lots, OWN);
+  const kept = carry({ ...file, readings }, lots, OWN, stored);
   if (!d.chance(0.25)) return kept;
   // A place that learnt anything at all, and now and then something that is no place.
   const seen = Array.from({ length: d.whole(0, 3) }, (_, n) => ({
