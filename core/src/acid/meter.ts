@@ -24,8 +24,8 @@ export interface Calibration {
 export const nernstMv = (tempC: number): number => 0.198416 * (tempC + 273.15);
 
 /** Slopes of a good electrode (section 10.3), and of one that is no worse than a strip, % (chapter 6, section 3); the offset that may be, mV. */
-const GOOD = [95, 102] as const;
-const USABLE = [85, 105] as const;
+export const GOOD_SLOPE = [95, 102] as const;
+export const USABLE_SLOPE = [85, 105] as const;
 const OFFSET_MV = 30;
 
 /** What two buffers say of a meter. Throws RangeError for what no electrode gives. */
@@ -46,7 +46,11 @@ export function calibrate(c: CalibrationInput): Calibration {
   const slopePct = (100 * slopeMv) / nernst;
   const off = Math.abs(offsetMv) > OFFSET_MV;
   const verdict =
-    slopePct < USABLE[0] || slopePct > USABLE[1] || off ? 'reject' : slopePct < GOOD[0] || slopePct > GOOD[1] ? 'clean' : 'good';
+    slopePct < USABLE_SLOPE[0] || slopePct > USABLE_SLOPE[1] || off
+      ? 'reject'
+      : slopePct < GOOD_SLOPE[0] || slopePct > GOOD_SLOPE[1]
+        ? 'clean'
+        : 'good';
   const slope = `Slope ${slopePct.toFixed(0)} % of what it should be, ${Math.abs(offsetMv).toFixed(0)} mV off at 7`;
   return {
     ...{ slopeMv, slopePct, offsetMv, verdict },

@@ -102,7 +102,7 @@ export function frying(pan: { hot: boolean; body: number | null; oilG: number })
       id: 'hot-oil',
       guide: 'burns',
       severity: 'danger',
-      text: 'Dry spoon, deep pan, splash guard. Never a lid on smoking oil and never water: turn it off and cover a fire.',
+      text: 'Dry spoon, deep pan, splash guard. If it smokes, turn it off. If it burns, turn it off, cover it with a metal lid and leave it covered until it is cold. Never water.',
       why: 'Wet food throws hot oil, and oil that smokes is about to burn.',
       authority: 'common practice',
     },

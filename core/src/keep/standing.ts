@@ -8,7 +8,7 @@ const FREEZER_DAYS = 90;
 const FREEZES_UNDER_DAYS = 8;
 const OIL_ROW = 4;
 /** Once thawed, days at most (common practice, no source). */
-const THAWED_DAYS = 4;
+export const THAWED_DAYS = 4;
 
 /** Where bottles stand, their last day there, and how they keep, in words. */
 export interface Standing {

@@ -1,5 +1,5 @@
 import { HOUSE_PH, LEGAL_PH } from '../../ferment/constants';
-import { METER_SD } from '../../acid/meter';
+import { GOOD_SLOPE, METER_SD, USABLE_SLOPE } from '../../acid/meter';
 import { INSTRUMENT_SD } from '../../parcel/past';
 import { STRIP_PH } from '../../keep/sauce';
 import type { Topic } from '../topic';
@@ -25,7 +25,7 @@ export const ACID: readonly Topic[] = [
     says: [
       'On the finished sauce: blended, everything in, cooked if it is to be cooked, cooled to room temperature, rested an hour (a day when it is chunky). After that nothing goes in, or it is read again.',
       'Rinse the tip, blot it, stir, wait until it stands. Oil coats the bulb: wash it. A thick mash may be thinned one to one with distilled water; it moves the figure by about 0.03.',
-      `A pH read here at ${HOUSE_PH.toFixed(1)} or below by a meter is what the longer rows of the table of keeping ask for. Between that and ${LEGAL_PH} there is little margin: add acid, mix, read again.`,
+      `Of a sauce with pieces, blend a sample, read that, and say so. A pH read here at ${HOUSE_PH.toFixed(1)} or below by a calibrated meter is what the longer rows of the table of keeping ask for. Between that and ${LEGAL_PH} there is little margin: add acid, mix, read again.`,
     ],
     source: 'handbook chapter 3, section 10.3; chapter 4, section 6',
     see: ['meter', 'strips', 'keeping'],
@@ -36,9 +36,9 @@ export const ACID: readonly Topic[] = [
     part: 'acid',
     title: 'The meter and its buffers',
     says: [
-      'Two buffers, 7 and 4, on the day you need it. From what it gives in both, its slope: 95 to 102 % of theory is good, 90 to 95 means clean it and try again, less means a new tip. One buffer alone reads a sauce up to 0.2 too high.',
+      `Two buffers, 7 and 4, on the day you need it. From what it gives in both, its slope: ${GOOD_SLOPE.join(' to ')} % of theory is good; outside that, clean it and try again; outside ${USABLE_SLOPE.join(' to ')} % its readings count as a strip\u2019s until it has a new tip. One buffer alone reads a sauce up to 0.2 too high.`,
       'Keep the bulb wet in its storage solution, never in distilled water. Temperature compensation corrects the meter, not the sauce.',
-      `Roskel counts a reading by its calibration: within ${METER_SD.fresh} on the day, ${METER_SD.week} in the week, ${METER_SD.old} and as a strip after that.`,
+      `Roskel counts a reading by its calibration: sure to ${METER_SD.fresh} on the day, ${METER_SD.week} in the week, ${METER_SD.old} in the month, and as a strip after that. A limit is kept only where the reading and 1.6 times that are below it: ${[METER_SD.fresh, METER_SD.week, METER_SD.old].map((sd) => (HOUSE_PH - 1.645 * sd).toFixed(2)).join(', ')} for the line at ${HOUSE_PH.toFixed(1)}.`,
     ],
     facts: {
       head: ['tool', 'realistic error of a reading'],

@@ -11,7 +11,7 @@ export const DANGER: readonly Topic[] = [
     part: 'danger',
     title: 'Capsaicin on skin and in eyes',
     says: [
-      'Wear gloves for anything hot, and take them off before you touch your face, a tap or a phone. Capsaicin is an oil: it stays on hands, knives and boards, and water alone does not move it. Washing-up liquid, cooking oil first and then soap, does.',
+      'Wear gloves for anything hot, and take them off before you touch your face, a tap or a phone. Capsaicin is a solid that dissolves in fat, not in water: it stays on hands, knives and boards, and water alone does not move it. Washing-up liquid, cooking oil first and then soap, does.',
       'In an eye: rinse with plenty of water for minutes, take contact lenses out with clean hands, and have it seen to if it does not ease.',
       `From about ${BURNS_SHU.toLocaleString('en-GB')} SHU in the bowl, gloves are said on every page: powder and superhot flesh burn through a small cut or under a ring.`,
     ],
@@ -97,7 +97,7 @@ export const DANGER: readonly Topic[] = [
     part: 'danger',
     title: 'Syrup, oil and hot glass',
     says: [
-      'Boiling syrup is at 105 °C and sticks; frying paste spits; a pot boiling down throws blobs. Deep pan, long spoon, long sleeves, no children beside the stove. Never a wet spoon into hot oil, never a lid on smoking oil: turn it off and leave it.',
+      'Boiling syrup is at 105 °C and sticks; frying paste spits; a pot boiling down throws blobs. Deep pan, long spoon, long sleeves, no children beside the stove. Never a wet spoon into hot oil. Oil that smokes is about to burn: turn it off and leave it. Oil that burns: turn it off, slide a metal lid over it, and leave it covered until it is cold. Never water on it, and never carry it.',
       'Hot sauce goes into hot glass. A hot jar in cold water cracks from a difference of about 40 °C.',
     ],
     source: 'common practice; handbook chapter 5, sections 6, 8 and 13',

@@ -93,7 +93,7 @@ export const HEAT: readonly Topic[] = [
     part: 'heat',
     title: 'Straining takes heat with the pulp',
     says: [
-      'Capsaicin is an oil. Clear water or brine carries almost none; it rides on fine particles. What stays in the sieve is two to six times as hot by the gram as what passes, so straining makes a sauce milder, and the pulp is worth drying to a powder.',
+      'Capsaicin is a solid that dissolves in fat and hardly in water. Clear water or brine carries almost none; it rides on fine particles. What stays in the sieve is two to six times as hot by the gram as what passes, so straining makes a sauce milder, and the pulp is worth drying to a powder.',
       'Finer blending, oil, spirit and a hot sieve let more of it through.',
     ],
     drawing: 'sieve',

@@ -1,4 +1,4 @@
-import { CAUTION_DAY, DISCARD_DAY, SALTED_PCT } from '../../ferment/judge';
+import { CAUTION_DAY, DISCARD_DAY, SALTED_PCT, STRIP_SOUR_PH } from '../../ferment/judge';
 import { HOUSE_PH, LEGAL_PH } from '../../ferment/constants';
 import { SIGNS } from '../../ferment/signs';
 import type { Topic } from '../topic';
@@ -36,7 +36,8 @@ export const JAR: readonly Topic[] = [
       `By day ${CAUTION_DAY} it should be below ${LEGAL_PH}. If it is not: do not taste; check the meter, read a blended pod, warm it to 20 to 23 °C, add lively brine, and read again in two or three days. Still above on day ${DISCARD_DAY}: throw it away. Vinegar does not mend a jar that never soured.`,
       `A mash with ${SALTED_PCT} % of salt or more in its water may be held as salted, not soured.`,
       `Done is all of: at or below what you aimed for (never above ${HOUSE_PH.toFixed(1)}) twice, two days apart; quiet; a week at least, two for whole pods; and no bad sign. Taste only then.`,
-      'A pH that rises again is something eating the acid.',
+      `A strip shows a soured jar at ${STRIP_SOUR_PH} or less. A reading of the first two days shows nothing, and a jar that vinegar or juice went into is a pickle, not a ferment. Ended before it was read low enough, it counts as a jar that nobody read.`,
+      'A pH that rises again is something eating the acid. Strips cannot tell a small rise from their own scatter: read it with a meter.',
     ],
     source: 'handbook chapter 4, section 5.1',
     see: ['signs', 'measured', 'mash'],

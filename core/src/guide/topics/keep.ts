@@ -2,6 +2,7 @@ import { HEATED } from '../../cook/lethality';
 import { sterilisingMinutes } from '../../cook/sterilise';
 import { ROW_13, ROWS } from '../../keep/rows';
 import { COOL_RULE } from '../../cook/cool';
+import { THAWED_DAYS } from '../../keep/standing';
 import type { Topic } from '../topic';
 
 export const KEEP: readonly Topic[] = [
@@ -67,7 +68,7 @@ export const KEEP: readonly Topic[] = [
     part: 'keep',
     title: 'Fridge and freezer',
     says: [
-      `The days are for ${COOL_RULE.toC} °C or less: measure the shelf it stands on; a door is warmer. The freezer stops the clock, it does not turn it back. Leave room: water grows by a tenth. Thawed, it has the days that were left, in the fridge.`,
+      `The days are for ${COOL_RULE.toC} °C or less: measure the shelf it stands on; a door is warmer. The freezer stops the clock, it does not turn it back. Leave room: water grows by a tenth. Thawed, it has the days that were left, ${THAWED_DAYS} at most, in the fridge, and is not frozen again.`,
     ],
     source: 'handbook chapter 5, section 17',
     see: ['keeping'],
