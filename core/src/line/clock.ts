@@ -41,12 +41,17 @@ function arrived(p: Parcel, clock: Clock, on: Day): Clock {
   return last < on ? { ...sour, late: { stood: daysBetween(sour.since, on), might: daysBetween(sour.since, last) } } : sour;
 }
 
-/** A day on which a station is worked, from its plan and its log; what is not done yet is not begun before today. */
-function workedOn(file: BatchFile, { entry }: Node, today: Day): { begins: Day; ends: Day } {
-  const { from, to, done } = schedule(file).get(entry.id)!;
+/**
+ * A day on which a station is worked, from its plan and its log. What is not done yet is not begun before today, but for what
+ * stands for days: that stands since the step before it was done.
+ */
+function workedOn(file: BatchFile, { entry, feeders }: Node, today: Day): { begins: Day; ends: Day } {
+  const dates = schedule(file);
+  const { from, to, done } = dates.get(entry.id)!;
   const lasts = stationKind(entry.kind).days(entry.params) > 0;
   if (done) return { begins: lasts ? from : to, ends: to };
-  const begins = from > today ? from : today;
+  const stands = lasts && feeders.length > 0 && feeders.every((f) => dates.get(f)!.done);
+  const begins = stands || from > today ? from : today;
   return { begins, ends: to > begins ? to : begins };
 }
 

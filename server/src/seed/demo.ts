@@ -72,7 +72,7 @@ function finished(base: BatchFile, start: string, today: string): BatchFile {
   add('blend', { doneOn: day(20), note: 'Five minutes, quite smooth.' });
   add('strain', { doneOn: day(20), massG: weighed(file, today, 'strain', 0.99) });
   file = change(file, 'bottle', { fill: 'hot', headspacePct: 5 });
-  add('bottle', { doneOn: day(21), pH: 3.41, instrument: 'meter' });
+  add('bottle', { doneOn: day(21), pH: 3.41, instrument: 'meter', fillC: 88 });
   const at = (n: number, hour: number) => `${day(n)}T${String(hour).padStart(2, '0')}:10:00.000Z`;
   return {
     ...file,

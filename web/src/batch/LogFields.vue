@@ -92,7 +92,7 @@ const trouble = (field: string) => batch.troubleAt(props.station.id, `log/${fiel
       :trouble="trouble('bottles')"
       @update:model-value="set({ bottles: $event })"
     />
-    <div v-if="ph" class="read" :class="{ two: log.pH !== undefined }">
+    <div v-if="ph" class="read">
       <NumberField
         :label="heated ? 'pH, heated and cooled' : 'Measured pH'"
         :model-value="log.pH"
@@ -111,13 +111,12 @@ const trouble = (field: string) => batch.troubleAt(props.station.id, `log/${fiel
       />
       <TickField
         v-if="log.pH !== undefined && !station.blended && !stationKind(station.kind).lives"
-        class="wide"
         label="Of a blended sample"
         :model-value="log.phBlended === true"
         data-fact="blended-sample"
         @update:model-value="set({ phBlended: $event })"
       />
-      <LiveTake class="wide" quantity="pH" field="Measured pH" @take="takePh" />
+      <LiveTake quantity="pH" field="Measured pH" @take="takePh" />
     </div>
     <p v-if="ph && station.now.pH !== null" class="soft small" data-fact="worked-out">
       <template v-if="log.pH !== undefined && station.planned.pH !== null"
@@ -161,14 +160,15 @@ const trouble = (field: string) => batch.troubleAt(props.station.id, `log/${fiel
   gap: 6px;
   align-content: start;
 }
-.two {
+.read {
   display: grid;
-  grid-template-columns: 1.15fr 1fr;
-  gap: 8px;
-  align-items: end;
+  gap: 6px;
 }
-.wide {
-  grid-column: 1 / -1;
+.ends {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 10px;
+  margin-top: 12px;
 }
 .asked {
   background: var(--warn-plate);

@@ -11,7 +11,7 @@ const WORDS = { danger: 'Danger', caution: 'Caution', note: 'Note' };
 
 <template>
   <ul v-if="cautions.length" class="cautions">
-    <li v-for="c in cautions" :key="c.id" :class="c.severity">
+    <li v-for="c in cautions" :key="`${c.id} ${c.text}`" :class="c.severity">
       <component :is="ICONS[c.severity]" :size="20" stroke="1.8" aria-hidden="true" />
       <span>
         <b>{{ WORDS[c.severity] }}.</b> {{ inManner(c.text) }} <span class="why">{{ inManner(c.why) }} ({{ c.authority }})</span>
