@@ -10,6 +10,8 @@ export * from './seed';
 export * from './jar';
 export * from './worlds';
 export * from './run';
+export * from './tie';
+export * from './flows';
 export * from './schedule';
 export * from './ensemble';
 export * from './typical';

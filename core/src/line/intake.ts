@@ -5,8 +5,20 @@ import type { Ingredient } from '../matter/ingredient';
 import { EMPTY, massOf, type Stream } from '../matter/stream';
 import { foodsOf, freeOilPerGram } from '../matter/rowFoods';
 import { kindOf } from '../matter/kind';
-import { freshPast, lotFoods, lotOil, NO_PARCEL, parcel, storedParcel, type Parcel, type StoredStuff } from '../parcel';
-import { cutPods, heatOfRow, ingredientStream, lotShu, lotStream, podsIn, prepSd, thirstPerGram, type PodLot } from '../pantry';
+import { freshPast, join, lotFoods, lotOil, NO_PARCEL, parcel, storedParcel, type Parcel, type StoredStuff } from '../parcel';
+import {
+  cutPods,
+  heatOfRow,
+  ingredientStream,
+  lotShu,
+  lotStirsEven,
+  lotStream,
+  podsIn,
+  prepSd,
+  stirsEven,
+  thirstPerGram,
+  type PodLot,
+} from '../pantry';
 import type { Draw } from '../stat/draw';
 import type { Flow } from '../stations';
 import { seedShare } from '../heat';
@@ -106,3 +118,20 @@ export const nothing = (intake: Intake): Taken => ({
   shu: 0,
   pods: 0,
 });
+
+/**
+ * What came along with what goes in: one body as it was where all of that dissolves, pours or is smooth (handbook chapter 6,
+ * section 4); only pieces un-blend it. What is all of such things is one body from the start.
+ */
+export function stirred(along: Parcel, taken: readonly Taken[], stores: Stores): Parcel {
+  const bowl = join(along, ...taken.map((t) => t.stays));
+  const { blended, texture, look } = along.past;
+  if (bowl === along || (!blended && massOf(along.stream) > 0)) return bowl;
+  const even = taken.every(({ intake: { origin }, stays }) => {
+    if (!(massOf(stays.stream) > 0)) return true;
+    if (origin.from === 'larder') return stirsEven(stores.row(origin.key));
+    return origin.from === 'pods' ? lotStirsEven(stores.lot(origin.lotId)) : stays.past.blended;
+  });
+  if (!even) return bowl;
+  return { ...bowl, past: { ...bowl.past, blended: true, ...(blended ? { texture, look } : {}) } };
+}

@@ -4,7 +4,7 @@ import { stationKind } from '../stations';
 import { graphOf, upstreamOf } from './graph';
 import { dateIssues, type FileIssue } from './issues';
 import { instrumentOf } from './reading';
-import { tieReadings } from './run';
+import { tieReadings } from './tie';
 
 /** What is noted at a station: null, or nothing, takes it away. */
 export type LogChange = { [K in keyof StationLog]?: StationLog[K] | null | '' };

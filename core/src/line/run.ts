@@ -1,10 +1,10 @@
 import { pinPh } from '../acid';
 import { LEGAL_PH } from '../ferment';
-import { gramsOf, learntOf, mapStations, stationIn, stationsOf, type BatchFile, type Intake, type StationEntry } from '../file';
+import { gramsOf, learntOf, stationsOf, type BatchFile, type Intake, type StationEntry } from '../file';
 import type { Ingredient } from '../matter/ingredient';
 import { massOf, mix, EMPTY } from '../matter/stream';
 import { join, lookedAt, NO_PARCEL, parcel, phOf, scaleParcel, type MeasuredPh, type Parcel, type StoredStuff } from '../parcel';
-import { acidWorld, lotStirsEven, stirsEven, type PodLot } from '../pantry';
+import { acidWorld, type PodLot } from '../pantry';
 import { drawAt, TYPICAL, type Draw } from '../stat/draw';
 import {
   stationKind,
@@ -19,10 +19,10 @@ import {
 import { checkBalance, type Booked } from './balance';
 import { graphOf, handOut, outletOf, takerKey, upstreamOf, type Graph, type Node } from './graph';
 import { jarTold } from './jar';
-import { nothing, take, type Stores, type Taken } from './intake';
+import { nothing, stirred, take, type Stores, type Taken } from './intake';
 import { LineProblem } from './problem';
-import { changedSince, NO_READING, phOn, readingAt, unlikely, type PhState } from './reading';
-import { schedule } from './schedule';
+import { changedSince, NO_READING, readingAt, unlikely, type PhState } from './reading';
+import { endedStations, schedule } from './schedule';
 import { refuseSlips } from './slips';
 import { toolAt } from './toolAt';
 import { pinMass } from './weighed';
@@ -161,7 +161,7 @@ export function runStation(file: BatchFile, node: Node, find: Find, draw: Draw, 
     stored: (id) => lookUp(stored, id, 'stored thing'),
     outlet: (intake) => fromOutlet(file, graph, entry, intake, find, draw.typical),
   };
-  const taken = takeAll(node, along, stores, draw, own);
+  const taken = takeAll(node, endedStations(file).has(node.id), along, stores, draw, own);
   const inTime = (t: Taken) => !(kind.lasts && t.intake.late);
   const bowl = stirred(along, taken.filter(inTime), stores);
   const lateTaken = taken.filter((t) => !inTime(t));
@@ -234,23 +234,6 @@ export function runStation(file: BatchFile, node: Node, find: Find, draw: Draw, 
   } as StationRun;
 }
 
-/**
- * What came along with what goes in: one body as it was where all of that dissolves, pours or is smooth (handbook chapter 6,
- * section 4); only pieces un-blend it. What is all of such things is one body from the start.
- */
-function stirred(along: Parcel, taken: readonly Taken[], stores: Stores): Parcel {
-  const bowl = join(along, ...taken.map((t) => t.stays));
-  const { blended, texture, look } = along.past;
-  if (bowl === along || (!blended && massOf(along.stream) > 0)) return bowl;
-  const even = taken.every(({ intake: { origin }, stays }) => {
-    if (!(massOf(stays.stream) > 0)) return true;
-    if (origin.from === 'larder') return stirsEven(stores.row(origin.key));
-    return origin.from === 'pods' ? lotStirsEven(stores.lot(origin.lotId)) : stays.past.blended;
-  });
-  if (!even) return bowl;
-  return { ...bowl, past: { ...bowl.past, blended: true, ...(blended ? { texture, look } : {}) } };
-}
-
 const aheads = new WeakMap<BatchFile, ReadonlySet<string>>();
 /** Whether neither a station nor anything after it is done: what it does is still a plan. */
 function isAhead(file: BatchFile, graph: Graph, id: string): boolean {
@@ -278,13 +261,13 @@ function toolOf(file: BatchFile, entry: StationEntry): StationContext['tool'] {
   return tool ? { ...tool, learnt: learntOf(tool) } : null;
 }
 
-/** Everything that goes in at a station. What only seasons waits for something to season. */
-function takeAll(node: Node, along: Parcel, stores: Stores, draw: Draw, own: Draw): Taken[] {
+/** Everything that goes in at a station: nothing where it `ended` before. What only seasons waits for something to season. */
+function takeAll(node: Node, ended: boolean, along: Parcel, stores: Stores, draw: Draw, own: Draw): Taken[] {
   const { entry, at } = node;
   const made = entry.intakes.map((intake): Taken => {
     const { origin } = intake;
     const g = gramsOf(intake.amount) ?? 0;
-    if (outletOf(origin) === null && !(g > 0)) return nothing(intake);
+    if (ended || (outletOf(origin) === null && !(g > 0))) return nothing(intake);
     return take(intake, g, stores, draw, own);
   });
   const stuff = massOf(along.stream) > 0 || made.some((t) => t.intake.origin.from !== 'larder' && massOf(t.stays.stream) > 0);
@@ -351,24 +334,4 @@ export function runLine(file: BatchFile, draw: Draw, measured = true, only?: Rea
 export function runUpTo(file: BatchFile, stationId: string, draw: Draw = TYPICAL, measured = true): StationRun {
   const graph = graphOf(file);
   return runOf(runLine(file, draw, measured, new Set([...upstreamOf(graph, stationId), stationId])), stationId);
-}
-
-/**
- * The file with each measured pH tied to what it was measured on. A new reading is tied to the amounts of now; one that
- * stands in `before` with the same value keeps what it was tied to. A line that cannot run ties nothing.
- */
-export function tieReadings(before: BatchFile | null, after: BatchFile): BatchFile {
-  if (!stationsOf(after).some(({ entry: s }) => s.log.pH !== undefined && !s.log.phOn)) return after;
-  let runs: StationRun[] | null = null;
-  try {
-    runs = runLine(after, TYPICAL);
-  } catch {
-    return after;
-  }
-  return mapStations(after, (s) => {
-    if (s.log.pH === undefined || s.log.phOn) return s;
-    const had = before ? stationIn(before, s.id) : undefined;
-    const same = had?.log.phOn && had.log.pH === s.log.pH ? had.log.phOn : null;
-    return { ...s, log: { ...s.log, phOn: same ?? phOn(runOf(runs, s.id).out) } };
-  });
 }

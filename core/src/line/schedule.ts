@@ -65,13 +65,17 @@ export function schedule(file: BatchFile): ReadonlyMap<string, StationDates> {
 
 /** Stations that come to nothing: what would have gone into them was thrown away before. */
 export function endedStations(file: BatchFile): ReadonlySet<string> {
-  return new Set(
-    file.strands.flatMap(({ stations }) => {
+  let found = ended.get(file);
+  if (!found) {
+    const ids = file.strands.flatMap(({ stations }) => {
       const at = stations.findIndex((s) => s.log.thrownOn !== undefined);
       return at < 0 ? [] : stations.slice(at + 1).map((s) => s.id);
-    }),
-  );
+    });
+    ended.set(file, (found = new Set(ids)));
+  }
+  return found;
 }
+const ended = new WeakMap<BatchFile, ReadonlySet<string>>();
 
 /**
  * Stations to be worked on as of a day: those that are ready and whose day has come; and where none has come yet, the

@@ -7,7 +7,8 @@ import { stationKind } from '../stations';
 import { countedIn, endOf, endStrands } from './compose';
 import { LineProblem } from './problem';
 import { runLine, runOf, type StationRun } from './run';
-import { reportTypical, type StrandReport, type TypicalStation } from './typical';
+import type { StrandReport } from './flows';
+import { reportTypical, type TypicalStation } from './typical';
 
 /** A station as a small picture of the line shows it. */
 export interface StationSummary {

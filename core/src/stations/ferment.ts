@@ -17,18 +17,16 @@ import {
   type ForecastInput,
   type JarConditions,
   type JarJudgement,
-  type JarReading,
-  type JarSign,
-  type JarTemp,
   type JarLid,
 } from '../ferment';
-import type { Reading, StationLog, ToolLearnt } from '../file';
+import type { ToolLearnt } from '../file';
 import { noGrams } from '../matter/component';
 import { volumeMl } from '../matter/density';
 import { convert, waterPhaseSaltPct, withHeat, type Stream } from '../matter/stream';
 import type { JarVerdict } from '../matter/jar';
-import { notFresh, parcel, phOf, readingSd, type Parcel, type Past } from '../parcel';
-import { addDays, daysBetween, daysSince, type Day } from '../plan';
+import { notFresh, parcel, phOf, type Parcel, type Past } from '../parcel';
+import { addDays, daysBetween, daysSince } from '../plan';
+import { jarReadings, jarSigns, jarTemps } from './jarLog';
 import { station, type JarKnown, type Outcome, type StationView } from './station';
 
 const MOST_DAYS = 365;
@@ -166,42 +164,6 @@ function openedPast(out: Past, { verdict, because }: JarJudgement, stoodDays: nu
 
 /** Mean of the temperatures of a jar, °C. */
 const meanC = (temps: Float64Array): number => temps.reduce((s, t) => s + t, 0) / temps.length;
-
-/** How warm the jar was: by its logger where there is one, else by the readings. */
-function jarTemps(readings: readonly Reading[], log: StationLog, from: Day): JarTemp[] {
-  const read = readings
-    .filter((r): r is Reading & { tempC: number } => r.tempC !== undefined)
-    .map((r) => ({ day: Math.max(0, daysSince(from, r.at)), c: r.tempC }));
-  if (!log.temps) return read;
-  // Where the logger was running it knows better than a look in between.
-  const last = Math.max(...log.temps.map((t) => t.day));
-  return [...log.temps, ...read.filter((t) => t.day > last)];
-}
-
-/** Everything seen and smelt in a jar, by its own day. */
-export const jarSigns = (readings: readonly Reading[], from: Day): JarSign[] =>
-  readings.flatMap((r) =>
-    // Brine measured to stand below what floats is brine that does not cover.
-    [...(r.signs ?? []), ...((r.coverMm ?? 0) < 0 && !r.signs?.includes('low') ? (['low'] as const) : [])].map((sign) => ({
-      day: Math.max(0, daysSince(from, r.at)),
-      sign,
-    })),
-  );
-/** Bubbles counted, by their own day. */
-export const jarBubbles = (readings: readonly Reading[], from: Day) =>
-  readings.flatMap((r) => (r.bubbles === undefined ? [] : [{ day: Math.max(0, daysSince(from, r.at)), perMin: r.bubbles }]));
-
-/** Every pH read in a jar, by its own day: the readings, and the one logged when it was drained. */
-export function jarReadings(readings: readonly Reading[], log: StationLog, from: Day, to: Day): JarReading[] {
-  const list = readings
-    .filter((r): r is Reading & { pH: number } => r.pH !== undefined)
-    .map((r) => ({ day: Math.max(0, daysSince(from, r.at)), pH: r.pH, instrument: r.instrument, sd: readingSd(r.instrument, r.by) }));
-  if (log.pH !== undefined) {
-    const instrument = log.instrument ?? 'strip';
-    list.push({ day: daysBetween(from, log.doneOn ?? to) + 0.99, pH: log.pH, instrument, sd: readingSd(instrument, log.by) });
-  }
-  return list;
-}
 
 /**
  * Turns sugar into lactic acid, gas and alcohol. Lactic acid is what the jar's pH asks for (chapter 3,

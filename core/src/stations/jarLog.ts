@@ -1,0 +1,40 @@
+import type { JarReading, JarSign, JarTemp } from '../ferment';
+import type { Reading, StationLog } from '../file';
+import { readingSd } from '../parcel';
+import { daysBetween, daysSince, type Day } from '../plan/date';
+
+/** How warm the jar was: by its logger where there is one, else by the readings. */
+export function jarTemps(readings: readonly Reading[], log: StationLog, from: Day): JarTemp[] {
+  const read = readings
+    .filter((r): r is Reading & { tempC: number } => r.tempC !== undefined)
+    .map((r) => ({ day: Math.max(0, daysSince(from, r.at)), c: r.tempC }));
+  if (!log.temps) return read;
+  // Where the logger was running it knows better than a look in between.
+  const last = Math.max(...log.temps.map((t) => t.day));
+  return [...log.temps, ...read.filter((t) => t.day > last)];
+}
+
+/** Everything seen and smelt in a jar, by its own day. */
+export const jarSigns = (readings: readonly Reading[], from: Day): JarSign[] =>
+  readings.flatMap((r) =>
+    // Brine measured to stand below what floats is brine that does not cover.
+    [...(r.signs ?? []), ...((r.coverMm ?? 0) < 0 && !r.signs?.includes('low') ? (['low'] as const) : [])].map((sign) => ({
+      day: Math.max(0, daysSince(from, r.at)),
+      sign,
+    })),
+  );
+/** Bubbles counted, by their own day. */
+export const jarBubbles = (readings: readonly Reading[], from: Day) =>
+  readings.flatMap((r) => (r.bubbles === undefined ? [] : [{ day: Math.max(0, daysSince(from, r.at)), perMin: r.bubbles }]));
+
+/** Every pH read in a jar, by its own day: the readings, and the one logged when it was drained. */
+export function jarReadings(readings: readonly Reading[], log: StationLog, from: Day, to: Day): JarReading[] {
+  const list = readings
+    .filter((r): r is Reading & { pH: number } => r.pH !== undefined)
+    .map((r) => ({ day: Math.max(0, daysSince(from, r.at)), pH: r.pH, instrument: r.instrument, sd: readingSd(r.instrument, r.by) }));
+  if (log.pH !== undefined) {
+    const instrument = log.instrument ?? 'strip';
+    list.push({ day: daysBetween(from, log.doneOn ?? to) + 0.99, pH: log.pH, instrument, sd: readingSd(instrument, log.by) });
+  }
+  return list;
+}
