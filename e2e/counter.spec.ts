@@ -70,7 +70,7 @@ test('at the counter by keyboard alone, on a phone: steps, a timer that outlives
   // The letters are the counter's again once the sheet has gone.
   await expect(sheet).toHaveCount(0);
   await page.keyboard.press('h');
-  await pick(page, 'With a', 'meter');
+  await pick(page, 'With a', 'calibrated meter');
   await page.getByRole('dialog').getByLabel('pH').fill('3.41');
   await page.keyboard.press('Enter');
   await expect(page.locator('[data-fact=logged]')).toContainText('pH 3.41 read');
@@ -84,7 +84,7 @@ test('at the counter by keyboard alone, on a phone: steps, a timer that outlives
   // A step cannot be done before what it stands on.
   await page.keyboard.press('PageDown');
   await page.keyboard.press('d');
-  await expect(page.getByText('Blend comes first, and is not done yet.')).toBeVisible();
+  await expect(page.getByText('Blend comes before this and is not done yet.')).toBeVisible();
   await page.keyboard.press('PageUp');
   // Nonsense at the scale is answered, and the step stays.
   await page.keyboard.press('w');

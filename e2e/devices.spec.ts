@@ -1,6 +1,6 @@
 import type { Page } from '@playwright/test';
 import { stationIn, type StationReport } from '@roskel/core';
-import { expect, importExample, station, stored, test } from './test';
+import { endJar, expect, importExample, station, stored, test } from './test';
 import { DemoServer } from './server';
 
 type Kind = 'scale' | 'pen' | 'thermometer';
@@ -102,7 +102,7 @@ test('three stand-ins drive one batch from pods to bottles', async ({ page }) =>
   expect(Math.abs(reading.tempC! - 21.5)).toBeLessThanOrEqual(0.4);
 
   // Back at the counter: the jar is done, and everything after it is weighed.
-  await page.getByRole('button', { name: 'Done today' }).click();
+  await endJar(page);
   await expect(page.getByText('Saved', { exact: true })).toBeVisible();
   await page.goto(`/batches/${id}/counter`);
   await at('Drain');

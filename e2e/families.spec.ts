@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs';
 import type { Page } from '@playwright/test';
 import type { BatchFile, LineReport, StationReport } from '@roskel/core';
-import { expect, pick, station, stored, test, type } from './test';
+import { endJar, expect, pick, station, stored, test, type } from './test';
 
 /** From an empty batch of a style to its page: the plan is made of what is said. Gives the id of the batch. */
 async function begin(page: Page, name: string, style: string, have: string): Promise<string> {
@@ -28,7 +28,8 @@ async function follow(page: Page, id: string, name: string, massG?: number): Pro
     await weight.fill(String(massG));
     await weight.press('Tab');
   }
-  await here.getByRole('button', { name: 'Done today' }).click();
+  if (name === 'Ferment') await endJar(page);
+  else await here.getByRole('button', { name: 'Done today' }).click();
   await expect(here.getByRole('button', { name: 'Not done' })).toBeVisible();
   await expect(page.getByText('Saved', { exact: true })).toBeVisible();
   return (await stored(page, id)).report;

@@ -4,7 +4,7 @@ import { fileURLToPath } from 'node:url';
 import { checkBatchFile } from '@roskel/contract/validate';
 import type { BottlingRecord, PodLotRecord } from '@roskel/contract';
 import { podUses, reportOfKind, saltGrams, twoFigures, type LineReport } from '@roskel/core';
-import { gramsIn, line, expect, importExample, pick, station, stored, test, type, upload } from './test';
+import { endJar, gramsIn, line, expect, importExample, pick, station, stored, test, type, upload } from './test';
 
 const EXAMPLE = fileURLToPath(new URL('../examples/slipway-red.json', import.meta.url));
 const jarOf = (report: LineReport) => reportOfKind(report, 'salt').facts!;
@@ -15,6 +15,7 @@ test('from pods to bottles on the shelf', async ({ page }) => {
   await page.goto('/batches');
   await page.getByRole('button', { name: 'Start a batch' }).click();
   await type(page, 'Name', 'Harbour Test');
+  await pick(page, 'Which kind of sauce', 'brine ferment');
   await page.getByRole('checkbox', { name: /Choose from my/ }).click();
   await page
     .locator('.n-radio')
@@ -77,7 +78,12 @@ test('from pods to bottles on the shelf', async ({ page }) => {
   await expect(page.locator('[data-fact=ready]')).toContainText(/Ready \(pH 3.8, settled\)/);
   await type(page, 'Measured pH', '3.62');
   await expect(page.locator('[data-cell=ferment-pH]')).toContainText('3.62');
+  // Packed today, it has not soured yet, whatever was read.
   await page.getByRole('button', { name: 'Done today' }).click();
+  await expect(page.locator('[data-fact=doubts-end]')).toContainText('no jar is sour before its third day');
+  await page.getByRole('button', { name: 'Leave it standing' }).click();
+  await expect(page.getByRole('dialog')).toHaveCount(0);
+  await endJar(page);
 
   // Drain
   await station(page, 'Drain');

@@ -4,7 +4,7 @@ import type { Page } from '@playwright/test';
 import { DemoServer } from './server';
 import type { BatchRecord, PodLotInput, PodLotRecord } from '@roskel/contract';
 import type { PodLot } from '@roskel/core';
-import { changeStored, expect, importExample, startBatch, stored, test, type } from './test';
+import { changeStored, expect, importExample, pick, startBatch, stored, test, type } from './test';
 
 const OWN = { 'X-Roskel': '1' };
 interface Record_ {
@@ -26,6 +26,7 @@ test('undoing the start of a batch never takes away work that was done in it', a
   await page.goto('/batches');
   await page.getByRole('button', { name: 'Start a batch' }).click();
   await type(page, 'Name', 'Kept Work');
+  await pick(page, 'Which kind of sauce', 'brine ferment');
   await page.getByLabel(/What do you have/).fill('300 g jalapeños, vinegar, 3 small bottles, mild');
   await page.getByRole('button', { name: 'Start this batch' }).click();
   await expect(page.locator('[data-mass=bottle]')).toBeVisible();

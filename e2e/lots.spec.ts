@@ -165,6 +165,9 @@ test('an ingredient is copied and stands in the larder with a pH of its own', as
   await type(page, 'Water, %', '99');
   await expect(page.getByText(/Water and solids add up to/)).toBeVisible();
   await type(page, 'Water, %', '86');
+  // What is in it is said, and never taken for nothing.
+  await expect(page.getByRole('button', { name: 'Add the ingredient' })).toBeDisabled();
+  await pick(page, 'Allergens in it', 'none');
   await page.getByRole('button', { name: 'Add the ingredient' }).click();
   await expect(page.getByRole('button', { name: 'Add the ingredient' })).toHaveCount(0);
   await page.goto('/larder');

@@ -49,7 +49,7 @@ test('a new maker: from nothing to a plan that fills the bottles, in a few click
     await expect(page.locator('[data-fact=odds]')).toHaveText(/\d+ in 100/);
     const plan = page.getByRole('status', { name: 'The plan' });
     await expect(plan).toContainText('6 bottles of 100 ml');
-    await expect(plan).toContainText(/To buy .*carrot.*salt/);
+    await expect(plan).toContainText(/To buy .*sugar.*salt/);
     await hands.click('Start this batch');
     await expect(page.locator('[data-mass=bottle]')).toBeVisible();
     expect(hands.did.clicks).toBeLessThanOrEqual(6);
@@ -59,10 +59,11 @@ test('a new maker: from nothing to a plan that fills the bottles, in a few click
     expect(report.ends[0]!.bottles.filled).toBe(6);
     expect(report.ends[0]!.heat.p50).toBeGreaterThan(500);
     expect(report.ends[0]!.heat.p50).toBeLessThan(2000);
-    // Such a jar is sour by what goes in: the worked-out pH is at the safer line or below.
+    // Unasked it is quiet: heated, sour by what goes in, and without a danger.
+    expect(report.cautions.filter((c) => c.severity === 'danger')).toEqual([]);
     expect(report.ends[0]!.finished.pH).toBeLessThanOrEqual(4.0);
     // What was only named stands among the pods, and is promised to the batch.
-    await expect(page.getByText(/To buy:.*carrot/)).toBeVisible();
+    await expect(page.getByText(/To buy:.*sugar/)).toBeVisible();
     await page.goto('/pods');
     await expect(page.getByRole('button', { name: /^Hot pods, mixed.*120 g/ })).toContainText('120 g promised');
 

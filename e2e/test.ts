@@ -56,6 +56,12 @@ export async function changeStored(page: Page, record: BatchRecord, file: BatchF
   expect((await page.request.patch(`/api/batches/${record.id}`, { data, headers: OWN })).status()).toBe(200);
 }
 
+/** Ends a jar today, before it has soured: asked, and done all the same. */
+export async function endJar(page: Page): Promise<void> {
+  await page.getByRole('button', { name: 'Done today' }).click();
+  await page.getByRole('dialog', { name: 'End it now?' }).getByRole('button', { name: 'End it all the same' }).click();
+}
+
 /** Opens a station of the batch page by its place in the line. */
 export async function station(page: Page, name: string): Promise<void> {
   await page

@@ -6,7 +6,7 @@ test('a measured pH belongs to what it was measured on, and one that cannot be i
   await type(page, 'Measured pH', '3.42');
   // Nothing said about the instrument is a strip.
   await expect(page.getByRole('combobox', { name: 'With a' })).toHaveText('strip');
-  await pick(page, 'With a', 'meter');
+  await pick(page, 'With a', 'calibrated meter');
   const tied = line((await stored(page, id)).record.file).find((s) => s.id === 'strain')!.log;
   expect(tied.phOn!.parts).toHaveProperty('garlic');
 

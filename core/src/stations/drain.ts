@@ -84,7 +84,8 @@ export const drain = station<'drain', DrainParams, DrainFacts>({
     // The book of a brine is with its pods, but for their heat; by mass it is a thing of its own.
     const book = [...brine.ledger, { of: BRINE, massG: brineG, heatShuG: 0 }];
     const side = sideOf(input, { ...brine, ledger: book }, 0);
-    const taken = { ...side, past: { ...side.past, jar: null, thirstG: 0 } };
+    // A liquid is one body: what was read in it is read of all of it.
+    const taken = { ...side, past: { ...side.past, jar: null, thirstG: 0, blended: true } };
     return {
       out: { stream: pods, past: { ...out.past, jar: null, thirstG: Math.max(0, thirstG - drunk) } },
       made: [],

@@ -132,7 +132,7 @@ export const soak = station<'soak', SoakParams, SoakFacts>({
                 id: 'soak-water',
                 name: params.keepWater ? 'soak water kept' : 'soak water',
                 ...side,
-                past: { ...side.past, ph: null, jar: null, thirstG: 0 },
+                past: { ...side.past, ph: null, jar: null, thirstG: 0, blended: true },
                 kept: params.keepWater,
               },
             ]

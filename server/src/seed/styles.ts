@@ -23,6 +23,7 @@ export const demoMeter = (today: string): Tool => ({
   id: 'tool-pen',
   kind: 'meter',
   name: 'Green pen',
+  device: 'stand-in-pen',
   seen: [],
   calibrations: [
     { at: `${addDays(today, -44)}T09:20:00.000Z`, tempC: 21, unit: 'mV', in7: -4, in4: 169, buffers: 'opened in September' },

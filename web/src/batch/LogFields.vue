@@ -10,8 +10,8 @@ import { BODY_CHOICES } from '../stations/bodyWords';
 import { lazySheet } from '../ui/lazySheet';
 import NumberField from '../ui/NumberField.vue';
 import PickField from '../ui/PickField.vue';
+import EndSheet from './EndSheet.vue';
 import DateField from '../ui/DateField.vue';
-import SheetCard from '../ui/SheetCard.vue';
 import TickField from '../ui/TickField.vue';
 
 const AcidSheet = lazySheet(() => import('./AcidSheet.vue'));
@@ -52,15 +52,12 @@ const calibration = computed(() => (log.value.pH === undefined ? '' : instrument
 const sourer = ref(false);
 const sourerOpen = ref(false);
 /** Why it should not be ended as it stands: asked before it is taken. */
-const asks = ref<{ day: string; why: string } | null>(null);
+const asks = ref<string | null>(null);
+const wanted = ref<string | null>(null);
 function setDone(day: string | null) {
-  const why = day === null || log.value.doneOn !== undefined ? null : props.station.doubtsEnd;
-  if (day !== null && why !== null) asks.value = { day, why };
-  else set({ doneOn: day });
-}
-function endIt() {
-  set({ doneOn: asks.value!.day });
-  asks.value = null;
+  wanted.value = day;
+  asks.value = day === null || log.value.doneOn !== undefined ? null : props.station.doubtsEnd;
+  if (asks.value === null) set({ doneOn: day });
 }
 const looks = [{ value: 0, label: 'not looked at' }, ...BODY_CHOICES];
 const P = StationLogSchema.properties;
@@ -143,13 +140,7 @@ const trouble = (field: string) => batch.troubleAt(props.station.id, `log/${fiel
       <NButton v-else @click="setDone(null)">Not done</NButton>
     </div>
     <p v-if="refusal" class="field-error" role="alert">{{ inManner(refusal) }}</p>
-    <SheetCard v-if="asks" :show="true" title="End it now?" :width="440" @update:show="asks = null">
-      <p data-fact="doubts-end">{{ inManner(asks.why) }}</p>
-      <div class="ends">
-        <NButton type="primary" @click="asks = null">Leave it standing</NButton>
-        <NButton @click="endIt">End it all the same</NButton>
-      </div>
-    </SheetCard>
+    <EndSheet v-model:why="asks" @end="set({ doneOn: wanted })" />
     <AcidSheet v-if="sourer" v-model:show="sourerOpen" :station="station" />
   </div>
 </template>
@@ -163,12 +154,6 @@ const trouble = (field: string) => batch.troubleAt(props.station.id, `log/${fiel
 .read {
   display: grid;
   gap: 6px;
-}
-.ends {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 10px;
-  margin-top: 12px;
 }
 .asked {
   background: var(--warn-plate);

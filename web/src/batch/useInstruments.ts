@@ -41,10 +41,10 @@ export function useInstruments(had: () => { instrument?: Instrument; by?: ReadBy
     const tool = meters.value.find((t) => own(t.name) === value);
     return tool ? `${tool.name}: ${meterAt(tool, at).says}.` : '';
   }
-  /** The meter that a device reads out as; a pen that is none of the kitchen's is a meter. */
+  /** The meter that a device reads out as; a pen that is none of the kitchen's was calibrated by nobody here, and counts as a strip. */
   const ofDevice = (id: string): string => {
     const tool = meters.value.find((t) => t.device === id);
-    return tool ? own(tool.name) : 'meter';
+    return tool ? own(tool.name) : 'strip';
   };
   return { options, valueOf, readWith, says, ofDevice };
 }

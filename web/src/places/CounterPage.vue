@@ -12,6 +12,7 @@ import { useKeys } from '../ui/keys';
 import AskSheet from '../counter/AskSheet.vue';
 import LivePlate from '../devices/LivePlate.vue';
 import StepClock from '../counter/StepClock.vue';
+import EndSheet from '../batch/EndSheet.vue';
 import CautionList from '../ui/CautionList.vue';
 import SaveState from '../batch/SaveState.vue';
 
@@ -57,9 +58,15 @@ const refusal = ref('');
 const setLog = (change: LogChange) => void (refusal.value = (step.value && batch.setLog(step.value.station.id, change)?.message) ?? '');
 /** Its day has come: what stands for days is not done at once. */
 const waits = computed(() => step.value !== null && step.value.days > 0 && !step.value.done && step.value.station.to > today());
+/** Why this step should not be ended as it stands: asked before it is. */
+const doubt = ref<string | null>(null);
 function done() {
   const s = step.value;
   if (!s || !batch.file) return;
+  doubt.value = s.done || waits.value ? null : s.station.doubtsEnd;
+  if (doubt.value === null) end(s);
+}
+function end(s = step.value!) {
   // Where one is now: once it is done, the first step that is not is another.
   const [at, more] = [index.value, next.value !== null];
   if (!s.done && !waits.value) setLog({ doneOn: today() });
@@ -163,6 +170,7 @@ useKeys('At the counter', [
         </section>
         <p class="soft small"><SaveState /> {{ awake ? 'The screen stays awake.' : '' }}</p>
       </aside>
+      <EndSheet v-model:why="doubt" @end="end()" />
       <AskSheet v-model:asked="asked" :log="log" :pot="pot" @take="setLog" />
     </div>
   </div>
