@@ -89,7 +89,7 @@ describe('two who ask at the same moment', () => {
   });
   it('keep a brine once', async () => {
     for (let round = 0; round < 4; round++) {
-      const file = { ...doneTo(exampleFile(), 'drain'), name: `Kept ${round}`, readings: [] };
+      const file = { ...doneTo({ ...exampleFile(), startDate: DEMO_DAY }, 'drain'), name: `Kept ${round}` };
       const made = await a.call<BatchRecord>('POST', '/batches/import', { file });
       const what = { batchId: made.value.id, stationId: 'drain', side: 'brine' };
       const ask = (k: Running) => k.call<StoredRecord>('POST', '/stored', { what, name: 'Brine', massG: null, words: '' });
