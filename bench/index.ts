@@ -36,6 +36,7 @@ import {
   type LinearModel,
   type LinearSolver,
   type PodChoice,
+  NOTHING_SAID,
 } from '@roskel/core';
 import { highsSolver } from '@roskel/core/highs';
 import { kitchenMix } from '../core/tests/helpers';
@@ -101,7 +102,18 @@ const { Solver } = createRequire(import.meta.url)('odex') as {
     solve(f: (x: number, y: number[]) => number[], x0: number, y0: number[], x1: number): unknown;
   };
 };
-const jar = { conditions, tempC: 21, temps: [], horizonDays: 60, members: 300, seed: 7, targetPh: 3.8, leastDays: 7, now: 0 };
+const jar = {
+  conditions,
+  tempC: 21,
+  temps: [],
+  horizonDays: 60,
+  members: 300,
+  seed: 7,
+  targetPh: 3.8,
+  leastDays: 7,
+  now: 0,
+  risk: NOTHING_SAID,
+};
 const fewJars = drawEnsemble(7, 12).map((d) => jarParameters(conditions, d));
 /** Twelve jars by the reference, and as many as the forecast has by multiplication: it takes seconds. */
 const byReference = scaled(

@@ -35,6 +35,7 @@ import {
   type Method,
   type SaltParams,
   type StationContext,
+  NOTHING_SAID,
 } from '../src';
 import { kitchenMix, log, smallBatch } from './helpers';
 import { faultsOf } from './faults';
@@ -121,6 +122,7 @@ describe('the jar', () => {
         seed: i,
         targetPh: 3.8,
         leastDays: 7,
+        risk: NOTHING_SAID,
         // Whatever was read, and however warm it was: nothing breaks.
         temps: d.chance(0.5) ? Array.from({ length: d.whole(1, 9) }, () => ({ day: d.between(0, 40), c: d.between(-5, 60) })) : [],
         readings: d.chance(0.4)

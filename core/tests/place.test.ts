@@ -18,6 +18,7 @@ import {
   type JarConditions,
   type JarReading,
   type Seen,
+  NOTHING_SAID,
 } from '../src';
 
 const conditions: JarConditions = {
@@ -47,7 +48,19 @@ function taught(place: number, jars: number, log: number): Seen[] {
   }).flat();
 }
 const asked: ForecastInput = {
-  ...{ conditions, tempC: 21, temps: [], readings: [], horizonDays: 40, members: 300, seed: 3, targetPh: 3.8, leastDays: 7, now: 0 },
+  ...{
+    conditions,
+    tempC: 21,
+    temps: [],
+    readings: [],
+    horizonDays: 40,
+    members: 300,
+    seed: 3,
+    targetPh: 3.8,
+    leastDays: 7,
+    now: 0,
+    risk: NOTHING_SAID,
+  },
 };
 
 describe('what one jar taught carries to the next in the same place', () => {

@@ -30,6 +30,7 @@ import {
   withOldBrine,
   type JarMasses,
   type SaltWay,
+  NOTHING_SAID,
 } from '../src';
 
 describe('brine against published tables', () => {
@@ -302,6 +303,7 @@ describe('begun with old brine', () => {
         seed: 3,
         targetPh: 3.8,
         leastDays: 7,
+        risk: NOTHING_SAID,
         now: null,
       };
       return forecastJar(asked).crossings.legal.p50!;

@@ -1,4 +1,4 @@
-import { mapStations, stationsOf, type BatchFile, type Seen, type StationEntry, type Tool, type ToolKind } from '../file';
+import { mapStations, seenEntry, stationsOf, type BatchFile, type Seen, type StationEntry, type Tool, type ToolKind } from '../file';
 import { runLine, runOf, schedule, toolAt, withoutRound, withParams } from '../line';
 import { massOf } from '../matter/stream';
 import { daysBetween } from '../plan';
@@ -17,7 +17,7 @@ export interface Lesson {
 /** Smaller than this it is no lesson: within what scales and eyes do (our judgement). */
 const WORTH_LOG = 0.03;
 /** What a tool's book can hold. */
-const SEEN = { log: 5, sd: 3 } as const;
+const MOST_LOG = 5;
 const DOES: Partial<Record<ToolKind, string>> = { pot: 'boiled off', sieve: 'held back', blender: 'made it', place: 'soured it' };
 const AS: Partial<Record<ToolKind, string>> = { blender: 'as thick as the tables say', place: 'as lively as the tables say' };
 
@@ -34,15 +34,9 @@ function toolWith(file: BatchFile, entry: StationEntry, seen: Seen): Tool {
 function toolLesson(file: BatchFile, entry: StationEntry, batchId: string, facts: unknown): Lesson | null {
   const kind = stationKind(entry.kind);
   const shown = kind.tool && kind.teaches && facts ? kind.teaches(facts, entry.log) : null;
-  if (!shown || Math.abs(shown.log) < WORTH_LOG || Math.abs(shown.log) > SEEN.log) return null;
-  const seen: Seen = {
-    on: entry.log.doneOn ?? file.startDate,
-    where: file.name.slice(0, 80),
-    of: `${batchId}/${entry.id}`.slice(0, 160),
-    log: shown.log,
-    sd: Math.min(SEEN.sd, Math.max(1e-3, shown.sd)),
-    ...(shown.natural ? { natural: shown.natural } : {}),
-  };
+  if (!shown || Math.abs(shown.log) < WORTH_LOG || Math.abs(shown.log) > MOST_LOG) return null;
+  const where = { on: entry.log.doneOn ?? file.startDate, where: file.name, of: `${batchId}/${entry.id}` };
+  const seen = seenEntry(kind.tool!, where, shown);
   const tool = toolWith(file, entry, seen);
   return {
     id: `tool/${entry.id}`,

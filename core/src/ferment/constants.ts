@@ -14,8 +14,6 @@ export const YEAST = { growth: 0.15, saltMax: 15 } as const; // [J]
 export const HALF_SATURATION = 2; // mmol/l hexose [J]
 export const DECAY = { hetero: 0.02, homo: 0.003 } as const; // 1/h [J]
 export const ACETATE_PER_HETERO = 0.4; // [J]
-/** Structure of the model and unevenness of a jar, pH sd. [J] */
-export const DISCREPANCY_SD = 0.1;
 /** Work is done in blocks of this many hours with constant temperature. */
 export const BLOCK_H = 6;
 

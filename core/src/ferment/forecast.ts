@@ -1,13 +1,12 @@
-import { uniformFloat64 } from 'pure-rand/distribution/uniformFloat64';
-import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus';
-import { hash } from '../stat/draw';
-import { normalQuantile, quantileSorted } from '../stat/normal';
-import { BLOCK_H, DISCREPANCY_SD, HOUSE_PH, LEGAL_PH } from './constants';
+import { quantileSorted } from '../stat/normal';
+import { BLOCK_H, HOUSE_PH, LEGAL_PH } from './constants';
+import { driftAt, UNEVEN_SD } from './drift';
 import type { JarReading } from './judge';
 import { drawOf, learnJar, phAt, type Fit, type LearntJar, type SeenPh } from './learn';
 import { simulateJar } from './model';
 import { jarParameters, type JarConditions } from './priors';
 import { blockTemps, type JarTemp } from './warmth';
+import { jarOdds, type JarOdds, type JarRisk } from './wrong';
 
 export interface ForecastInput {
   conditions: JarConditions;
@@ -25,6 +24,8 @@ export interface ForecastInput {
   leastDays: number;
   /** Days since it was packed, where one stands now; null before it is packed. */
   now: number | null;
+  /** What its odds of going wrong rest on besides. */
+  risk: JarRisk;
 }
 
 export interface Quantiles {
@@ -69,8 +70,10 @@ export interface Forecast {
   crossings: { legal: Crossing; house: Crossing; target: Crossing };
   /** Days when half, and nine in ten, of jars like this are ready; null beyond the horizon. */
   ready: { from: number | null; to: number | null };
-  /** Share of members that are ready by each day of `days`. */
+  /** Share of jars that are ready by each day of `days`; those that go wrong never are. */
   readyBy: number[];
+  /** Odds that it goes wrong: everything else here is told of a jar that sours. */
+  wrong: JarOdds;
   fit: Fit;
   seen: readonly SeenPh[];
   next: NextReading | null;
@@ -96,6 +99,10 @@ function crossing(sorted: readonly number[], pH: number): Crossing {
   };
   return { pH, p10: at(0.1), p50: at(0.5), p90: at(0.9), never: sorted.filter((d) => d === Infinity).length / sorted.length };
 }
+
+/** The way of a jar as a meter shows it: what the model leaves out stays in it, as far as the readings did not tell it. */
+export const shownPath = (learnt: LearntJar, j: number, pH: Float64Array): Float64Array =>
+  pH.map((p, b) => p + driftAt(learnt.drifts[j]!, b / PER_DAY));
 
 /** Everything that decides what a jar's readings teach, as one text. */
 const keyOf = (i: ForecastInput) => JSON.stringify([i.conditions, i.tempC, i.temps, i.readings, i.members, i.seed]);
@@ -129,21 +136,14 @@ export function forecastJar(input: ForecastInput): Forecast {
   const blocks = Math.ceil(input.horizonDays * PER_DAY);
   const learnt = learntJarOf(input);
   const temps = blockTemps(input.temps, input.tempC, blocks);
-  const rng = xoroshiro128plus(hash('wobble', input.seed) | 0);
-  const plain: Float64Array[] = [];
   const gases: Float64Array[] = [];
   const sugars: Float64Array[] = [];
-  const shown = learnt.members.map((z, j) => {
+  const paths = learnt.members.map((z, j) => {
     const run = simulateJar(jarParameters(learnt.conditions, drawOf(z)), temps);
-    plain.push(run.pH);
     gases.push(run.gas);
     sugars.push(run.sugar);
-    // What the model leaves out stays in the band, whatever was read; one slice of it for each member.
-    const wobble = DISCREPANCY_SD * normalQuantile((j + 0.02 + 0.96 * uniformFloat64(rng)) / learnt.members.length);
-    return { pH: run.pH, wobble };
+    return shownPath(learnt, j, run.pH);
   });
-  shuffleWobbles(shown, input.seed);
-  const paths = shown.map(({ pH, wobble }) => pH.map((p, b) => p + wobble * Math.min(1, b / 8)));
   const days: number[] = [];
   const pH: Quantiles[] = [];
   const gas: Quantiles[] = [];
@@ -162,31 +162,24 @@ export function forecastJar(input: ForecastInput): Forecast {
     );
   const target = at(input.targetPh);
   const reached = paths.map((p) => Math.max(crossed(p, input.targetPh), input.leastDays));
+  const wrong = jarOdds(input);
   const late = (d: number | null) => (d === null ? null : Math.max(d, input.leastDays));
   return {
     members: learnt.members.length,
     ...{ days, pH, gas, sugar },
     crossings: { legal: at(LEGAL_PH), house: at(HOUSE_PH), target },
     ready: { from: late(target.p50), to: late(target.p90) },
-    readyBy: days.map((d) => reached.filter((r) => r <= d).length / reached.length),
+    readyBy: days.map((d) => ((1 - wrong.p) * reached.filter((r) => r <= d).length) / reached.length),
+    wrong,
     fit: learnt.fit,
     seen: learnt.seen,
-    next: input.now === null ? null : nextReading(plain, reached, input.now, target),
-    warmth: warmthOf(input, learnt, plain),
+    next: input.now === null ? null : nextReading(paths, reached, input.now, target),
+    warmth: warmthOf(input, learnt, paths),
   };
 }
 
-/** Each member gets a wobble that has nothing to do with its place in the list. */
-function shuffleWobbles(shown: { wobble: number }[], seed: number): void {
-  const rng = xoroshiro128plus(hash('order', seed) | 0);
-  for (let i = shown.length - 1; i > 0; i--) {
-    const j = Math.floor(uniformFloat64(rng) * (i + 1));
-    [shown[i]!.wobble, shown[j]!.wobble] = [shown[j]!.wobble, shown[i]!.wobble];
-  }
-}
-
-/** The error of the reading that is weighed up: a meter's, and what a jar differs from the model by. */
-const READ_SD = Math.hypot(0.05, DISCREPANCY_SD);
+/** The error of the reading that is weighed up: a meter's, and what is uneven in a jar. */
+const READ_SD = Math.hypot(0.05, UNEVEN_SD);
 /** A reading that leaves more of the doubt than this tells nothing worth walking to the jar for. */
 const WORTH = 0.93;
 /**
@@ -247,7 +240,9 @@ function warmthOf(input: ForecastInput, learnt: LearntJar, paths: readonly Float
     const days = of.map((p) => crossed(p, input.targetPh)).sort((a, b) => a - b);
     return crossing(days, input.targetPh).p50;
   };
-  const planned = middle(learnt.members.map((z) => simulateJar(jarParameters(learnt.conditions, drawOf(z)), even).pH));
+  const planned = middle(
+    learnt.members.map((z, j) => shownPath(learnt, j, simulateJar(jarParameters(learnt.conditions, drawOf(z)), even).pH)),
+  );
   const now = middle(paths);
   return { meanC, plannedC: input.tempC, laterDays: now === null || planned === null ? null : now - planned };
 }

@@ -1,7 +1,7 @@
 /** Gas of a jar, and how often its lid wants opening (handbook chapter 4, section 5.2). */
 
-/** What closes a jar. An airlock lets gas out by itself. */
-export const JAR_LIDS = { airlock: 'airlock', closed: 'closed' } as const;
+/** What closes a jar. An airlock and a cloth let gas out by themselves. */
+export const JAR_LIDS = { airlock: 'airlock', closed: 'closed', cloth: 'a cloth' } as const;
 export type JarLid = keyof typeof JAR_LIDS;
 
 /** Days and hours of the rule; warmer than this, or with sugar or fruit put in, the shorter time holds. */

@@ -2,7 +2,8 @@ import { uniformFloat64 } from 'pure-rand/distribution/uniformFloat64';
 import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus';
 import { drawEnsemble, hash, type Draw } from '../stat/draw';
 import { normalQuantile } from '../stat/normal';
-import { BLOCK_H, DISCREPANCY_SD } from './constants';
+import { BLOCK_H } from './constants';
+import { anyDrift, cholesky, driftAfter, UNEVEN_SD, lookCov, type Drift } from './drift';
 import { byTime, type JarReading } from './judge';
 import { risesIn } from './rise';
 import { simulateJar } from './model';
@@ -23,7 +24,7 @@ export interface LearnInput {
 export interface SeenPh {
   day: number;
   pH: number;
-  /** Of the instrument and of the model together. */
+  /** Of the instrument. */
   sd: number;
   /** How likely it is that this one is wrong, 0 to 1. */
   doubt: number;
@@ -39,6 +40,8 @@ export interface LearntJar {
   conditions: JarConditions;
   /** Unknowns of each member as standard normals, in the order of JAR_UNKNOWNS. */
   members: readonly Float64Array[];
+  /** How far each of them is from the jar itself, as far as the readings tell. */
+  drifts: readonly Drift[];
   seen: readonly SeenPh[];
   fit: Fit;
   /** Members that plain weights would rest on: few means surprising readings. */
@@ -86,7 +89,7 @@ export function phAt(pH: Float64Array, day: number): number {
 
 /** Readings of one day that differ by more than this many of their sds contradict each other. */
 const AGREE = 2.5;
-/** Readings within a day of each other as one, by their precision: they share what the model gets wrong. */
+/** Readings within a day of each other as one look, by their precision. */
 function together(readings: readonly JarReading[]): SeenPh[] {
   const out: SeenPh[] = [];
   let group: JarReading[] = [];
@@ -95,12 +98,12 @@ function together(readings: readonly JarReading[]): SeenPh[] {
     const weights = group.map((r) => 1 / r.sd ** 2);
     const sum = weights.reduce((s, w) => s + w, 0);
     const mean = (of: (r: JarReading) => number) => group.reduce((s, r, i) => s + weights[i]! * of(r), 0) / sum;
-    out.push({ day: mean((r) => r.day), pH: mean((r) => r.pH), sd: Math.hypot(1 / Math.sqrt(sum), DISCREPANCY_SD), doubt: 0 });
+    out.push({ day: mean((r) => r.day), pH: mean((r) => r.pH), sd: 1 / Math.sqrt(sum), doubt: 0 });
     group = [];
   };
   for (const r of byTime(readings)) {
     // Two that contradict each other are not one: one of them is wrong, and that must show.
-    const apart = group.some((g) => Math.abs(g.pH - r.pH) > AGREE * Math.hypot(g.sd, r.sd, DISCREPANCY_SD));
+    const apart = group.some((g) => Math.abs(g.pH - r.pH) > AGREE * Math.hypot(g.sd, r.sd, UNEVEN_SD, UNEVEN_SD));
     if (group.length > 0 && (r.day - group[0]!.day > 1 || apart)) close();
     group.push(r);
   }
@@ -111,16 +114,40 @@ function together(readings: readonly JarReading[]): SeenPh[] {
 const SQRT_2PI = Math.sqrt(2 * Math.PI);
 const density = (x: number, sd: number): number => Math.exp(-0.5 * (x / sd) ** 2) / (sd * SQRT_2PI);
 
-/** Log-likelihood of one reading for a jar that is `off` from it, against the best there could be: at most 0. */
-function logOf(off: number, s: SeenPh, robust: boolean): number {
-  if (!robust) return -0.5 * (off / s.sd) ** 2;
-  const right = (1 - WRONG.share) * density(off, s.sd);
-  const wrong = WRONG.share * density(off, Math.hypot(s.sd, WRONG.sd));
-  return Math.log((right + wrong) * s.sd * SQRT_2PI);
+/** Odds that a look which is `off` by so much is a wrong one, and its log-likelihood against the best there could be: at most 0. */
+function surprise(off: number, sd: number, robust: boolean): { log: number; doubt: number } {
+  if (!robust) return { log: -0.5 * (off / sd) ** 2, doubt: 0 };
+  const right = (1 - WRONG.share) * density(off, sd);
+  const wrong = WRONG.share * density(off, Math.hypot(sd, WRONG.sd));
+  return { log: Math.log((right + wrong) * sd * SQRT_2PI), doubt: wrong / (right + wrong) };
 }
-/** The same of all that was seen; `robust` where one of them may be wrong. */
-const logLikelihood = (pH: Float64Array, seen: readonly SeenPh[], robust: boolean): number =>
-  seen.reduce((sum, s) => sum + logOf(phAt(pH, s.day) - s.pH, s, robust), 0);
+
+/** What was seen, look by look: each against the model, and against what the looks before it told of the drift. */
+interface Looks {
+  seen: readonly SeenPh[];
+  /** Lower triangle of the covariance of what is read about the model. */
+  F: Float64Array;
+  robust: boolean;
+}
+const looksOf = (seen: readonly SeenPh[], robust: boolean): Looks => ({ seen, F: cholesky(lookCov(seen), seen.length), robust });
+
+/** The next look at a path: its log-likelihood; what of it is new, and its doubt, stand in `told` and `doubts` after it. */
+function look({ seen, F, robust }: Looks, i: number, path: Float64Array, told: Float64Array, doubts: Float64Array): number {
+  const n = seen.length;
+  let off = phAt(path, seen[i]!.day) - seen[i]!.pH;
+  for (let j = 0; j < i; j++) off -= F[i * n + j]! * told[j]!;
+  const sd = F[i * n + i]!;
+  const { log, doubt } = surprise(off, sd, robust);
+  doubts[i] = doubt;
+  told[i] = ((1 - doubt) * off) / sd;
+  return log;
+}
+/** The same of all looks. */
+function logLikelihood(looks: Looks, path: Float64Array, told: Float64Array, doubts: Float64Array): number {
+  let sum = 0;
+  for (let i = 0; i < looks.seen.length; i++) sum += look(looks, i, path, told, doubts);
+  return sum;
+}
 
 /** Weights that sum to 1, and how many members they rest on. */
 function weigh(logs: Float64Array, times: number): { weights: Float64Array; effective: number } {
@@ -170,8 +197,11 @@ export function learnJar(input: LearnInput): LearntJar {
   const rise = risen ? list.indexOf(risen.reading) : -1;
   const seen = together(rise < 0 ? list : list.slice(0, rise));
   const prior = priorMembers(seed, members);
-  const told = { conditions, fit: (rise < 0 ? 'unread' : 'rises') as Fit, effective: members, evidence: 0 };
-  if (seen.length === 0) return { ...told, members: prior, seen };
+  if (seen.length === 0) {
+    const normal = normals('drift', seed);
+    const told = { conditions, fit: (rise < 0 ? 'unread' : 'rises') as Fit, effective: members, evidence: 0 };
+    return { ...told, members: prior, drifts: prior.map(() => anyDrift(normal)), seen };
+  }
   const robust = temper(input, prior, seen, true);
   const doubts = seen.map((s, i) => ({ ...s, doubt: robust.doubts[i]! }));
   const off = doubts.filter((s) => s.doubt > DOUBTED).length;
@@ -182,6 +212,7 @@ export function learnJar(input: LearnInput): LearntJar {
   return {
     conditions,
     members: found.members,
+    drifts: found.drifts,
     seen: believe ? seen : doubts,
     fit: rise >= 0 ? 'rises' : believe || (strange && off === 0) ? 'no known jar' : off > 0 ? 'one is off' : 'fits',
     effective: found.effective,
@@ -189,8 +220,15 @@ export function learnJar(input: LearnInput): LearntJar {
   };
 }
 
+/** A stream of standard normals of its own. */
+function normals(name: string, seed: number): () => number {
+  const rng = xoroshiro128plus(hash(name, seed) | 0);
+  return () => normalQuantile(0.5e-9 + uniformFloat64(rng) * (1 - 1e-9));
+}
+
 interface Tempered {
   members: Float64Array[];
+  drifts: Drift[];
   effective: number;
   /** Log of the mean likelihood of the prior members, without any doubt in the readings. */
   plain: number;
@@ -206,10 +244,13 @@ function temper(input: LearnInput, prior: readonly Float64Array[], seen: readonl
   const upTo = temps.subarray(0, Math.min(temps.length, Math.ceil((seen.at(-1)!.day * 24) / BLOCK_H) + 1));
   const path = (z: Float64Array) => simulateJar(jarParameters(conditions, drawOf(z)), upTo, TOL).pH;
   const endsAt = seen.map((s) => Math.min(upTo.length, Math.floor((s.day * 24) / BLOCK_H) + 1));
+  const [looks, plainLooks] = [looksOf(seen, robust), looksOf(seen, false)];
+  const told = new Float64Array(seen.length);
+  const doubts = new Float64Array(seen.length);
   let z = prior.map((p) => p.slice());
   let paths = z.map(path);
-  const logs = Float64Array.from(paths, (p) => logLikelihood(p, seen, robust));
-  const plainLogs = Float64Array.from(paths, (p) => logLikelihood(p, seen, false));
+  const logs = Float64Array.from(paths, (p) => logLikelihood(looks, p, told, doubts));
+  const plainLogs = Float64Array.from(paths, (p) => logLikelihood(plainLooks, p, told, doubts));
   const top = plainLogs.reduce((a, b) => Math.max(a, b), -Infinity);
   const plain = top + Math.log(plainLogs.reduce((s, l) => s + Math.exp(l - top), 0) / count);
   const { effective } = weigh(logs, 1);
@@ -234,7 +275,7 @@ function temper(input: LearnInput, prior: readonly Float64Array[], seen: readonl
         let at = 0;
         const run = simulateJar(jarParameters(conditions, drawOf(tried)), upTo, TOL, (b, pH) => {
           while (at < seen.length && endsAt[at]! <= b) {
-            log += logOf(phAt(pH, seen[at]!.day) - seen[at]!.pH, seen[at]!, robust);
+            log += look(looks, at, pH, told, doubts);
             at++;
           }
           return log <= least;
@@ -248,13 +289,19 @@ function temper(input: LearnInput, prior: readonly Float64Array[], seen: readonl
       step = Math.max(STEP.least, Math.min(STEP.most, step * Math.exp(accepted / count - STEP.accept)));
     }
   }
-  const doubts = seen.map((s) => paths.reduce((sum, p) => sum + doubtOf(phAt(p, s.day) - s.pH, s.sd), 0) / count);
-  return { members: z, effective, plain, doubts };
-}
-function doubtOf(off: number, sd: number): number {
-  const right = (1 - WRONG.share) * density(off, sd);
-  const wrong = WRONG.share * density(off, Math.hypot(sd, WRONG.sd));
-  return wrong / (right + wrong);
+  const wander = normals('drift', seed);
+  const mean = new Float64Array(seen.length);
+  const drifts = paths.map((p) => {
+    logLikelihood(looks, p, told, doubts);
+    doubts.forEach((d, i) => (mean[i]! += d / count));
+    return driftAfter(
+      seen,
+      seen.map((s) => s.pH - phAt(p, s.day)),
+      doubts,
+      wander,
+    );
+  });
+  return { members: z, drifts, effective, plain, doubts: [...mean] };
 }
 
 /** Systematic resampling: which member each of the new ones is a copy of. */

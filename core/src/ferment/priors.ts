@@ -72,15 +72,15 @@ export const JAR_UNKNOWNS = [
   ...['pMin1', 'pMin2', 'hMax1', 'hMax2', 'xMax', 'a2', 'b1', 'b2', 'beta', 'pH0', 'sugar', 'tau'],
 ] as const;
 
-/** Liveliness of jars (section 2.4): its middle, and how it spreads, more to the slow side. */
-export const VIGOUR = { median: 1.12, sd: 0.3, skew: 0.45, from: -0.6 } as const;
+/** Liveliness of jars (chapter 6b, section 2): its middle, and how it spreads, more to the slow side. */
+export const VIGOUR = { median: 1.3, sd: 0.3, skew: 0.45, from: -0.6 } as const;
 
 /** Buffer of a jar by its share of produce: 16 mmol/(l pH) at half, 25 in a neat mash (section 2.4). */
 export function betaOf(produceShare: number): number {
   return 7 + 18 * produceShare;
 }
 
-/** One member's parameters: medians spread by the draw's standard normals (table of section 2.4). */
+/** One member's parameters: medians spread by the draw's standard normals (table of section 2.4, with chapter 6b, section 2). */
 export function jarParameters(c: JarConditions, draw: Draw): JarParameters {
   const z = (name: string) => draw.z(name);
   const log = (median: number, sd: number, name: string) => median * Math.exp(sd * z(name));
@@ -93,7 +93,7 @@ export function jarParameters(c: JarConditions, draw: Draw): JarParameters {
     x2: 10 ** (2.2 + 1.0 * z('x2') - 9) + (c.starter ?? 0),
     y: 10 ** (1.5 + 1.0 * z('yeast') - 9),
     yMax: 10 ** (5.8 + 0.6 * z('yeastMax') - 9),
-    qYeast: log(200, 0.6, 'yeastRate'),
+    qYeast: log(120, 0.4, 'yeastRate'),
     q0: 1 / (Math.exp(log(2.5, 0.5, 'lag')) - 1),
     vigour: VIGOUR.median * Math.exp(lively.log + lively.sd * zf - skew),
     mu1: log(0.55, 0.15, 'mu1'),
@@ -105,13 +105,13 @@ export function jarParameters(c: JarConditions, draw: Draw): JarParameters {
     pMin1: 4.15 + 0.12 * z('pMin1'),
     pMin2: 3.25 + 0.1 * z('pMin2'),
     hMax1: log(25, 0.25, 'hMax1'),
-    hMax2: log(60, 0.25, 'hMax2'),
+    hMax2: log(60, 0.15, 'hMax2'),
     xMax: log(0.8, 0.4, 'xMax'),
     a1: 25,
     a2: log(40, 0.3, 'a2'),
     b1: log(0.5, 0.3, 'b1'),
-    b2: log(0.8, 0.5, 'b2'),
-    beta: log(betaOf(c.produceShare), 0.45, 'beta'),
+    b2: log(1, 0.35, 'b2'),
+    beta: log(betaOf(c.produceShare), 0.3, 'beta'),
     pH0: c.pH0 + c.pH0Sd * z('pH0'),
     shift: c.pH0 - Math.min(c.pH0, c.shownPh0 ?? c.pH0),
     sugar: log(c.sugarMmol, 0.25, 'sugar'),

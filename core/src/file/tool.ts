@@ -1,6 +1,7 @@
 import { Type, type Static } from '@sinclair/typebox';
 import { calibrate, meterCounts, type Calibration, type CalibrationInput } from '../acid/meter';
 import type { RowProblem } from '../matter/own';
+import { VIGOUR } from '../ferment/priors';
 import { DaySchema, Id } from './parts';
 
 /** What a thing of the kitchen can be. */
@@ -37,6 +38,8 @@ export const SeenSchema = Type.Object(
     of: Type.String({ maxLength: 160 }),
     log: Type.Number({ minimum: -5, maximum: 5 }),
     sd: Type.Number({ exclusiveMinimum: 0, maximum: 3 }),
+    /** What the tables said when it was seen, where that moves: how lively jars are (nothing said: as it was before 0.12). */
+    table: Type.Optional(Type.Number({ exclusiveMinimum: 0, maximum: 10 })),
     /** A jar: how far the natural pH of its pods was from what was worked out. */
     natural: Type.Optional(
       Type.Object(
@@ -168,13 +171,29 @@ function naturalPh(seen: readonly Seen[]): { off: number; sd: number } | null {
   return { off: sum / weight, sd: Math.max(NATURAL.best, Math.min(NATURAL.unknown, Math.hypot(1 / Math.sqrt(weight), NATURAL.between))) };
 }
 
+/** How lively the tables had jars before they were set against practice once more. */
+const LIVELY_BEFORE = 1.12;
+/** What was seen of a tool, against what the tables say now, as a logarithm. */
+export const seenLog = (kind: ToolKind, s: Pick<Seen, 'log' | 'table'>): number =>
+  kind === 'place' ? s.log + Math.log((s.table ?? LIVELY_BEFORE) / VIGOUR.median) : s.log;
+/** What a station showed of a tool, as its book keeps it. */
+export const seenEntry = (kind: ToolKind, own: Pick<Seen, 'on' | 'where' | 'of'>, shown: ToolLearnt): Seen => ({
+  on: own.on,
+  where: own.where.slice(0, 80),
+  of: own.of.slice(0, 160),
+  log: shown.log,
+  sd: Math.min(3, Math.max(1e-3, shown.sd)),
+  ...(kind === 'place' ? { table: VIGOUR.median } : {}),
+  ...(shown.natural ? { natural: shown.natural } : {}),
+});
+
 /** What all weighings of a tool say together, by precision. */
 export function learntOf(tool: Pick<Tool, 'kind' | 'seen'>): ToolLearnt {
   let weight = 1 / UNKNOWN[tool.kind] ** 2;
   let sum = 0;
   for (const s of tool.seen) {
     const w = 1 / (s.sd ** 2 + FROM_TIME_TO_TIME ** 2);
-    sum += w * s.log;
+    sum += w * seenLog(tool.kind, s);
     weight += w;
   }
   const natural = naturalPh(tool.seen);

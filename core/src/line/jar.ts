@@ -2,11 +2,12 @@ import {
   BLOCK_H,
   blockTemps,
   drawOf,
-  JAR_UNKNOWNS,
+  driftAt,
   jarParameters,
   learntJarOf,
   livelyOf,
   naturalOf,
+  shownPath,
   simulateJar,
   type ForecastInput,
   type JarJudgement,
@@ -17,7 +18,7 @@ import type { Parcel } from '../parcel';
 import { daysBetween, type Day } from '../plan';
 import { seedOf, type Draw } from '../stat/draw';
 import { normalCdf } from '../stat/normal';
-import { stationKind, type JarTold } from '../stations';
+import { anyJar, stationKind, type JarTold } from '../stations';
 import type { Node } from './graph';
 import { schedule } from './schedule';
 import { seedOfFile } from './seed';
@@ -49,7 +50,7 @@ export function jarTold(file: BatchFile, node: Node, bowl: Parcel): JarTold | nu
   if (asked.readings.length === 0)
     return {
       ...{ conditions, temps, judged: once, lacticPct: () => 0 },
-      memberOf: (own) => Float64Array.from(JAR_UNKNOWNS, own.z),
+      jarOf: anyJar,
       lively: () => null,
     };
   // Learnt when it is asked for: a jar whose reading decides by itself never is.
@@ -68,7 +69,10 @@ export function jarTold(file: BatchFile, node: Node, bowl: Parcel): JarTold | nu
       const [lively, natural] = [livelyOf(learnt()), naturalOf(learnt())];
       return lively || natural ? { ...(lively ?? SAYS_NOTHING), ...(natural ? { natural } : {}) } : null;
     },
-    memberOf: (own: Draw) => learnt().members[own.typical ? middleOf(learnt(), asked, days) : sliceOf(own, learnt().members.length)]!,
+    jarOf: (own) => {
+      const j = own.typical ? middleOf(learnt(), asked, days) : sliceOf(own, learnt().members.length);
+      return { z: drawOf(learnt().members[j]!), drift: (day) => driftAt(learnt().drifts[j]!, day) };
+    },
   };
 }
 /** Of the jars that fit the readings so many are asked how much acid they made: a middle needs no more. */
@@ -105,7 +109,7 @@ function middleOf(learnt: LearntJar, asked: ForecastInput, days: number): number
   if (had !== undefined) return had;
   const blocks = Math.max(POINTS, Math.round((days * 24) / BLOCK_H));
   const temps = blockTemps(asked.temps, asked.tempC, blocks);
-  const paths = learnt.members.map((z) => simulateJar(jarParameters(learnt.conditions, drawOf(z)), temps).pH);
+  const paths = learnt.members.map((z, j) => shownPath(learnt, j, simulateJar(jarParameters(learnt.conditions, drawOf(z)), temps).pH));
   const off = new Float64Array(paths.length);
   for (let k = 1; k <= POINTS; k++) {
     const at = Math.round((k * blocks) / POINTS);

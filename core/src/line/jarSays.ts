@@ -13,6 +13,12 @@ export function passedText(p: Passed, from: Day): string {
   return p.after === null ? `by ${by}, as read` : `between ${when(from, Math.floor(p.after))} and ${by}, as read`;
 }
 
+/** What stands in place of a forecast where nothing sours; null where something does. */
+export function unsouredText(f: JarForecast): string | null {
+  if (f.sours) return null;
+  return `Nothing sours here: ${f.asked.conditions.saltPct.toFixed(0)} % salt in its water keeps it raw. A pH that is read is that of the pods and the salt, and says nothing of keeping.`;
+}
+
 export function readyText(f: JarForecast, from: Day, now: number | null): string {
   if (f.passed.target)
     return `pH ${f.asked.targetPh.toFixed(1)} was reached ${passedText(f.passed.target, from)}. Two readings two days apart make it sure.`;
@@ -29,6 +35,7 @@ export function legalText(f: JarForecast, from: Day): string {
   if (f.passed.legal) return passedText(f.passed.legal, from);
   const c = f.crossings.legal;
   if (c.p50 === null) return 'not within sight';
+  if (c.p50 === 0) return 'from the start, by what went in';
   return `about day ${Math.round(c.p10 ?? c.p50)} to ${c.p90 === null ? 'late' : Math.round(c.p90)}`;
 }
 
@@ -81,8 +88,8 @@ export function gasText(f: JarForecast, litres: number, now: number | null, lid:
   const range = l(g.p90) < 0.05 ? 'next to none' : `${l(g.p10).toFixed(1)} to ${l(g.p90).toFixed(1)} litres a day`;
   const hours = burpHours(at, f.asked.tempC, f.asked.conditions.sugarMmol);
   const rhythm =
-    lid === 'airlock'
-      ? 'The airlock lets it out.'
+    lid === 'airlock' || lid === 'cloth'
+      ? `The ${lid} lets it out.`
       : hours === null
         ? 'A closed lid: open it now and then all the same.'
         : `A closed lid: open it every ${hours} hours.`;

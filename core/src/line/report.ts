@@ -4,6 +4,7 @@ import {
   HOUSE_PH,
   LEGAL_PH,
   passed,
+  ONLY_SALTED_PCT,
   readinessOf,
   type Forecast,
   type ForecastInput,
@@ -38,6 +39,8 @@ export interface JarForecast extends Forecast {
   asked: ForecastInput;
   /** Limits that readings show were passed: facts, not forecasts. */
   passed: { legal: Passed | null; house: Passed | null; target: Passed | null };
+  /** Anything sours in it: nothing does in as much salt as keeps all of it raw. */
+  sours: boolean;
   /** Whether it is done, by what was measured and seen. */
   readiness: Readiness;
 }
@@ -183,6 +186,7 @@ function jarForecast(file: BatchFile, run: StationRun, today: Day, worlds: numbe
     ...forecastJar({ ...asked, members }),
     stationId: run.id,
     asked,
+    sours: asked.conditions.saltPct <= ONLY_SALTED_PCT,
     readiness: readinessOf(
       { targetPh: asked.targetPh, leastDays: asked.leastDays, day: asked.now ?? 0, verdict: run.out.past.ferment ?? 'unread' },
       asked.readings,

@@ -4,9 +4,8 @@ import { jarAcid, jarEnd, jarPressure, jarTemperature } from '../caution';
 import {
   BLOCK_H,
   blockTemps,
-  DISCREPANCY_SD,
   burpHours,
-  drawOf,
+  driftSd,
   JAR_MEMBERS,
   jarParameters,
   judgeJar,
@@ -18,6 +17,7 @@ import {
   type JarConditions,
   type JarJudgement,
   type JarLid,
+  type JarRisk,
 } from '../ferment';
 import type { ToolLearnt } from '../file';
 import { noGrams } from '../matter/component';
@@ -26,8 +26,9 @@ import { convert, waterPhaseSaltPct, withHeat, type Stream } from '../matter/str
 import type { JarVerdict } from '../matter/jar';
 import { notFresh, parcel, phOf, type Parcel, type Past } from '../parcel';
 import { addDays, daysBetween, daysSince } from '../plan';
-import { jarReadings, jarSigns, jarTemps } from './jarLog';
-import { station, type JarKnown, type Outcome, type StationView } from './station';
+import { jarCovered, jarReadings, jarSigns, jarTemps } from './jarLog';
+import { station, type JarKnown, type JarOfWorld, type Outcome, type StationView } from './station';
+import type { Draw } from '../stat/draw';
 
 const MOST_DAYS = 365;
 /** A jar that stood less than this longer or shorter stood as planned, days (our judgement). */
@@ -125,6 +126,15 @@ function knownBetter(c: JarConditions, place: ToolLearnt | null): JarConditions 
   return { ...c, vigour: { log, sd }, pH0: c.pH0 + natural.off, pH0Sd: natural.sd, placeOff: natural.off, ...shown };
 }
 
+/** What the odds of a jar rest on besides: the latest word of its brine counts. */
+function jarRisk(input: Parcel, params: FermentParams, { readings, from }: JarKnown): JarRisk {
+  const looks = jarSigns(readings, from);
+  const floats = looks.filter((l) => l.sign === 'floating' || l.sign === 'low');
+  const [out, under] = [floats, jarCovered(readings, from)].map((list) => Math.max(-1, ...list.map((l) => l.day))) as [number, number];
+  const cover = out < 0 && under < 0 ? 'unsaid' : out >= under ? 'floats' : 'under';
+  return { cover, lid: params.lid, lively: input.past.ferment === 'acid', looks };
+}
+
 /** What the forecast of a packed jar is asked, with what is known of the jar so far. */
 export function forecastInput(input: Parcel, params: FermentParams, known: JarKnown): ForecastInput {
   const { from, to, log, seed, lively } = known;
@@ -143,6 +153,7 @@ export function forecastInput(input: Parcel, params: FermentParams, known: JarKn
     targetPh: params.targetPh,
     leastDays: input.past.jar?.cut === 'whole' ? LEAST_DAYS.whole : LEAST_DAYS.cut,
     now: known.now,
+    risk: jarRisk(input, params, known),
   };
 }
 
@@ -191,6 +202,7 @@ function sour(input: Stream, pH: number, gasMmol: number, acids: AcidWorld) {
 
 const BURP: Record<JarLid | 'unsaid', (hours: number) => string> = {
   airlock: () => 'Look at the airlock: water in it, nothing blocked',
+  cloth: () => 'Look at the cloth: clean, dry, and tied down',
   closed: (h) => (h < 24 ? `Let the gas out, every ${h} hours` : 'Let the gas out, once a day'),
   unsaid: () => 'Let the gas out, or look at the airlock',
 };
@@ -248,6 +260,9 @@ function duties(v: StationView<FermentParams, FermentFacts>) {
   return v.active ? [push, ...((v.params.lid === undefined ? day <= UNSAID_DAYS : hours !== null) ? [burp] : []), read, look, end] : [end];
 }
 
+/** A jar of which nothing was read. */
+export const anyJar = (own: Draw): JarOfWorld => ({ z: own, drift: (day) => driftSd(day) * own.z('drift') });
+
 /** Days in the jar: sugar becomes acid. */
 export const ferment = station<'ferment', FermentParams, FermentFacts>({
   kind: 'ferment',
@@ -281,9 +296,9 @@ export const ferment = station<'ferment', FermentParams, FermentFacts>({
     const stoodDays = log.doneOn === undefined ? params.days : Math.max(LEAST_D, daysBetween(from, log.doneOn));
     const blocks = Math.max(1, Math.round((stoodDays * 24) / BLOCK_H));
     const temps = blockTemps(learnt?.temps ?? [], params.tempC, blocks);
-    const member = learnt ? drawOf(learnt.memberOf(own)) : own;
-    const run = simulateJar(jarParameters(conditions, member), temps);
-    const predicted = run.pH[blocks]! + DISCREPANCY_SD * Math.min(1, blocks / 8) * own.z('discrepancy');
+    const jar = (learnt?.jarOf ?? anyJar)(own);
+    const run = simulateJar(jarParameters(conditions, jar.z), temps);
+    const predicted = run.pH[blocks]! + jar.drift(stoodDays);
     const endPh = context.pH ?? predicted;
     const { change, out, gasG } = sour(stream, endPh, run.gas[blocks]!, acids);
     const gas: Stream = { grams: { ...noGrams(), carbonDioxide: gasG }, heatShuG: 0, sidEq: 0, ledger: [] };

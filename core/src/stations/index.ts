@@ -55,7 +55,7 @@ export { toast, type ToastParams } from './toast';
 export { fry, type FryParams } from './fry';
 export { steep, type SteepCut, type SteepParams } from './steep';
 export { salt, recount, type SaltParams } from './salt';
-export { ferment, forecastInput, jarConditions, type FermentParams } from './ferment';
+export { anyJar, ferment, forecastInput, jarConditions, type FermentParams } from './ferment';
 export { jarBubbles, jarReadings, jarSigns } from './jarLog';
 export { drain, type DrainParams } from './drain';
 export { press, type PressParams } from './press';

@@ -23,6 +23,9 @@ export const jarSigns = (readings: readonly Reading[], from: Day): JarSign[] =>
       sign,
     })),
   );
+/** Looks that found brine above everything, by their own day. */
+export const jarCovered = (readings: readonly Reading[], from: Day) =>
+  readings.flatMap((r) => ((r.coverMm ?? 0) > 0 ? [{ day: Math.max(0, daysSince(from, r.at)) }] : []));
 /** Bubbles counted, by their own day. */
 export const jarBubbles = (readings: readonly Reading[], from: Day) =>
   readings.flatMap((r) => (r.bubbles === undefined ? [] : [{ day: Math.max(0, daysSince(from, r.at)), perMin: r.bubbles }]));

@@ -64,12 +64,17 @@ export interface JarKnown {
   /** Days since it was packed; null before. */
   now: number | null;
 }
+/** One jar of those that may be: its unknowns, and how far a meter is from the model of it on a day, pH. */
+export interface JarOfWorld {
+  z: Draw;
+  drift(day: number): number;
+}
 /** What a jar's readings taught. */
 export interface JarTold {
   conditions: JarConditions;
   temps: readonly JarTemp[];
-  /** The member that a world takes: the one in the middle in the typical world. */
-  memberOf(own: Draw): Float64Array;
+  /** The jar that a world takes: the one in the middle in the typical world. */
+  jarOf(own: Draw): JarOfWorld;
   /** How lively its readings show it to be, against the tables; null where they do not. */
   lively(): ToolLearnt | null;
   /** Lactic acid of the liquid by a day, %, in the middle of the jars that fit the readings. */

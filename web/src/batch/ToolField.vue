@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { NButton } from 'naive-ui';
 import { computed, onMounted, ref } from 'vue';
-import { mapStations, stationIn, stationKind, type Seen, type StationReport, type Tool, type ToolKind } from '@roskel/core';
+import { mapStations, seenEntry, seenLog, stationIn, stationKind, type StationReport, type Tool, type ToolKind } from '@roskel/core';
 import { grams, today } from '../format';
 import { learntWords, TOOL_NAMES } from '../house/tools';
 import { useNotices } from '../stores/notices';
@@ -50,7 +50,9 @@ const shown = computed(() => {
 });
 const own = computed(() => mine.value.find((o) => o.id === entry.value.toolId) ?? null);
 const before = computed(() => own.value?.value.seen.find((s) => s.of === of.value) ?? null);
-const fresh = computed(() => shown.value && (!before.value || Math.abs(before.value.log - shown.value.log) > 1e-6));
+const fresh = computed(
+  () => shown.value && (!before.value || Math.abs(seenLog(own.value!.value.kind, before.value) - shown.value.log) > 1e-6),
+);
 const TEACH: Partial<Record<ToolKind, string>> = {
   blender: 'Teach it what was seen here',
   place: 'Teach it how this jar soured',
@@ -58,14 +60,7 @@ const TEACH: Partial<Record<ToolKind, string>> = {
 const busy = ref(false);
 async function teach() {
   const o = own.value!;
-  const seen: Seen = {
-    on: today(),
-    where: batch.file!.name,
-    of: of.value,
-    log: shown.value!.log,
-    sd: Math.min(3, shown.value!.sd),
-    ...(shown.value!.natural ? { natural: shown.value!.natural } : {}),
-  };
+  const seen = seenEntry(o.value.kind, { on: today(), where: batch.file!.name, of: of.value }, shown.value!);
   busy.value = true;
   try {
     await tools.edit(

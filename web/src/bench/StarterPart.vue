@@ -10,6 +10,7 @@ import {
   type ForecastInput,
   type JarMasses,
   type SaltPercents,
+  NOTHING_SAID,
 } from '@roskel/core';
 import { degrees, grams, percent, plural } from '../format';
 import { keepHere, readHere } from '../ui/keepHere';
@@ -70,6 +71,7 @@ watch(
         seed: 7,
         targetPh: 3.8,
         leastDays: 7,
+        risk: NOTHING_SAID,
         now: null,
       },
     };

@@ -2,7 +2,7 @@
 import { computed, watch } from 'vue';
 import { NButton } from 'naive-ui';
 import type { OwnTool } from '@roskel/contract';
-import { CAPS, TOOL_FIELDS, TOOL_KINDS, toolProblems, ToolSchema, type Tool } from '@roskel/core';
+import { CAPS, seenLog, TOOL_FIELDS, TOOL_KINDS, toolProblems, ToolSchema, type Tool } from '@roskel/core';
 import { day } from '../format';
 import { useDevices } from '../stores/devices';
 import { useTools } from '../stores/own';
@@ -108,7 +108,7 @@ const drop = (of: string) => set({ seen: row.value!.seen.filter((s) => s.of !== 
         <ul>
           <li v-for="s in row.seen" :key="s.of" data-seen>
             <span
-              >{{ day(s.on) }}, {{ s.where }}: <b>{{ times(s.log) }}</b></span
+              >{{ day(s.on) }}, {{ s.where }}: <b>{{ times(seenLog(row.kind, s)) }}</b></span
             >
             <NButton text class="link" :aria-label="`Forget ${s.where}`" @click="drop(s.of)">forget</NButton>
           </li>

@@ -10,7 +10,9 @@ import {
   nextText,
   readyText,
   SIGNS,
+  unsouredText,
   warmthText,
+  wrongText,
   type Forecast,
   type JarTemp,
   type Reading,
@@ -53,6 +55,8 @@ const says = computed(() => {
     ready: inManner(readyText(f, from, now.value)),
     legal: inManner(legalText(f, from)),
     fit: inManner(fitText(f, from)),
+    unsoured: unsouredText(f),
+    wrong: props.station.done ? '' : wrongText(f.wrong),
     more: [
       warmthText(f),
       props.station.done ? '' : nextText(f, from, now.value),
@@ -140,12 +144,16 @@ function log(reading: Reading | null) {
             :end-ph="station.log.pH === undefined ? null : { day: daysBetween(station.from, station.to), pH: station.log.pH }"
           />
         </div>
-        <p class="foot" data-fact="ready">
-          <b>Ready</b> (pH {{ params.targetPh.toFixed(1) }}, settled): {{ says!.ready }} Below 4.6: {{ says!.legal }}.
+        <p v-if="says!.unsoured" class="foot" data-fact="ready">{{ says!.unsoured }}</p>
+        <p v-else class="foot" data-fact="ready">
+          <b>If it sours, ready</b> (pH {{ params.targetPh.toFixed(1) }}, settled): {{ says!.ready }} Below 4.6: {{ says!.legal }}.
         </p>
+        <p v-if="says!.wrong" class="foot" data-fact="wrong">{{ says!.wrong }}</p>
         <p v-if="says!.fit" class="foot odd" role="alert" data-fact="fit">{{ says!.fit }}</p>
         <p v-for="t in says!.more" :key="t" class="foot soft" data-fact="jar">{{ t }}</p>
-        <ReadyDrag v-if="!station.done" :forecast="forecast" :from="station.from" :station="station" />
+        <template v-if="forecast.sours">
+          <ReadyDrag v-if="!station.done" :forecast="forecast" :from="station.from" :station="station" />
+        </template>
         <WhatIf v-if="!station.done" :forecast="forecast" :from="station.from" @other="other = $event" />
         <details v-if="!station.done" :open="forecast.readiness.steps.some((s) => s.is && s.step !== 'days')">
           <summary data-fact="done">

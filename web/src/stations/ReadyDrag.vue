@@ -5,6 +5,7 @@ import {
   daysBetween,
   daysFor,
   HOUSE_PH,
+  oneIn,
   readyAfter,
   stationIn,
   SURE,
@@ -37,10 +38,13 @@ const gives = computed(() => {
     moves.value === 0 ? '' : ` What follows moves by ${plural(Math.abs(moves.value), 'day')}: the batch is over on ${day(end)}.`;
   if (Math.round(100 * chance.value) >= 100 * SURE) return bottles.trim();
   const target = props.forecast.asked.targetPh;
+  const spoils = props.forecast.wrong.p;
   const wait =
-    sure.value === null
-      ? `For 8 in 10 it takes longer than ${plural(most.value, 'day')}: a warmer place${target < HOUSE_PH ? `, or a pH of ${HOUSE_PH.toFixed(1)} in place of ${target.toFixed(1)},` : ''} must give.`
-      : `For 8 in 10, ${day(addDays(props.from, sure.value))} must do, or a warmer place.`;
+    spoils > 1 - SURE
+      ? `No day makes 8 in 10: ${oneIn(spoils)} of such jars goes wrong.`
+      : sure.value === null
+        ? `For 8 in 10 it takes longer than ${plural(most.value, 'day')}: a warmer place${target < HOUSE_PH ? `, or a pH of ${HOUSE_PH.toFixed(1)} in place of ${target.toFixed(1)},` : ''} must give.`
+        : `For 8 in 10, ${day(addDays(props.from, sure.value))} must do, or a warmer place.`;
   return `${wait}${bottles}`;
 });
 /** Let go: the plan follows. */

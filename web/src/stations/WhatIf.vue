@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, reactive, ref, watch } from 'vue';
 import { NButton } from 'naive-ui';
-import { addDays, CUTS, STARTERS, type Cut, type Forecast, type ForecastInput, type JarForecast, type Starter } from '@roskel/core';
+import { addDays, CUTS, STARTERS, oneIn, type Cut, type Forecast, type ForecastInput, type JarForecast, type Starter } from '@roskel/core';
 import { day, degrees, percent } from '../format';
 import PickField from '../ui/PickField.vue';
 import ShareSlider from '../ui/ShareSlider.vue';
@@ -41,7 +41,16 @@ watch(
       ...(STARTERS[w.starter] > 0 ? { starter: STARTERS[w.starter] } : {}),
     };
     // Another jar: what was read in this one says nothing of it, but for how lively and sour its pods are.
-    const answer = await ask({ ...asked, conditions, tempC: w.tempC, temps: [], readings: [], now: null, members: 150 });
+    const answer = await ask({
+      ...asked,
+      conditions,
+      tempC: w.tempC,
+      temps: [],
+      readings: [],
+      now: null,
+      members: 150,
+      risk: { ...asked.risk, looks: [] },
+    });
     if (!answer?.ok) return;
     emit('other', answer.answer);
     const { from, to } = answer.answer.ready;
@@ -49,6 +58,7 @@ watch(
       from === null
         ? `not ready within ${answer.answer.days.at(-1)} days`
         : `ready ${day(addDays(props.from, from))}${to === null ? ' or much later' : ` to ${day(addDays(props.from, to))}`}`;
+    told.value += `; odds that it goes wrong: ${oneIn(answer.answer.wrong.p)}`;
   },
   { deep: true },
 );
