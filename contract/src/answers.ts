@@ -105,6 +105,7 @@ export const BottlingAnswer = Type.Object(
     place: Text,
     useBy: Text,
     state: orNull(Text),
+    eaten: orNull(Text),
   },
   closed,
 );

@@ -13,6 +13,7 @@ import {
   type HeatStep,
   type Leaving,
   type PodLot,
+  type Eaten,
   type SauceState,
   type Rail,
   type Scale,
@@ -335,6 +336,8 @@ export interface BottlingRecord {
   useBy: string;
   /** What it is; null where that was never worked out. */
   state: SauceState | null;
+  /** How it is eaten: what its word for heat goes by; null where that was never worked out. */
+  eaten: Eaten | null;
 }
 export const ShelfMoveSchema = Type.Object(
   {

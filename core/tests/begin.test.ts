@@ -32,7 +32,7 @@ describe('what someone has, in their own words', () => {
       ['garlic', null],
       ['vinegar_distilled_5', null],
     ]);
-    expect([h.bottles, h.bottleMl, h.heat, h.unknown]).toEqual([6, 100, { lowShu: 500, highShu: 2000 }, []]);
+    expect([h.bottles, h.bottleMl, h.heat, h.unknown]).toEqual([6, 100, 'medium', []]);
   });
   it.each([
     ['20 jalapeños', ['jalapeno-green', 340]],

@@ -23,6 +23,13 @@ import {
   TYPICAL,
   variety,
   VARIETIES,
+  heatWord,
+  heatWords,
+  EATEN_IDS,
+  eatenOf,
+  mainEnd,
+  newBatch,
+  withGoal,
 } from '../src';
 
 describe('pungency', () => {
@@ -138,4 +145,27 @@ it('every variety becomes a lot whose stream holds its water, sugar and heat', (
     expect(s.grams.sugars, v.id).toBeCloseTo(v.solubleSugarGPer100g, 9);
     expect(s.heatShuG / 100, v.id).toBeCloseTo(v.shuDry.typical * (1 - v.waterPct / 100), 6);
   }
+});
+
+describe('words for heat go by how a sauce is eaten (handbook chapter 6, section 6)', () => {
+  it.each([
+    [400, 'drop', 'mild'],
+    [400, 'spooned', 'medium'],
+    [400, 'dip', 'hot'],
+    [1000, 'dip', 'very hot'],
+    [150, 'dip', 'medium'],
+    [90, 'drop', 'no heat'],
+    [90, 'spooned', 'mild'],
+  ] as const)('%f SHU, %s: %s', (shu, eaten, word) => expect(heatWord(shu, eaten)).toBe(word));
+  it('bounds are those of chapter 2 times 1, 1/3 and 1/10, without gaps', () => {
+    expect(heatWords('dip').map((w) => w.lowShu)).toEqual([10, 50, 200, 800, 3000, 12_000]);
+    for (const e of EATEN_IDS) heatWords(e).forEach((w, i, all) => i > 0 && expect(w.lowShu).toBe(all[i - 1]!.highShu));
+  });
+  it('the style knows, the maker changes, and the wish stays what it was in SHU', () => {
+    const file = newBatch('Dip', '2026-10-01', { lowShu: 1300, highShu: 3200, bottles: 2, bottleMl: 100 }, 'rough-table');
+    expect(eatenOf(file, mainEnd(file).goal)).toBe('dip');
+    const changed = withGoal(file, 'main', { ...mainEnd(file).goal!, eaten: 'spooned' });
+    expect(eatenOf(changed, mainEnd(changed).goal)).toBe('spooned');
+    expect(mainEnd(changed).goal).toMatchObject({ lowShu: 1300, highShu: 3200 });
+  });
 });

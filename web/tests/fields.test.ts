@@ -98,10 +98,18 @@ describe('an amount field', () => {
 describe('the goal', () => {
   it('a level by name sets both ends; an upside-down bracket is named', async () => {
     const goal = { lowShu: 1300, highShu: 3200, bottles: 10, bottleMl: 100 };
-    const w = mount(GoalFields, { props: { modelValue: goal } });
+    const w = mount(GoalFields, { props: { modelValue: goal, eaten: 'drop' } });
     const hot = w.findAll('label').find((l) => l.text().startsWith('hot'))!;
     await hot.find('input').trigger('change');
     expect(w.emitted('update:modelValue')![0]).toEqual([{ ...goal, lowShu: 2000, highShu: 8000 }]);
+    // As a dip the same word is a tenth of that, and what was wished stays what it is.
+    await w.setProps({ eaten: 'dip' });
+    await w
+      .findAll('label')
+      .find((l) => l.text().startsWith('hot'))!
+      .find('input')
+      .trigger('change');
+    expect(w.emitted('update:modelValue')![1]).toEqual([{ ...goal, lowShu: 200, highShu: 800 }]);
     await w.setProps({ modelValue: { ...goal, lowShu: 5000 } });
     expect(w.text()).toContain('The high end must be above the low end.');
     expect(GoalSchema.properties.bottles.maximum).toBe(500);

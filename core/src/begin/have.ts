@@ -1,4 +1,4 @@
-import { HEAT_WORDS } from '../heat';
+import { HEAT_WORDS, type HeatWord } from '../heat';
 import type { Ingredient } from '../matter/ingredient';
 import { MIXED_UNKNOWN, variety } from '../matter/variety';
 import { lotOfVariety, varietyOfRow, type PodLot } from '../pantry';
@@ -25,7 +25,8 @@ export interface Have {
   unknown: string[];
   bottles: number | null;
   bottleMl: number | null;
-  heat: { lowShu: number; highShu: number } | null;
+  /** The word for heat that was said: what it means in SHU is told by how the sauce is eaten. */
+  heat: HeatWord | null;
 }
 
 /** Names of bottle sizes, ml (common practice, no source). */
@@ -138,7 +139,7 @@ function saysHow(part: string): boolean {
 function take(have: Have, part: string, kitchen: Kitchen, own: readonly Ingredient[], idOf: (n: number) => string): boolean {
   const word = HEAT_WORDS.find((w) => w.name === part.toLowerCase());
   if (word) {
-    have.heat = { lowShu: word.lowShu, highShu: word.highShu };
+    have.heat = word.name;
     return true;
   }
   const bottles = bottlesOf(part);

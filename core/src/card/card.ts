@@ -1,6 +1,6 @@
 import { couldKeepText } from '../keep';
 import { gramsOf, mapStations, stationIn, type BatchFile, type Intake } from '../file';
-import { KNIFE, levelName } from '../heat';
+import { heatWord, KNIFE } from '../heat';
 import { graphOf, reportTypical, type TypicalEnd, type TypicalReport, type TypicalStation } from '../line';
 import type { Day } from '../plan';
 
@@ -101,7 +101,7 @@ export function recipeCard(file: BatchFile, today: Day): RecipeCard {
     clock: Math.round(clock),
     days,
     keeps: fresh.ends.map((e) => `${ofEnd(fresh, e)}${keepsOf(e)}`).join(' '),
-    heat: report.ends.map((e) => `${ofEnd(report, e)}${levelName(e.finished.heatShu)}`).join('; '),
+    heat: report.ends.map((e) => `${ofEnd(report, e)}${heatWord(e.finished.heatShu, e.eaten)}`).join('; '),
   };
 }
 

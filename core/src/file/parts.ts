@@ -1,4 +1,5 @@
 import { Type, type Static, type TSchema } from '@sinclair/typebox';
+import { EATEN_IDS } from '../heat/eaten';
 import { HEAT_BASES, HEAT_SOURCES } from '../heat/lotHeat';
 import { SIGN_IDS } from '../ferment/signs';
 import { JAR_VERDICTS } from '../matter/jar';
@@ -17,6 +18,13 @@ export const GoalSchema = Type.Object(
     highShu: Type.Number({ title: 'The high end of the heat', minimum: 1, maximum: 3_000_000, unit: 'SHU' }),
     bottles: Type.Integer({ title: 'The number of bottles', minimum: 1, maximum: 500 }),
     bottleMl: Type.Number({ title: 'The bottle size', minimum: 10, maximum: 5000, unit: 'ml' }),
+    /** How it is eaten, where it is not as its style is. */
+    eaten: Type.Optional(
+      Type.Union(
+        EATEN_IDS.map((e) => Type.Literal(e)),
+        { title: 'How it is eaten' },
+      ),
+    ),
   },
   { additionalProperties: false },
 );

@@ -10,3 +10,4 @@ export * from './scale';
 export * from './dilution';
 export * from './learn';
 export * from './events';
+export * from './eaten';

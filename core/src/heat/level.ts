@@ -42,6 +42,8 @@ export const HEAT_WORDS = [
   { name: 'extreme', lowShu: 120_000, highShu: 500_000, like: 'a superhot pod; not for the table' },
 ] as const;
 
+export type HeatWord = (typeof HEAT_WORDS)[number]['name'];
+
 /** The word for a heat, SHU as it is. */
 export function levelName(shu: number): string {
   if (!(shu >= HEAT_WORDS[0].lowShu)) return 'no heat';

@@ -1,5 +1,5 @@
 import type { BatchFile } from '../file';
-import { levelName, levelOf } from '../heat';
+import { EATEN, heatWord, levelOf } from '../heat';
 import { lastGoodDay, type Keeping } from '../keep';
 import { endOf, reportTypical, stationOf, strandIn } from '../line';
 import type { Day } from '../plan';
@@ -10,7 +10,7 @@ import { ingredientList, type IngredientList, type Listed } from './ingredients'
 /** What stands on a label. */
 export interface Label extends IngredientList {
   name: string;
-  /** Word and level (0 to 10) of the heat. */
+  /** Word and level (0 to 10) of the heat, by how it is eaten. */
   heat: { word: string; level: number };
   madeOn: Day;
   /** Safety ("use by") or quality ("best before"), never later than the table of keeping. */
@@ -70,7 +70,7 @@ export function labelOf(file: BatchFile, strandId: string, today: Day, noLaterTh
   return {
     ...ingredientList(file, strandId),
     name: file.strands.filter((s) => s.goal !== null).length > 1 && made.name ? `${file.name}: ${made.name}` : file.name,
-    heat: { word: levelName(made.finished.heatShu), level: levelOf(made.finished.heatShu) },
+    heat: { word: heatWord(made.finished.heatShu, made.eaten), level: levelOf(made.finished.heatShu / EATEN[made.eaten].bounds) },
     madeOn: filledOn,
     date: { kind: quality ? 'best before' : 'use by', on },
     keep: keepWords(keeping),

@@ -20,6 +20,8 @@ import {
   type SideReport,
   type StrandReport,
 } from './flows';
+import type { Eaten } from '../heat';
+import { eatenOf } from '../styles';
 import { graphOf, upstreamOf, type Graph } from './graph';
 import type { PhState } from './reading';
 import { additionsOf, runLine, type StationRun } from './run';
@@ -74,6 +76,8 @@ export interface TypicalEnd {
   /** Its last station. */
   stationId: string;
   goal: Goal;
+  /** How it is eaten: what its word for heat goes by. */
+  eaten: Eaten;
   finished: Props;
   bottles: Bottled & { wanted: number; bottleMl: number };
   /** What it fills. */
@@ -249,6 +253,7 @@ function typicalOf(file: BatchFile, runs: readonly StationRun[], today: Day): Ty
         name: strand.name,
         stationId,
         goal: strand.goal,
+        eaten: eatenOf(file, strand.goal),
         finished: s.now,
         bottles: { ...bottled, wanted: strand.goal.bottles, bottleMl: strand.goal.bottleMl },
         vessel: kind.vessel ?? 'bottle',

@@ -15,6 +15,7 @@ export const baseVariants: Style = {
   id: 'base-variants',
   name: 'one base, four sauces',
   says: 'One jug, four bowls: two herbs, a fruit, a fish sauce, each with its own salt and lime.',
+  eaten: 'spooned',
   fills: 'all',
   words: /\b(variants|four (bowls|sauces))/i,
   strands: (goal) => {

@@ -6,6 +6,7 @@ export const brineFerment: Style = {
   id: 'brine-ferment',
   name: 'brine ferment',
   says: 'Sour and round; two weeks in a jar of brine, then vinegar.',
+  eaten: 'drop',
   fills: 'jug',
   words: /\b(lacto|brine|ferment)/i,
   strands: (goal) => [

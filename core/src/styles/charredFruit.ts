@@ -6,6 +6,7 @@ export const charredFruit: Style = {
   id: 'charred-fruit',
   name: 'charred fruit sauce',
   says: 'Smoky and sweet; eight minutes in a dry pan, fruit and vinegar, the same day.',
+  eaten: 'spooned',
   fills: 'all',
   words: /\b(char|grill|blister)/i,
   signs: [/^(mango|pineapple|peach)/, /^(bell|roasted_pepper)/, /^(lime|vinegar)/],

@@ -6,6 +6,7 @@ export const cookedDip: Style = {
   id: 'cooked-dip',
   name: 'cooked dip with soaked dried pods',
   says: 'Sweet first, then sour, then salt; dried pods soaked and blended, boiled up, in jars the same day.',
+  eaten: 'dip',
   fills: 'all',
   words: /\bdip\b/i,
   signs: [/^tamarind/, /^fish_sauce/, /^sugar_palm/],

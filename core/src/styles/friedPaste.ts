@@ -6,6 +6,7 @@ export const friedPaste: Style = {
   id: 'fried-paste',
   name: 'fried paste',
   says: 'Red and rich; a quarter of an hour in oil, blended thick, from the fridge within days.',
+  eaten: 'spooned',
   fills: 'all',
   words: /\bfried\b/i,
   signs: [/^tomato_paste/, /^oil/],

@@ -6,6 +6,7 @@ export const fromBottle: Style = {
   id: 'from-a-bottle',
   name: 'sauce that takes a bottled sauce',
   says: 'Round and sharp; a sauce from the shelf in a pot of tomato and honey, mustard off the boil.',
+  eaten: 'spooned',
   fills: 'all',
   words: /\b(glaze|bottled sauce|from the shelf)\b/i,
   takesSauce: { stationId: 'simmer', g: 420 },

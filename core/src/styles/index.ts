@@ -1,4 +1,6 @@
 /** The styles a batch can begin as. A new style is a file in this folder and a line here. */
+import type { BatchFile, Goal } from '../file';
+import type { Eaten } from '../heat';
 import { baseVariants } from './baseVariants';
 import { brineFerment } from './brineFerment';
 import { charredFruit } from './charredFruit';
@@ -49,6 +51,10 @@ export function styleOf(id: string): Style {
   if (!found) throw new RangeError(`There is no style called "${id}"`);
   return found;
 }
+
+/** How a sauce is eaten: as its goal says, else as its style is, else by the drop. */
+export const eatenOf = (file: Pick<BatchFile, 'style'>, goal: Goal | null): Eaten =>
+  goal?.eaten ?? STYLES.find((s) => s.id === file.style)?.eaten ?? 'drop';
 
 /** What a style is called. */
 export const styleName = (id: string): string => STYLES.find((s) => s.id === id)?.name ?? OWN;

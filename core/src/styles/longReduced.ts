@@ -6,6 +6,7 @@ export const longReduced: Style = {
   id: 'long-reduced',
   name: 'long-reduced spiced sauce',
   says: 'Dark and spiced; blended with much vinegar and boiled down by half, for hours.',
+  eaten: 'drop',
   fills: 'all',
   words: /\b(reduc|boil(ed)? down)/i,
   signs: [/^vinegar/, /^mustard/, /^(allspice|cumin|cinnamon|coriander_seed|black_pepper)/, /^(sugar|molasses|pineapple|mango)/],

@@ -6,6 +6,7 @@ export const mashFerment: Style = {
   id: 'mash-ferment',
   name: 'mash ferment',
   says: 'Thick and deep; ground pods and dry salt, a month in their own juice.',
+  eaten: 'drop',
   fills: 'jug',
   words: /\bmash\b/i,
   strands: (goal) => [

@@ -6,6 +6,7 @@ export const rawCitrus: Style = {
   id: 'raw-citrus',
   name: 'raw, salted, with citrus',
   says: 'Salty and bright; pods, salt and citrus without a drop of water, from the fridge.',
+  eaten: 'spooned',
   fills: 'all',
   signs: [/^calamansi/, /^salt/],
   strands: (goal) => [

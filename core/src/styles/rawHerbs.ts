@@ -6,6 +6,7 @@ export const rawHerbs: Style = {
   id: 'raw-herbs',
   name: 'raw sauce with herbs',
   says: 'Green and sharp; blended raw in ten minutes, eaten within days from the fridge.',
+  eaten: 'spooned',
   fills: 'all',
   signs: [/^(cilantro|culantro|mint|basil)/, /^(lime|lemon)/],
   strands: (goal) => [

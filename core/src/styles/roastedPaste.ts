@@ -6,6 +6,7 @@ export const roastedPaste: Style = {
   id: 'roasted-paste',
   name: 'roasted dried-pod paste',
   says: 'Dark and sweet-sour; dried pods toasted, ground and fried down with palm sugar and tamarind.',
+  eaten: 'spooned',
   fills: 'all',
   signs: [/^tamarind/, /^(shrimp_paste|fish_sauce)/, /^sugar_palm/, /^oil/],
   pods: 'dried',

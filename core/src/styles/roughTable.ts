@@ -6,6 +6,7 @@ export const roughTable: Style = {
   id: 'rough-table',
   name: 'rough raw table sauce',
   says: 'Green, soft and rough; sour fruit and avocado barely blended, on the table the same day.',
+  eaten: 'dip',
   fills: 'all',
   signs: [/^(avocado|tomatillo)/, /^(lime|cilantro|onion)/],
   strands: (goal) => [

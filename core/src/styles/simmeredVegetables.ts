@@ -6,6 +6,7 @@ export const simmeredVegetables: Style = {
   id: 'simmered-vegetables',
   name: 'vegetables simmered down, raw pods',
   says: 'Full and fruity; carrot and onion boiled down, the pods raw, the same afternoon.',
+  eaten: 'spooned',
   fills: 'all',
   signs: [/^carrot/, /^onion/, /^(vinegar|lime|lemon)/],
   strands: (goal) => [

@@ -6,6 +6,7 @@ export const simmeredVinegar: Style = {
   id: 'simmered-vinegar',
   name: 'simmered vinegar sauce',
   says: 'Sharp and clear of seeds; a quarter of an hour in vinegar, lifted from the seeds, then the sieve.',
+  eaten: 'drop',
   fills: 'all',
   unasked: true,
   words: /\bsimmered in vinegar\b/i,

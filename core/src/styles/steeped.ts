@@ -6,6 +6,7 @@ export const steeped: Style = {
   id: 'steeped',
   name: 'steeped overnight and boiled',
   says: 'Bright and smooth; a night in vinegar, a short boil, on the table tomorrow.',
+  eaten: 'spooned',
   fills: 'all',
   words: /\b(steep|overnight)/i,
   strands: (goal) => [

@@ -1,4 +1,5 @@
 import type { Goal, Strand } from '../file';
+import type { Eaten } from '../heat';
 
 /** A style of sauce: the strands it begins as, with good defaults. One file each. */
 export interface Style {
@@ -6,6 +7,8 @@ export interface Style {
   name: string;
   /** What comes of it and how long it takes, in a sentence. */
   says: string;
+  /** How it is eaten, where nobody says otherwise. */
+  eaten: Eaten;
   /** What fills bottles that the pods do not: a jug of vinegar, vegetable and water, or more of everything else. */
   fills: 'jug' | 'all';
   /** A bottled or kept sauce goes in: where, and g for the pods of a style. */

@@ -6,6 +6,7 @@ export const sweetStarch: Style = {
   id: 'sweet-starch',
   name: 'sweet chili, with starch',
   says: 'Sweet and glossy; boiled for minutes and set with starch, less sweet than a syrup.',
+  eaten: 'dip',
   fills: 'all',
   words: /\b(slurry|sweet chil\w* with starch)/i,
   signs: [/^sugar/, /^vinegar_rice/, /^(cornstarch|tapioca)/],

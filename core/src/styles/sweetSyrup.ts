@@ -6,6 +6,7 @@ export const sweetSyrup: Style = {
   id: 'sweet-syrup',
   name: 'sweet chili syrup',
   says: 'Sweet and clinging; sugar and vinegar boiled to a syrup, thin hot and thick cold.',
+  eaten: 'dip',
   fills: 'all',
   words: /\b(syrup|sweet chil)/i,
   signs: [/^sugar/, /^vinegar_rice/],

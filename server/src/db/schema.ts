@@ -22,6 +22,7 @@ import type {
   Leaving,
   Need,
   PodLot,
+  Eaten,
   SauceState,
   ReadBy,
   Sign,
@@ -195,6 +196,8 @@ export const bottlings = pgTable(
     useBy: text('use_by').notNull(),
     /** What it is: live, or how it was heated; null where that was never worked out. */
     state: text('state').$type<SauceState>(),
+    /** How it is eaten; null where that was never worked out. */
+    eaten: text('eaten').$type<Eaten>(),
     archived: boolean('archived').notNull().default(false),
   },
   (t) => [uniqueIndex('bottlings_end').on(t.batchId, t.strandId)],

@@ -59,6 +59,7 @@ function bottlesOf(file: BatchFile, report: TypicalReport, end: TypicalEnd) {
       place: stands.place,
       useBy: stands.useBy,
       state: end.state,
+      eaten: end.eaten,
       archived: false,
     },
   };

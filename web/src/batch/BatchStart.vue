@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { NButton, NForm } from 'naive-ui';
 import { computed, reactive, ref, toRef, watch } from 'vue';
-import { isDay, type Goal } from '@roskel/core';
+import { eatenOf, isDay, newBatch, type Goal } from '@roskel/core';
 import { today } from '../format';
 import GoalFields from './GoalFields.vue';
 import NameAndStart from './NameAndStart.vue';
@@ -30,6 +30,8 @@ const draft = useDraft(() => `start.${props.verb}`, form, blank, toRef(show));
 const problem = ref('');
 const busy = ref(false);
 watch(show, () => (problem.value = ''));
+/** A batch from a mix is the plain ferment, which is eaten as that is. */
+const styleEaten = eatenOf(newBatch('', today()), null);
 const dateProblem = computed(() => (isDay(start.value) ? '' : 'Give a day to start on.'));
 
 async function begin() {
@@ -55,7 +57,7 @@ async function begin() {
       <DraftBar :show="draft.takenUp.value" @anew="draft.anew" />
       <p class="soft"><slot /></p>
       <NameAndStart v-model:name="name" v-model:start="start" />
-      <GoalFields v-model="goal" />
+      <GoalFields v-model="goal" :eaten="styleEaten" />
       <p v-if="problem || dateProblem" class="field-error" role="alert">{{ problem || dateProblem }}</p>
       <NButton type="primary" attr-type="submit" :disabled="busy">{{ verb }}</NButton>
     </NForm>

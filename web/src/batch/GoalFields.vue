@@ -1,20 +1,34 @@
 <script setup lang="ts">
 import { computed } from 'vue';
-import { GoalSchema, HEAT_WORDS, levelName, type Goal } from '@roskel/core';
+import { EATEN, EATEN_IDS, GoalSchema, heatWord, heatWords, type Eaten, type Goal } from '@roskel/core';
 import { shu } from '../format';
 import { heatColour } from '../theme';
+import PickField from '../ui/PickField.vue';
 import NumberField from '../ui/NumberField.vue';
 import RadioCards from '../ui/RadioCards.vue';
 
 /** The wish: how hot, how many bottles of what size. Levels by name, or SHU for those who know. */
 const goal = defineModel<Goal>({ required: true });
+/** How the style is eaten. */
+const props = defineProps<{ eaten: Eaten }>();
 const P = GoalSchema.properties;
 const set = (change: Partial<Goal>) => (goal.value = { ...goal.value, ...change });
-const levels = HEAT_WORDS.map((w) => ({ ...w, value: w.name as string, title: w.name, says: `${shu(w.lowShu)} to ${shu(w.highShu)}` }));
-const middle = computed(() => levelName(Math.sqrt(Math.max(1, goal.value.lowShu) * goal.value.highShu)));
-const exactLevel = computed(() => levels.find((l) => goal.value.lowShu === l.lowShu && goal.value.highShu === l.highShu)?.value ?? null);
+const how = computed(() => goal.value.eaten ?? props.eaten);
+const ways = EATEN_IDS.map((e) => ({ value: e, label: EATEN[e].name }));
+const levels = computed(() =>
+  heatWords(how.value).map((w) => ({ ...w, value: w.name as string, title: w.name, says: `${shu(w.lowShu)} to ${shu(w.highShu)} SHU` })),
+);
+/** Its heat stays what it is; only its word changes. */
+function eat(e: string) {
+  const { eaten: _, ...rest } = goal.value;
+  goal.value = e === props.eaten ? rest : { ...rest, eaten: e as Eaten };
+}
+const middle = computed(() => heatWord(Math.sqrt(Math.max(1, goal.value.lowShu) * goal.value.highShu), how.value));
+const exactLevel = computed(
+  () => levels.value.find((l) => goal.value.lowShu === l.lowShu && goal.value.highShu === l.highShu)?.value ?? null,
+);
 function pick(value: string | null) {
-  const { lowShu, highShu } = levels.find((l) => l.value === value)!;
+  const { lowShu, highShu } = levels.value.find((l) => l.value === value)!;
   set({ lowShu, highShu });
 }
 const order = computed(() => (goal.value.highShu > goal.value.lowShu ? null : 'The high end must be above the low end.'));
@@ -33,6 +47,7 @@ const order = computed(() => (goal.value.highShu > goal.value.lowShu ? null : 'T
         </span>
       </template>
     </RadioCards>
+    <PickField label="Eaten" :model-value="how" :options="ways" @update:model-value="eat" />
     <div class="row">
       <NumberField
         label="From"

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { NButton } from 'naive-ui';
 import { reactive, ref, watch } from 'vue';
-import { changesBetween, forceChange, goalOf, isDay, stationsOf, withGoal, type BatchFile, type Goal } from '@roskel/core';
+import { changesBetween, eatenOf, forceChange, goalOf, isDay, stationsOf, withGoal, type BatchFile, type Goal } from '@roskel/core';
 import { useOpenBatch } from '../stores/openBatch';
 import GoalFields from './GoalFields.vue';
 import NameAndStart from './NameAndStart.vue';
@@ -55,7 +55,7 @@ async function save() {
     <SheetForm v-if="form.aim" @submit="save">
       <DraftBar :show="draft.takenUp.value" @anew="draft.anew" />
       <NameAndStart v-model:name="form.aim.name" v-model:start="form.aim.startDate" />
-      <GoalFields v-model="form.aim.goal" />
+      <GoalFields v-model="form.aim.goal" :eaten="eatenOf(batch.file!, null)" />
       <p v-if="problem" class="field-error" role="alert">{{ problem }}</p>
       <NButton type="primary" attr-type="submit">Keep this goal</NButton>
     </SheetForm>

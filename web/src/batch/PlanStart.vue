@@ -2,8 +2,8 @@
 import { computed, onMounted, reactive, ref } from 'vue';
 import { useRouter } from 'vue-router';
 import { NButton, NForm, NSpin } from 'naive-ui';
-import { BOTTLE_SIZES, GoalSchema, HEAT_WORDS, STYLES, styleOf } from '@roskel/core';
-import { plural } from '../format';
+import { BOTTLE_SIZES, EATEN, GoalSchema, STYLES, styleOf } from '@roskel/core';
+import { plural, shu } from '../format';
 import ListReader from '../larder/ListReader.vue';
 import { useBatches } from '../stores/batches';
 import { useLarder } from '../stores/larder';
@@ -36,7 +36,7 @@ const reader = ref<InstanceType<typeof ListReader> | null>(null);
 const bottled = ref<InstanceType<typeof BottledPick> | null>(null);
 const read = computed(() => reader.value?.read ?? []);
 const open = computed(() => reader.value?.open ?? []);
-const { plan, trouble, working, sauce, have, word, offered, lots, wish, empty, now } = usePlan(form, read, open);
+const { plan, trouble, working, sauce, have, words, word, offered, lots, wish, empty, now } = usePlan(form, read, open);
 const busy = ref(false);
 onMounted(() => void Promise.all([pods.load(), larder.load(), batches.load()]).catch((e: unknown) => notices.fail(e)));
 
@@ -44,12 +44,14 @@ const modes = [
   { value: 'have' as const, title: 'What I have', says: 'a plan is made of it' },
   { value: 'recipe' as const, title: 'A recipe', says: 'its amounts, as they are written' },
 ];
-const levels = HEAT_WORDS.map((w) => ({
-  value: w.name as string,
-  title: w.name,
-  says: `like ${w.like}`,
-  mid: Math.sqrt(w.lowShu * w.highShu),
-}));
+const levels = computed(() =>
+  words.value.map((w) => ({
+    value: w.name as string,
+    title: w.name,
+    says: `${shu(w.lowShu)} to ${shu(w.highShu)} SHU`,
+    mid: Math.sqrt(w.lowShu * w.highShu),
+  })),
+);
 const styles = STYLES.map((s) => ({ value: s.id, label: s.name }));
 const sizes = [
   ...BOTTLE_SIZES.map((s) => ({ value: s.ml as number, label: `${s.name}, ${s.ml} ml` })),

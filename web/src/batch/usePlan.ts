@@ -1,6 +1,6 @@
 import { computed, ref, shallowRef, watch, type Ref } from 'vue';
 import {
-  HEAT_WORDS,
+  heatWords,
   kindKey,
   readHave,
   seedOf,
@@ -75,10 +75,11 @@ export function usePlan(form: PlanForm, read: Ref<readonly ReadItem[]>, open: Re
   watch(have, (h) => {
     if (h.bottles) form.bottles = h.bottles;
     if (h.bottleMl) form.bottleMl = h.bottleMl;
-    const word = h.heat && HEAT_WORDS.find((w) => w.lowShu === h.heat!.lowShu);
-    if (word) form.heat = word.name;
+    if (h.heat) form.heat = h.heat;
   });
-  const word = computed(() => HEAT_WORDS.find((w) => w.name === form.heat) ?? HEAT_WORDS[1]);
+  /** What the words mean in SHU, by how a sauce of that style is eaten. */
+  const words = computed(() => heatWords(styleOf(form.style).eaten));
+  const word = computed(() => words.value.find((w) => w.name === form.heat) ?? words.value[1]!);
   /** The style that the list reads like, while it is another one. */
   const offered = computed(() => {
     const ids = form.mode === 'recipe' ? items.value.flatMap((i) => (i.id && !i.ask ? [i.id] : [])) : have.value.things.map((t) => t.id);
@@ -145,5 +146,5 @@ export function usePlan(form: PlanForm, read: Ref<readonly ReadItem[]>, open: Re
     trouble.value = answer?.message ?? 'That was stopped. Try again.';
     return null;
   }
-  return { plan, trouble, working, sauce, have, word, offered, lots, wish, empty, now };
+  return { plan, trouble, working, sauce, have, words, word, offered, lots, wish, empty, now };
 }

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue';
-import { blurQuantiles, levelName, oddsWithin, type Blur, type Goal } from '@roskel/core';
+import { blurQuantiles, heatWord, oddsWithin, type Blur, type Eaten, type Goal } from '@roskel/core';
 import { odds, shu } from '../format';
 import { heatColour } from '../theme';
 import { heatAxis, hill } from './HeatAxis';
@@ -10,6 +10,8 @@ const props = defineProps<{
   blur: Blur | null;
   goal: Pick<Goal, 'lowShu' | 'highShu'>;
   bottles: number | null;
+  /** How it is eaten; a mix in a bowl by the drop. */
+  eaten?: Eaten | undefined;
   oddsNow?: number | undefined;
   /** A mix in a bowl, not a batch. */
   bowl?: boolean;
@@ -26,7 +28,7 @@ const chance = computed(() => props.oddsNow ?? (props.blur ? oddsWithin(props.bl
   <section class="plate bottle" :class="{ bowl }" :aria-label="bowl ? 'Heat in the bowl' : 'Heat in the bottle'">
     <h2>
       {{ bowl ? 'Heat in the bowl' : 'Heat in the bottle' }}
-      <span v-if="quant" class="soft" data-fact="middle">about {{ shu(quant.p50) }} SHU, {{ levelName(quant.p50) }}</span>
+      <span v-if="quant" class="soft" data-fact="middle">about {{ shu(quant.p50) }} SHU, {{ heatWord(quant.p50, eaten ?? 'drop') }}</span>
     </h2>
     <svg
       :viewBox="`0 0 ${W} 124`"

@@ -2,7 +2,7 @@
 import { NButton, NDropdown } from 'naive-ui';
 import { computed, defineAsyncComponent, ref, watch } from 'vue';
 import { RouterLink, useRoute, useRouter } from 'vue-router';
-import { endStrands, levelName, stationIn, styleName, type Banded, type LinePlace } from '@roskel/core';
+import { eatenOf, endStrands, heatWord, stationIn, styleName, type Banded, type LinePlace } from '@roskel/core';
 import { odds, shu } from '../format';
 import { useOpenBatch } from '../stores/openBatch';
 import { useBatchMenu } from '../batch/useBatchMenu';
@@ -137,7 +137,8 @@ const narrow = useNarrow(720);
           <NButton class="chip-act" @click="goal = true">
             <span>
               <template v-if="ends.length > 1">{{ end.name }}: </template>Heat
-              <b>{{ levelName(Math.sqrt(Math.max(1, end.goal.lowShu) * end.goal.highShu)) }}</b> {{ shu(end.goal.lowShu) }} to
+              <b>{{ heatWord(Math.sqrt(Math.max(1, end.goal.lowShu) * end.goal.highShu), eatenOf(file, end.goal)) }}</b>
+              {{ shu(end.goal.lowShu) }} to
               {{ shu(end.goal.highShu) }}
             </span>
           </NButton>

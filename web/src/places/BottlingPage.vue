@@ -3,7 +3,7 @@ import { computed, defineAsyncComponent, onMounted, ref, shallowRef, watch } fro
 import { NButton } from 'naive-ui';
 import { RouterLink, useRoute } from 'vue-router';
 import type { BottlingRecord, ShelfMoveLine } from '@roskel/contract';
-import { batchCode, dutyKey, endOf, lessonsOf, levelName, LineProblem, StationLogSchema, strandIn } from '@roskel/core';
+import { batchCode, dutyKey, endOf, lessonsOf, heatWord, LineProblem, StationLogSchema, strandIn } from '@roskel/core';
 import { api } from '../api/client';
 import { clock, day, fullDay, inManner, percent, plural, shu, today } from '../format';
 import { useHeat } from '../stores/heat';
@@ -63,7 +63,7 @@ const numbers = computed<[string, string][]>(() => {
   return [
     ['Filled', fullDay(x.bottledOn)],
     ...(file.value ? [['Code', batchCode(file.value, x.strandId, x.bottledOn)] as [string, string]] : []),
-    ['Heat', `${levelName(p50)}, ${shu(p10)} to ${shu(p90)} SHU`],
+    ['Heat', `${heatWord(p50, x.eaten ?? 'drop')}, ${shu(p10)} to ${shu(p90)} SHU`],
     ['pH', x.pH === null ? 'none' : x.phMeasured ? `${x.pH.toFixed(2)}, measured` : `about ${x.pH.toFixed(1)}, not measured`],
     ...(r
       ? ([

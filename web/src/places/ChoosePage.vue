@@ -2,7 +2,7 @@
 import { NButton } from 'naive-ui';
 import { computed, onMounted } from 'vue';
 import { RouterLink, useRoute, useRouter } from 'vue-router';
-import { bitterSeeds, colourFamily, endStrands, heatKept, KNIFE, podStationId, preparedPerGram, seedShare } from '@roskel/core';
+import { bitterSeeds, colourFamily, eatenOf, endStrands, heatKept, KNIFE, podStationId, preparedPerGram, seedShare } from '@roskel/core';
 import { heatAxis } from '../charts/HeatAxis';
 import { plural, shu } from '../format';
 import { useMix } from '../pods/useMix';
@@ -136,7 +136,14 @@ const wholeText = computed(() => {
           <h2>Nothing can be worked out yet</h2>
           <p>{{ stopped }} <RouterLink :to="{ name: 'batch', params: { id: route.params.id } }">Go to the batch</RouterLink></p>
         </section>
-        <BottleHeat v-else-if="goal" :blur="live?.blur ?? null" :odds-now="live?.band?.odds" :goal="goal" :bottles="bottles" />
+        <BottleHeat
+          v-else-if="goal"
+          :blur="live?.blur ?? null"
+          :odds-now="live?.band?.odds"
+          :goal="goal"
+          :bottles="bottles"
+          :eaten="file ? eatenOf(file, goal) : undefined"
+        />
         <WayList v-if="!stopped" :answer="answer" :trouble="trouble" :picked="picked" :choices="choices" @take="mix.take" />
         <span v-if="solveMs !== null" class="visually-hidden" data-fact="solve-ms">{{ solveMs.toFixed(1) }}</span>
       </div>

@@ -2,7 +2,7 @@
 import { computed, onMounted, ref } from 'vue';
 import { RouterLink } from 'vue-router';
 import type { BottlingRecord } from '@roskel/contract';
-import { levelName } from '@roskel/core';
+import { heatWord } from '@roskel/core';
 import { day, plural, shu, today, inManner } from '../format';
 import { useSettings } from '../stores/settings';
 import { useShelf } from '../stores/shelf';
@@ -27,7 +27,7 @@ const left = computed(() => shelf.items.reduce((s, b) => s + b.left, 0));
 const litres = computed(() => shelf.items.reduce((s, b) => s + b.left * b.bottleMl, 0) / 1000);
 function range(b: BottlingRecord): string {
   const { p10, p50, p90 } = b.heat[settings.value.school];
-  return `${levelName(p50)}: ${shu(p10)} to ${shu(p90)} SHU`;
+  return `${heatWord(p50, b.eaten ?? 'drop')}: ${shu(p10)} to ${shu(p90)} SHU`;
 }
 const late = (b: BottlingRecord) => b.useBy < today();
 </script>

@@ -2,7 +2,7 @@
 import { computed, onMounted } from 'vue';
 import { NButton } from 'naive-ui';
 import { RouterLink, useRoute, useRouter } from 'vue-router';
-import { stationIn, stationKind, whyNoRound, withRound, type Round } from '@roskel/core';
+import { eatenOf, mainEnd, stationIn, stationKind, whyNoRound, withRound, type Round } from '@roskel/core';
 import SaveState from '../batch/SaveState.vue';
 import { grams } from '../format';
 import { useLarder } from '../stores/larder';
@@ -26,6 +26,8 @@ const pods = usePods();
 const notices = useNotices();
 const palate = usePalate();
 const stationId = computed(() => String(route.params.station));
+/** As the end that it flows to is eaten. */
+const eaten = computed(() => (batch.file ? eatenOf(batch.file, mainEnd(batch.file).goal) : undefined));
 const entry = computed(() => (batch.file ? stationIn(batch.file, stationId.value) : undefined));
 const report = computed(() => batch.report?.stations.find((s) => s.id === stationId.value) ?? null);
 const trim = useTrim(
@@ -108,6 +110,7 @@ useKeys('Trim', [
       v-model:chosen="chosen"
       :told="told"
       :says="says"
+      :eaten="eaten"
       :set="set"
       :working="working"
       :ph-measured="report?.phMeasured ?? false"

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, useTemplateRef } from 'vue';
 import { NButton } from 'naive-ui';
-import type { RailWish, TasteWord, Window } from '@roskel/core';
+import type { Eaten, RailWish, TasteWord, Window } from '@roskel/core';
 import { useSlide } from '../stations/useSlide';
 import { useNarrow } from '../ui/useNarrow';
 import type { RailScale } from './scales';
@@ -15,6 +15,7 @@ const props = defineProps<{
   wish: RailWish | null;
   after: number | null;
   word: TasteWord | undefined;
+  eaten: Eaten;
 }>();
 const emit = defineEmits<{ say: [word: TasteWord | null]; set: [window: Window] }>();
 const small = useNarrow(900);
@@ -68,12 +69,12 @@ const arc = computed(() => {
   <div class="rail" :data-rail="scale.rail">
     <h2 :style="{ color: scale.colour }">{{ scale.name }}</h2>
     <div class="drawn">
-      <svg ref="svg" :viewBox="`0 0 ${W} ${H}`" role="group" :aria-label="`${scale.name}: ${scale.says(now, measured)}`">
+      <svg ref="svg" :viewBox="`0 0 ${W} ${H}`" role="group" :aria-label="`${scale.name}: ${scale.says(now, measured, eaten)}`">
         <line :x1="LEFT" :x2="RIGHT" :y1="Y" :y2="Y" class="track" />
         <text :x="LEFT" :y="H - 2">{{ scale.ends[0] }}</text>
         <text :x="RIGHT" :y="H - 2" text-anchor="end">{{ scale.ends[1] }}</text>
         <text :x="W / 2" :y="H - 2" text-anchor="middle" class="is">
-          {{ scale.says(now, measured) }}{{ after !== null && arc ? ` → ${scale.says(after, false)}` : '' }}
+          {{ scale.says(now, measured, eaten) }}{{ after !== null && arc ? ` → ${scale.says(after, false, eaten)}` : '' }}
         </text>
         <ellipse v-if="!measured" :cx="x(now)" :cy="Y" rx="20" ry="9" :fill="scale.colour" opacity="0.22" />
         <path v-if="arc" :d="arc" class="arc" :stroke="scale.colour" />
@@ -91,7 +92,7 @@ const arc = computed(() => {
           :aria-valuemin="0"
           :aria-valuemax="100"
           :aria-valuenow="Math.round(100 * (ends[side] ?? 0))"
-          :aria-valuetext="scale.says(edge(side), false)"
+          :aria-valuetext="scale.says(edge(side), false, eaten)"
           :transform="`translate(${LEFT + (RIGHT - LEFT) * (ends[side] ?? 0)} 0)`"
           @pointerdown="slides[side].drag"
           @pointermove="slides[side].drag"

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue';
 import { NAlert, NSpin } from 'naive-ui';
-import type { Rail, Says, TasteWord, TrimOffer, TrimTold, Window } from '@roskel/core';
+import type { Eaten, Rail, Says, TasteWord, TrimOffer, TrimTold, Window } from '@roskel/core';
 import { grams, inManner, money, plural } from '../format';
 import FactRows from '../ui/FactRows.vue';
 import RailRow from './RailRow.vue';
@@ -15,6 +15,8 @@ const props = defineProps<{
   set: Partial<Record<Rail, Window>>;
   working: boolean;
   phMeasured: boolean;
+  /** How it is eaten; on the bench by the drop. */
+  eaten?: Eaten | undefined;
 }>();
 const chosen = defineModel<number>('chosen', { required: true });
 const emit = defineEmits<{ say: [rail: Rail, word: TasteWord | null]; set: [rail: Rail, window: Window] }>();
@@ -55,6 +57,7 @@ const rest = computed<[string, string][]>(() => {
         :wish="told!.wish[s.rail]"
         :after="offer?.after[s.rail] ?? null"
         :word="says[s.rail]"
+        :eaten="eaten ?? 'drop'"
         @say="emit('say', s.rail, $event)"
         @set="emit('set', s.rail, $event)"
       />

@@ -1,4 +1,4 @@
-import { bodyWord, levelName, type Rail } from '@roskel/core';
+import { bodyWord, heatWord, type Eaten, type Rail } from '@roskel/core';
 import { ph, percent, shu } from '../format';
 
 /** How a rail is drawn and told: its ends in words, and where a value lies on it, 0 to 1. */
@@ -11,7 +11,7 @@ export interface RailScale {
   value(at: number): number;
   /** Least step of a key. */
   step: number;
-  says(value: number, measured: boolean): string;
+  says(value: number, measured: boolean, eaten: Eaten): string;
   words: readonly [little: string, much: string];
 }
 
@@ -30,7 +30,7 @@ export const SCALES: readonly RailScale[] = [
     at: (v) => clamp(Math.log(Math.max(HEAT.low, v) / HEAT.low) / Math.log(HEAT.high / HEAT.low)),
     value: (x) => HEAT.low * (HEAT.high / HEAT.low) ** clamp(x),
     step: 0.01,
-    says: (v) => `${shu(v)} SHU, ${levelName(v)}`,
+    says: (v, _, eaten) => `${shu(v)} SHU, ${heatWord(v, eaten)}`,
     words: ['too mild', 'too hot'],
   },
   {

@@ -1,0 +1,1 @@
+ALTER TABLE "bottlings" ADD COLUMN "eaten" text;
