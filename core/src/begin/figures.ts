@@ -1,6 +1,6 @@
 import type { Ingredient } from '../matter/ingredient';
 import { isTapWater, kindKey, SALT_KEY } from '../matter/kind';
-import { endOf, intakesOf, mainEnd, packedIn, podUses, type LineReport } from '../line';
+import { endOf, intakesOf, mainEnd, packedIn, podUses, type Fills, type LineReport } from '../line';
 import { gramsOf, stationsOf, type BatchFile } from '../file';
 import type { Quantiles } from '../ferment/forecast';
 import { couldKeepText } from '../keep';
@@ -157,5 +157,14 @@ export function needsOfPlan(file: BatchFile, report: LineReport, stock: Stock): 
 
 /** Bottles of all ends. */
 export const bottlesOf = (report: LineReport): number => report.ends.reduce((sum, e) => sum + e.bottles.possible, 0);
+/** What all ends fill together, and the odds of the least sure of them. */
+export function allFills(report: LineReport): Fills {
+  const sum = (of: (f: Fills) => Quantiles): Quantiles => ({
+    p10: report.ends.reduce((s, e) => s + of(e.fills).p10, 0),
+    p50: report.ends.reduce((s, e) => s + of(e.fills).p50, 0),
+    p90: report.ends.reduce((s, e) => s + of(e.fills).p90, 0),
+  });
+  return { bottles: sum((f) => f.bottles), ml: sum((f) => f.ml), odds: Math.min(...report.ends.map((e) => e.fills.odds)) };
+}
 /** The station that fills the first end. */
 export const lastStation = (file: BatchFile): string => endOf(mainEnd(file)).id;

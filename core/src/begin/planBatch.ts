@@ -1,17 +1,28 @@
 import type { Caution } from '../caution';
 import { gramsOf, mapStations, type BatchFile, type Goal } from '../file';
 import { HOUSE_PH } from '../ferment';
-import { carry, fitVessels, freeId, intakesOf, LineProblem, mainEnd, newBatch, podUses, reportLine } from '../line';
+import { carry, endStrands, fitVessels, freeId, intakesOf, LineProblem, mainEnd, newBatch, podUses, reportLine, type Fills } from '../line';
 import type { Ingredient } from '../matter/ingredient';
 import { kindKey } from '../matter/kind';
 import { SWEET_FILLER } from '../matter/variety';
 import { isSpoilt, lotOfVariety, type PodLot } from '../pantry';
 import type { Day } from '../plan';
-import { choosePods, madeOf, useMix, withSomePods, type LinearSolver, type PodChoice } from '../solve';
+import {
+  choosePods,
+  FILL_ODDS,
+  madeOf,
+  surePart,
+  useMix,
+  withMargin,
+  withoutMargin,
+  withSomePods,
+  type LinearSolver,
+  type PodChoice,
+} from '../solve';
 import type { HaveThing } from './have';
 import type { StoredStuff } from '../parcel';
 import { standInsOf, styleOf, swapped, UNASKED_STYLE } from '../styles';
-import { bottlesOf, needsOfPlan, placedThings, sauceFigures, type Needed, type PlacedThings, type SauceFigures } from './figures';
+import { allFills, bottlesOf, needsOfPlan, placedThings, sauceFigures, type Needed, type PlacedThings, type SauceFigures } from './figures';
 import { filledWith, jugOf, withOwnJug, withOwnThings, withRest, type Jug } from './jug';
 
 /** What a plan is made from. */
@@ -40,6 +51,8 @@ export interface Plan {
   odds: number;
   heat: { p10: number; p50: number; p90: number };
   bottles: number;
+  /** Bottles and ml over many worlds, and how many of those fill all that is wished. */
+  fills: Fills;
   /** Things that are there, with what is taken. */
   uses: Needed[];
   /** Things that must be bought or picked. */
@@ -79,17 +92,41 @@ export function planBatch(solver: LinearSolver, wish: Wish, today: Day): Plan {
   const pods = wish.pods.filter((p) => p.stockG > 0 && !isSpoilt(p.lot));
   if (pods.length === 0) throw new RangeError('Say which pods you have, such as "15 hot pods" or "200 g of jalapeños".');
   const things = oncePerThing(wish.things).filter((t) => wish.rows.some((r) => r.key === t.id));
-  const jug = jugOf(things, wish.larder ?? [], wish.rows, wish.goal);
   const choices: PodChoice[] = pods.map((p) => ({ ...p, prep: 'whole', useFirst: p.useFirst ?? false }));
   const bare = withSauce(withSwaps(newBatch(wish.name, wish.startDate, wish.goal, wish.style ?? UNASKED_STYLE.id), wish), wish);
-  const byJug = styleOf(bare.style).fills === 'jug';
-  const base = byJug ? withOwnJug(bare, jug) : withOwnThings(bare, jug, things);
-  const answer = choosePods(solver, base, choices);
-  const file =
-    answer.status === 'found'
-      ? useMix(base, choices, answer.mixes[0]!.gramsByLot)
-      : filledUp(base, byJug ? jug : null, choices, wish.boughtId);
+  const begun = (part: number) => withoutMargin(planned(solver, withMargin(bare, part), { ...wish, things }, choices), bare);
+  let file = begun(1);
+  let had = sureOf(file);
+  for (let part = 1, pass = 0; pass < MARGINS && had < 1; pass++) {
+    part *= Math.max(LEAST_MARGIN, Math.min(MARGIN_STEP, had));
+    const more = tried(() => begun(part));
+    // Where there is not enough for a margin, or it would cost the heat that is wished, the plan says its odds.
+    if (!more || missOf(more, wish.goal) > worstMiss(missOf(file, wish.goal))) continue;
+    const sure = sureOf(more);
+    if (sure > had) [file, had] = [more, sure];
+  }
   return planOf(file, { ...wish, things }, today);
+}
+/** Passes of planning with a larger margin, the least that a pass adds to it, and the most. */
+const MARGINS = 4;
+const MARGIN_STEP = 0.985;
+const LEAST_MARGIN = 0.8;
+/** A plan that misses the heat anyway may miss it by so much more for its bottles' sake, as a ratio's logarithm. */
+const SAKE = 0.1;
+const worstMiss = (miss: number): number => (miss > 0 ? miss + SAKE : 0);
+/** What is there in eight worlds of ten, over what the bottles of the least sure end hold: at least 1 where all are full. */
+const sureOf = (file: BatchFile): number =>
+  surePart(file) * Math.min(...endStrands(file).map((s) => madeOf(file, s.id).share / s.goal.bottles));
+
+/** A style with its pods and what fills its bottles, typically. */
+function planned(solver: LinearSolver, bare: BatchFile, wish: Wish, choices: readonly PodChoice[]): BatchFile {
+  const jug = jugOf(wish.things, wish.larder ?? [], wish.rows, mainEnd(bare).goal);
+  const byJug = styleOf(bare.style).fills === 'jug';
+  const base = byJug ? withOwnJug(bare, jug) : withOwnThings(bare, jug, wish.things);
+  const answer = choosePods(solver, base, choices);
+  return answer.status === 'found'
+    ? useMix(base, choices, answer.mixes[0]!.gramsByLot)
+    : filledUp(base, byJug ? jug : null, choices, wish.boughtId);
 }
 
 /** A style with other things in the place of some: as much of each as does the same. */
@@ -269,12 +306,14 @@ export function planOf(file: BatchFile, wish: Wish & { asWritten?: boolean }, to
   const { uses, toBuy } = needsOfPlan(file, report, { pods: wish.pods, had, stored, rows: wish.rows });
   const [end] = report.ends;
   const bottles = bottlesOf(report);
+  const fills = allFills(report);
   const bought = podUses(file).some((p) => p.lotId === wish.boughtId) ? file.lots.find((l) => l.id === wish.boughtId)! : null;
   return {
     file,
     odds: end!.odds,
     heat: end!.heat,
     bottles,
+    fills,
     uses,
     toBuy,
     bought,
@@ -285,6 +324,7 @@ export function planOf(file: BatchFile, wish: Wish & { asWritten?: boolean }, to
       ...formNotes(file),
       ...sauceNotes(file),
       ...(wish.asWritten ? recipeNotes : notesFor)(end!.heat.p50, bottles, bought, wish.goal),
+      ...fillNotes(fills, bottles, wish.goal),
     ],
   };
 }
@@ -293,6 +333,13 @@ export function planOf(file: BatchFile, wish: Wish & { asWritten?: boolean }, to
 function dangersIn(cautions: readonly Caution[]): Caution[] {
   const all = cautions.filter((c) => c.severity === 'danger');
   return all.filter((c, i) => all.findIndex((d) => d.id === c.id) === i);
+}
+
+/** A last bottle that is no sure one. */
+function fillNotes({ odds }: Fills, bottles: number, goal: Goal): string[] {
+  if (bottles < goal.bottles || odds >= FILL_ODDS) return [];
+  const n = goal.bottles === 1 ? 'The bottle is' : `All ${goal.bottles} bottles are`;
+  return [`${n} full in ${Math.round(10 * odds)} of 10 batches like this. Wish a little less, or add to it, and it is surer.`];
 }
 
 /** A style that takes a sauce, without one. */

@@ -1,6 +1,8 @@
 import type { PhResult, PhStart } from '../acid';
 import type { BatchFile } from '../file';
-import { bandedOf, BANDED, phOf, type Banded } from '../parcel';
+import { volumeMl } from '../matter/density';
+import { massOf } from '../matter/stream';
+import { bandedOf, BANDED, phOf, scaleParcel, type Banded, type Parcel } from '../parcel';
 import { acidWorld } from '../pantry';
 import { drawEnsemble, hash, type Draw } from '../stat/draw';
 import { stationKind, StationProblem } from '../stations';
@@ -15,6 +17,8 @@ import { toolAt } from './toolAt';
 export interface StationWorlds {
   runs: (Given | null)[];
   values: (Record<Banded, number | null> | null)[];
+  /** What there is to be filled, ml; null where nothing is filled, or it cannot run. */
+  ml: (number | null)[];
 }
 /** Every station of a batch in many worlds, by id. */
 export type Worlds = ReadonlyMap<string, StationWorlds>;
@@ -38,6 +42,12 @@ export class LineMemo {
     this.known.set(key, worlds);
     if (this.known.size > MOST_KEPT) this.known.delete(this.known.keys().next().value!);
   }
+}
+
+/** All of a sauce as it is filled: also what of it fills no bottle. */
+export function filling({ bowl, out }: Pick<StationRun, 'bowl' | 'out'>): Parcel {
+  const [filled, all] = [massOf(out.stream), massOf(bowl.stream)];
+  return filled > 0 ? scaleParcel(out, all / filled) : { stream: bowl.stream, past: out.past };
 }
 
 /** A text in a few letters: two hashes and its length, so that no two differing ones meet in practice. */
@@ -133,18 +143,23 @@ export function* runWorlds(
       const given = givenOf(run);
       return { ...given, sides: given.sides.filter((s) => graph.takers.has(sideOutlet(node.id, s.id))) };
     };
-    const runs = draws.map((draw, w) => {
-      if (from.some((f) => f[w] === null)) return null;
-      return runOrNull(() => kept(runStation(file, node, (id) => worlds.get(id)!.runs[w]!, draw, true, old)));
-    });
     const before = node.before === null ? undefined : worlds.get(node.before)!;
     /** What came along, with its pH: a sieve or a bottle changes neither. */
     const along = (w: number) => {
       const [run, value] = [before?.runs[w], before?.values[w]];
       return run && value ? { stream: run.out.stream, pH: value.pH } : undefined;
     };
-    const value = (r: Given, w: number) => bandedOf(r.out, acids[w]!, start(w), draws[w]!.z('body'), along(w));
-    const made = { runs, values: runs.map((r, w) => (r ? value(r, w) : null)) };
+    const fills = stationKind(node.entry.kind).bottled !== undefined;
+    const made: StationWorlds = { runs: [], values: [], ml: [] };
+    for (const [w, draw] of draws.entries()) {
+      const run = from.some((f) => f[w] === null)
+        ? null
+        : runOrNull(() => runStation(file, node, (id) => worlds.get(id)!.runs[w]!, draw, true, old));
+      const whole = run && (fills ? filling(run) : run.out);
+      made.runs.push(run && kept(run));
+      made.values.push(run && { ...bandedOf(whole!, acids[w]!, start(w), draw.z('body'), along(w)), massG: massOf(run.out.stream) });
+      made.ml.push(run && fills ? volumeMl(run.bowl.stream) : null);
+    }
     if (key !== undefined) memo!.put(key, made);
     worlds.set(node.id, made);
     yield;
@@ -170,3 +185,7 @@ export function valuesOf(worlds: Worlds, stationId: string, whole: readonly bool
   });
   return found;
 }
+
+/** ml of what is filled at a station, over the worlds in which the whole batch runs. */
+export const mlOf = (worlds: Worlds, stationId: string, whole: readonly boolean[]): number[] =>
+  worlds.get(stationId)!.ml.flatMap((x, w) => (x !== null && whole[w] ? [x] : []));

@@ -35,3 +35,4 @@ export * from './leftover';
 export * from './news';
 export * from './reshape';
 export * from './differ';
+export * from './fillsSay';

@@ -19,7 +19,8 @@ import type { Day } from '../plan';
 import { TYPICAL } from '../stat/draw';
 import { quantileSorted } from '../stat/normal';
 import { jarBubbles, jarSigns, type KindName } from '../stations';
-import { runWorlds, valuesOf, wholeWorlds, type LineMemo, type Worlds } from './ensemble';
+import { stationKind } from '../stations';
+import { runWorlds, mlOf, valuesOf, wholeWorlds, type LineMemo, type Worlds } from './ensemble';
 import { graphOf } from './graph';
 import { additionsOf, runLine, type StationRun } from './run';
 import type { FlowReport } from './flows';
@@ -45,11 +46,21 @@ export interface JarForecast extends Forecast {
   readiness: Readiness;
 }
 
+/** What a sauce fills, over the worlds in which the line runs. */
+export interface Fills {
+  /** Whole bottles there is enough for, and ml of sauce in all. */
+  bottles: Quantiles;
+  ml: Quantiles;
+  /** Share of the worlds in which there is enough for all that are wanted, 0 to 1; one that cannot run misses. */
+  odds: number;
+}
+
 /** The same with what only many possible worlds can say. */
 export interface EndReport extends TypicalEnd {
   heat: Quantiles;
   /** Share of members whose finished heat lands in the bracket, 0 to 1; a member that cannot run misses. */
   odds: number;
+  fills: Fills;
 }
 
 /** The same with everything that only many possible worlds can say. */
@@ -102,6 +113,22 @@ function bandsOf(worlds: Worlds, whole: readonly boolean[], run: StationRun): Ba
   return band;
 }
 
+/** Bottles of an end over its worlds; counted ones are what they are. */
+function fillsOf(file: BatchFile, end: TypicalEnd, ml: readonly number[], members: number): Fills {
+  const { entry } = graphOf(file).nodes.get(end.stationId)!;
+  const each = stationKind(entry.kind).wantsMl?.(entry.params, { ...end.goal, bottles: 1 }) ?? 0;
+  const counted = entry.log.bottles;
+  const count = (x: number) => counted ?? (each > 0 ? Math.floor(x / each + 1e-9) : 0);
+  const bottles = ml.map(count);
+  if (ml.length === 0) return { bottles: NONE, ml: NONE, odds: 0 };
+  return {
+    bottles: quantiles([...bottles]),
+    ml: quantiles([...ml]),
+    odds: bottles.filter((n) => n >= end.goal.bottles).length / members,
+  };
+}
+const NONE: Quantiles = { p10: 0, p50: 0, p90: 0 };
+
 /** What the stations put in themselves: salt and water over the pods. */
 export const packedIn = (report: LineReport): FlowReport[] => report.stations.flatMap((s) => s.made);
 
@@ -138,6 +165,7 @@ export function* reportSteps(
         ...end,
         heat: bands.get(end.stationId)!.heatShu ?? { p10: 0, p50: 0, p90: 0 },
         odds: heat.filter((h) => h >= lowShu && h <= highShu).length / members,
+        fills: fillsOf(file, end, mlOf(worlds, end.stationId, whole), members),
       };
     }),
     forecasts: options.forecast === false ? [] : runs.flatMap((r) => jarForecast(file, r, options.today, members) ?? []),

@@ -22,6 +22,7 @@ import {
 } from './flows';
 import type { Eaten } from '../heat';
 import { eatenOf } from '../styles';
+import { filling } from './ensemble';
 import { graphOf, upstreamOf, type Graph } from './graph';
 import type { PhState } from './reading';
 import { additionsOf, runLine, type StationRun } from './run';
@@ -78,6 +79,7 @@ export interface TypicalEnd {
   goal: Goal;
   /** How it is eaten: what its word for heat goes by. */
   eaten: Eaten;
+  /** All of the sauce that is filled, also what of it fills no bottle. */
   finished: Props;
   bottles: Bottled & { wanted: number; bottleMl: number };
   /** What it fills. */
@@ -254,7 +256,7 @@ function typicalOf(file: BatchFile, runs: readonly StationRun[], today: Day): Ty
         stationId,
         goal: strand.goal,
         eaten: eatenOf(file, strand.goal),
-        finished: s.now,
+        finished: propsOf(filling(runs.find((r) => r.id === stationId)!)),
         bottles: { ...bottled, wanted: strand.goal.bottles, bottleMl: strand.goal.bottleMl },
         vessel: kind.vessel ?? 'bottle',
         ...kept.get(stationId)!,

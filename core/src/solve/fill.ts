@@ -7,6 +7,7 @@ import { SWEET_FILLER } from '../matter/variety';
 import { lotOfVariety } from '../pantry';
 import type { PodChoice } from './blend';
 import { madeOf } from './made';
+import { surePart } from './margin';
 
 const SWEET = { id: 'sweet-to-fill', name: 'sweet red pepper' } as const;
 /** What goes into the jug beside the vinegar, in shares of what the vinegar leaves (common practice, no source). */
@@ -18,14 +19,29 @@ const JUG = [
 const VINEGAR = called(usualFor('acid')[0]!);
 /** Shares of vinegar in what fills up, tried in this order until the worked-out pH is at the house line or below. */
 const SOUR = [0.3, 0.45, 0.6, 0.8] as const;
+/** Passes of asking for a little more until eight worlds of ten fill them. */
+const PASSES = 6;
 /** More than this many times the sauce as it is, fills nothing up any more: it is another sauce. */
 const MOST_TIMES = 8;
 
-/** Least grams for which `file` fills the bottles, whole; null when not even `most` do. */
+/**
+ * Least grams with which `file` fills the bottles, whole, in eight worlds of ten; null when not even `most` do.
+ */
 function least(file: (g: number) => BatchFile, strandId: string, bottles: number, most: number): number | null {
+  let g = leastFor(file, strandId, bottles, most, 1);
+  for (let part = 1, pass = 0; g !== null && pass < PASSES; pass++) {
+    const sure = surePart(file(g)) * madeOf(file(g), strandId).share;
+    if (sure >= bottles) return g;
+    part *= Math.min(0.985, sure / bottles);
+    g = leastFor(file, strandId, bottles, most, part);
+  }
+  return g;
+}
+/** The same by what it typically makes, with a margin: `part` of it counts. */
+function leastFor(file: (g: number) => BatchFile, strandId: string, bottles: number, most: number, part: number): number | null {
   const fills = (g: number) => {
     try {
-      return madeOf(file(g), strandId).possible >= bottles;
+      return madeOf(file(g), strandId).share * part >= bottles;
     } catch {
       // More than the line takes: no way to fill up.
       return false;

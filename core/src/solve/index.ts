@@ -3,6 +3,7 @@ export * from './linear';
 export * from './blend';
 export * from './gain';
 export * from './made';
+export * from './margin';
 export * from './pods';
 export { DEFAULT_POD_WISH, type Mix, type PodWish } from './podsAsk';
 export type { PodAnswer } from './podsShort';

@@ -13,6 +13,8 @@ import { PODS_OF_STYLE } from '../styles';
 
 /** Distinct ways that are offered. */
 const WAYS = 3;
+/** How often a mix that falls short is asked again with what the line makes of it. */
+const NEARER = 2;
 /** Seconds for everything that is solved for one question. */
 const PATIENCE_S = 1.8;
 
@@ -60,7 +62,12 @@ export function choosePods(
     gains = gainsAt(file, strandId, choices, weighed(q, rough.mixes[0]!));
     q = question(file, strandId, choices, gains, wish);
   }
-  const answer = solveBlend(solver, q.problem, { alternatives: WAYS, timeLimitS: PATIENCE_S / 2 });
+  let answer = solveBlend(solver, q.problem, { alternatives: WAYS, timeLimitS: PATIENCE_S / 2 });
+  // What cannot be had by the gains of another mix may be had by those of the nearest one.
+  for (let pass = 0; pass < NEARER && answer.status === 'short' && answer.nearest; pass++) {
+    q = question(file, strandId, choices, gainsAt(file, strandId, choices, weighed(q, answer.nearest)), wish);
+    answer = solveBlend(solver, q.problem, { alternatives: WAYS, timeLimitS: PATIENCE_S / 2 });
+  }
   if (answer.status === 'short') return shortAnswer(solver, file, q, wish, answer);
   let tried = answer.mixes.map((m) => kept(solver, file, q, wish, m));
   if (tried.every((t) => t.mix === null)) {

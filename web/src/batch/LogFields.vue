@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { NButton } from 'naive-ui';
-import { computed, ref } from 'vue';
-import { stationIn, stationKind, StationLogSchema, type LogChange, type StationLog, type StationReport } from '@roskel/core';
+import { computed, ref, shallowRef, watch } from 'vue';
+import { lostText, stationIn, stationKind, StationLogSchema, type LogChange, type StationLog, type StationReport } from '@roskel/core';
 import { inManner, today } from '../format';
 import { useOpenBatch } from '../stores/openBatch';
 import { useInstruments } from './useInstruments';
@@ -43,6 +43,17 @@ const refusal = ref('');
 const set = (change: LogChange) => void (refusal.value = batch.setLog(props.station.id, change)?.message ?? '');
 const instruments = useInstruments(() => log.value);
 const now = () => new Date().toISOString();
+/** What was full before a weighing, until the line is worked out anew: a bottle that it costs is said at once. */
+const ends = computed(() => batch.report?.ends ?? []);
+const before = shallowRef<typeof ends.value | null>(null);
+const lost = ref<string | null>(null);
+function weigh(massG: number | null) {
+  before.value = ends.value;
+  set({ massG });
+}
+watch(ends, (now) => {
+  if (before.value) lost.value = lostText(before.value, now);
+});
 const readBy = (value: string) => set({ by: null, ...instruments.readWith(value, now()) });
 /** Another figure is read now: its meter counts as it is calibrated now. */
 const setPh = (pH: number | null) =>
@@ -77,8 +88,9 @@ const trouble = (field: string) => batch.troubleAt(props.station.id, `log/${fiel
       :likely="{ word: 'plan', value: Math.round(station.planned.massG) }"
       :trouble="trouble('massG')"
       live="mass"
-      @update:model-value="set({ massG: $event })"
+      @update:model-value="weigh"
     />
+    <p v-if="lost" class="asked" role="status" data-fact="lost">{{ lost }}</p>
     <NumberField
       v-if="bottles !== null"
       :label="vessel === 'bowl' ? 'Bowls served' : 'Bottles filled'"

@@ -26,7 +26,7 @@ const sauce = computed(() => {
     ['Salt', percent(s.saltPct)],
     ['Sweet', percent(s.sweetPct)],
     ['Body', band(s.body, bodyWord) ?? 'in pieces'],
-    ['Makes', grams(s.massG)],
+    ['Makes', `${grams(s.massG)}, ${band(props.plan.fills.ml, (x) => String(10 * Math.round(x / 10)))} ml`],
     ['Work', `${round(s.handsMin)}, ${when}`],
   ] as const;
 });
@@ -56,6 +56,9 @@ const missing = computed(() =>
     <p class="figures">
       <b>{{ plural(bottles, vesselOf(plan.file)) }}</b> of {{ mainEnd(plan.file).goal.bottleMl }} ml,
       <b>{{ shu(plan.heat.p10) }} to {{ shu(plan.heat.p90) }} SHU</b> <NSpin v-if="working" :size="14" />
+    </p>
+    <p>
+      <b data-fact="full">{{ odds(plan.fills.odds) }}</b> fill {{ bottles === 1 ? 'it' : 'all of them' }}.
     </p>
     <p>
       <b data-fact="odds">{{ odds(plan.odds) }}</b> batches like this come out {{ word.name }} ({{ shu(word.lowShu) }} to

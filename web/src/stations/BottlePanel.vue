@@ -3,6 +3,7 @@ import { computed, onMounted, ref } from 'vue';
 import {
   couldKeepText,
   fillings,
+  fillsText,
   HEATED,
   MOST_ATM,
   stationIn,
@@ -67,9 +68,12 @@ const others = computed(() => {
 const atm = (x: number) => (x < 10 ? x.toFixed(1) : String(Math.round(x)));
 const rows = computed<[string, string][]>(() => {
   const f = facts.value;
-  if (!f || filled.value === 0) return [];
+  if (!f) return [];
+  const sure: [string, string][] = end.value && log.value.bottles === undefined ? [['Bottles', fillsText(end.value)]] : [];
+  if (filled.value === 0) return sure;
   const p = f.pressure;
   return [
+    ...sure,
     ['Fill each with', `${grams(f.perBottleG)}, ${Math.round(f.perBottleMl)} ml`],
     ...(f.onScaleG === null ? [] : [['The scale then shows', `${grams(f.onScaleG)} with the glass`] as [string, string]]),
     ['Boil the bottles for', `${f.sterilisingMin} min`],
