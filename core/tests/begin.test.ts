@@ -15,6 +15,12 @@ import {
   STYLES,
   VARIETIES,
   lotOfVariety,
+  planRecipe,
+  podsIn,
+  readLine,
+  choosePods,
+  newBatch,
+  variety,
 } from '@roskel/core';
 import { highsSolver } from '@roskel/core/highs';
 import { dice } from './random';
@@ -35,11 +41,11 @@ describe('what someone has, in their own words', () => {
     expect([h.bottles, h.bottleMl, h.heat, h.unknown]).toEqual([6, 100, 'medium', []]);
   });
   it.each([
-    ['20 jalapeños', ['jalapeno-green', 340]],
+    ['20 jalapeños', ['jalapeno-green', 360]],
     ['200 g serranos', ['serrano-green', 200]],
     ['a bowl of chillies', ['mixed-unknown', 15 * 8]],
     ['two handfuls of hot peppers', ['mixed-unknown', 12 * 8]],
-    ['3 cayennes', ['cayenne-red', 22.5]],
+    ['3 cayennes', ['cayenne-red', 24]],
     ['500 g mixed chillies', ['mixed-unknown', 500]],
   ] as const)('%s', (text, [id, g]) => {
     const [p] = have(text).pods;
@@ -52,6 +58,38 @@ describe('what someone has, in their own words', () => {
     expect(h.unknown).toContain('4 unicorns');
     expect(h.unknown).not.toContain('crushed');
     expect([h.bottles, h.bottleMl]).toEqual([12, 250]);
+  });
+  it.each([
+    ['10 jalapeños, seeds out', 'seedsOut', 180],
+    ['10 seeded jalapeños', 'seedsOut', 180],
+    ['12 habaneros, cored', 'cored', 108],
+    ["18 bird's eye chillies, half cored, garlic", 'halfCored', 19.8],
+    ['4 ghost peppers, ribs removed', 'cored', 28],
+    ['6 cayennes', undefined, 48],
+  ] as const)('the knife that is said reaches the board: %s', (text, prep, g) => {
+    const h = have(text);
+    expect([h.pods[0]?.prep, h.pods.length, h.unknown]).toEqual([prep, 1, []]);
+    expect(h.pods[0]!.stockG).toBeCloseTo(g, 6);
+    // A count stays that count.
+    const n = podsIn(h.pods[0]!.lot, h.pods[0]!.stockG);
+    if (/^\d+ (?!g)/.test(text)) expect(n).toBeCloseTo(Number.parseInt(text, 10), 6);
+  });
+  it('a recipe says the knife too, and it counts in the heat; heatless pods that are cored can be chosen', () => {
+    const of = (line: string) =>
+      planRecipe(
+        {
+          ...{ name: 'R', startDate: TODAY, style: 'simmered-vinegar', rows: INGREDIENTS, boughtId: 'b', things: [] },
+          goal: { lowShu: 100, highShu: 9000, bottles: 2, bottleMl: 100 },
+          ...{ items: [line, '1 cup white vinegar'].flatMap((l) => readLine(l, 'us', [])), idOf: (n: number) => `p${n}` },
+        } as never,
+        TODAY,
+      );
+    expect(of('20 jalapeños, cored').heat.p50).toBeLessThan(0.5 * of('20 jalapeños').heat.p50);
+    for (const prep of ['seedsOut', 'cored', 'halfCored'] as const) {
+      const batch = newBatch('C', TODAY, { lowShu: 100, highShu: 9000, bottles: 2, bottleMl: 100 });
+      const bell = { lot: lotOfVariety(variety('bell-red'), { id: 'bell' }), stockG: 600, prep, useFirst: false };
+      expect(choosePods(solver, batch, [bell]).status, prep).toBe('short');
+    }
   });
   it('what means nothing is named wherever it stands, with an amount or without', () => {
     expect(have('2 ghost peppers, garlic, 4 unicorns, vinegar, mild, 12 small bottles').unknown).toEqual(['4 unicorns']);

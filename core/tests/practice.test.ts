@@ -42,7 +42,6 @@ const holds = (id: string, what: string, predicted: () => boolean): Fact => [
   ((p: string) => p === 'yes') as (p: never) => boolean,
 ];
 const MEDIUM = ['medium', 'hot'];
-const HOT = ['hot', 'very hot'];
 const MILD = ['mild', 'medium'];
 const TOP = ['fierce', 'extreme'];
 const wordOf = (file: BatchFile, eaten: Eaten = end(file).eaten) => heatWord(end(file).finished.heatShu, eaten);
@@ -275,8 +274,6 @@ const M = lineOf(
   ],
   ['bottle', {}],
 );
-const tsp = (file: BatchFile, kind: Parameters<typeof step>[1], nth = 0) => step(file, kind, nth);
-const hotBody = (file: BatchFile) => step(file, 'thicken').now.body;
 /** Body of what comes out of a station, steps, at a temperature. */
 const bodyAfter = (file: BatchFile, id: string, tempC: number) => bodyOf(runUpTo(file, id).out, 0, tempC) ?? 0;
 

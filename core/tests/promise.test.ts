@@ -88,8 +88,10 @@ describe('choosing pods keeps its promise in the line', () => {
       }
       for (const mix of answer.mixes) {
         mixes++;
-        const report = reportLine(useMix(batch, choices, mix.gramsByLot), { today: '2026-10-01', members: 60, forecast: false });
+        const report = reportLine(useMix(batch, choices, mix.gramsByLot), { today: '2026-10-01', forecast: false });
         expect(report.ends[0]!.bottles.possible, `${i}`).toBeGreaterThanOrEqual(goal.bottles);
+        // The odds of a choice are those that its batch tells.
+        expect(report.ends[0]!.odds).toBeCloseTo(mix.odds, 9);
         expect(report.ends[0]!.finished.heatShu, `${i}`).toBeGreaterThanOrEqual(goal.lowShu);
         expect(report.ends[0]!.finished.heatShu, `${i}`).toBeLessThanOrEqual(goal.highShu);
         if (wish.body) expect(report.ends[0]!.finished.body!, `${i}`).toBeGreaterThanOrEqual(wish.body.low);

@@ -60,6 +60,18 @@ const where = (style: string, text: string) => {
   );
 };
 
+describe('a syrup', () => {
+  const of = (...lines: string[]) => recipeBatch(wish('sweet-syrup', lines.join('\n'))).file;
+  const pot = (file: BatchFile) => stationIn(file, 'simmer')!.params as { until: string; potCm: number };
+  it('that is sweeter than its stop as it goes in is boiled up; a thin one is boiled down; the pot fits', () => {
+    const sweet = of('20 red chillies', '2 lb sugar', '1 cup rice vinegar', '2 tsp salt');
+    const thin = of('6 red chillies', '1/2 lb sugar', '2 cups rice vinegar', '1 cup water', '2 tsp salt');
+    expect([pot(sweet).until, pot(thin).until]).toEqual(['minutes', 'solids']);
+    expect(pot(of('60 red chillies', '10 lb sugar', '6 cups rice vinegar')).potCm).toBeGreaterThan(pot(sweet).potCm);
+    expect(reportOfKind(reportLine(sweet, { today: TODAY, members: 60 }), 'simmer').minutes.clock).toBeLessThan(30);
+  });
+});
+
 describe('a card of 14 lines becomes a long-reduced sauce', () => {
   it('reads like one, and every line is read', () => {
     const items = read(CARD);

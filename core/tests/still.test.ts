@@ -210,6 +210,9 @@ describe('cool, rest, temper, blend', () => {
   it('a jug warms as section 11 says, and never gets more than fits', () => {
     expect(warmsK('jug', 'medium', 800)).toBeCloseTo(6, 0);
     expect(warmsK('jug', 'smooth', 800)).toBeCloseTo(15, 0);
+    // A load of 51 g was said to warm by 700 K: blades that turn in air hand on little.
+    for (const g of [5, 51, 200]) expect(warmsK('strong', 'silky', g)).toBeLessThanOrEqual(50);
+    expect(warmsK('jug', 'medium', 51)).toBeLessThanOrEqual(warmsK('jug', 'medium', 400));
     for (const kind of Object.keys(BLENDERS) as (keyof typeof BLENDERS)[])
       for (const ml of [10, 400, 975, 976, 5000]) {
         const cold = loadsOf(kind, 1500, ml, false);

@@ -48,8 +48,10 @@ export function solvePh(pool: AcidPool, near: PhStart = MIDDLE): PhResult {
 export type PhStart = Pick<PhResult, 'pH' | 'ionicStrength'>;
 const MIDDLE: PhStart = { pH: 4.5, ionicStrength: 0.3 };
 
+/** Nothing of a kitchen is sourer: acid that is hardly wet is outside the model, and says no more than that. */
+const LEAST_PH = 0;
 const result = (pH: number, ionicStrength: number, beta: number): PhResult => ({
-  pH,
+  pH: Math.max(LEAST_PH, pH),
   ionicStrength,
   beta,
   outsideModel: ionicStrength > IONIC_STRENGTH_LIMIT,

@@ -1,5 +1,5 @@
 import { stationsOf, type BatchFile } from '../file';
-import { mainEnd, pathTo, reportTypical, runLine, runOf, type TypicalReport } from '../line';
+import { mainEnd, pathTo, reportTypical, runLine, runOf, type TypicalReport, workTime } from '../line';
 import { heatShu, massOf } from '../matter/stream';
 import type { Props } from '../parcel';
 import { daysBetween, type Day } from '../plan';
@@ -136,10 +136,7 @@ export function compareBatches(files: readonly BatchFile[], today: Day): Compari
       const r = reports[i]!;
       const end = r.ends.find((e) => e.strandId === mainEnd(f).id)!;
       const s = r.stations.find((x) => x.id === end.stationId)!;
-      const minutes = r.stations.reduce((m, x) => ({ hands: m.hands + x.minutes.hands, clock: m.clock + x.minutes.clock }), {
-        hands: 0,
-        clock: 0,
-      });
+      const minutes = workTime(f, r.stations);
       return { planned: s.planned, now: s.now, bottles: end.bottles.filled, wanted: end.bottles.wanted, minutes };
     }),
     why: files.map((f, i) => (i === 0 ? [] : whyHotter(files[0]!, f))),

@@ -1,6 +1,6 @@
 import type { Ingredient } from '../matter/ingredient';
 import { isTapWater, kindKey, SALT_KEY } from '../matter/kind';
-import { endOf, intakesOf, mainEnd, packedIn, podUses, type Fills, type LineReport } from '../line';
+import { endOf, intakesOf, mainEnd, packedIn, podUses, workTime, type Fills, type LineReport } from '../line';
 import { gramsOf, stationsOf, type BatchFile } from '../file';
 import type { Quantiles } from '../ferment/forecast';
 import { couldKeepText } from '../keep';
@@ -42,22 +42,18 @@ export interface PlacedThings {
   things: { name: string; g: number; words: string | null; late: boolean }[];
 }
 
-/** Longer than this by the clock is waiting, not cooking, min. */
-const A_DAY = 1440;
-
-export function sauceFigures(report: LineReport): SauceFigures {
+export function sauceFigures(file: BatchFile, report: LineReport): SauceFigures {
   const [end] = report.ends;
   const last = report.stations.find((s) => s.id === end!.stationId)!;
-  const sum = (of: (m: { hands: number; clock: number }) => number) =>
-    report.stations.reduce((s, x) => s + (x.bowlG > 0 ? of(x.minutes) : 0), 0);
+  const time = workTime(file, report.stations);
   return {
     massG: report.ends.reduce((s, e) => s + e.finished.massG, 0),
     pH: last.band.pH,
     saltPct: end!.finished.saltPct,
     sweetPct: end!.finished.sweetPct,
     body: last.band.body,
-    handsMin: sum((m) => m.hands),
-    clockMin: sum((m) => (m.clock > A_DAY ? m.hands : m.clock)),
+    handsMin: time.hands,
+    clockMin: time.clock,
     readyOn: report.readyOn,
     keeping: end!.keeping?.text ?? null,
     couldKeep: end!.couldKeep && couldKeepText(end!.couldKeep),

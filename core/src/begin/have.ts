@@ -1,14 +1,16 @@
-import { HEAT_WORDS, type HeatWord } from '../heat';
+import { HEAT_WORDS, type HeatWord, type Preparation } from '../heat';
 import type { Ingredient } from '../matter/ingredient';
 import { MIXED_UNKNOWN, variety } from '../matter/variety';
 import { lotOfVariety, varietyOfRow, type PodLot } from '../pantry';
-import { HARMLESS, plainWords, readLine, recipeLines, type Kitchen, type ReadItem } from '../quantity';
+import { HARMLESS, plainWords, prepSaid, readLine, recipeLines, type Kitchen, type ReadItem } from '../quantity';
 
 /** Pods someone said they have. */
 export interface HavePods {
   lot: PodLot;
   stockG: number;
   says: string;
+  /** What was done to them with the knife; absent where nothing was said. */
+  prep?: Preparation;
 }
 /** Something else someone said they have; grams null when they did not say how much. */
 export interface HaveThing {
@@ -73,7 +75,12 @@ export function lotOfItem(item: ReadItem, id: string): HavePods | null {
   const kind = item.store === 'pods' ? item.id : varietyOfRow({ key: item.id });
   // Powder and sweet peppers out of the larder stay there; hot pods, and what the reader knows as pods, are pods.
   if (!kind || (item.store === 'larder' && !(variety(kind).pod && variety(kind).shuDry.high > 0))) return null;
-  return { lot: lotOfVariety(variety(kind), { id }), stockG: item.massG!, says: item.text.slice(0, 80) };
+  return {
+    lot: lotOfVariety(variety(kind), { id }),
+    stockG: item.massG!,
+    says: item.text.slice(0, 80),
+    ...(item.prep ? { prep: item.prep } : {}),
+  };
 }
 
 /** The pods that a line means, if it means pods: unknown ones by the piece or the bowl, known ones by their row. */
@@ -87,7 +94,7 @@ function podsOf(part: string, item: ReadItem | undefined, id: string): HavePods 
   const kind = item.store === 'pods' ? item.id : varietyOfRow({ key: item.id });
   // Powder and flakes are spices here, not pods to be cut; sweet peppers are pods as well: they fill a jar.
   if (!kind || !variety(kind).pod) return null;
-  return { lot: lotOfVariety(variety(kind), { id }), stockG: item.massG, says: part };
+  return { lot: lotOfVariety(variety(kind), { id }), stockG: item.massG, says: part, ...(item.prep ? { prep: item.prep } : {}) };
 }
 
 /** A thing named without an amount: the reader asks how much, so it is asked with one. */
@@ -113,7 +120,7 @@ export function readHave(text: string, kitchen: Kitchen, own: readonly Ingredien
         .replace(/^(?:i have|with|some) /i, '')
         .replace(/\.$/, ''),
     );
-    const strange = parts.filter((part) => part !== '' && !take(have, part, kitchen, own, idOf) && !saysHow(part));
+    const strange = parts.filter((part) => part !== '' && !cut(have, part) && !take(have, part, kitchen, own, idOf) && !saysHow(part));
     have.unknown.push(...strange.map((part) => part.slice(0, 60)));
   }
   return have;
@@ -128,6 +135,17 @@ function podMeant(part: string): string {
   const found = POD_MEANT.find(([words]) => words.test(part));
   return found ? part.replace(found[0], found[1]) : part;
 }
+
+/** "10 jalapeños, seeds out": the knife that is said behind pods is theirs. False where none is said, or no pods stand before it. */
+function cut(have: Have, part: string): boolean {
+  const [last, prep] = [have.pods.at(-1), prepSaid(part)];
+  if (!last || !prep || !NO_THING.test(part)) return false;
+  have.pods[have.pods.length - 1] = { ...last, prep };
+  return true;
+}
+/** Words of the knife alone: nothing else is named. */
+const NO_THING =
+  /^(?:(?:all|the|with|without|no|half|of|them|seeds?|ribs?|seeded|deseeded|cored|cleaned|out|removed|off|left|in|and) ?)+$/i;
 
 /** "crushed", "finely chopped": how a thing is, and no thing of its own. */
 function saysHow(part: string): boolean {

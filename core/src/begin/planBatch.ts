@@ -1,6 +1,7 @@
 import type { Caution } from '../caution';
 import { gramsOf, mapStations, type BatchFile, type Goal } from '../file';
 import { HOUSE_PH } from '../ferment';
+import type { Preparation } from '../heat';
 import { carry, endStrands, fitVessels, freeId, intakesOf, LineProblem, mainEnd, newBatch, podUses, reportLine, type Fills } from '../line';
 import type { Ingredient } from '../matter/ingredient';
 import { kindKey } from '../matter/kind';
@@ -32,7 +33,7 @@ export interface Wish {
   goal: Goal;
   /** The style it is made in; the quiet one when nothing is said. */
   style?: string;
-  pods: readonly { lot: PodLot; stockG: number; useFirst?: boolean }[];
+  pods: readonly { lot: PodLot; stockG: number; useFirst?: boolean; prep?: Preparation }[];
   /** What the maker named: it goes in. */
   things: readonly HaveThing[];
   /** What else stands in the larder: used where the plan needs such a thing, never put in for its own sake. */
@@ -92,11 +93,14 @@ export function planBatch(solver: LinearSolver, wish: Wish, today: Day): Plan {
   const pods = wish.pods.filter((p) => p.stockG > 0 && !isSpoilt(p.lot));
   if (pods.length === 0) throw new RangeError('Say which pods you have, such as "15 hot pods" or "200 g of jalapeños".');
   const things = oncePerThing(wish.things).filter((t) => wish.rows.some((r) => r.key === t.id));
-  const choices: PodChoice[] = pods.map((p) => ({ ...p, prep: 'whole', useFirst: p.useFirst ?? false }));
+  const choices: PodChoice[] = pods.map((p) => ({ ...p, prep: p.prep ?? 'whole', useFirst: p.useFirst ?? false }));
   const bare = withSauce(withSwaps(newBatch(wish.name, wish.startDate, wish.goal, wish.style ?? UNASKED_STYLE.id), wish), wish);
   const begun = (part: number) => withoutMargin(planned(solver, withMargin(bare, part), { ...wish, things }, choices), bare);
-  let file = begun(1);
-  let had = sureOf(file);
+  // The usual margin does for most; where it does not, it is found from none.
+  const usual = tried(() => begun(USUAL_MARGIN));
+  const usualDoes = usual !== null && missOf(usual, wish.goal) === 0 && sureOf(usual) >= 1;
+  let file = usualDoes ? usual : begun(1);
+  let had = usualDoes ? 1 : sureOf(file);
   for (let part = 1, pass = 0; pass < MARGINS && had < 1; pass++) {
     part *= Math.max(LEAST_MARGIN, Math.min(MARGIN_STEP, had));
     const more = tried(() => begun(part));
@@ -107,6 +111,8 @@ export function planBatch(solver: LinearSolver, wish: Wish, today: Day): Plan {
   }
   return planOf(file, { ...wish, things }, today);
 }
+/** What is counted on of what is typically made, at first. */
+const USUAL_MARGIN = 0.96;
 /** Passes of planning with a larger margin, the least that a pass adds to it, and the most. */
 const MARGINS = 4;
 const MARGIN_STEP = 0.985;
@@ -317,7 +323,7 @@ export function planOf(file: BatchFile, wish: Wish & { asWritten?: boolean }, to
     uses,
     toBuy,
     bought,
-    sauce: sauceFigures(report),
+    sauce: sauceFigures(file, report),
     placed: placedThings(file),
     dangers: dangersIn(report.cautions),
     notes: [

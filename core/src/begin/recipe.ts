@@ -83,7 +83,7 @@ export function recipeBatch(wish: RecipeWish): { file: BatchFile; pods: HavePods
       for (const p of pods)
         put({
           id: freeId({ ...s, intakes: here }, p.lot.id),
-          origin: { from: 'pods', lotId: p.lot.id, prep: 'whole' },
+          origin: { from: 'pods', lotId: p.lot.id, prep: p.prep ?? 'whole' },
           amount: { g: p.stockG, words: p.says },
         });
     for (const item of items) {

@@ -1,7 +1,7 @@
 import { couldKeepText } from '../keep';
 import { gramsOf, mapStations, stationIn, type BatchFile, type Intake } from '../file';
 import { heatWord, KNIFE } from '../heat';
-import { graphOf, reportTypical, type TypicalEnd, type TypicalReport, type TypicalStation } from '../line';
+import { graphOf, reportTypical, workTime, type TypicalEnd, type TypicalReport, type TypicalStation } from '../line';
 import type { Day } from '../plan';
 
 /** A batch as a recipe that anyone can follow: what goes in, what is done, how long it takes. */
@@ -66,17 +66,16 @@ export function recipeCard(file: BatchFile, today: Day): RecipeCard {
   const byId = new Map(report.stations.map((s) => [s.id, s]));
   const ingredients: string[] = [];
   const steps: RecipeCard['steps'] = [];
-  let [hands, clock, days] = [0, 0, 0];
+  const { hands, clock } = workTime(file, report.stations);
+  let days = 0;
   for (const { id, strand } of graphOf(file).order) {
     const s = byId.get(id)!;
     const entry = stationIn(file, id)!;
     const puts = entry.intakes.flatMap((i) => thing(file, i, gramsOf(i.amount) ?? 0) ?? []);
     ingredients.push(...puts, ...own(s));
     const stands = Math.round((Date.parse(s.to) - Date.parse(s.from)) / 86_400_000);
-    hands += s.minutes.hands;
     // What stands for days is told in days.
     if (stands > 0) days += stands;
-    else clock += s.minutes.clock;
     const joins = entry.intakes.flatMap(({ origin }) =>
       origin.from === 'strand'
         ? [file.strands.find((x) => x.id === origin.strandId)?.name.toLowerCase() ?? '']

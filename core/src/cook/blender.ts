@@ -36,9 +36,13 @@ export function loadsOf(kind: Blender, vesselMl: number, ml: number, hot: boolea
   return { loads, eachMl: ml / loads, tooLittle: ml / loads < LEAST * vesselMl };
 }
 
+/** Less than this and the blades turn in air: they hand on less, in step with what there is, g (our judgement). */
+const COUPLED_G = 400;
+/** No home blender makes anything warmer than so much by turning alone, K (our judgement: hot soup, not a boil). */
+const MOST_K = 50;
 /** K that a load warms up by. */
 export const warmsK = (kind: Blender, texture: Texture, massG: number): number =>
-  massG > 0 ? (BLENDERS[kind].watts * SECONDS[texture] * BLENDERS[kind].slower) / (3.8 * massG) : 0;
+  massG > 0 ? Math.min(MOST_K, (BLENDERS[kind].watts * SECONDS[texture] * BLENDERS[kind].slower) / (3.8 * Math.max(COUPLED_G, massG))) : 0;
 
 /** Air beaten in, share of the volume, by step of body; it falls out again within hours. */
 export function airShare(texture: Texture, body: number | null, gum: boolean): number {

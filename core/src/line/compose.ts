@@ -159,7 +159,7 @@ export function pathTo(file: BatchFile, strandId: string): string[] {
   }
 }
 
-/** The batch with vessels of a size that fits what comes into them; stations that are done keep theirs. */
+/** The batch with vessels of a size that fits what comes into them, and stops that can be reached; stations that are done keep theirs. */
 export function fitVessels(file: BatchFile): BatchFile {
   let fitted = file;
   for (const { entry } of graphOf(file).order) {
@@ -167,7 +167,12 @@ export function fitVessels(file: BatchFile): BatchFile {
     if (!kind.fits || entry.log.doneOn !== undefined) continue;
     // Only what comes before it decides: a vessel of any size holds what is in the bowl.
     const inG = bowlG(fitted, entry.id);
-    if (inG > 0) fitted = withParams(fitted, entry.id, kind.fits(stationIn(fitted, entry.id)!.params, inG));
+    if (!(inG > 0)) continue;
+    fitted = withParams(fitted, entry.id, kind.fits(stationIn(fitted, entry.id)!.params, inG));
+    if (!kind.pastStop) continue;
+    const { facts } = runUpTo(fitted, entry.id);
+    const moved = facts && kind.pastStop(stationIn(fitted, entry.id)!.params, facts);
+    if (moved) fitted = withParams(fitted, entry.id, moved);
   }
   return fitted;
 }

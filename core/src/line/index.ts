@@ -36,3 +36,4 @@ export * from './news';
 export * from './reshape';
 export * from './differ';
 export * from './fillsSay';
+export * from './workTime';

@@ -4,7 +4,7 @@ import { massOf, type Stream } from './stream';
 /**
  * Densities of food components at 20 °C in g/ml, void-free.
  * Source: Choi & Okos 1986 (from memory, chapter 3 section 8); ethanol CRC Handbook (from memory);
- * dissolved salt is an apparent value.
+ * dissolved salt and acetic acid are apparent values (5 % acetic 1.0055, 10 % 1.0125: CRC Handbook, from memory).
  */
 export const COMPONENT_DENSITY = {
   water: 0.998,
@@ -12,6 +12,7 @@ export const COMPONENT_DENSITY = {
   protein: 1.32,
   carbohydrate: 1.593,
   remainder: 1.45,
+  acetic: 1.17,
   salt: 3.0,
   ethanol: 0.789,
 } as const;
@@ -22,7 +23,7 @@ export function densityOf(stream: Stream): number {
   if (!(mass > 0)) throw new RangeError('An empty stream has no density');
   const g = stream.grams;
   let acids = 0;
-  for (const a of ACIDS) acids += g[a];
+  for (const a of ACIDS) if (a !== 'acetic') acids += g[a];
   const d = COMPONENT_DENSITY;
   const volume =
     g.water / d.water +
@@ -30,6 +31,7 @@ export function densityOf(stream: Stream): number {
     (g.protein + g.hydrolysate) / d.protein +
     (g.sugars + g.pulp + g.starch + g.gum + g.other) / d.carbohydrate +
     (acids + g.carbonDioxide) / d.remainder +
+    g.acetic / d.acetic +
     g.salt / d.salt +
     g.ethanol / d.ethanol;
   return mass / volume;

@@ -7,3 +7,4 @@ export * from './words';
 export * from './read';
 export { HARMLESS } from './meanings';
 export * from './spoons';
+export * from './prep';

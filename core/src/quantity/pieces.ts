@@ -59,5 +59,6 @@ export function pieceFor(
   const g = told(massG);
   const kind = /^(cherry|roma|plum)$/.test(key) ? `${key} tomato` : key.replaceAll('_', ' ');
   const text = `${size && SIZE_FACTOR[size] !== 1 ? `${size} ` : ''}${kind}`;
-  return { name: key, massG, assumed: `${article(text)} ${text} of ${g} g` };
+  // A pod is weighed as it is bought.
+  return { name: key, massG, assumed: `${article(text)} ${text} of ${g} g${key === 'pod' ? ' with its stem' : ''}` };
 }

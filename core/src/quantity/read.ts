@@ -1,7 +1,9 @@
 import { ingredient, type Ingredient } from '../matter/ingredient';
 import { acidsLike, variety } from '../matter/variety';
 import { partsOf, plainLines, type Parts } from './lineParts';
+import type { Preparation } from '../heat';
 import { QuantityError } from './parse';
+import { prepSaid } from './prep';
 import { kindOf, type Family } from '../matter/kind';
 import { pieceFor } from './pieces';
 import { HARMLESS, RULES, type Meaning, type Said } from './meanings';
@@ -22,6 +24,8 @@ export interface ReadItem {
   assumed: string[];
   /** What only the maker can say; each option is a line to read in place of this one. */
   ask: { ask: string; options: { say: string; line: string }[] } | null;
+  /** What was done to its pods with the knife; absent where nothing was said. */
+  prep?: Preparation;
   /** It names some finished sauce: g of it, for a style that takes one from the shelf. */
   sauceG?: number;
 }
@@ -210,7 +214,8 @@ function readOne(text: string, line: string, kitchen: Kitchen, own: readonly Ing
       ...(others.length > 0 ? [`the first of what was said: ${first}`] : []),
       ...w.assumed,
     ];
-    return { text, store: thing.store, id: thing.id, name: thing.name, massG: w.massG, assumed, ask: null };
+    const prep = prepSaid(line);
+    return { text, store: thing.store, id: thing.id, name: thing.name, massG: w.massG, assumed, ask: null, ...(prep ? { prep } : {}) };
   } catch (e) {
     if (!(e instanceof QuantityError)) throw e;
     return { ...asked(text, thing.name, e.message, []), store: thing.store, id: thing.id };

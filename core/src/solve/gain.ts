@@ -73,7 +73,8 @@ export function thickInLine(gain: LineGain, gram: Stream): Thickening {
 function heatKeptOf(file: BatchFile, addedShu: number, strandId: string): number {
   const warm: BatchFile = {
     ...file,
-    lots: file.lots.map((l) => ({ ...l, heat: { dryShu: 1000, sigma: 0.4, source: 'table' as const } })),
+    // What has no heat has it nowhere: a knife would take none of it, so that it is cut as hot ones are.
+    lots: file.lots.map((l) => ({ ...l, capsaicinoidClass: 'std' as const, heat: { dryShu: 1000, sigma: 0.4, source: 'table' as const } })),
   };
   const { pods, end } = ends(warm, strandId);
   return (end.stream.heatShuG - addedShu * massOf(end.stream)) / pods.heatShuG;

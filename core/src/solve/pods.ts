@@ -5,6 +5,7 @@ import { budgeted } from './budget';
 import { lineGain, massesOf } from './gain';
 import { tellApart } from './label';
 import { madeOf } from './made';
+import { oddsOf } from './margin';
 import { cutPerGram, useMix, withSomePods } from './putMix';
 import type { LinearSolver } from './linear';
 import { DEFAULT_POD_WISH, kept, question, weighed, type LotGains, type Mix, type PodWish, type Question } from './podsAsk';
@@ -41,7 +42,7 @@ function reasonsFor(q: Question, mix: Mix, all: readonly Mix[]): string[] {
  * Chooses grams of each lot so that the finished sauce of this line hits its bracket and fills its bottles (chapter 2,
  * section 7). Up to three distinct mixes, best first, each run through the line before it is offered; or, when the stock
  * cannot do it, what it can and what would help. Deterministic unless time runs out. Throws RangeError when there is
- * nothing to choose from, LineProblem when the line cannot run.
+ * nothing to choose from, LineProblem when the line cannot run. Without `advice` a short answer says no more than that.
  */
 export function choosePods(
   given: LinearSolver,
@@ -49,11 +50,14 @@ export function choosePods(
   choices: readonly PodChoice[],
   wanted: PodWish = DEFAULT_POD_WISH,
   strandId: string = mainEnd(batch).id,
+  advice = true,
 ): PodAnswer {
   const solver = budgeted(given, PATIENCE_S);
   const file = withSomePods(batch, choices, strandId);
   // What stays in pieces has no body to ask for.
   const wish = madeOf(file, strandId).body === null ? { ...wanted, body: null } : wanted;
+  /** Fewer bottles are promised only where asking for them finds a mix. */
+  const holds = (fewer: BatchFile) => choosePods(given, fewer, choices, wanted, strandId, false).status === 'found';
   let gains = gainsAt(file, strandId, choices, planned(file, strandId, choices));
   let q = question(file, strandId, choices, gains, wish);
   // The gains at what is offered, not at what happened to be in the line.
@@ -68,17 +72,20 @@ export function choosePods(
     q = question(file, strandId, choices, gainsAt(file, strandId, choices, weighed(q, answer.nearest)), wish);
     answer = solveBlend(solver, q.problem, { alternatives: WAYS, timeLimitS: PATIENCE_S / 2 });
   }
-  if (answer.status === 'short') return shortAnswer(solver, file, q, wish, answer);
+  if (answer.status === 'short') return advice ? shortAnswer(solver, file, q, wish, answer, holds) : bareShort(file, strandId);
   let tried = answer.mixes.map((m) => kept(solver, file, q, wish, m));
   if (tried.every((t) => t.mix === null)) {
     // Asked once more with what the line made of the best of them.
     q = question(file, strandId, choices, tried[0]!.gains, wish);
     const again = solveBlend(solver, q.problem, { alternatives: WAYS, timeLimitS: PATIENCE_S / 2 });
-    if (again.status === 'short') return shortAnswer(solver, file, q, wish, again);
+    if (again.status === 'short') return advice ? shortAnswer(solver, file, q, wish, again, holds) : bareShort(file, strandId);
     tried = again.mixes.map((m) => kept(solver, file, q, wish, m));
     if (tried.every((t) => t.mix === null)) return unkept(file, q, again.mixes[0]!);
   }
-  const mixes = tried.flatMap((t) => t.mix ?? []);
+  // The odds are those that the batch will tell of it: the same worlds, from the same seed.
+  const mixes = tried.flatMap((t) =>
+    t.mix ? [{ ...t.mix, odds: oddsOf(useMix(file, choices, t.mix.gramsByLot, strandId), strandId) }] : [],
+  );
   return {
     status: 'found',
     mixes: mixes
@@ -87,6 +94,11 @@ export function choosePods(
     gain: mixes[0]!.gain,
   };
 }
+
+const bareShort = (file: BatchFile, strandId: string): PodAnswer => ({
+  ...{ status: 'short', message: '', help: [], nearest: null, nearestShu: null },
+  gain: lineGain(file, strandId),
+});
 
 /** The grams of these lots that stand in a batch. */
 function planned(file: BatchFile, strandId: string, choices: readonly PodChoice[]): Record<string, number> {

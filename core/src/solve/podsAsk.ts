@@ -19,8 +19,9 @@ export interface Mix {
   /** What speaks for it, in a few words. */
   label: string;
   reasons: string[];
-  /** Money per kg of pods; null when no price is known. */
+  /** Money per kg of pods as weighed, of those whose price is known; null when none is. The others by name. */
   perKg: number | null;
+  unpriced: string[];
   /** False when the search was cut short: good, not proven the best. */
   proven: boolean;
   /** What the line makes of just these pods. */
@@ -84,7 +85,9 @@ export function weighed(q: Question, blend: BlendMix): Record<string, number> {
 
 export function mixOf(q: Question, gramsByLot: Record<string, number>, blend: BlendMix, gain: LineGain): Mix {
   const { blur, finishedG } = blurOfMix(q.choices, gramsByLot, gain, q.goal);
-  const priced = q.choices.some((c) => gramsByLot[c.lot.id] && c.perKg != null);
+  const inIt = q.choices.filter((c) => (gramsByLot[c.lot.id] ?? 0) > 0);
+  const priced = inIt.filter((c) => c.perKg != null);
+  const sum = (of: (c: PodChoice) => number) => priced.reduce((s, c) => s + of(c) * gramsByLot[c.lot.id]!, 0);
   return {
     gramsByLot,
     finishedG,
@@ -92,7 +95,8 @@ export function mixOf(q: Question, gramsByLot: Record<string, number>, blend: Bl
     odds: blur ? oddsWithin(blur, q.goal.lowShu, q.goal.highShu) : 0,
     label: leadOf(gramsByLot, q.choices),
     reasons: [],
-    perKg: priced ? blend.perKg : null,
+    perKg: priced.length > 0 ? sum((c) => c.perKg!) / sum(() => 1) : null,
+    unpriced: inIt.filter((c) => c.perKg == null).map((c) => c.lot.name),
     proven: blend.proven,
     gain,
   };

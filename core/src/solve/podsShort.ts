@@ -1,13 +1,13 @@
 import { bodyWord } from '../cook';
 import type { BatchFile } from '../file';
 import { wantedMassG, withGoal } from '../line';
-import { answerInWords, askAgain, solveBlend, type BlendAnswer, type BlendMix } from './blend';
+import { answerInWords, askAgain, type BlendAnswer, type BlendMix } from './blend';
 import { fillUps } from './fill';
 import { lineGain, type LineGain } from './gain';
 import { madeOf, type Made } from './made';
 import { cutPerGram, gainOfMix, useMix } from './putMix';
 import type { LinearSolver } from './linear';
-import { kept, mixOf, question, SPARE, weighed, type Mix, type PodWish, type Question } from './podsAsk';
+import { mixOf, SPARE, weighed, type Mix, type PodWish, type Question } from './podsAsk';
 
 export type PodAnswer =
   | { status: 'found'; mixes: Mix[]; gain: LineGain }
@@ -47,12 +47,20 @@ const THICKER = 'Less vinegar or water, a finer blend or a coarser sieve makes i
 
 type Short = Extract<BlendAnswer, { status: 'short' }>;
 
-export function shortAnswer(solver: LinearSolver, file: BatchFile, q: Question, wish: PodWish, answer: Short): PodAnswer {
+/** What cannot be had, and what would help; `holds` tells whether a mix is found for a batch of fewer bottles. */
+export function shortAnswer(
+  solver: LinearSolver,
+  file: BatchFile,
+  q: Question,
+  wish: PodWish,
+  answer: Short,
+  holds: (fewer: BatchFile) => boolean,
+): PodAnswer {
   if (answer.contradictions.length === 0) {
     const all = Object.fromEntries(q.choices.filter((c) => c.stockG > 0).map((c) => [c.lot.id, c.stockG]));
     const whole = useMix(file, q.choices, all, q.strandId);
     const made = madeOf(whole, q.strandId);
-    if (made.possible < q.goal.bottles) return tooFew(solver, file, q, wish, { all, whole, made });
+    if (made.possible < q.goal.bottles) return tooFew(file, q, { all, whole, made }, holds);
   }
   const said = answerInWords(answer, q.problem);
   const grams = answer.nearest && weighed(q, answer.nearest);
@@ -71,11 +79,10 @@ export function shortAnswer(solver: LinearSolver, file: BatchFile, q: Question, 
 
 /** Too few pods for the bottles: what fills them up, how many these fill, and how many of those inside the bracket. */
 function tooFew(
-  solver: LinearSolver,
   file: BatchFile,
   q: Question,
-  wish: PodWish,
   { all, whole, made }: { all: Record<string, number>; whole: BatchFile; made: Made },
+  holds: (fewer: BatchFile) => boolean,
 ): PodAnswer {
   const { goal } = q;
   const stock = q.choices.reduce((s, c) => s + c.stockG, 0);
@@ -87,7 +94,7 @@ function tooFew(
   if (made.possible > 0) {
     const at = `about ${Math.round(made.shu).toLocaleString('en')} SHU`;
     help.push(`Or make ${bottles(made.possible)}: that is what these pods fill, at ${at}.`);
-    const good = most(solver, file, q, wish, Math.min(goal.bottles - 1, made.possible));
+    const good = most(file, q, Math.min(goal.bottles - 1, made.possible), holds);
     if (good > 0 && (made.shu < goal.lowShu || made.shu > goal.highShu)) help.push(`${bottles(good)} can be made at the heat you wish.`);
   } else help.push('On their own these pods do not fill one bottle.');
   help.push(`Or add about ${Math.max(10, Math.ceil(((wantG - made.massG) * rate) / 10) * 10)} g of pods to the store.`);
@@ -111,14 +118,10 @@ const NO_BLEND: BlendMix = {
   proven: true,
 };
 
-/** The most bottles, up to `top`, for which a mix inside the bracket holds in the line; 0 when there is none. */
-function most(solver: LinearSolver, file: BatchFile, q: Question, wish: PodWish, top: number): number {
-  for (let n = top; n > 0; n = n > 4 ? Math.floor(n * 0.8) : n - 1) {
-    const fewer = withGoal(file, q.strandId, { ...q.goal, bottles: n });
-    const asked = question(fewer, q.strandId, q.choices, q.gains, wish);
-    const answer = solveBlend(solver, asked.problem);
-    if (answer.status === 'found' && kept(solver, fewer, asked, wish, answer.mixes[0]!).mix) return n;
-  }
+/** The most bottles, up to `top`, for which a mix inside the bracket is found; 0 when there is none. */
+function most(file: BatchFile, q: Question, top: number, holds: (fewer: BatchFile) => boolean): number {
+  for (let n = top; n > 0; n = n > 4 ? Math.floor(n * 0.8) : n - 1)
+    if (holds(withGoal(file, q.strandId, { ...q.goal, bottles: n }))) return n;
   return 0;
 }
 

@@ -101,6 +101,12 @@ export interface SimmerFacts {
   reached: boolean;
 }
 
+/** A pot of so many cm for a kilogram, half full: wider ones as the cube root (common practice, no source); those there are. */
+const POT = { cmPerKg: 20, least: 14, most: 36 } as const;
+const potFor = (inG: number): number => Math.min(POT.most, Math.max(POT.least, 2 * Math.round((POT.cmPerKg * Math.cbrt(inG / 1000)) / 2)));
+/** Minutes for what needs no boiling down. */
+const BOILED_UP_MIN = 3;
+
 /** More than this of the water never leaves a pot that is to stay a sauce (our judgement). */
 const MOST_OFF = 0.97;
 /** Longer than this on the boil costs some heat (handbook chapter 2, section 3.3), and kills what lives (chapter 4, section 6). */
@@ -165,6 +171,9 @@ export const simmer = station<'simmer', SimmerParams, SimmerFacts>({
   minutes: (p, bowlG) => usualMinutes(p, bowlG),
   energy: (p, bowl, f) => [onHob(bowl, f.steamG, f.heatUpMin + f.minutes, 'pot')],
   resize: (p, f) => ({ ...p, leftG: Math.round(p.leftG * f) }),
+  fits: (p, inG) => ({ ...p, potCm: potFor(inG) }),
+  // Boiled up is what is left to do for what is thick or sweet enough as it goes in.
+  pastStop: (p, f) => (f.reached || f.steamG > 1 ? null : { ...p, until: 'minutes', minutes: BOILED_UP_MIN }),
   apply(bowl, params, { own, draw, acids, massG, log, ahead, tool }): Outcome<SimmerFacts> {
     const { stream } = bowl;
     const waterG = stream.grams.water;

@@ -200,6 +200,8 @@ export interface StationKind<K extends string = string, P = unknown, F = unknown
   lives?: true;
   /** Its vessels follow what comes in (g); returns the parameters with vessels of a fitting size. */
   fits?(params: P, inG: number): P;
+  /** Where it is to stop cannot be, for what comes in is past it: parameters with a stop that can; null where it can. */
+  pastStop?(params: P, facts: F): P | null;
   /** The vessels it packs into: what one holds, ml, and how many. */
   vessels?(params: P): { ml: number; count: number };
   /** Its own amounts follow the size of the batch; returns the parameters for `factor` times as much. */

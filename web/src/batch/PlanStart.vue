@@ -2,7 +2,7 @@
 import { computed, onMounted, reactive, ref } from 'vue';
 import { useRouter } from 'vue-router';
 import { NButton, NForm, NSpin } from 'naive-ui';
-import { BOTTLE_SIZES, EATEN, GoalSchema, STYLES, styleOf } from '@roskel/core';
+import { BOTTLE_SIZES, GoalSchema, STYLES, styleOf } from '@roskel/core';
 import { plural, shu } from '../format';
 import ListReader from '../larder/ListReader.vue';
 import { useBatches } from '../stores/batches';

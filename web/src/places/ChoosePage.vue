@@ -53,6 +53,11 @@ useKeys('Choose the pods', [
   { key: 'u', says: 'use this mix', run: () => void confirm() },
 ]);
 
+/** Of a way as it was found the odds that the batch will tell; of one changed by hand those of its blur, until it is used. */
+const oddsNow = computed(() => {
+  const found = answer.value?.status === 'found' ? answer.value.mixes[picked.value] : undefined;
+  return found?.odds ?? live.value?.band?.odds;
+});
 const AX = 300;
 const axis = heatAxis(50, 1_500_000, 8, AX - 8);
 const used = computed(() => rows.value.filter((r) => r.entry.g > 0));
@@ -139,7 +144,7 @@ const wholeText = computed(() => {
         <BottleHeat
           v-else-if="goal"
           :blur="live?.blur ?? null"
-          :odds-now="live?.band?.odds"
+          :odds-now="oddsNow"
           :goal="goal"
           :bottles="bottles"
           :eaten="file ? eatenOf(file, goal) : undefined"

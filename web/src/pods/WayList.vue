@@ -38,7 +38,9 @@ const inWords = (m: Mix) => Object.entries(m.gramsByLot).map(([id, g]) => `${lot
         <b class="n">{{ odds(m.odds) }}</b>
         <span class="soft"
           >{{ inWords(m).join(', ') }}; {{ m.reasons.join(', ')
-          }}<template v-if="m.perKg !== null">; pods {{ money(m.perKg) }} a kg</template></span
+          }}<template v-if="m.perKg !== null"
+            >; pods {{ money(m.perKg) }} a kg weighed{{ m.unpriced.length ? `, without ${m.unpriced.join(', ')}: no price` : '' }}</template
+          ></span
         >
       </button>
     </template>

@@ -101,7 +101,13 @@ function told(
   if (answer.status === 'found')
     return { ...base, offers: answer.ways.filter((w) => w.steps.size > 0).map(offer), loosened: !answer.held, short: null };
   const nearest = answer.nearest && answer.nearest.steps.size > 0 ? [offer(answer.nearest)] : [];
-  return { ...base, offers: nearest, loosened: true, short: shortInWords(answer, now, wish, problem.massG, things.size) };
+  /** What is promised is asked as it will be: a rail that nobody names is held where it is. */
+  const without = answer.without.filter((rail) => {
+    const unsaid = <T extends object>(of: T): T => Object.fromEntries(Object.entries(of).filter(([r]) => r !== rail)) as T;
+    const less = trimWish({ ...now, acid }, unsaid(ask.says), unsaid(ask.set ?? {}), ask.palate).wish;
+    return solveTrim(solver, trimProblem(sauce, stocks, less, ask.kitchen)).status === 'found';
+  });
+  return { ...base, offers: nearest, loosened: true, short: shortInWords({ ...answer, without }, now, wish, problem.massG, things.size) };
 }
 
 function acidAfter(way: TrimWay, things: ReadonlyMap<string, TrimThing>, acid: number, massG: number): number {
