@@ -10,6 +10,7 @@ import { isSpoilt, lotOfVariety, type PodLot } from '../pantry';
 import type { Day } from '../plan';
 import {
   choosePods,
+  DEFAULT_POD_WISH,
   FILL_ODDS,
   madeOf,
   surePart,
@@ -129,7 +130,7 @@ function planned(solver: LinearSolver, bare: BatchFile, wish: Wish, choices: rea
   const jug = jugOf(wish.things, wish.larder ?? [], wish.rows, mainEnd(bare).goal);
   const byJug = styleOf(bare.style).fills === 'jug';
   const base = byJug ? withOwnJug(bare, jug) : withOwnThings(bare, jug, wish.things);
-  const answer = choosePods(solver, base, choices);
+  const answer = choosePods(solver, base, choices, DEFAULT_POD_WISH, mainEnd(base).id, false);
   return answer.status === 'found'
     ? useMix(base, choices, answer.mixes[0]!.gramsByLot)
     : filledUp(base, byJug ? jug : null, choices, wish.boughtId);

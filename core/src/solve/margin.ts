@@ -1,7 +1,8 @@
 import type { BatchFile } from '../file';
-import { endOf, endStrands, mlOf, runLine, runOf, runWorlds, seedOfFile, strandIn, valuesOf, wholeWorlds } from '../line';
+import { endOf, endStrands, goalOf, runLine, runOf, seedOfFile, strandIn, tryLine } from '../line';
 import { volumeMl } from '../matter/density';
-import { TYPICAL } from '../stat/draw';
+import { streamShu, type Stream } from '../matter/stream';
+import { drawEnsemble, TYPICAL } from '../stat/draw';
 
 /** A plan fills what it says in at least so many worlds of ten (handbook chapter 6, section 7). */
 export const FILL_ODDS = 0.8;
@@ -10,20 +11,22 @@ const WORLDS = 100;
 /** No plan is made for less than this part of what it typically makes (our judgement): its scale will tell. */
 const LEAST_PART = 0.7;
 
-function inWorlds(file: BatchFile) {
-  const runs = runLine(file, TYPICAL, true);
-  const steps = runWorlds(file, runs, WORLDS, seedOfFile(file), null);
-  let step = steps.next();
-  while (!step.done) step = steps.next();
-  return { runs, worlds: step.value, whole: wholeWorlds(step.value) };
+/** What enters the bottles of an end, world by world, as a report draws them; null in one in which the line cannot run. */
+function inWorlds(file: BatchFile, strandIds: readonly string[]): (Map<string, Stream> | null)[] {
+  return drawEnsemble(seedOfFile(file), WORLDS).map((draw) => {
+    const runs = tryLine(file, draw);
+    return runs && new Map(strandIds.map((id) => [id, runOf(runs, endOf(strandIn(file, id)).id).bowl.stream]));
+  });
 }
 
-/** Share of the worlds in which the heat of an end lands in its bracket: the odds that the batch itself will tell. Throws LineProblem. */
+/** Share of the worlds in which the heat of an end lands in its bracket: the odds that the batch itself will tell. */
 export function oddsOf(file: BatchFile, strandId: string): number {
-  const strand = strandIn(file, strandId);
-  const { worlds, whole } = inWorlds(file);
-  const { lowShu, highShu } = strand.goal!;
-  return valuesOf(worlds, endOf(strand).id, whole).heatShu.filter((h) => h >= lowShu && h <= highShu).length / WORLDS;
+  const { lowShu, highShu } = goalOf(file, strandId);
+  const hits = inWorlds(file, [strandId]).filter((world) => {
+    const shu = world ? streamShu(world.get(strandId)!) : -1;
+    return shu >= lowShu && shu <= highShu;
+  });
+  return hits.length / WORLDS;
 }
 
 /**
@@ -31,13 +34,13 @@ export function oddsOf(file: BatchFile, strandId: string): number {
  * all its ends. A world in which the line cannot run has none. Throws LineProblem where the line cannot run at all.
  */
 export function surePart(file: BatchFile): number {
-  const { runs, worlds, whole } = inWorlds(file);
-  const parts = endStrands(file).map((strand) => {
-    const { id } = endOf(strand);
-    const ml = mlOf(worlds, id, whole).sort((a, b) => b - a);
-    const typical = volumeMl(runOf(runs, id).bowl.stream);
-    const least = ml[Math.ceil(FILL_ODDS * WORLDS) - 1] ?? 0;
-    return typical > 0 ? least / typical : 1;
+  const ids = endStrands(file).map((s) => s.id);
+  const runs = runLine(file, TYPICAL, true);
+  const worlds = inWorlds(file, ids);
+  const parts = ids.map((id) => {
+    const typical = volumeMl(runOf(runs, endOf(strandIn(file, id)).id).bowl.stream);
+    const ml = worlds.map((w) => (w ? volumeMl(w.get(id)!) : 0)).sort((x, y) => y - x);
+    return typical > 0 ? ml[Math.ceil(FILL_ODDS * WORLDS) - 1]! / typical : 1;
   });
   return Math.min(1, Math.max(LEAST_PART, Math.min(...parts)));
 }

@@ -42,7 +42,8 @@ function reasonsFor(q: Question, mix: Mix, all: readonly Mix[]): string[] {
  * Chooses grams of each lot so that the finished sauce of this line hits its bracket and fills its bottles (chapter 2,
  * section 7). Up to three distinct mixes, best first, each run through the line before it is offered; or, when the stock
  * cannot do it, what it can and what would help. Deterministic unless time runs out. Throws RangeError when there is
- * nothing to choose from, LineProblem when the line cannot run. Without `advice` a short answer says no more than that.
+ * nothing to choose from, LineProblem when the line cannot run. Without `advice` a short
+ * answer says no more than that, and odds are those of the blur alone: for who only wants the grams.
  */
 export function choosePods(
   given: LinearSolver,
@@ -82,10 +83,9 @@ export function choosePods(
     tried = again.mixes.map((m) => kept(solver, file, q, wish, m));
     if (tried.every((t) => t.mix === null)) return unkept(file, q, again.mixes[0]!);
   }
+  const found = tried.flatMap((t) => t.mix ?? []);
   // The odds are those that the batch will tell of it: the same worlds, from the same seed.
-  const mixes = tried.flatMap((t) =>
-    t.mix ? [{ ...t.mix, odds: oddsOf(useMix(file, choices, t.mix.gramsByLot, strandId), strandId) }] : [],
-  );
+  const mixes = advice ? found.map((m) => ({ ...m, odds: oddsOf(useMix(file, choices, m.gramsByLot, strandId), strandId) })) : found;
   return {
     status: 'found',
     mixes: mixes
