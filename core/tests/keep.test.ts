@@ -7,7 +7,7 @@ import {
   carry,
   ingredient,
   lotOfVariety,
-  reportLine,
+  reportTypical,
   runLine,
   tieReadings,
   TYPICAL,
@@ -15,7 +15,7 @@ import {
   withExtras,
   type BatchFile,
   type Ingredient,
-  type LineReport,
+  type TypicalReport,
   type Reading,
   type StationLog,
 } from '../src';
@@ -39,7 +39,7 @@ function finished(logs: Record<string, StationLog> = {}, readings = jarRead([7, 
     readings,
   };
 }
-const said = (file: BatchFile): LineReport => reportLine(file, { today: addDays(START, 20), members: 60, forecast: false });
+const said = (file: BatchFile): TypicalReport => reportTypical(file, addDays(START, 20));
 const keep = (file: BatchFile) => said(file).ends[0]!.keeping!;
 /** The only way into a cupboard: a sound jar, blended, cooked, and a meter at 4.0 or below on the heated sauce. */
 const GOOD = { bottle: { ...meter(3.4), fillC: 85 } };

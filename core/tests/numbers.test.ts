@@ -280,7 +280,7 @@ describe('bands', () => {
     }
     expect(ran).toBeGreaterThan(rounds(35));
     // What is left are jars on the brink: half of the worlds sour, the typical one does not.
-    expect(apart / bands).toBeLessThan(0.025);
+    expect(apart / bands).toBeLessThan(0.02);
   });
 });
 

@@ -224,8 +224,7 @@ describe('strain', () => {
       });
       if (method === 'none') expect(loss.every((s) => s === 0)).toBe(true);
       else for (const s of loss) expect(s).toBeGreaterThan(0.02);
-      // What is ground finer pours more slowly, and its cake is a little wetter.
-      loss.forEach((s, i) => i > 0 && expect(s).toBeLessThanOrEqual(1.1 * loss[i - 1]!));
+      expect([...loss].sort((a, b) => b - a)).toEqual(loss);
     }
   });
 });

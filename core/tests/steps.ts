@@ -4,13 +4,13 @@ import {
   ingredient,
   lotOfVariety,
   newBatch,
-  reportLine,
+  reportTypical,
   variety,
   type BatchFile,
   type Ingredient,
   type Intake,
   type KindName,
-  type LineReport,
+  type TypicalReport,
   type ParamsOf,
   type Reading,
   type StationEntry,
@@ -51,7 +51,7 @@ export const read = (...list: [day: number, pH: number, instrument?: 'meter' | '
   list.map(([day, pH, instrument = 'meter'], i) => ({
     ...{ id: `r${i}`, stationId: 'ferment', at: `${on(day)}T12:00:00.000Z`, pH, instrument },
   }));
-export const said = (file: BatchFile, day: number): LineReport => reportLine(file, { today: on(day), members: 40, forecast: false });
+export const said = (file: BatchFile, day: number): TypicalReport => reportTypical(file, on(day));
 export const keep = (file: BatchFile, day: number) => said(file, day).ends[0]!.keeping!;
 export const own = (key: string, name: string, like: string, allergens: string[]): Ingredient => ({
   ...ingredient(like),

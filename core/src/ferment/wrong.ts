@@ -142,9 +142,7 @@ export function oneIn(p: number): string {
 /** The odds that a jar goes wrong, and what would lower them, as a sentence. */
 export function wrongText({ p, worst }: JarOdds): string {
   const chance = oneIn(p);
-  const lower =
-    worst && oneIn(worst.without) !== chance
-      ? ` Most of that is owed to one thing: ${RISKS[worst.name]} would make it ${oneIn(worst.without)}.`
-      : '';
+  const than = worst ? oneIn(worst.without) : chance;
+  const lower = worst && than !== chance ? ` What would lower that most: ${RISKS[worst.name]}; it would be ${than}.` : '';
   return `Odds that it goes wrong and is thrown away: ${chance} (a judgement, no measurement).${lower}`;
 }

@@ -107,19 +107,16 @@ const SEEN_SD = 0.1;
 const SCALE_SLACK = 1.05;
 
 /** Dry matter that a method holds back of a blend, g. */
-const dryHeld = (sieve: Sieve, texture: Texture, input: Parcel): number =>
-  sieve.rho[texture] * input.stream.grams.pulp + sieve.sigma[texture] * SEED_DRY * input.past.seedG;
-
-/**
- * Liquid in the cake, g per g dry, after so many minutes of pressing a litre. The table's figures are those of a blend that
- * pours as whole pods 1:1 with vinegar do; thin ones drain further, thick ones hold on to it: handbook chapter 6, section 9
- * has 4 to 6 g/g for thin sauces and 12 to 18 for what mounds.
- */
-const POURS = { as: 3.3, wetter: 1.2, from: 2, to: 6 } as const;
-function wetness(sieve: Sieve, minPerLitre: number, body: number): number {
-  const usual = sieve.wetEnd + (sieve.wetStart - sieve.wetEnd) * Math.exp(-minPerLitre / PRESS_TAU);
-  return usual * POURS.wetter ** (Math.min(POURS.to, Math.max(POURS.from, body)) - POURS.as);
+function dryHeld(sieve: Sieve, texture: Texture, input: Parcel): number {
+  return sieve.rho[texture] * input.stream.grams.pulp + sieve.sigma[texture] * SEED_DRY * input.past.seedG;
 }
+
+/** Liquid in the cake, g per g dry, after so many minutes of pressing a litre. */
+function wetness(sieve: Sieve, minPerLitre: number): number {
+  return sieve.wetEnd + (sieve.wetStart - sieve.wetEnd) * Math.exp(-minPerLitre / PRESS_TAU);
+}
+/** Thick stuff passes more slowly: so many times as long for each step of body above 4. */
+const THICK = { from: 4, times: 1.5 } as const;
 
 /** Share of the heat that leaves with a cake of mass share `s` that is `k` times as hot per gram (chapter 2, section 3.4). */
 export function shareInPulp(s: number, k: number): number {
@@ -173,8 +170,7 @@ export const strain = station<'strain', StrainParams, StrainFacts>({
     const texture = sieve.grinds ?? input.past.texture ?? 'medium';
     const dry = dryHeld(sieve, texture, input);
     const pace = params.minPerLitre ?? sieve.minPerLitre;
-    const body = bodyOf({ ...input, past: { ...input.past, texture } }) ?? POURS.as;
-    const keeps = (minutes: number) => Math.min(MOST, (dry * (1 + wetness(sieve, minutes, body))) / mass);
+    const keeps = (minutes: number) => Math.min(MOST, (dry * (1 + wetness(sieve, minutes))) / mass);
     const expected = keeps(pace);
     let s = Math.min(MOST, expected * Math.exp(known.log + known.sd * draw.z('loss')));
     if (massG !== null) {
@@ -199,6 +195,7 @@ export const strain = station<'strain', StrainParams, StrainFacts>({
     const cakeG = massOf(cake.stream);
     const done = { out: sauce, made: [], sides: cakeG > 0 ? [{ id: 'pulp', name: 'pulp', ...cake, kept: true }] : [] };
     if (!draw.typical) return { ...done, facts: null };
+    const slow = THICK.times ** Math.max(0, (bodyOf(input) ?? THICK.from) - THICK.from);
     return {
       ...done,
       facts: {
@@ -208,7 +205,7 @@ export const strain = station<'strain', StrainParams, StrainFacts>({
         pulpShu: heatShu(cake.stream),
         heatLostPct: 100 * heatShare,
         cakeWetness: dry > 0 ? Math.max(0, cakeG / dry - 1) : 0,
-        pressMin: (pace * volumeMl(input.stream)) / 1000,
+        pressMin: (pace * slow * volumeMl(input.stream)) / 1000,
         pressOnG: massG === null ? mass * Math.exp(known.log) * (keeps(pace) - keeps(2 * pace)) : 0,
         curve:
           params.method === 'none' ? [] : curve(0, reach(pace, 12, 60), (t) => mass * (1 - Math.min(MOST, keeps(t) * Math.exp(known.log)))),

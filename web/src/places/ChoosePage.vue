@@ -53,8 +53,12 @@ useKeys('Choose the pods', [
   { key: 'u', says: 'use this mix', run: () => void confirm() },
 ]);
 
-/** Of a way as it was found the odds that the batch will tell; of one changed by hand those of its blur, until it is used. */
+/** Of the batch's own mix its odds; of a way as it was found those that the batch will tell; of one changed by hand those of its blur, until it is used. */
 const oddsNow = computed(() => {
+  if (pending.value.length === 0) {
+    const end = batch.report?.ends.find((e) => e.strandId === strandId.value);
+    if (end && end.finished.massG > 0) return end.odds;
+  }
   const found = answer.value?.status === 'found' ? answer.value.mixes[picked.value] : undefined;
   return found?.odds ?? live.value?.band?.odds;
 });
