@@ -75,7 +75,7 @@ test('from pods to bottles on the shelf', async ({ page }) => {
   await sheet.getByLabel(/Temperature/).fill('20.5');
   await sheet.getByRole('button', { name: 'Save the reading' }).click();
   await expect(page.getByText(/Last: pH 4.87, 20.5 °C/)).toBeVisible();
-  await expect(page.locator('[data-fact=ready]')).toContainText(/Ready \(pH 3.8, settled\)/);
+  await expect(page.locator('[data-fact=ready]')).toContainText(/If it sours, ready \(pH 3.8, settled\)/);
   await type(page, 'Measured pH', '3.62');
   await expect(page.locator('[data-cell=ferment-pH]')).toContainText('3.62');
   // Packed today, it has not soured yet, whatever was read.
