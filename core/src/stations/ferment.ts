@@ -17,7 +17,6 @@ import {
   type JarConditions,
   type JarJudgement,
   type JarLid,
-  type JarRisk,
 } from '../ferment';
 import type { ToolLearnt } from '../file';
 import { noGrams } from '../matter/component';
@@ -26,10 +25,11 @@ import { convert, waterPhaseSaltPct, withHeat, type Stream } from '../matter/str
 import type { JarVerdict } from '../matter/jar';
 import { notFresh, parcel, phOf, type Parcel, type Past } from '../parcel';
 import { addDays, daysBetween, daysSince } from '../plan';
-import { jarCovered, jarReadings, jarSigns, jarTemps } from './jarLog';
+import { jarReadings, jarRisk, jarSigns, jarTemps } from './jarLog';
 import { station, type JarKnown, type JarOfWorld, type Outcome, type StationView } from './station';
 import type { Draw } from '../stat/draw';
 
+/** A jar stands so long at most, and a forecast looks no further, days. */
 const MOST_DAYS = 365;
 /** A jar that stood less than this longer or shorter stood as planned, days (our judgement). */
 const WORTH_DAYS = 2;
@@ -84,8 +84,6 @@ const LEAST_DAYS = { cut: 7, whole: 14 } as const;
 const LEAST_D = 0.25;
 /** Days from now on that are always looked at. */
 const AHEAD = 15;
-/** Days that a forecast looks ahead at most. */
-const HORIZON = 365;
 
 /**
  * The jar model's view of a packed jar. Salt lowers the pH that a meter shows without any acid being there (chapter 3,
@@ -126,15 +124,6 @@ function knownBetter(c: JarConditions, place: ToolLearnt | null): JarConditions 
   return { ...c, vigour: { log, sd }, pH0: c.pH0 + natural.off, pH0Sd: natural.sd, placeOff: natural.off, ...shown };
 }
 
-/** What the odds of a jar rest on besides: the latest word of its brine counts. */
-function jarRisk(input: Parcel, params: FermentParams, { readings, from }: JarKnown): JarRisk {
-  const looks = jarSigns(readings, from);
-  const floats = looks.filter((l) => l.sign === 'floating' || l.sign === 'low');
-  const [out, under] = [floats, jarCovered(readings, from)].map((list) => Math.max(-1, ...list.map((l) => l.day))) as [number, number];
-  const cover = out < 0 && under < 0 ? 'unsaid' : out >= under ? 'floats' : 'under';
-  return { cover, lid: params.lid, lively: input.past.ferment === 'acid', looks };
-}
-
 /** What the forecast of a packed jar is asked, with what is known of the jar so far. */
 export function forecastInput(input: Parcel, params: FermentParams, known: JarKnown): ForecastInput {
   const { from, to, log, seed, lively } = known;
@@ -145,7 +134,7 @@ export function forecastInput(input: Parcel, params: FermentParams, known: JarKn
     temps: jarTemps(known.readings, log, from),
     readings,
     horizonDays: Math.min(
-      HORIZON,
+      MOST_DAYS,
       Math.max(21, Math.ceil(params.days * 1.5), (known.now ?? 0) + AHEAD, ...readings.map((r) => Math.ceil(r.day) + 7)),
     ),
     members: JAR_MEMBERS,
@@ -153,7 +142,7 @@ export function forecastInput(input: Parcel, params: FermentParams, known: JarKn
     targetPh: params.targetPh,
     leastDays: input.past.jar?.cut === 'whole' ? LEAST_DAYS.whole : LEAST_DAYS.cut,
     now: known.now,
-    risk: jarRisk(input, params, known),
+    risk: jarRisk(known.readings, known.from, params.lid, input.past.ferment === 'acid'),
   };
 }
 

@@ -1,4 +1,4 @@
-import type { JarReading, JarSign, JarTemp } from '../ferment';
+import type { JarLid, JarReading, JarRisk, JarSign, JarTemp } from '../ferment';
 import type { Reading, StationLog } from '../file';
 import { readingSd } from '../parcel';
 import { daysBetween, daysSince, type Day } from '../plan/date';
@@ -24,7 +24,7 @@ export const jarSigns = (readings: readonly Reading[], from: Day): JarSign[] =>
     })),
   );
 /** Looks that found brine above everything, by their own day. */
-export const jarCovered = (readings: readonly Reading[], from: Day) =>
+const jarCovered = (readings: readonly Reading[], from: Day) =>
   readings.flatMap((r) => ((r.coverMm ?? 0) > 0 ? [{ day: Math.max(0, daysSince(from, r.at)) }] : []));
 /** Bubbles counted, by their own day. */
 export const jarBubbles = (readings: readonly Reading[], from: Day) =>
@@ -40,4 +40,13 @@ export function jarReadings(readings: readonly Reading[], log: StationLog, from:
     list.push({ day: daysBetween(from, log.doneOn ?? to) + 0.99, pH: log.pH, instrument, sd: readingSd(instrument, log.by) });
   }
   return list;
+}
+
+/** What the odds of a jar rest on besides; the latest word of its brine counts. */
+export function jarRisk(readings: readonly Reading[], from: Day, lid: JarLid | undefined, lively: boolean): JarRisk {
+  const looks = jarSigns(readings, from);
+  const floats = looks.filter((l) => l.sign === 'floating' || l.sign === 'low');
+  const [out, under] = [floats, jarCovered(readings, from)].map((list) => Math.max(-1, ...list.map((l) => l.day))) as [number, number];
+  const cover = out < 0 && under < 0 ? 'unsaid' : out >= under ? 'floats' : 'under';
+  return { cover, lid, lively, looks };
 }
