@@ -66,6 +66,9 @@ describe('what someone has, in their own words', () => {
     ["18 bird's eye chillies, half cored, garlic", 'halfCored', 19.8],
     ['4 ghost peppers, ribs removed', 'cored', 28],
     ['6 cayennes', undefined, 48],
+    // Washed, and not cut; what is said to stay in stays in.
+    ['6 cayennes, cleaned', undefined, 48],
+    ['6 cayennes, seeds left in', 'whole', 48],
   ] as const)('the knife that is said reaches the board: %s', (text, prep, g) => {
     const h = have(text);
     expect([h.pods[0]?.prep, h.pods.length, h.unknown]).toEqual([prep, 1, []]);

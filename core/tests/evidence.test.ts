@@ -1,5 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import {
+  reportLine,
+  unsouredText,
   allergenWords,
   cardText,
   carry,
@@ -25,7 +27,7 @@ import {
 } from '@roskel/core';
 import { highsSolver } from '@roskel/core/highs';
 import { pods, put } from './helpers';
-import { HOT, keep, lineOf, meter, own, read, said, START, type Step } from './steps';
+import { HOT, keep, lineOf, meter, on, own, read, said, START, type Step } from './steps';
 
 /*
  * Evidence that nobody gave counts for nothing, and what somebody gave counts: handbook chapter 6, sections 4, 5 and 8, with
@@ -41,6 +43,21 @@ function styled(style: string, logs: Record<string, StationLog> = {}): BatchFile
   return mapStations(file, (s) => ({ ...s, log: { doneOn: dates.get(s.id)!, ...logs[s.kind] } }));
 }
 const HEATED_STYLES = STYLES.filter((s) => s.strands(GOAL).some((t) => t.goal && t.stations.some((x) => x.kind === 'bottle')));
+
+it('a jar that is to be thrown away has no forecast and no odds beside it', () => {
+  const base = lineOf([
+    ['salt', 0, {}, [pods('hot', 500)]],
+    ['ferment', null, { tempC: 21, days: 14, targetPh: 3.8 }],
+    ['bottle', null],
+  ]);
+  const told = (file: BatchFile) => reportLine(file, { today: on(9), members: 60 }).forecasts[0]!;
+  expect(unsouredText(told(base))).toBeNull();
+  const fuzz = {
+    ...base,
+    readings: [{ id: 'f', stationId: 'ferment', at: `${on(8)}T12:00:00.000Z`, instrument: 'meter' as const, signs: ['fuzz' as const] }],
+  };
+  expect(unsouredText(told(fuzz))).toMatch(/throw it away/);
+});
 
 describe('heat that nobody measured', () => {
   it.each(HEATED_STYLES.map((s) => s.id))('%s, filled hot with nothing said: no cupboard, at any pH', (style) => {

@@ -11,9 +11,10 @@ import {
   useMix,
   variety,
   withGoal,
+  workTime,
 } from '../src';
 import { highsSolver } from '../src/solve/highs';
-import { log, rounds, smallBatch } from './helpers';
+import { example, log, rounds, smallBatch } from './helpers';
 import { dice } from './random';
 
 const TODAY = '2026-10-01';
@@ -73,4 +74,33 @@ describe('bottles (handbook chapter 6, section 7)', () => {
     expect(asked).toBeGreaterThan(rounds(12));
     expect(full / asked).toBeGreaterThanOrEqual(0.9);
   });
+});
+
+it('the clock of a batch: what is done side by side counts once, hands are one pair, what stands for days is told in days', () => {
+  // Two roasts of two steps and of one flow into a jug; then a sieve and bottles: 2 + 3 steps on the longest way, of 6.
+  const file = example('driftwood');
+  const ways = new Map(file.strands.map((s) => [s.id, s.stations.length]));
+  const [main] = file.strands;
+  const others = Math.max(...file.strands.filter((s) => s !== main).map((s) => ways.get(s.id)!));
+  const at = main!.stations.findIndex((e) => e.intakes.some((i) => i.origin.from === 'strand'));
+  const longest = main!.stations.length - at + Math.max(at, others);
+  const of = (hands: number, clock: number, stands: readonly string[] = []) =>
+    workTime(
+      file,
+      file.strands.flatMap((s) =>
+        s.stations.map(({ id }) => ({
+          id,
+          minutes: { hands, clock },
+          bowlG: 100,
+          from: TODAY,
+          to: stands.includes(id) ? '2026-10-08' : TODAY,
+        })),
+      ),
+    );
+  const all = [...ways.values()].reduce((a, n) => a + n, 0);
+  expect(longest).toBeLessThan(all);
+  expect(of(1, 10)).toEqual({ hands: all, clock: 10 * longest });
+  expect(of(10, 10)).toEqual({ hands: 10 * all, clock: 10 * all });
+  const last = main!.stations.at(-1)!.id;
+  expect(of(1, 10, [last]).clock).toBe(10 * (longest - 1) + 1);
 });

@@ -24,6 +24,10 @@ import {
   type Forecast,
   type JarAtRisk,
   type JarRisk,
+  COVERS,
+  SIGN_IDS,
+  type Sign,
+  wrongText,
 } from '../src';
 import { CHOPPED, hiddenJar, READ_ON, type TruthName } from './jarTruths';
 import { dice } from './random';
@@ -164,6 +168,14 @@ describe('how far a jar is from the model of it wanders (handbook chapter 6b, se
   it('sd 0.115 at a knot and nothing at the start; one reading is as sure as its instrument, the jar and the path are', () => {
     for (const day of [2, 4, 16, 256]) expect(driftSd(day)).toBeCloseTo(0.115, 10);
     expect([driftSd(0), driftSd(1)]).toEqual([0, 0.0575]);
+    // A knot keeps half of the one before it; between two knots the path is straight in log2 of the day.
+    for (const [a, b, kept] of [
+      [2, 4, 0.5],
+      [2, 8, 0.25],
+      [8, 64, 0.125],
+    ] as const)
+      expect(driftCov(a, b)).toBeCloseTo(kept * 0.115 ** 2, 12);
+    expect(driftCov(2, 2 * Math.SQRT2)).toBeCloseTo(0.75 * 0.115 ** 2, 12);
     expect(cholesky(lookCov([{ day: 4, sd: 0.06 }]), 1)[0]).toBeCloseTo(Math.hypot(0.06, 0.04, 0.115), 10);
   });
   it('a thousand paths spread and hang together as their covariance says', () => {
@@ -251,6 +263,28 @@ describe('odds that a jar goes wrong (handbook chapter 6b, section 4: a judgemen
     // A strip changes nothing, and nothing makes it more than nine in ten.
     expect(p({ ...base, readings: [read(7, 5, 0.4)] })).toBe(p(base));
     expect(p({ ...jar(0, 35, { cover: 'floats', cut: 'whole' }), readings: [read(9, 6)] })).toBe(0.9);
+  });
+  it('a look counts as clean only where nothing odd is noted that day or later', () => {
+    const p = (...looks: [number, Sign][]) => jarOdds(jar(1, 24, { looks: looks.map(([day, sign]) => ({ day, sign })) })).p;
+    expect(p([7, 'clean'])).toBeLessThan(p());
+    expect(p([7, 'cloudy'], [7.2, 'film'])).toBe(p());
+    expect(p([7, 'clean'], [9, 'slimy'])).toBe(p());
+    expect(p([5, 'film'], [7, 'clean'])).toBe(p([7, 'clean']));
+  });
+  it('whatever is said of a jar: between nothing and nine in ten, and a sentence', () => {
+    const d = dice(4);
+    for (let i = 0; i < 400; i++) {
+      const wild = () => d.pick([0, -5, 1e-9, 0.3, 2.5, 13, 40, 1e6]);
+      const looks = Array.from({ length: d.whole(0, 5) }, () => ({ day: wild(), sign: d.pick(SIGN_IDS) }));
+      const readings = Array.from({ length: d.whole(0, 4) }, () => read(Math.abs(wild()), d.between(1.5, 9), d.pick([0.05, 0.4])));
+      const odds = jarOdds(
+        jar(wild(), d.pick([-20, 0, 5, 21, 35, 90]), { looks, readings, cover: d.pick(COVERS), cut: d.pick(['mash', 'whole'] as const) }),
+      );
+      expect(odds.p).toBeGreaterThanOrEqual(0);
+      expect(odds.p).toBeLessThanOrEqual(0.9);
+      if (odds.worst) expect(odds.worst.without).toBeLessThanOrEqual(odds.p);
+      expect(wrongText(odds)).toMatch(/^Odds that it goes wrong and is thrown away: [a-z0-9 ]+ \(a judgement, no measurement\)\./);
+    }
   });
   it('change no pH and no day, and the odds of being ready by a day are those of a jar that sours', () => {
     const salt = { ...CHOPPED, saltPct: 1, brinePct: 1.5 };

@@ -33,6 +33,8 @@ import {
   type BlendWish,
   type LinearSolver,
   type PodChoice,
+  withGoal,
+  goalOf,
 } from '../src';
 import { highsSolver } from '../src/solve/highs';
 import { unhurriedSolver } from './unhurried';
@@ -112,6 +114,37 @@ describe('choosing pods keeps its promise in the line', () => {
     const filled = useMix(batch, [own, choice('pointed-red', Number(sweet))], { [own.lot.id]: 120, 'pointed-red-': Number(sweet) });
     expect(reportLine(filled, { today: '2026-10-01', members: 60 }).ends[0]!.bottles.possible).toBeGreaterThanOrEqual(6);
     expect(Number(carrot) + Number(water) + Number(vinegar)).toBeGreaterThan(100);
+  });
+  it('"N bottles can be made at the heat you wish" holds when they are asked for; pods cost what they cost as weighed', () => {
+    const d = dice(5);
+    let said = 0;
+    for (let i = 0; i < rounds(40); i++) {
+      const lots = [
+        choice('cayenne-red', d.whole(60, 400)),
+        choice('habanero-orange', d.whole(20, 120)),
+        choice('jalapeno-red', d.whole(1, 200)),
+      ];
+      const low = d.whole(800, 3000);
+      const batch = newBatch(`N${i}`, '2026-10-01', { lowShu: low, highShu: Math.round(low * 1.5), bottles: 12, bottleMl: 100 });
+      const answer = choosePods(highs, batch, lots);
+      if (answer.status !== 'short') continue;
+      const n = answer.help.flatMap((h) => /^(\d+) bottles? can be made/.exec(h)?.[1] ?? [])[0];
+      if (n === undefined) continue;
+      said++;
+      const fewer = choosePods(highs, withGoal(batch, 'main', { ...goalOf(batch, 'main'), bottles: Number(n) }), lots);
+      expect(fewer.status, `${i}: ${n}`).toBe('found');
+    }
+    expect(said).toBeGreaterThan(rounds(10));
+    const batch = newBatch('Cost', '2026-10-01', { lowShu: 1500, highShu: 3000, bottles: 4, bottleMl: 100 });
+    const lots = [{ ...choice('cayenne-red', 400), perKg: 12 }, { ...choice('bell-red', 900), perKg: 4 }, choice('jalapeno-red', 300)];
+    const answer = choosePods(highs, batch, lots);
+    if (answer.status !== 'found') throw new Error(answer.message);
+    for (const mix of answer.mixes) {
+      const [c, b, j] = lots.map((l) => mix.gramsByLot[l.lot.id] ?? 0) as [number, number, number];
+      // By hand: money of the two that have a price, over their own kilograms on the scale.
+      if (c + b > 0) expect(mix.perKg).toBeCloseTo((12 * c + 4 * b) / (c + b), 9);
+      expect(mix.unpriced).toEqual(j > 0 ? [lots[2]!.lot.name] : []);
+    }
   });
   it('thirty lots in whole pods are answered within two seconds', async () => {
     const hurried = await highsSolver();

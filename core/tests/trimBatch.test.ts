@@ -22,8 +22,9 @@ import {
   type Says,
   type TrimStock,
   type TrimTold,
+  RAILS,
 } from '../src';
-import { withJug, withPods } from './helpers';
+import { rounds, withJug, withPods } from './helpers';
 import { dice } from './random';
 import { TRIM_KEYS as KEYS } from './trimLarder';
 import { unhurriedSolver } from './unhurried';
@@ -196,4 +197,28 @@ describe('a batch put right', () => {
     const upside = ask(trimmed(), {});
     expect(missesOf(upside.now, upside.wish)).toEqual({});
   });
+});
+
+it('"leave it as it is, and the rest can be had" holds when it is asked again without that word', () => {
+  const d = dice(21);
+  const file = trimmed();
+  const words = ['little', 'much'] as const;
+  let said = 0;
+  for (let i = 0; i < rounds(150); i++) {
+    const keys = KEYS.filter(() => d.chance(0.25));
+    const stocks = stocksOf(keys, d.pick([20, 120, 800]));
+    const says = Object.fromEntries(RAILS.filter(() => d.chance(0.55)).map((r) => [r, d.pick(words)])) as Says;
+    const ask = (of: Says) => trimBatch(highs, file, 'trim', stocks, { says: of, kitchen: 'metric' }, '2026-10-02');
+    for (const line of ask(says).short?.lines ?? []) {
+      const name = /^Leave the (\w+) as it is/.exec(line)?.[1];
+      if (!name) continue;
+      said++;
+      const rail = RAILS.find((r) => ({ heat: 'heat', sour: 'sourness', salt: 'salt', sweet: 'sweetness', body: 'body' })[r] === name)!;
+      const { [rail]: _, ...rest } = says;
+      const again = ask(rest);
+      expect(again.short, `${i} ${JSON.stringify(says)} without ${rail}`).toBeNull();
+      expect(again.offers.length).toBeGreaterThan(0);
+    }
+  }
+  expect(said).toBeGreaterThan(rounds(5));
 });

@@ -1,6 +1,7 @@
 import type { Ingredient } from '../matter/ingredient';
 import { isTapWater, kindKey, SALT_KEY } from '../matter/kind';
 import { endOf, intakesOf, mainEnd, packedIn, podUses, workTime, type Fills, type LineReport } from '../line';
+import { KNIFE, type Preparation } from '../heat';
 import { gramsOf, stationsOf, type BatchFile } from '../file';
 import type { Quantiles } from '../ferment/forecast';
 import { couldKeepText } from '../keep';
@@ -62,6 +63,9 @@ export function sauceFigures(file: BatchFile, report: LineReport): SauceFigures 
 
 const nameIn = (file: BatchFile, key: string) => file.ingredients.find((i) => i.key === key)?.name ?? key;
 
+const podsSaid = (file: BatchFile, lotId: string, prep: Preparation): string =>
+  `${(file.lots.find((l) => l.id === lotId)?.name ?? 'pods').split(',')[0]!}${prep === 'whole' ? '' : ` (${KNIFE[prep].name})`}`;
+
 /** Every thing at its station. */
 export function placedThings(file: BatchFile): PlacedThings[] {
   return stationsOf(file).flatMap(({ entry }) => {
@@ -72,7 +76,7 @@ export function placedThings(file: BatchFile): PlacedThings[] {
         origin.from === 'larder'
           ? nameIn(file, origin.key)
           : origin.from === 'pods'
-            ? (file.lots.find((l) => l.id === origin.lotId)?.name ?? 'pods')
+            ? podsSaid(file, origin.lotId, origin.prep)
             : origin.from === 'stored'
               ? (file.stored.find((s) => s.id === origin.id)?.name ?? 'kept sauce')
               : '';

@@ -1,4 +1,4 @@
-import { BLOCK_H, type Cut } from './constants';
+import { BLOCK_H, HOUSE_PH, LEGAL_PH, type Cut } from './constants';
 import type { JarLid } from './gas';
 import { byTime, type JarReading } from './judge';
 import type { JarConditions } from './priors';
@@ -71,12 +71,19 @@ const DUE = { saltPct: 8, tempC: 15, firstDay: 5, sureDay: 7 } as const;
 function meterFactor(readings: readonly JarReading[], due: boolean): number {
   const last = byTime(readings).findLast((r) => r.instrument === 'meter');
   if (!last) return 1;
-  if (last.pH <= 4.6) return last.pH <= 4 ? 0.2 : 0.4;
+  if (last.pH <= LEGAL_PH) return last.pH <= HOUSE_PH ? 0.2 : 0.4;
   if (!due || last.day < DUE.firstDay) return 1;
   return last.day < DUE.sureDay ? 2.5 : 5;
 }
 /** Share of the jars gone wrong that show it by a day, 0 to 1; warmer ones sooner. */
 const shownBy = (day: number, tempC: number): number => 1 - Math.exp(-(((day * 2 ** ((tempC - 20) / 10)) / 9) ** 1.5));
+
+/** The day of the last look that found nothing odd; 0 for none. What was odd on its day or later undoes it: a cloud beside a film is no clean look. */
+function cleanDay(looks: readonly JarSign[]): number {
+  const odd = Math.max(-1, ...looks.filter((l) => SIGNS[l.sign].verdict !== 'keep').map((l) => Math.floor(l.day)));
+  const clean = looks.filter((l) => SIGNS[l.sign].verdict === 'keep' && Math.floor(l.day) > odd);
+  return Math.max(0, ...clean.map((l) => l.day));
+}
 
 /** What raises the odds, by name: how much, and what would lower it. */
 export const RISKS = {
@@ -117,8 +124,7 @@ export function jarOdds({ conditions, tempC, temps, readings, risk }: JarAtRisk)
     lid: LID[risk.lid ?? 'unsaid'],
   };
   const all = Object.values(factors).reduce((a, f) => a * f, risk.lively || (conditions.starter ?? 0) > 0 ? STARTED : 1);
-  const clean = Math.max(0, ...risk.looks.filter((l) => SIGNS[l.sign].verdict === 'keep').map((l) => l.day));
-  const shown = shownBy(clean, meanC);
+  const shown = shownBy(cleanDay(risk.looks), meanC);
   const meter = meterFactor(readings, conditions.saltPct < DUE.saltPct && meanC > DUE.tempC);
   const oddsAt = (factor: number): number => {
     const packed = Math.min(MOST, (BEST_ODDS * factor) / (1 + BEST_ODDS * factor));

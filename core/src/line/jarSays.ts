@@ -13,8 +13,9 @@ export function passedText(p: Passed, from: Day): string {
   return p.after === null ? `by ${by}, as read` : `between ${when(from, Math.floor(p.after))} and ${by}, as read`;
 }
 
-/** What stands in place of a forecast where nothing sours; null where something does. */
+/** What stands in place of a forecast where nothing sours, or all of it is to be thrown away; null where a forecast may stand. */
 export function unsouredText(f: JarForecast): string | null {
+  if (f.condemned) return 'What was read or seen says to throw it away: no forecast stands beside that.';
   if (f.sours) return null;
   return `Nothing sours here: ${f.asked.conditions.saltPct.toFixed(0)} % salt in its water keeps it raw. A pH that is read is that of the pods and the salt, and says nothing of keeping.`;
 }

@@ -42,6 +42,8 @@ export interface JarForecast extends Forecast {
   passed: { legal: Passed | null; house: Passed | null; target: Passed | null };
   /** Anything sours in it: nothing does in as much salt as keeps all of it raw. */
   sours: boolean;
+  /** What was read or seen says to throw it away: no forecast stands beside that. */
+  condemned: boolean;
   /** Whether it is done, by what was measured and seen. */
   readiness: Readiness;
 }
@@ -82,6 +84,8 @@ export interface ReportOptions {
   forecast?: boolean;
 }
 
+/** Worlds of a report, where nobody asks for another number. */
+export const WORLDS = 100;
 /** Jars of a forecast for each world of the line: 300 for the usual 100. */
 const JARS_PER_WORLD = 3;
 const Z_90_OF_95 = 1.2816 / 1.6449;
@@ -141,7 +145,7 @@ export function* reportSteps(
   options: ReportOptions,
   memo: LineMemo | null = null,
 ): Generator<TypicalReport | null, LineReport> {
-  const members = Math.max(60, options.members ?? 100);
+  const members = Math.max(60, options.members ?? WORLDS);
   const seed = options.seed ?? seedOfFile(file);
   const runs = runLine(file, TYPICAL, true);
   const typical = reportTypical(file, options.today);
@@ -214,6 +218,7 @@ function jarForecast(file: BatchFile, run: StationRun, today: Day, worlds: numbe
     ...forecastJar({ ...asked, members }),
     stationId: run.id,
     asked,
+    condemned: run.out.past.ferment === 'condemned',
     sours: asked.conditions.saltPct <= ONLY_SALTED_PCT,
     readiness: readinessOf(
       { targetPh: asked.targetPh, leastDays: asked.leastDays, day: asked.now ?? 0, verdict: run.out.past.ferment ?? 'unread' },

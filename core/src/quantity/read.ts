@@ -1,7 +1,7 @@
 import { ingredient, type Ingredient } from '../matter/ingredient';
 import { acidsLike, variety } from '../matter/variety';
 import { partsOf, plainLines, type Parts } from './lineParts';
-import type { Preparation } from '../heat';
+import { KNIFE, type Preparation } from '../heat';
 import { QuantityError } from './parse';
 import { prepSaid } from './prep';
 import { kindOf, type Family } from '../matter/kind';
@@ -208,13 +208,16 @@ function readOne(text: string, line: string, kitchen: Kitchen, own: readonly Ing
     const w = weighAll(parts, weighedThing, kitchen, words);
     if (!Number.isFinite(w.massG)) throw new QuantityError('That is not an amount.');
     if (w.massG > MOST_G) throw new QuantityError('That is more than a kitchen holds. Check the amount.');
+    const isPod = thing.store === 'pods' || kindOf({ key: thing.id }).variety !== undefined;
+    const prep = isPod ? prepSaid(line) : null;
     const assumed = [
       ...(meaning.say ? [meaning.say] : []),
       ...(pureed ? [`${thing.name.split(',')[0]!.toLowerCase()} as a purée, without skin and stone`] : []),
       ...(others.length > 0 ? [`the first of what was said: ${first}`] : []),
       ...w.assumed,
+      // The knife is told, so that a wrong guess shows.
+      ...(prep && prep !== 'whole' ? [`pods ${KNIFE[prep].name}`] : []),
     ];
-    const prep = prepSaid(line);
     return { text, store: thing.store, id: thing.id, name: thing.name, massG: w.massG, assumed, ask: null, ...(prep ? { prep } : {}) };
   } catch (e) {
     if (!(e instanceof QuantityError)) throw e;

@@ -30,7 +30,7 @@ const MOST_TIMES = 8;
 function least(file: (g: number) => BatchFile, strandId: string, bottles: number, most: number): number | null {
   let g = leastFor(file, strandId, bottles, most, 1);
   for (let part = 1, pass = 0; g !== null && pass < PASSES; pass++) {
-    const sure = surePart(file(g)) * madeOf(file(g), strandId).share;
+    const sure = surePart(file(g), [strandId]) * madeOf(file(g), strandId).share;
     if (sure >= bottles) return g;
     part *= Math.min(0.985, sure / bottles);
     g = leastFor(file, strandId, bottles, most, part);

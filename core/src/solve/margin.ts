@@ -1,13 +1,11 @@
 import type { BatchFile } from '../file';
-import { endOf, endStrands, goalOf, runLine, runOf, seedOfFile, strandIn, tryLine } from '../line';
+import { endOf, endStrands, goalOf, runLine, runOf, seedOfFile, strandIn, tryLine, WORLDS } from '../line';
 import { volumeMl } from '../matter/density';
 import { streamShu, type Stream } from '../matter/stream';
 import { drawEnsemble, TYPICAL } from '../stat/draw';
 
 /** A plan fills what it says in at least so many worlds of ten (handbook chapter 6, section 7). */
 export const FILL_ODDS = 0.8;
-/** As many worlds as a report has, and the same ones. */
-const WORLDS = 100;
 /** No plan is made for less than this part of what it typically makes (our judgement): its scale will tell. */
 const LEAST_PART = 0.7;
 
@@ -31,10 +29,9 @@ export function oddsOf(file: BatchFile, strandId: string): number {
 
 /**
  * The part of the sauce that a line typically makes which there is at least of in eight of ten worlds, at most 1; the least of
- * all its ends. A world in which the line cannot run has none. Throws LineProblem where the line cannot run at all.
+ * these ends (all of them, where none is said). A world in which the line cannot run has none. Throws LineProblem where the line cannot run at all.
  */
-export function surePart(file: BatchFile): number {
-  const ids = endStrands(file).map((s) => s.id);
+export function surePart(file: BatchFile, ids: readonly string[] = endStrands(file).map((s) => s.id)): number {
   const runs = runLine(file, TYPICAL, true);
   const worlds = inWorlds(file, ids);
   const parts = ids.map((id) => {

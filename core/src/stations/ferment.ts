@@ -142,7 +142,7 @@ export function forecastInput(input: Parcel, params: FermentParams, known: JarKn
     targetPh: params.targetPh,
     leastDays: input.past.jar?.cut === 'whole' ? LEAST_DAYS.whole : LEAST_DAYS.cut,
     now: known.now,
-    risk: jarRisk(known.readings, known.from, params.lid, input.past.ferment === 'acid'),
+    risk: jarRisk(known.readings, known.from, params.lid, input.past.ferment === 'acid' && input.past.cooked === 'no'),
   };
 }
 

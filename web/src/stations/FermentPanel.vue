@@ -56,7 +56,7 @@ const says = computed(() => {
     legal: inManner(legalText(f, from)),
     fit: inManner(fitText(f, from)),
     unsoured: unsouredText(f),
-    wrong: props.station.done ? '' : wrongText(f.wrong),
+    wrong: props.station.done || f.condemned ? '' : wrongText(f.wrong),
     more: [
       warmthText(f),
       props.station.done ? '' : nextText(f, from, now.value),
@@ -151,7 +151,7 @@ function log(reading: Reading | null) {
         <p v-if="says!.wrong" class="foot" data-fact="wrong">{{ says!.wrong }}</p>
         <p v-if="says!.fit" class="foot odd" role="alert" data-fact="fit">{{ says!.fit }}</p>
         <p v-for="t in says!.more" :key="t" class="foot soft" data-fact="jar">{{ t }}</p>
-        <template v-if="forecast.sours">
+        <template v-if="!says!.unsoured">
           <ReadyDrag v-if="!station.done" :forecast="forecast" :from="station.from" :station="station" />
         </template>
         <WhatIf v-if="!station.done" :forecast="forecast" :from="station.from" @other="other = $event" />

@@ -58,6 +58,7 @@ export const HEAT: readonly Topic[] = [
     title: 'Words for heat',
     says: [
       'One step is a factor of two and a half. Nobody tastes finer than half a step, and sugar, fat and starch blunt it, acid, salt and warmth sharpen it, by about one step.',
+      'A word goes by how a sauce is eaten, for the mouth counts what a mouthful carries: by the drop about a gram, spooned on food four, as a dip fifteen. 400 SHU is mild by the drop, medium by the spoon, hot by the chip. The style knows it, the goal can say otherwise.',
       "Your own five is not another's: score a few batches and Roskel learns what your words mean.",
     ],
     facts: { head: ['step and word', 'about, SHU'], rows: LEVEL_NAMES.map((name, i) => [`${i} ${name}`, LEVEL_CENTRES[i]!] as const) },
