@@ -1,4 +1,5 @@
-import { expect, pick, test } from './test';
+import type { Page } from '@playwright/test';
+import { expect, pick, stored, test } from './test';
 
 test('a pasted list becomes grams, and asks where it cannot know', async ({ page }) => {
   await page.goto('/bench/measures');
@@ -18,11 +19,11 @@ test('a pasted list becomes grams, and asks where it cannot know', async ({ page
   await expect(sauce).toHaveText('37 g');
   await pick(page, 'Kitchen of 2 tbsp fish sauce', 'Australia');
   await expect(sauce).toHaveText('49 g');
-  await page.getByRole('button', { name: 'ground coriander seed' }).click();
+  await page.getByRole('button', { name: 'ground coriander seed, 1.7 g' }).click();
   await expect(page.locator('[data-fact=read]')).toHaveText('6 read');
-  await expect(list).toHaveValue(/1 tsp ground coriander seed/);
+  await expect(line('1 tsp coriander')).toContainText('as you said');
   await page.reload();
-  await expect(list).toHaveValue(/1 tsp ground coriander seed/);
+  await expect(page.locator('[data-fact=read]')).toHaveText('6 read');
 });
 
 test('a pasted list goes into the larder, and undo takes it out again', async ({ page }) => {
@@ -70,4 +71,83 @@ test('chillies of a recipe bring their heat: on the bench as pods, in the jug as
   await expect(odds).not.toHaveText(before);
   await page.getByRole('button', { name: 'Undo' }).click();
   await expect(odds).toHaveText(before);
+});
+
+const SKETCH = `Smoky harbour sauce
+Makes about a pint
+ten red jalapeños, seeds out
+one and a half onions
+six cloves of garlic
+a cup of white sugar, about 200 g
+half a cup of rice vinegar or 125 ml
+two more tablespoons of lime juice
+salt and pepper
+Char peppers, onions and garlic 8 minutes. Add the sugar and vinegar and simmer about ten minutes. Blend until smooth, stir in the lime, push it through a fine sieve and bottle it hot.`;
+const steps = (page: Page) => page.locator('[data-step]').evaluateAll((all) => all.map((s) => s.getAttribute('data-step')));
+
+test('a recipe as it is written is a line in one click, with one question', async ({ page }) => {
+  await page.goto('/batches/from-a-recipe');
+  await page.getByLabel(/The recipe: text/).fill(SKETCH);
+  await expect(page.locator('[data-fact=read]')).toHaveText('8 of 8 things read');
+  await expect.poll(() => steps(page)).toEqual(['prep', 'char', 'simmer', 'blend', 'strain', 'bottle']);
+  await expect(page.getByRole('group', { name: 'A question' })).toHaveCount(1);
+  await page.getByRole('button', { name: 'It will be warm' }).click();
+  await expect(page.locator('[data-step=bottle]')).toContainText('Fill it cold');
+  // The sugar goes in by its weight, where the recipe puts it, and can be put elsewhere.
+  await expect(page.locator('[data-step=simmer]')).toContainText('sugar 200 g');
+  await page
+    .locator('[data-step=simmer]')
+    .getByRole('button', { name: /^sugar/ })
+    .click();
+  await page.getByText('Blend', { exact: true }).last().click();
+  await expect(page.locator('[data-step=blend]')).toContainText('sugar 200 g');
+  await page.getByRole('button', { name: 'Start this batch' }).click();
+  await page.waitForURL(/\/batches\/(?!from-a)[^/?]+$/);
+  const id = new URL(page.url()).pathname.split('/').at(-1)!;
+  const { file } = (await stored(page, id)).record;
+  expect(file.recipe).toBe(SKETCH);
+  expect(file.strands[0]!.stations.map((s) => s.kind)).toEqual(['prep', 'char', 'simmer', 'blend', 'strain', 'bottle']);
+});
+
+test('a spoken recipe, a page, and a jar that stands already', async ({ page }) => {
+  await page.goto('/batches/from-a-recipe');
+  const text = page.getByLabel(/The recipe: text/);
+  await text.fill(
+    'So I fry five shallots and ten cloves of garlic in 100 ml of oil for ten minutes, then I add 200 g of chopped fresnos and cook them five minutes more. I blend it with 60 ml of cider vinegar and a teaspoon of salt, and put it in a jar.',
+  );
+  await expect.poll(() => steps(page)).toEqual(['prep', 'fry', 'blend', 'bottle']);
+  await expect(page.locator('[data-step=fry]')).toContainText('15 minutes');
+  await text.fill(
+    `<script type="application/ld+json">${JSON.stringify({
+      '@type': 'Recipe',
+      name: 'Dockside red',
+      recipeIngredient: ['1 lb red jalapeños', '5 cloves garlic', '1 cup white vinegar', '2 tsp salt'],
+      recipeInstructions: [{ '@type': 'HowToStep', text: 'Simmer everything for 20 minutes.' }, { text: 'Blend, strain and bottle.' }],
+    })}</script>`,
+  );
+  await expect.poll(() => steps(page)).toEqual(['prep', 'simmer', 'blend', 'strain', 'bottle']);
+  await expect(page.getByLabel('Name')).toHaveValue('Dockside red');
+  await text.fill(
+    'Packed two weeks ago. pH 4.4 on day 5, pH 3.9 yesterday\n400 g fresnos\n20 g salt\n600 ml water\nPack the fresnos into a jar with the salt and water and ferment for 3 weeks. Drain, blend and bottle.',
+  );
+  await expect(page.getByText(/it began on .* with 2 readings/)).toBeVisible();
+  await expect.poll(() => steps(page)).toEqual(['prep', 'salt', 'ferment', 'drain', 'blend', 'bottle']);
+  await page.getByRole('button', { name: 'Start this batch' }).click();
+  await page.waitForURL(/\/batches\/(?!from-a)[^/?]+$/);
+  const { file } = (await stored(page, new URL(page.url()).pathname.split('/').at(-1)!)).record;
+  expect(file.readings.map((r) => r.pH)).toEqual([4.4, 3.9]);
+  expect(file.strands[0]!.stations.map((s) => s.log.doneOn === undefined)).toEqual([false, false, true, true, true, true]);
+});
+
+test('what one has, as one says it: by weight and any word, or only names', async ({ page }) => {
+  await page.goto('/batches');
+  await page.getByRole('button', { name: 'Start a batch' }).click();
+  const have = page.getByLabel(/What do you have/);
+  const plan = page.getByRole('status', { name: 'The plan' });
+  await have.fill('3 kg mixed pods, two jars, not too salty');
+  await expect(plan).toContainText('2 bottles of 500 ml', { timeout: 30_000 });
+  await expect(plan).toContainText('Wished as well, for the tasting: not too salty');
+  await have.fill('fresno, cayenne, garlic, cider vinegar, 4 bottles of 100 ml, medium');
+  await expect(plan).toContainText('4 bottles of 100 ml', { timeout: 30_000 });
+  await expect(plan).toContainText(/To buy .*(fresno|cayenne)/i);
 });

@@ -9,6 +9,7 @@ const VIEWS: readonly [name: string, path: string, click?: string][] = [
   ['jar', '/batches/slipway-red-3?at=ferment'],
   ['batches', '/batches'],
   ['start', '/batches', 'button:has-text("Start a batch")'],
+  ['recipe', '/batches/from-a-recipe'],
   ['batch', '/batches/slipway-red-3'],
   ['branches', '/batches/spring-tide?at=mango-blend'],
   ['choose', '/batches/gorse-gold/pods'],
@@ -16,7 +17,6 @@ const VIEWS: readonly [name: string, path: string, click?: string][] = [
   ['larder', '/larder'],
   ['shelf', '/shelf'],
   ['bench', '/bench/mix'],
-  ['salt', '/bench/salt'],
   ['pot', '/batches/harbour-dark?at=simmer'],
   ['trim', '/batches/overnight-red/trim/trim'],
   ['label', '/shelf', 'a:has-text("Labels")'],
@@ -40,6 +40,12 @@ try {
     if (name === 'start') {
       await page.getByLabel(/What do you have/).fill('15 hot pods, garlic, vinegar, six small bottles, medium');
       await page.waitForTimeout(4000);
+    }
+    if (name === 'recipe') {
+      await page.getByRole('button', { name: 'a list and what is done' }).click();
+      await page.waitForTimeout(3500);
+      await page.getByRole('button', { name: 'Hide the text field' }).click();
+      await page.mouse.move(640, 790);
     }
     if (name === 'trim') {
       await page.locator('[data-rail=heat]').getByRole('button', { name: 'too hot' }).click();

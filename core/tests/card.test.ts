@@ -97,7 +97,7 @@ describe('recipes that are pasted', () => {
       '<html><script type="application/ld+json">{"@type":"Organization"}</script><script type=\'application/ld+json\'>[{"@type":"http://schema.org/Recipe","name":"A","recipeIngredient":["1 cup vinegar","2 cloves <b>garlic</b>"]}]</script></html>',
     ],
     ['entities', '{"@type":"Recipe","name":"A","recipeIngredient":["1 cup&nbsp;vinegar","2 cloves garlic"]}'],
-  ])('%s', (_, text) => expect(recipeIn(text)).toEqual({ name: 'A', ingredients: ['1 cup vinegar', '2 cloves garlic'] }));
+  ])('%s', (_, text) => expect(recipeIn(text)).toEqual({ name: 'A', ingredients: ['1 cup vinegar', '2 cloves garlic'], steps: [] }));
   it.each([
     '',
     '1 cup vinegar\n2 cloves garlic',

@@ -27,7 +27,7 @@ import table from '../src/data/ingredients.json' with { type: 'json' };
 
 /** Where keys of ingredients may stand: recipes of styles, guide, demo, tables of words. */
 const RECIPES =
-  /^core\/src\/(data\/|guide\/|styles\/(?!place|standIns|index|style\.|build)|quantity\/(meanings|singular)\.ts)|^server\/src\/seed\/|\/tests\/|^(e2e|examples|bench|scripts)\//;
+  /^core\/src\/(data\/|guide\/|styles\/(?!place|standIns|index|style\.|build)|reading\/(meanings|plain)\.ts)|^server\/src\/seed\/|\/tests\/|^(e2e|examples|bench|scripts)\//;
 /** Words that are a key and mean something else as well: then they are no key, but where a key is asked for. */
 const OTHER_WORDS = new Set<string>([
   ...COMPONENTS,

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { ingredient, KITCHENS, MASSES_G, parseAmounts, toGrams, VOLUMES_ML } from '../src';
+import { ingredient, KITCHENS, MASSES_G, toGrams, VOLUMES_ML } from '../src';
 
 describe('definitions', () => {
   // NIST Handbook 44, appendix C: the US gallon is 231 cubic inches; an inch is 25.4 mm exactly.
@@ -48,9 +48,8 @@ describe('what people say', () => {
     ['1.5kg', carrot, 'metric', 1500],
     ['250', carrot, 'metric', 250],
     ['a pinch', ingredient('salt_fine'), 'metric', 0.380208],
-    ['juice of 2 limes', ingredient('lime_juice'), 'metric', null],
+    ['juice of 2 limes', ingredient('lime_juice'), 'metric', 60],
   ] as const)('%s', (text, what, kitchen, massG) => {
-    if (massG === null) return expect(() => toGrams(text, what, kitchen)).toThrow();
     expect(toGrams(text, what, kitchen).massG).toBeCloseTo(massG, 6);
   });
 
@@ -79,7 +78,7 @@ describe('what people say', () => {
     fc.assert(
       fc.property(fc.string({ maxLength: 20 }), (text) => {
         try {
-          for (const a of parseAmounts(text)) expect(a.value).toBeGreaterThanOrEqual(0);
+          expect(toGrams(text, garlic, 'metric').massG).toBeGreaterThanOrEqual(0);
         } catch (e) {
           expect((e as Error).message).toMatch(/[.?]$/);
         }

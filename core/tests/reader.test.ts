@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { ingredient, KITCHENS, readLine, readList, toGrams, type Ingredient } from '../src';
+import { ingredient, KITCHENS, readLine, textLines, toGrams, type Ingredient } from '../src';
 import { FRESH } from './reader.fresh';
 import { ASKING, LINES, type Line } from './reader.lines';
 
@@ -44,7 +44,7 @@ describe('ingredient lines as people write them', () => {
   it('a pepper that is not known is never offered as black pepper', () => {
     for (const line of ['3 zavory peppers', '1 xyz pepper', '200 g frobnar peppers']) {
       const { ask } = readLine(line, 'us')[0]!;
-      expect(ask!.options.map((o) => o.say).join(), line).not.toMatch(/black/);
+      expect(ask!.answers.map((o) => o.say).join(), line).not.toMatch(/black/);
     }
   });
   it('two things on a line that share a noun are two items', () => {
@@ -61,13 +61,20 @@ describe('ingredient lines as people write them', () => {
     expect(item!.massG).toBeNull();
     expect(item!.ask!.ask).toMatch(/[.?]$/);
   });
-  it('every answer that is offered can be read', () => {
-    for (const [kitchen, line] of ASKING) {
-      for (const option of readLine(line, kitchen)[0]!.ask!.options) {
-        const [again] = readLine(option.line, kitchen);
-        expect(again!.massG, `${line} -> ${option.line}`).not.toBeNull();
+  it('every answer that is offered keeps the amount', () => {
+    for (const [kitchen, line] of ASKING)
+      for (const answer of readLine(line, kitchen)[0]!.ask!.answers) {
+        expect(answer.massG, `${line} -> ${answer.say}`).toBeGreaterThan(0);
+        expect(answer.say).toMatch(/\d g$/);
       }
-    }
+    const [chili] = readLine('5 red chillies', 'metric');
+    expect(chili!.ask!.answers.map((a) => [a.id, Math.round(10 * a.massG) / 10])).toEqual([
+      ['jalapeno_red', 90],
+      ['cayenne_red', 40],
+      ['thai_red', 5.5],
+      ['habanero', 45],
+      ['mixed-unknown', 40],
+    ]);
   });
   it('juice and zest of a fruit are two things', () => {
     expect(readLine('zest and juice of 2 limes', 'uk').map((i) => [i.id, i.massG])).toEqual([
@@ -76,9 +83,10 @@ describe('ingredient lines as people write them', () => {
     ]);
   });
   it('a pasted list loses headings and empty lines, nothing else', () => {
-    const items = readList('For the paste:\n\n- 3 cloves garlic\n- 2 cups unobtainium\n* salt to taste\n', 'metric');
-    expect(items.map((i) => i.text)).toEqual(['- 3 cloves garlic', '- 2 cups unobtainium', '* salt to taste']);
-    expect(items.map((i) => i.ask === null)).toEqual([true, false, false]);
+    const lines = textLines('For the paste:\n\n- 3 cloves garlic\n- 2 cups unobtainium\n* salt to taste\n', 'metric', []);
+    const things = lines.filter((l) => l.kind === 'thing');
+    expect(things.map((l) => l.text)).toEqual(['- 3 cloves garlic', '- 2 cups unobtainium', '* salt to taste']);
+    expect(things.map((l) => l.items[0]!.ask === null)).toEqual([true, false, false]);
   });
   it("knows the maker's own ingredients before the table", () => {
     const plum: Ingredient = { ...ingredient('peach'), key: 'own_plum', name: 'Beach plum', pieces: { plum: 20 } };

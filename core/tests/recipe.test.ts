@@ -17,8 +17,8 @@ import {
   planBatch,
   planRecipe,
   readLine,
+  textLines,
   recipeBatch,
-  recipeLines,
   reportLine,
   reportOfKind,
   runLine,
@@ -44,7 +44,7 @@ import { dice } from './random';
 const TODAY = '2026-11-26';
 /** A dark sauce of the coast kitchen, as it stands on a stained card. */
 const CARD = readFileSync(fileURLToPath(new URL('../../examples/harbour-card.txt', import.meta.url)), 'utf8').trim();
-const read = (text: string) => recipeLines(text).flatMap((l) => readLine(l, 'us', []));
+const read = (text: string) => textLines(text, 'us', []).flatMap((l) => l.items);
 const wish = (style: string, text: string, more: Partial<RecipeWish> = {}): RecipeWish => ({
   ...{ name: 'Card', startDate: TODAY, style, items: read(text), rows: INGREDIENTS, boughtId: 'bought' },
   goal: { lowShu: 1300, highShu: 8000, bottles: 1, bottleMl: 150 },

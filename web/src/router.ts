@@ -25,6 +25,7 @@ const routes: RouteRecordRaw[] = [
   { path: '/', redirect: '/today' },
   { path: '/today', name: 'today', component: () => import('./places/TodayPage.vue') },
   { path: '/batches', name: 'batches', component: () => import('./places/BatchesPage.vue') },
+  { path: '/batches/from-a-recipe', name: 'recipe', component: () => import('./places/RecipePage.vue') },
   { path: '/batches/:id', name: 'batch', component: () => import('./places/BatchPage.vue') },
   { path: '/side-by-side', name: 'compare', component: () => import('./places/ComparePage.vue') },
   { path: '/batches/:id/cost', name: 'cost', component: () => import('./places/CostPage.vue') },

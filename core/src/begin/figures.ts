@@ -2,11 +2,11 @@ import type { Ingredient } from '../matter/ingredient';
 import { isTapWater, kindKey, SALT_KEY } from '../matter/kind';
 import { endOf, intakesOf, mainEnd, packedIn, podUses, workTime, type Fills, type LineReport } from '../line';
 import { KNIFE, type Preparation } from '../heat';
-import { gramsOf, stationsOf, type BatchFile } from '../file';
+import { gramsOf, stationIn, stationsOf, type BatchFile, type StationEntry } from '../file';
 import type { Quantiles } from '../ferment/forecast';
 import { couldKeepText } from '../keep';
-import type { Day } from '../plan';
-import { stationKind } from '../stations';
+import { daysBetween, type Day } from '../plan';
+import { stationKind, type KindName } from '../stations';
 import { standInsOf, swapped, type Swap } from '../styles';
 import { isSalt } from './jug';
 
@@ -35,6 +35,21 @@ export interface SauceFigures {
   keeping: string | null;
   /** What measuring it, and filling it hot where that is planned, would make of that. */
   couldKeep: string | null;
+}
+
+/** A station of a plan, as the line is read before anything is begun. */
+export interface PlanStep {
+  id: string;
+  strandId: string;
+  kind: KindName;
+  name: string;
+  /** Minutes by the clock; days where it takes some. */
+  minutes: number;
+  days: number;
+  /** g that come out of it. */
+  massG: number;
+  step: string;
+  things: PlacedThings['things'];
 }
 
 /** What goes in where, in the order of work: for reading along before anything is begun. */
@@ -66,24 +81,40 @@ const nameIn = (file: BatchFile, key: string) => file.ingredients.find((i) => i.
 const podsSaid = (file: BatchFile, lotId: string, prep: Preparation): string =>
   `${(file.lots.find((l) => l.id === lotId)?.name ?? 'pods').split(',')[0]!}${prep === 'whole' ? '' : ` (${KNIFE[prep].name})`}`;
 
+/** The line of a plan, station by station in the order of work. */
+export function planLine(file: BatchFile, report: LineReport): PlanStep[] {
+  return report.stations.map((s): PlanStep => {
+    const entry = stationIn(file, s.id)!;
+    return {
+      ...{ id: s.id, strandId: s.strandId, kind: s.kind, name: stationKind(s.kind).name, step: s.step },
+      ...{ minutes: Math.max(s.minutes.clock, s.minutes.hands), days: daysBetween(s.from, s.to), massG: s.planned.massG },
+      things: thingsAt(file, entry),
+    };
+  });
+}
+
 /** Every thing at its station. */
 export function placedThings(file: BatchFile): PlacedThings[] {
   return stationsOf(file).flatMap(({ entry }) => {
-    const things = entry.intakes.flatMap(({ origin, amount, late }): PlacedThings['things'] => {
-      const g = gramsOf(amount);
-      if (g === null || !(g > 0)) return [];
-      const name =
-        origin.from === 'larder'
-          ? nameIn(file, origin.key)
-          : origin.from === 'pods'
-            ? podsSaid(file, origin.lotId, origin.prep)
-            : origin.from === 'stored'
-              ? (file.stored.find((s) => s.id === origin.id)?.name ?? 'kept sauce')
-              : '';
-      const words = typeof amount === 'object' && 'g' in amount ? (amount.words ?? null) : null;
-      return name ? [{ name, g, words, late: late === true }] : [];
-    });
+    const things = thingsAt(file, entry);
     return things.length > 0 ? [{ station: stationKind(entry.kind).name, things }] : [];
+  });
+}
+
+function thingsAt(file: BatchFile, entry: StationEntry): PlacedThings['things'] {
+  return entry.intakes.flatMap(({ origin, amount, late }): PlacedThings['things'] => {
+    const g = gramsOf(amount);
+    if (g === null || !(g > 0)) return [];
+    const name =
+      origin.from === 'larder'
+        ? nameIn(file, origin.key)
+        : origin.from === 'pods'
+          ? podsSaid(file, origin.lotId, origin.prep)
+          : origin.from === 'stored'
+            ? (file.stored.find((s) => s.id === origin.id)?.name ?? 'kept sauce')
+            : '';
+    const words = typeof amount === 'object' && 'g' in amount ? (amount.words ?? null) : null;
+    return name ? [{ name, g, words, late: late === true }] : [];
   });
 }
 

@@ -2,4 +2,6 @@
 export * from './have';
 export * from './planBatch';
 export * from './recipe';
-export type { Needed, PlacedThings, SauceFigures } from './figures';
+export type { Needed, PlacedThings, PlanStep, SauceFigures } from './figures';
+export * from './methodLine';
+export * from './since';

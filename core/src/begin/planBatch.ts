@@ -23,7 +23,18 @@ import {
 import type { HaveThing } from './have';
 import type { StoredStuff } from '../parcel';
 import { standInsOf, styleOf, swapped, UNASKED_STYLE } from '../styles';
-import { allFills, bottlesOf, needsOfPlan, placedThings, sauceFigures, type Needed, type PlacedThings, type SauceFigures } from './figures';
+import {
+  allFills,
+  bottlesOf,
+  needsOfPlan,
+  placedThings,
+  planLine,
+  sauceFigures,
+  type Needed,
+  type PlacedThings,
+  type PlanStep,
+  type SauceFigures,
+} from './figures';
 import { dangersIn, fillNotes, formNotes, notesFor, recipeNotes, sauceNotes } from './notes';
 import { filledWith, jugOf, withOwnJug, withOwnThings, withRest, type Jug } from './jug';
 
@@ -34,7 +45,7 @@ export interface Wish {
   goal: Goal;
   /** The style it is made in; the quiet one when nothing is said. */
   style?: string;
-  pods: readonly { lot: PodLot; stockG: number; useFirst?: boolean; prep?: Preparation }[];
+  pods: readonly { lot: PodLot; stockG: number; useFirst?: boolean; prep?: Preparation; asMany?: true }[];
   /** What the maker named: it goes in. */
   things: readonly HaveThing[];
   /** What else stands in the larder: used where the plan needs such a thing, never put in for its own sake. */
@@ -64,6 +75,10 @@ export interface Plan {
   /** The finished sauce before anything is cooked, and what goes in where. */
   sauce: SauceFigures;
   placed: PlacedThings[];
+  /** The line, station by station. */
+  line: PlanStep[];
+  /** Of a recipe with a method: the step (strand and index) that each station is. */
+  steps?: Record<string, string>;
   /** Dangers on its way, each once: they are told before anything is begun. */
   dangers: Caution[];
   /** What the maker should know: heat out of reach, bottles not filled. */
@@ -310,7 +325,9 @@ export function planOf(file: BatchFile, wish: Wish & { asWritten?: boolean }, to
   const report = reportLine(file, { today, forecast: false });
   const had = [...wish.things, ...(wish.larder ?? [])];
   const stored = wish.bottled ? [{ id: wish.bottled.stuff.id, massG: wish.bottled.massG }] : [];
-  const { uses, toBuy } = needsOfPlan(file, report, { pods: wish.pods, had, stored, rows: wish.rows });
+  // As many as the heat takes, and none of them there yet.
+  const pods = wish.pods.map((p) => (p.asMany ? { ...p, stockG: 0 } : p));
+  const { uses, toBuy } = needsOfPlan(file, report, { pods, had, stored, rows: wish.rows });
   const [end] = report.ends;
   const bottles = bottlesOf(report);
   const fills = allFills(report);
@@ -326,9 +343,10 @@ export function planOf(file: BatchFile, wish: Wish & { asWritten?: boolean }, to
     bought,
     sauce: sauceFigures(file, report),
     placed: placedThings(file),
+    line: planLine(file, report),
     dangers: dangersIn(report.cautions),
     notes: [
-      ...formNotes(file),
+      ...(wish.asWritten ? [] : formNotes(file)),
       ...sauceNotes(file),
       ...(wish.asWritten ? recipeNotes : notesFor)(end!.heat.p50, bottles, bought, wish.goal),
       ...fillNotes(fills, bottles, wish.goal),

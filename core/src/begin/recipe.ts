@@ -1,18 +1,30 @@
-import { gramsOf, mapStations, type BatchFile, type Intake, type Strand } from '../file';
+import { gramsOf, mapStations, type BatchFile, type Goal, type Intake, type Strand } from '../file';
 import { carry, endStrands, fitVessels, freeId, intakesOf, larderStationId, mainEnd, newBatch, podStationId, withGoal } from '../line';
-import type { ReadItem } from '../quantity';
+import type { ReadRecipe } from '../method';
+import type { ReadItem } from '../reading';
 import { stationKind } from '../stations';
-import { PODS_OF_STYLE, placesIn, styleOf } from '../styles';
+import { heatWord, heatWords } from '../heat';
+import { eatenOf, PODS_OF_STYLE, placesIn, styleOf } from '../styles';
 import type { Day } from '../plan';
 import { madeOf } from '../solve';
 import { lotOfItem, type HavePods } from './have';
 import type { PodLot } from '../pantry';
 import { takenIn } from './jug';
+import { methodLine } from './methodLine';
+import type { Stood } from './since';
 import { planOf, withSauce, type Plan, type Wish } from './planBatch';
 
 /** A recipe as it is written: its things in their amounts, each where the style takes it. */
 export interface RecipeWish extends Omit<Wish, 'pods' | 'things' | 'swaps'> {
   items: readonly ReadItem[];
+  /** Its method, where it has one: the line is then the recipe's own. */
+  recipe?: ReadRecipe | null;
+  /** The whole text. */
+  text?: string;
+  /** It stands in its jar already. */
+  stood?: Stood | null;
+  /** Nobody wishes a heat: what it makes is what is wished. */
+  asMade?: true;
   /** Pods that stand in the store: the recipe takes one of theirs where it names their kind. */
   have?: readonly { lot: PodLot; stockG: number }[];
   /** Ids for the lots of its pods, by their number. */
@@ -61,7 +73,8 @@ function withoutEmpty(file: BatchFile): BatchFile {
  * The batch that a recipe makes in a style: nothing is scaled, what the recipe says in words stays beside the grams, and
  * the bottles are as many as it fills. Throws RangeError for an empty one, LineProblem when the line cannot take it.
  */
-export function recipeBatch(wish: RecipeWish): { file: BatchFile; pods: HavePods[] } {
+export function recipeBatch(wish: RecipeWish): { file: BatchFile; pods: HavePods[]; steps?: Record<string, string> } {
+  if (wish.recipe) return methodBatch(wish, wish.recipe);
   const sauceG = wish.items.reduce((s, i) => s + (i.sauceG ?? 0), 0);
   const items = wish.items.filter((i) => !i.ask && i.id !== null && (i.massG ?? 0) > 0);
   if (items.length === 0) throw new RangeError('Paste the ingredients of the recipe, one thing to a line.');
@@ -108,6 +121,14 @@ export function recipeBatch(wish: RecipeWish): { file: BatchFile; pods: HavePods
   return { file: withItsBottles(file, wish), pods };
 }
 
+/** The batch that a recipe's own method makes. */
+function methodBatch(wish: RecipeWish, recipe: ReadRecipe): ReturnType<typeof recipeBatch> {
+  if (!recipe.things.some((t) => (!t.item.ask && (t.g ?? 0) > 0) || t.item.sauceG !== undefined))
+    throw new RangeError('Paste the ingredients of the recipe, one thing to a line.');
+  const { file, pods, steps } = methodLine({ ...wish, recipe, have: wish.have ?? [] }, wish.text ?? '');
+  return { file: withItsBottles(file, wish), pods, steps };
+}
+
 const allG = (f: BatchFile) => intakesOf(f).reduce((s, { intake }) => s + (gramsOf(intake.amount) ?? 0), 0);
 
 /** g of a bottled sauce that a style takes with so much of everything else, where the recipe does not say. */
@@ -126,19 +147,29 @@ function ownSizes(file: BatchFile, style: BatchFile): BatchFile {
   return fitVessels(sized);
 }
 
+/** The heat that a batch makes, as the word for it. */
+function heatMade(file: BatchFile, strandId: string): Pick<Goal, 'lowShu' | 'highShu'> {
+  const eaten = eatenOf(file, null);
+  const words = heatWords(eaten);
+  const word = words.find((w) => w.name === heatWord(madeOf(file, strandId).shu, eaten)) ?? words[0]!;
+  return { lowShu: word.lowShu, highShu: word.highShu };
+}
+
 /** As many bottles as it fills. */
 function withItsBottles(file: BatchFile, wish: RecipeWish): BatchFile {
   let next = file;
   for (const end of endStrands(file)) {
     const possible = madeOf(next, end.id).possible;
-    next = withGoal(next, end.id, { ...wish.goal, bottles: Math.max(1, Math.min(500, possible)) });
+    const heat = wish.asMade ? heatMade(next, end.id) : {};
+    next = withGoal(next, end.id, { ...wish.goal, ...heat, bottles: Math.max(1, Math.min(500, possible)) });
   }
   return next;
 }
 
 /** The plan of a recipe as it is written. Throws RangeError or LineProblem as `recipeBatch` does. */
 export function planRecipe(wish: RecipeWish, today: Day): Plan {
-  const { file } = recipeBatch(wish);
+  const { file, steps } = recipeBatch(wish);
   const goal = mainEnd(file).goal;
-  return planOf(file, { ...wish, pods: wish.have ?? [], things: [], goal, asWritten: true }, today);
+  const plan = planOf(file, { ...wish, pods: wish.have ?? [], things: [], goal, asWritten: true }, today);
+  return steps ? { ...plan, steps } : plan;
 }

@@ -2,7 +2,10 @@ import { couldKeepText } from '../keep';
 import { gramsOf, mapStations, stationIn, type BatchFile, type Intake } from '../file';
 import { heatWord, KNIFE } from '../heat';
 import { graphOf, reportTypical, workTime, type TypicalEnd, type TypicalReport, type TypicalStation } from '../line';
+import type { Ingredient } from '../matter/ingredient';
+import { kindOf } from '../matter/kind';
 import type { Day } from '../plan';
+import { readLine } from '../reading';
 
 /** A batch as a recipe that anyone can follow: what goes in, what is done, how long it takes. */
 export interface RecipeCard {
@@ -22,6 +25,13 @@ export interface RecipeCard {
 /** A weight as it is written in a recipe: tenths of a gram below ten. */
 const grams = (g: number): string => `${g < 10 ? Math.round(g * 10) / 10 : Math.round(g)} g`;
 
+/** A name by which a list is read back: the short one where that says which row it is, the first that cooks say else. */
+function listName(row: Ingredient): string {
+  const short = row.name.split(/[,/]/)[0]!.trim().toLowerCase();
+  if (row.like !== undefined || readLine(`10 g ${short}`, 'metric')[0]?.id === row.key) return short;
+  return kindOf(row).said[0] ?? short;
+}
+
 /** A thing that goes in, by the name that a reader of lists understands. */
 function thing(file: BatchFile, { origin, amount }: Intake, g: number): string | null {
   if (!(g > 0)) return null;
@@ -33,7 +43,7 @@ function thing(file: BatchFile, { origin, amount }: Intake, g: number): string |
   }
   if (origin.from === 'larder') {
     const row = file.ingredients.find((i) => i.key === origin.key);
-    return `${grams(g)} ${row?.name.split(/[,/]/)[0]!.trim().toLowerCase() ?? origin.key}${words}`;
+    return `${grams(g)} ${row ? listName(row) : origin.key}${words}`;
   }
   return origin.from === 'stored' ? `${grams(g)} ${file.stored.find((s) => s.id === origin.id)?.name ?? 'kept sauce'}` : null;
 }

@@ -1,3 +1,3 @@
 /** A batch as a recipe for others, and recipes of others read in. */
 export * from './card';
-export { recipeIn, type FoundRecipe } from './read';
+export { asText, recipeIn, type FoundRecipe } from './read';

@@ -2,6 +2,8 @@
 export interface FoundRecipe {
   name: string;
   ingredients: string[];
+  /** What is done, sentence by sentence or step by step. */
+  steps: string[];
 }
 
 /** Deeper than this nobody nests a recipe. */
@@ -63,6 +65,21 @@ function* jsonIn(text: string): Generator<unknown> {
   }
 }
 
+/** Instructions as strings, steps, sections of steps or one text, in their order; at most so deep. */
+function stepsOf(x: unknown, depth = 0): string[] {
+  if (depth > 4) return [];
+  if (typeof x === 'string') return x.split(/<\/(?:p|li|div)>|<br\s*\/?>|\n/i).map(plain);
+  if (Array.isArray(x)) return x.slice(0, 200).flatMap((y) => stepsOf(y, depth + 1));
+  if (!x || typeof x !== 'object') return [];
+  const o = x as Record<string, unknown>;
+  if (o['itemListElement'] !== undefined) return stepsOf(o['itemListElement'], depth + 1);
+  return typeof o['text'] === 'string' ? [plain(o['text'])] : typeof o['name'] === 'string' ? [plain(o['name'])] : [];
+}
+
+/** A recipe as the text that one would paste: its things, and what is done under a heading. */
+export const asText = ({ name, ingredients, steps }: FoundRecipe): string =>
+  [...(name ? [name] : []), ...ingredients, ...(steps.length > 0 ? ['Method:', ...steps] : [])].join('\n');
+
 /** A schema.org Recipe in what was pasted: JSON-LD, or a page that holds some. Null where there is none, or no ingredients. */
 export function recipeIn(text: string): FoundRecipe | null {
   for (const json of jsonIn(text)) {
@@ -70,7 +87,9 @@ export function recipeIn(text: string): FoundRecipe | null {
     if (!recipe) continue;
     const list = [recipe['recipeIngredient'] ?? recipe['ingredients']].flat().flatMap((x) => (typeof x === 'string' ? [plain(x)] : []));
     const ingredients = list.filter((x) => x !== '');
-    if (ingredients.length > 0) return { name: typeof recipe['name'] === 'string' ? plain(recipe['name']).slice(0, 60) : '', ingredients };
+    const steps = stepsOf(recipe['recipeInstructions'] ?? recipe['instructions']).filter((x) => x !== '');
+    if (ingredients.length > 0)
+      return { name: typeof recipe['name'] === 'string' ? plain(recipe['name']).slice(0, 60) : '', ingredients, steps };
   }
   return null;
 }

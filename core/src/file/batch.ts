@@ -59,6 +59,8 @@ export interface BatchFile {
   /** The style it began as. */
   style: string;
   startDate: string;
+  /** The recipe that it was begun from, as it was written. */
+  recipe?: string;
   /** Of the random worlds behind the bands; stored, so that a new name moves nothing. */
   seed?: number;
   strands: Strand[];
@@ -101,6 +103,7 @@ export const BatchFileSchema = Type.Object(
     name: Type.String({ title: 'The name', minLength: 1, maxLength: 60 }),
     style: Type.String({ minLength: 1, maxLength: 40 }),
     startDate: DaySchema,
+    recipe: Type.Optional(Type.String({ title: 'The recipe as it was written', maxLength: 20_000 })),
     seed: Type.Optional(Type.Integer({ minimum: 0, maximum: 4_294_967_295 })),
     strands: Type.Array(StrandSchema, { title: 'The list of strands', minItems: 1, maxItems: MOST.strands }),
     readings: Type.Array(ReadingSchema, { maxItems: 2000 }),

@@ -178,7 +178,7 @@ export function fitVessels(file: BatchFile): BatchFile {
 }
 
 /** Grams in the bowl of a station, whatever the station makes of them. */
-function bowlG(file: BatchFile, stationId: string): number {
+export function bowlG(file: BatchFile, stationId: string): number {
   const board = usualKind('pods');
   // The same bowl at a board, where nothing can go wrong.
   const plain = mapStations(file, (s) => (s.id === stationId ? { ...s, kind: board.kind, params: board.defaults(), log: {} } : s));

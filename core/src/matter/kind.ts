@@ -91,6 +91,7 @@ export const KindSchema = Type.Object(
     dosePerKg: Type.Optional(Type.Number({ exclusiveMinimum: 0, maximum: 1000 })),
     usual: Type.Optional(figures(PURPOSES, Type.Integer({ minimum: 1 }))),
     tin: Type.Optional(Type.Object({ us: Type.Number(), metric: Type.Number(), au: Type.Number(), uk: Type.Number() }, exact)),
+    jarG: Type.Optional(Type.Number({ minimum: 10, maximum: 2000 })),
     label: Type.Optional(Type.String({ minLength: 1 })),
     parts: Type.Optional(Words),
     said: Words,

@@ -1,10 +1,9 @@
 <script setup lang="ts">
 import { computed, onMounted, reactive, ref } from 'vue';
-import { useRouter } from 'vue-router';
+import { RouterLink, useRouter } from 'vue-router';
 import { NButton, NForm, NSpin } from 'naive-ui';
 import { BOTTLE_SIZES, GoalSchema, STYLES, styleOf } from '@roskel/core';
 import { plural, shu } from '../format';
-import ListReader from '../larder/ListReader.vue';
 import { useBatches } from '../stores/batches';
 import { useLarder } from '../stores/larder';
 import { useNotices } from '../stores/notices';
@@ -32,18 +31,11 @@ const notices = useNotices();
 const router = useRouter();
 const form = reactive(blankPlan());
 const draft = useDraft(() => 'plan', form, blankPlan);
-const reader = ref<InstanceType<typeof ListReader> | null>(null);
 const bottled = ref<InstanceType<typeof BottledPick> | null>(null);
-const read = computed(() => reader.value?.read ?? []);
-const open = computed(() => reader.value?.open ?? []);
-const { plan, trouble, working, sauce, have, words, word, offered, lots, wish, empty, now } = usePlan(form, read, open);
+const { plan, trouble, working, sauce, have, words, word, offered, lots, wish, empty, now } = usePlan(form);
 const busy = ref(false);
 onMounted(() => void Promise.all([pods.load(), larder.load(), batches.load()]).catch((e: unknown) => notices.fail(e)));
 
-const modes = [
-  { value: 'have' as const, title: 'What I have', says: 'a plan is made of it' },
-  { value: 'recipe' as const, title: 'A recipe', says: 'its amounts, as they are written' },
-];
 const levels = computed(() =>
   words.value.map((w) => ({
     value: w.name as string,
@@ -61,15 +53,11 @@ const Bottles = GoalSchema.properties.bottles;
 const shortName = (key: string) => (larder.row(key)?.name ?? key).split(',')[0]!.toLowerCase();
 const swap = (key: string, by: string) => (form.swaps = { ...form.swaps, [key]: by });
 /** Those that this style takes. */
-const swapped = computed(() =>
-  Object.entries(form.swaps).filter(([, by]) => form.mode === 'have' && plan.value?.file.ingredients.some((i) => i.key === by)),
-);
+const swapped = computed(() => Object.entries(form.swaps).filter(([, by]) => plan.value?.file.ingredients.some((i) => i.key === by)));
 
 /** What must be said before anything can begin; empty when all is. */
 function missing(): string {
-  if (form.mode === 'recipe' && open.value.length) return 'Some lines still have a question. Answer them, or take them out.';
   if (!empty.value) return '';
-  if (form.mode === 'recipe') return 'Paste the ingredients of the recipe, one thing to a line.';
   return pods.items.length ? 'Say which pods you have, or take them from your lots.' : 'Say which pods you have, such as "15 hot pods".';
 }
 async function start() {
@@ -82,6 +70,7 @@ async function start() {
     const answer = await now();
     if (!answer) return;
     const record = await beginPlan(answer, wish.value.name, have.value.pods, async (g) => (await bottled.value?.open(g)) ?? null);
+    if (form.toLarder) for (const t of have.value.things) if (t.massG !== null) await larder.add(t.id, t.name, t.massG, t.says);
     await draft.done();
     emit('done');
     await router.push({ name: 'batch', params: { id: record.id } });
@@ -97,22 +86,16 @@ async function start() {
   <NForm class="plan" @submit.prevent="start">
     <div class="ask">
       <DraftBar :show="draft.takenUp.value" @anew="draft.anew" />
-      <RadioCards v-model="form.mode" label="Begin with" :columns="2" :options="modes" />
+      <p class="soft or">
+        Made by a recipe? <RouterLink class="link" to="/batches/from-a-recipe">Paste it</RouterLink>, and it becomes its own line.
+      </p>
       <PickField v-model="form.style" label="Which kind of sauce" :options="styles" />
       <p class="soft kind">{{ styleOf(form.style).says }}</p>
       <p v-if="offered" class="note offer">
         This reads like: {{ offered.name }}.
         <NButton size="small" @click="form.style = offered.id">Make it one</NButton>
       </p>
-      <ListReader
-        v-if="form.mode === 'recipe'"
-        ref="reader"
-        v-model="form.text"
-        :sauce="wish.bottled?.stuff.name ?? null"
-        @named="form.name ||= $event"
-      />
       <TextField
-        v-else
         v-model="form.text"
         label="What do you have? In your own words, or paste a list"
         :rows="3"
@@ -120,10 +103,11 @@ async function start() {
         placeholder="15 hot pods, garlic, vinegar"
       />
       <TickField
-        v-if="lots.length && form.mode === 'have'"
-        v-model="form.fromLots"
-        :label="`Choose from my ${plural(lots.length, 'lot')} as well`"
+        v-if="have.things.some((t) => t.massG !== null)"
+        v-model="form.toLarder"
+        label="I have these: put them into my larder too"
       />
+      <TickField v-if="lots.length" v-model="form.fromLots" :label="`Choose from my ${plural(lots.length, 'lot')} as well`" />
       <p v-if="swapped.length" class="soft kind">
         With
         <template v-for="([key, by], n) in swapped" :key="key"
@@ -142,27 +126,19 @@ async function start() {
           </span>
         </template>
       </RadioCards>
-      <div class="three" :class="{ two: form.mode === 'recipe' }">
-        <NumberField
-          v-if="form.mode === 'have'"
-          label="Bottles"
-          :model-value="form.bottles"
-          :schema="Bottles"
-          @update:model-value="form.bottles = $event!"
-        />
+      <div class="three">
+        <NumberField label="Bottles" :model-value="form.bottles" :schema="Bottles" @update:model-value="form.bottles = $event!" />
         <PickField v-model="form.bottleMl" label="Of which size" :options="sizes" />
         <TextField v-model="form.name" label="Name" :maxlength="60" :placeholder="`Batch ${batches.items.length + 1}`" />
       </div>
     </div>
     <div class="answer" role="status" aria-label="The plan">
       <h3>The plan <NSpin v-if="working" :size="16" /></h3>
-      <PlanAnswer v-if="plan" :plan="plan" :working="working" :word="word" :swappable="form.mode === 'have'" @swap="swap" />
-      <p v-else-if="!trouble && form.mode === 'recipe'" class="soft">
-        Paste the ingredients, one thing to a line, and it stands here what the recipe makes: heat, pH, salt, body, bottles, time.
-      </p>
+      <PlanAnswer v-if="plan" :plan="plan" :working="working" :word="word" swappable @swap="swap" />
       <p v-else-if="!trouble" class="soft">
         Say what you have, and the plan stands here at once: pods, what fills the bottles, the odds, and what to buy.
       </p>
+      <p v-if="have.wishes.length" class="soft">Wished as well, for the tasting: {{ have.wishes.join(', ') }}.</p>
       <p v-if="have.unknown.length" class="note">Not understood, and left out: {{ have.unknown.join(', ') }}.</p>
       <div class="go">
         <p v-if="trouble" class="field-error" role="alert">{{ trouble }}</p>
@@ -232,9 +208,6 @@ p {
   display: grid;
   grid-template-columns: 90px 1fr 1fr;
   gap: 10px;
-}
-.three.two {
-  grid-template-columns: 1fr 1fr;
 }
 .level {
   display: grid;

@@ -28,7 +28,7 @@ export async function beginPlan(plan: Plan, name: string, said: readonly HavePod
   const stock = async (lot: PodLot, stockG: number, says: string) => {
     if (!pods.items.some((p) => p.lot.id === lot.id)) await pods.add({ ...BARE_LOT, lot, gotOn: today() }, stockG, says);
   };
-  for (const p of said) await stock(p.lot, p.stockG, p.says.slice(0, 80));
+  for (const p of said) if (!p.asMany) await stock(p.lot, p.stockG, p.says.slice(0, 80));
   // What no one said is there (the pods of a recipe, what carries too few) is to be bought.
   for (const lot of plan.file.lots) await stock(lot, 0, 'to be bought');
   return useBatches().startFile({ ...(await withOpened(plan.file, open)), name });

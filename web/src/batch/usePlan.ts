@@ -1,4 +1,4 @@
-import { computed, ref, shallowRef, watch, type Ref } from 'vue';
+import { computed, ref, shallowRef, watch } from 'vue';
 import {
   heatWords,
   kindKey,
@@ -9,7 +9,6 @@ import {
   styleOfList,
   UNASKED_STYLE,
   type Plan,
-  type ReadItem,
   type StoredStuff,
 } from '@roskel/core';
 import { today } from '../format';
@@ -29,10 +28,11 @@ export interface PlanForm {
   bottleMl: number;
   name: string;
   style: string;
-  mode: 'have' | 'recipe';
   swaps: Record<string, string>;
   /** "stored <id>" or "shelf <id>" of a sauce that goes in; empty for none. */
   bottled: string;
+  /** What was named with an amount goes into the larder when the batch begins. */
+  toLarder: boolean;
 }
 
 export const blankPlan = (): PlanForm => ({
@@ -43,9 +43,9 @@ export const blankPlan = (): PlanForm => ({
   bottleMl: 100,
   name: '',
   style: UNASKED_STYLE.id,
-  mode: 'have',
   swaps: {},
   bottled: '',
+  toLarder: false,
 });
 
 const plain = <T>(x: T): T => JSON.parse(JSON.stringify(x)) as T;
@@ -54,8 +54,8 @@ const AFTER_MS = 350;
 /** Less of a lot than this is no stock to plan with, g. */
 const LEAST_G = 5;
 
-/** The plan of what is filled in, worked out while one types. `read` are the lines of a recipe that were read, `open` those that ask. */
-export function usePlan(form: PlanForm, read: Ref<readonly ReadItem[]>, open: Ref<readonly ReadItem[]>) {
+/** The plan of what is filled in, worked out while one types. */
+export function usePlan(form: PlanForm) {
   const batches = useBatches();
   const pods = usePods();
   const larder = useLarder();
@@ -69,8 +69,7 @@ export function usePlan(form: PlanForm, read: Ref<readonly ReadItem[]>, open: Re
   /** What is only named becomes a lot of the store when the batch starts: it has its number from the beginning. */
   const stamp = Date.now().toString(36);
   const lotId = (n: number | string) => `lot-${stamp}-${seedOf(form.text).toString(36)}-${n}`;
-  const have = computed(() => readHave(form.mode === 'have' ? form.text : '', manner.kitchen, own.value, lotId));
-  const items = computed<readonly ReadItem[]>(() => (form.mode === 'recipe' ? read.value : []));
+  const have = computed(() => readHave(form.text, manner.kitchen, own.value, lotId));
   /** What stands in the words themselves wins over the fields, and shows in them. */
   watch(have, (h) => {
     if (h.bottles) form.bottles = h.bottles;
@@ -82,12 +81,8 @@ export function usePlan(form: PlanForm, read: Ref<readonly ReadItem[]>, open: Re
   const word = computed(() => words.value.find((w) => w.name === form.heat) ?? words.value[1]!);
   /** The style that the list reads like, while it is another one. */
   const offered = computed(() => {
-    const ids = form.mode === 'recipe' ? items.value.flatMap((i) => (i.id && !i.ask ? [i.id] : [])) : have.value.things.map((t) => t.id);
-    const kinds = ids.map((id) => kindKey(larder.row(id) ?? { key: id }));
-    // A list that names a sauce wants the style that takes one.
-    const found = [...items.value, ...(form.mode === 'recipe' ? open.value : [])].some((i) => i.sauceG !== undefined)
-      ? STYLES.find((s) => s.takesSauce)
-      : styleOfList(form.text, kinds);
+    const kinds = have.value.things.map((t) => kindKey(larder.row(t.id) ?? { key: t.id }));
+    const found = have.value.sauce ? STYLES.find((s) => s.takesSauce) : styleOfList(form.text, kinds);
     return found && found.id !== form.style ? found : null;
   });
   const freeG = (p: (typeof pods.items)[number]) => p.stockG - p.promised.reduce((s, x) => s + x.g, 0);
@@ -107,16 +102,13 @@ export function usePlan(form: PlanForm, read: Ref<readonly ReadItem[]>, open: Re
   const fromLots = computed(() => lots.value.map((p) => ({ lot: p.lot, stockG: freeG(p), useFirst: p.useFirst })));
   const podsNow = computed(() => [...have.value.pods, ...(form.fromLots ? fromLots.value : [])]);
   /** Nothing to plan from yet. */
-  const empty = computed(() => (form.mode === 'recipe' ? items.value.length === 0 : podsNow.value.length === 0));
+  const empty = computed(() => podsNow.value.length === 0);
 
-  function planned() {
-    if (form.mode === 'have')
-      return stoppable(bench().plan(plain({ ...wish.value, pods: podsNow.value, things: have.value.things, swaps: form.swaps }), today()));
-    return stoppable(bench().recipe(plain({ ...wish.value, items: items.value, have: fromLots.value }), lotId('recipe'), today()));
-  }
+  const planned = () =>
+    stoppable(bench().plan(plain({ ...wish.value, pods: podsNow.value, things: have.value.things, swaps: form.swaps }), today()));
   const ask = latest(planned);
   let timer: ReturnType<typeof setTimeout> | undefined;
-  const asked = () => [{ ...wish.value, name: '', rows: own.value }, podsNow.value, have.value.things, form.swaps, form.mode, items.value];
+  const asked = () => [{ ...wish.value, name: '', rows: own.value }, podsNow.value, have.value.things, form.swaps];
   watch(
     () => JSON.stringify(asked()),
     () => {

@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { NButton, NTable } from 'naive-ui';
-import { computed, ref } from 'vue';
+import { computed, ref, watch } from 'vue';
 import { useRouter } from 'vue-router';
-import { KITCHENS, varietyOfRow, VOLUMES_ML } from '@roskel/core';
+import { KITCHENS, varietyOfRow, VOLUMES_ML, type ReaderAnswers } from '@roskel/core';
 import { useBenchMix } from '../stores/benchMix';
 import { useLarder } from '../stores/larder';
 import ListReader from '../larder/ListReader.vue';
@@ -14,6 +14,9 @@ const mix = useBenchMix();
 const router = useRouter();
 void larder.load();
 const KEEP = 'roskel.bench.list';
+const KEEP_ANSWERS = 'roskel.bench.answers';
+const answers = ref<ReaderAnswers>(readHere<ReaderAnswers>(KEEP_ANSWERS) ?? {});
+watch(answers, (a) => keepHere(KEEP_ANSWERS, a));
 const text = ref(
   readHere<string>(KEEP) ??
     '3 cloves garlic, crushed\n1 1/2 cups diced carrot\njuice of 2 limes\n1 x 410 g tin chopped tomatoes\na handful of coriander\n2 limes',
@@ -39,7 +42,9 @@ const NAMES = { metric: 'Metric', us: 'US', au: 'Australia', uk: 'UK' } as const
 
 <template>
   <div class="grid">
-    <section class="plate read"><ListReader ref="reader" :model-value="text" @update:model-value="keep" /></section>
+    <section class="plate read">
+      <ListReader ref="reader" v-model:answers="answers" :model-value="text" @update:model-value="keep" />
+    </section>
     <section class="plate side">
       <h2>What a spoon holds</h2>
       <NTable :bordered="false" size="small">

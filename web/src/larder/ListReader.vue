@@ -1,51 +1,58 @@
 <script setup lang="ts">
-import { NButton } from 'naive-ui';
 import { computed, ref, watch } from 'vue';
-import { KITCHENS, readLine, recipeIn, recipeLines, type Kitchen, type ReadItem } from '@roskel/core';
+import {
+  answered,
+  asText,
+  KITCHENS,
+  questionKey,
+  recipeIn,
+  textLines,
+  type Answer,
+  type Kitchen,
+  type ReaderAnswers,
+  type ReadItem,
+} from '@roskel/core';
 import { grams, inManner } from '../format';
 import { useLarder } from '../stores/larder';
 import { useSettings } from '../stores/settings';
 import PickField from '../ui/PickField.vue';
 import TextField from '../ui/TextField.vue';
+import QuestionPlate from './QuestionPlate.vue';
 
 /** Reads a pasted list line by line: grams and what was assumed, or a question with answers to choose from. */
 const settings = useSettings();
 const larder = useLarder();
 const text = defineModel<string>({ default: '' });
-/** The sauce from the shelf that stands for one which the list names; null where none can. */
-const props = defineProps<{ sauce?: string | null }>();
+const answers = defineModel<ReaderAnswers>('answers', { default: () => ({}) });
 /** A Recipe of the web (JSON-LD, or a page that holds one) becomes its list. */
-const emit = defineEmits<{ named: [name: string] }>();
 watch(
   text,
   (t) => {
     const found = recipeIn(t);
-    if (!found) return;
-    text.value = found.ingredients.join('\n');
-    if (found.name) emit('named', found.name);
+    if (found) text.value = asText({ ...found, name: '', steps: [] });
   },
   { flush: 'sync' },
 );
 const NAMES: Record<Kitchen, string> = { metric: 'metric', us: 'US', au: 'Australia', uk: 'UK' };
 const kitchenChoices = KITCHENS.map((k) => ({ value: k, label: NAMES[k] }));
 /** Another kitchen for one line, by its words. */
-const kitchens = ref(new Map<string, Kitchen>());
+const kitchens = ref<Record<string, Kitchen>>({});
 const own = computed(() => larder.rows.filter((r) => r.key.startsWith('own')));
-const kitchenOf = (line: string) => kitchens.value.get(line) ?? settings.value.kitchen;
-const lines = computed(() => recipeLines(text.value).flatMap((l) => readLine(l, kitchenOf(l), own.value)));
-const isSauce = (i: ReadItem) => i.sauceG !== undefined && !!props.sauce;
-const open = computed(() => lines.value.filter((i) => i.ask && !isSauce(i)));
-const read = computed(() => lines.value.filter((i) => isSauce(i) || (!i.ask && i.store !== null && i.massG !== null)));
+const kitchenOf = (line: string) => kitchens.value[line] ?? settings.value.kitchen;
+const lines = computed(() =>
+  textLines(text.value, settings.value.kitchen, own.value, kitchens.value).flatMap((l) =>
+    l.items.flatMap((i) => answered(i, answers.value) ?? []),
+  ),
+);
+const open = computed(() => lines.value.filter((i) => i.ask));
+const read = computed(() => lines.value.filter((i) => !i.ask && i.store !== null && i.massG !== null));
 defineExpose({ read, open });
 
-function answer(item: ReadItem, line: string) {
-  text.value = text.value
-    .split(/\r?\n/)
-    .map((l) => (l.trim() === item.text ? line : l))
-    .join('\n');
+function answer(item: ReadItem, said: Answer | 'out') {
+  answers.value = { ...answers.value, [questionKey(item)]: said };
 }
 function setKitchen(item: ReadItem, k: Kitchen) {
-  kitchens.value = new Map([...kitchens.value, [item.text, k]]);
+  kitchens.value = { ...kitchens.value, [item.text]: k };
 }
 </script>
 
@@ -62,17 +69,14 @@ function setKitchen(item: ReadItem, k: Kitchen) {
       {{ read.length }} read<template v-if="open.length">, {{ open.length }} to answer</template>
     </p>
     <ul>
-      <li v-for="(i, n) in lines" :key="n" :class="{ ask: i.ask && !isSauce(i) }" data-line>
-        <template v-if="i.ask && !isSauce(i)">
+      <li v-for="(i, n) in lines" :key="n" :class="{ ask: i.ask }" data-line>
+        <template v-if="i.ask">
           <b>{{ i.text }}</b>
-          <span>{{ i.ask.ask }}</span>
-          <span v-if="i.ask.options.length" class="options">
-            <NButton v-for="o in i.ask.options" :key="o.line" @click="answer(i, o.line)">{{ o.say }}</NButton>
-          </span>
+          <QuestionPlate :item="i" @answer="answer(i, $event)" />
         </template>
         <template v-else>
           <span class="top"
-            ><b>{{ isSauce(i) ? sauce : i.name }}</b> <b class="g" data-fact="grams">{{ grams(i.sauceG ?? i.massG!) }}</b></span
+            ><b>{{ i.name }}</b> <b class="g" data-fact="grams">{{ grams(i.massG!) }}</b></span
           >
           <span class="soft"
             >{{ i.text }}<template v-if="i.assumed.length">: {{ inManner(i.assumed.join('; ')) }}</template></span
@@ -131,12 +135,6 @@ li.ask {
 }
 .soft {
   font-size: 13px;
-}
-.options {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 6px;
-  padding: 4px 0;
 }
 p {
   margin: 4px 0 0;

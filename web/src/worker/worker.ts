@@ -9,6 +9,12 @@ import {
   bottledStuff,
   planBatch,
   planRecipe,
+  readText,
+  stoodIn,
+  styleOfText,
+  type ReaderSettings,
+  type ReadText,
+  type Stood,
   type RecipeWish,
   type StoredStuff,
   LineMemo,
@@ -76,6 +82,15 @@ function answered<A>(ask: () => A): Timed<A> {
   }
 }
 
+/** A recipe that was read, with its plan. */
+export interface RecipeRead {
+  read: ReadText;
+  readMs: number;
+  stood: Stood | null;
+  plan: Plan | null;
+  trouble: string;
+}
+
 const bench = {
   /** The newest question wins: one that is overtaken stops between two stations and answers null. */
   async report(file: BatchFile, options: ReportOptions, first: (typical: TypicalReport) => void): Promise<ReportAnswer | null> {
@@ -103,9 +118,21 @@ const bench = {
   leftover(file: BatchFile, stationId: string, sideId: string, own: { id: string; name: string }): Timed<Leftover | null> {
     return answered(() => leftoverLot(file, stationId, sideId, own));
   },
-  /** A recipe as it is written, in a style. */
-  recipe(wish: Omit<RecipeWish, 'idOf'>, podIds: string, today: string): Timed<Plan> {
-    return answered(() => planRecipe({ ...wish, idOf: (n) => `${podIds}-${n}` }, today));
+  /** A recipe as it is written: what was read, and the plan of it, or why there is none yet. */
+  recipe(text: string, settings: ReaderSettings, wish: Omit<RecipeWish, 'idOf' | 'items'>, podIds: string, today: string): RecipeRead {
+    const began = performance.now();
+    const read = readText(text, settings);
+    const readMs = performance.now() - began;
+    const { items, recipe } = read;
+    const stood = stoodIn(text, today);
+    // Nothing is cooked of questions alone.
+    const known = items.some((i) => (!i.ask && (i.massG ?? 0) > 0) || i.sauceG !== undefined);
+    if (!known) return { read, readMs, stood, plan: null, trouble: '' };
+    const style = recipe || wish.style ? wish.style : styleOfText(read, wish.rows);
+    const plan = answered(() =>
+      planRecipe({ ...wish, ...(style ? { style } : {}), text, items, recipe, stood, idOf: (n) => `${podIds}-${n}` }, today),
+    );
+    return { read, readMs, stood, plan: plan.ok ? plan.answer : null, trouble: plan.ok ? '' : plan.message };
   },
   /** A bottled sauce as something that goes into another one. */
   bottled(file: BatchFile, strandId: string, own: { id: string; name: string; keptOn: string }): Timed<StoredStuff> {

@@ -6,7 +6,7 @@ import { bodyWord } from '../../cook';
 import { twoFigures } from '../../heat';
 import type { Parcel } from '../../parcel';
 import type { Day } from '../../plan';
-import type { Kitchen } from '../../quantity';
+import type { Kitchen } from '../../reading';
 import type { LinearSolver } from '../linear';
 import { idOfStock, rowWantsNight, wantsNight, type TrimStock } from './things';
 import type { TrimThing } from './model';

@@ -3,7 +3,7 @@ import { GROUND, POD_STRENGTH, sauceMpas, stepMpas } from '../../cook';
 import { noGrams } from '../../matter/component';
 import { heatShu, massOf, mix, percent, scale, type Stream } from '../../matter/stream';
 import { bodyOf, join, parcel, phOf, type Parcel } from '../../parcel';
-import type { Kitchen } from '../../quantity';
+import type { Kitchen } from '../../reading';
 import type { TrimProblem } from './model';
 import type { RailValues, TrimWish } from './rails';
 import { acidPctOf, gramOf, idOfStock, partOf, trimThing, type TrimStock } from './things';

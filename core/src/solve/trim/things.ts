@@ -4,7 +4,7 @@ import type { Ingredient } from '../../matter/ingredient';
 import { kindOf, SPOON_STEPS, type SpoonStep } from '../../matter/kind';
 import { heatShu, percent, scale, type Stream } from '../../matter/stream';
 import { ingredientStream, lotStream, type PodLot } from '../../pantry';
-import { bulkDensity, VOLUMES_ML, type Kitchen } from '../../quantity';
+import { bulkDensity, VOLUMES_ML, type Kitchen } from '../../reading';
 import { TYPICAL } from '../../stat/draw';
 import { thickeningOf } from '../blend/thick';
 import type { TrimPart, TrimThing } from './model';

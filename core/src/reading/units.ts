@@ -33,12 +33,15 @@ export const MASSES_G = { g: 1, kg: 1000, oz: 28.349523125, lb: 453.59237 } as c
 
 /** Small amounts by hand, in ml: a sixteenth and an eighth of a US teaspoon (common practice, no source). */
 export const PINCHES_ML = { pinch: US.tsp / 16, dash: US.tsp / 8 } as const;
+/** What a hand pours or a small vessel holds, ml (our judgement). */
+export const POURS_ML = { splash: 8, drizzle: 8, squeeze: 5, glug: 20, slosh: 25, shot: 30, capful: 7, ladle: 100 } as const;
 /** A handful in ml: half a US cup of what is cut, a whole one of loose leaves (common practice, no source). */
 export const HANDFUL_ML = { cut: US.cup / 2, leaves: US.cup } as const;
 /** Lengths of root in inches (25.4 mm); a knob is one inch, a thumb two (common practice, no source). */
 export const LENGTHS_IN = { inch: 1, cm: 1 / 2.54, knob: 1, thumb: 2 } as const;
 
-export type UnitKind = 'mass' | 'volume' | 'hand' | 'length';
+/** A bare spoon is no size that is known: it is asked. */
+export type UnitKind = 'mass' | 'volume' | 'hand' | 'length' | 'spoon';
 export interface Unit {
   id: string;
   kind: UnitKind;
@@ -55,7 +58,7 @@ say('volume', 'ml', 'ml millilitre millilitres milliliter milliliters');
 say('volume', 'l', 'l litre litres liter liters');
 say('volume', 'tsp', 'tsp tsps teaspoon teaspoons teaspoonful');
 say('volume', 'tbsp', 'tbsp tbsps tbs tblsp tbl tablespoon tablespoons tablespoonful tablespoonfuls');
-say('volume', 'cup', 'cup cups cupful c');
+say('volume', 'cup', 'cup cups cupful cupfuls c');
 say('volume', 'flOz', 'floz');
 say('volume', 'cl', 'cl centilitre centilitres');
 say('volume', 'dl', 'dl decilitre decilitres deciliter deciliters');
@@ -66,7 +69,11 @@ say('volume', 'quart', 'quart quarts qt qts');
 say('volume', 'gallon', 'gallon gallons gal');
 say('hand', 'pinch', 'pinch pinches');
 say('hand', 'dash', 'dash dashes');
-say('hand', 'handful', 'handful handfuls');
+for (const pour of Object.keys(POURS_ML)) say('hand', pour, `${pour} ${pour}s`);
+say('hand', 'splash', 'splashes');
+say('hand', 'slosh', 'sloshes');
+say('spoon', 'spoon', 'spoon spoons spoonful spoonfuls');
+say('hand', 'handful', 'handful handfuls fistful fistfuls');
 say('length', 'inch', 'inch inches in');
 say('length', 'cm', 'cm centimetre centimetres centimeter');
 say('length', 'knob', 'knob knobs nub');

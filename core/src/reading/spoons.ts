@@ -1,5 +1,5 @@
 import type { Ingredient } from '../matter/ingredient';
-import { bulkDensity } from './grams';
+import { bulkDensity } from './weigh';
 import { VOLUMES_ML, type Kitchen } from './units';
 
 const QUARTERS = ['', '1/4', '1/2', '3/4'] as const;

@@ -1,19 +1,6 @@
 import { KINDS } from '../matter/kind';
 import { VARIETIES, varietySaid } from '../matter/variety';
-import { singular } from './singular';
-
-/** Plain words of a name, singular and without accents: "Bird's-eye chillies" becomes bird eye chili. */
-export function plainWords(text: string): string[] {
-  return text
-    .normalize('NFD')
-    .replace(/[\u0300-\u036f]/g, '')
-    .toLowerCase()
-    .replace(/['’`]s?\b/g, '')
-    .replace(/\d+(?:[.,]\d+)?\s*%/g, ' ')
-    .split(/[^a-z]+/)
-    .filter(Boolean)
-    .map(singular);
-}
+import { plainWords } from './plain';
 
 /** An ingredient row or a variety that a phrase names. */
 export interface Named {
@@ -36,10 +23,13 @@ function entries(): Named[] {
   for (const v of VARIETIES) add('pods', v.id, varietySaid(v.id), false);
   const known = new Set(list.map((e) => e.phrase.join(' ')));
   for (const v of VARIETIES) {
+    const whole = v.name.replace(/\(.*\)/, '').split(',');
+    for (const words of [whole.join(' '), [...whole].reverse().join(' ')].map((w) => plainWords(w)))
+      if (words.length > 1 && !known.has(words.join(' '))) list.push({ store: 'pods', id: v.id, phrase: words, standIn: false });
     const plain = v.name.replace(/\(.*\)/, '').split(/[,/]/)[0]!;
     const phrase = plainWords(plain);
-    // "7-pot" would leave "pot", and "bell" says no colour.
-    const vague = phrase.length === 1 && /^(pot|bell)$/.test(phrase[0]!);
+    // "7-pot" would leave "pot", "bell" says no colour, and "mixed" no kind.
+    const vague = phrase.length === 1 && /^(pot|bell|mixed)$/.test(phrase[0]!);
     if (phrase.length > 0 && !vague && !known.has(phrase.join(' '))) list.push({ store: 'pods', id: v.id, phrase, standIn: false });
   }
   return list;
@@ -50,3 +40,6 @@ const byPhrase = new Map(entries().map((e) => [e.phrase.join(' '), e]));
 export function named(words: readonly string[]): Named | undefined {
   return byPhrase.get(words.join(' '));
 }
+
+/** Every phrase that names something. */
+export const namedPhrases = (): Iterable<string> => byPhrase.keys();

@@ -1,35 +1,30 @@
 import type { Kitchen } from './units';
-import { plainWords, type Named } from './words';
-
-/** Words that change nothing about what a thing is. */
-export const HARMLESS = new Set(
-  (
-    'a an the of in and or about approx approximately roughly around some fresh freshly ripe raw large small medium big little good quality best ' +
-    'organic finely roughly coarsely thinly thickly lightly chopped diced minced sliced grated crushed cubed peeled seeded deseeded cored stemmed ' +
-    'trimmed washed halved quartered shredded torn bruised smashed mashed toasted roasted fire charred ground cracked whole piece pieces chunk each sized ' +
-    'packed loosely firmly level heaped drained rinsed squeezed juiced unsalted natural pure plain cold warm hot room temperature tinned canned frozen ' +
-    'thawed dry optional more extra for to taste tender vine by weight serve your favourite favorite such as like use unpeeled skinned squashed medium-sized cut into ' +
-    'strip strips wedge segment thin thick fat plump firm juicy generous scant rounded heaping bottled store bought filtered long ' +
-    'unchlorinated dechlorinated chlorine free still head off on with without skin removed melted softened dissolved full your choice from stone stoned pitted hulled cleaned well very'
-  )
-    .split(' ')
-    .flatMap((w) => plainWords(w)),
-);
+import { MIXED_UNKNOWN } from '../matter/variety';
+import { plainWords } from './plain';
+import type { Named } from './words';
 
 export interface Asking {
   ask: string;
   /** Names to put in the place of what was said. */
   options: string[];
 }
-export type Meaning = { id: string; store: Named['store']; say?: string } | Asking;
+export interface Known {
+  id: string;
+  store: Named['store'];
+  say?: string;
+}
+/** A row, a question, or some finished sauce. */
+export type Meaning = Known | Asking | { sauce: true };
 
 export interface Said {
   words: string[];
   kitchen: Kitchen;
   /** Unit or piece word of the amount: "handful", "tbsp", "clove"; null for a bare number or none. */
   unit: string | null;
-  /** Every word of the line, also those after the comma. */
+  /** Every word that is said of it, also those after the comma. */
   all: ReadonlySet<string>;
+  /** The other names of the line. */
+  beside?: ReadonlySet<string>;
 }
 
 /** A word that means different things, by kitchen or by how it is measured. The first rule whose phrase is the whole name decides. */
@@ -39,7 +34,7 @@ export interface Rule {
 }
 
 const larder = (id: string, say?: string): Meaning => ({ store: 'larder', id, ...(say ? { say } : {}) });
-const spoon = (s: Said) => s.unit !== null && /^(tsp|tbsp|pinch|dash|dessertspoon|g|oz|grind|grinding|ml)$/.test(s.unit);
+const spoon = (s: Said) => s.unit !== null && /^(tsp|tbsp|pinch|dash|dessertspoon|grind|grinding|twist|turn|ml)$/.test(s.unit);
 const has = (s: Said, ...words: string[]) => words.some((w) => s.all.has(w));
 const LEAFY_UNITS = /^(handful|bunch|sprig|leaf|cup|stem|stalk)$/;
 
@@ -49,7 +44,17 @@ const WHOLE = ['sliced', 'slice', 'wedge', 'quartered', 'halved', 'whole', 'chop
   plainWords(w),
 );
 
+/** What is offered for a pepper that is in no table. */
+export const NEAR_PEPPERS = ['red jalapeño', 'long red chilli', "bird's eye chilli", 'habanero'];
+/** Units that weigh pods without counting them. */
+const WEIGHED = /^(g|kg|oz|lb|bowl|bag|basket|punnet|handful)$/;
+export const UNKNOWN_SAID = 'pods of no known kind: their heat is a wide guess';
+
 export const RULES: readonly Rule[] = [
+  {
+    phrases: ['cayenne'],
+    means: (s) => (s.unit === null || WEIGHED.test(s.unit) || s.unit === 'pod' ? larder('cayenne_red', 'cayennes as fresh pods') : null),
+  },
   {
     phrases: ['sweetener', 'powdered sweetener', 'granulated sweetener'],
     means: () => ({
@@ -105,11 +110,11 @@ export const RULES: readonly Rule[] = [
   {
     phrases: ['pepper'],
     means: (s) =>
-      spoon(s) || has(s, 'ground', 'cracked', 'taste')
+      spoon(s) || has(s, 'ground', 'cracked', 'taste') || (s.beside?.has('salt') && s.unit === null)
         ? larder('black_pepper', 'pepper by the spoon is black pepper')
         : {
-            ask: 'Which pepper: a sweet one or a hot one?',
-            options: ['red bell pepper', 'green bell pepper', 'jalapeño'],
+            ask: 'Which pepper: a sweet one, a hot one, or ground black pepper?',
+            options: ['red bell pepper', 'green bell pepper', 'jalapeño', 'black pepper'],
           },
   },
   {
@@ -157,25 +162,16 @@ export const RULES: readonly Rule[] = [
   },
   { phrases: ['tamarind'], means: () => ({ ask: 'The solid block or the pourable paste?', options: ['tamarind pulp', 'tamarind paste'] }) },
   {
-    phrases: [
-      'chili',
-      'red chili',
-      'green chili',
-      'hot pepper',
-      'hot chili',
-      'hot red pepper',
-      'fresh chili',
-      'fresh red chili',
-      'chili pepper',
-      'red chili pepper',
-      'hot chili pepper',
-    ],
+    phrases: ['chili', 'red chili', 'green chili', 'fresh chili', 'fresh red chili', 'chili pepper', 'red chili pepper'],
     means: (s) => {
       if (has(s, 'jar', 'jarred', 'pickled'))
         return {
           ask: 'Chillies from a jar are pickled in vinegar, or lie in oil, which changes how a sauce keeps. Which?',
           options: ['pickled jalapeños', 'roasted red pepper'],
         };
+      // By weight or by the bowl any will do: what is not known of them is their heat.
+      if (s.unit !== null && WEIGHED.test(s.unit) && !has(s, 'dried', 'dry'))
+        return { store: 'pods', id: MIXED_UNKNOWN.id, say: UNKNOWN_SAID };
       const green = has(s, 'green');
       const dried = has(s, 'dried', 'dry');
       return {
@@ -183,8 +179,8 @@ export const RULES: readonly Rule[] = [
         options: dried
           ? ['árbol chillies', 'ancho chillies']
           : green
-            ? ['jalapeño', 'serrano', "green bird's eye chilli"]
-            : ['red jalapeño', 'long red chilli', "bird's eye chilli", 'habanero'],
+            ? ['jalapeño', 'serrano', "green bird's eye chilli", 'mixed pods']
+            : ['red jalapeño', 'long red chilli', "bird's eye chilli", 'habanero', 'mixed pods'],
       };
     },
   },

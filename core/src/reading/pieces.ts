@@ -28,6 +28,15 @@ const PARTS = new Set(['slice', 'ring', 'leaf', 'sprig', 'stem', 'wedge', 'root'
 /** Net weight of a tin when no size is said, g; undefined for what comes in none that is usual. */
 export const tinOf = (key: string, kitchen: Kitchen): number | undefined => kindOf({ key }).tin?.[kitchen];
 
+/** Pods in a vessel or a hand (handbook chapter 7, section 5: common practice, no source). */
+const HEAPS: Readonly<Record<string, number>> = { bowl: 15, handful: 6, bag: 20, basket: 20, bunch: 10, punnet: 10 };
+/** A heap of pods; undefined for what has none, or a piece of its own by that word. */
+export function heapOf(word: string, pieces: Ingredient['pieces']): Piece | undefined {
+  const [n, pod] = [Object.hasOwn(HEAPS, word) ? HEAPS[word] : undefined, pieces.pod];
+  if (n === undefined || pod === undefined || pieces[word] !== undefined) return undefined;
+  return { name: word, massG: n * pod, assumed: `a ${word} of ${n} pods of ${told(pod)} g` };
+}
+
 /** What a piece weighs as it is told: two figures below 2 g. */
 const told = (g: number) => (g < 2 ? Number(g.toPrecision(2)) : Math.round(g * 10) / 10);
 const article = (word: string) => (/^[aeiou]/.test(word) ? 'an' : 'a');

@@ -1,0 +1,214 @@
+import { bowlG, carry, fitVessels, freeId, newBatch } from '../line';
+import { mapStations, type BatchFile, type Goal, type Intake, type StationEntry, type Strand } from '../file';
+import type { Ingredient } from '../matter/ingredient';
+import { kindKey } from '../matter/kind';
+import { gramsAt, stepParams, type ReadText, type ReadRecipe, type RecipeThing, type Step } from '../method';
+import type { PodLot } from '../pantry';
+import type { Day } from '../plan';
+import { DEFAULT_HEADSPACE_SHARE, packJar, TISSUE_DENSITY } from '../salt';
+import { stationKind, type ParamsOf } from '../stations';
+import { STYLES, styleOfList, UNASKED_STYLE } from '../styles';
+import { lotOfItem, type HavePods } from './have';
+import type { StoredStuff } from '../parcel';
+import type { Stood } from './since';
+
+/** What a line of a recipe is built with. */
+export interface MethodWish {
+  name: string;
+  startDate: Day;
+  goal: Goal;
+  rows: readonly Ingredient[];
+  recipe: ReadRecipe;
+  have: readonly { lot: PodLot; stockG: number }[];
+  idOf: (n: number) => string;
+  /** It stands in its jar already. */
+  stood?: Stood | null;
+  /** A bottled or kept sauce that stands for one which the recipe names. */
+  bottled?: { stuff: StoredStuff; massG: number } | null;
+}
+
+const isSalt = (t: RecipeThing) => t.family === 'salt';
+const isWater = (t: RecipeThing) => t.family === 'water';
+/** Stations that bring their own salt or water: what the recipe says of them becomes a parameter. */
+const OWN: Partial<Record<Step['kind'], (t: RecipeThing) => boolean>> = {
+  salt: (t) => isSalt(t) || isWater(t),
+  soak: isWater,
+  press: isWater,
+};
+
+/** The style that a recipe is nearest to: it says how the sauce is eaten. */
+export function styleOfRecipe(recipe: ReadRecipe, text: string): string {
+  const steps = recipe.strands.flat();
+  const has = (kind: Step['kind']) => steps.some((s) => s.kind === kind);
+  const of = (id: string) => STYLES.find((s) => s.id === id)!.id;
+  if (has('ferment')) {
+    const jar = steps.find((s) => s.kind === 'salt');
+    const wet = jar?.puts.some((p) => isWater(recipe.things[p.thing]!)) === true || /\bbrine\b/i.test(text);
+    return of(wet ? 'brine-ferment' : 'mash-ferment');
+  }
+  if (recipe.things.some((t) => t.item.sauceG !== undefined)) return STYLES.find((s) => s.takesSauce)!.id;
+  const keys = recipe.things.flatMap((t) => (t.item.id ? [t.item.id] : []));
+  const listed = styleOfList('', keys);
+  if (has('steep')) return of('steeped');
+  if (listed && !/ferment/.test(listed.id)) return listed.id;
+  if (has('fry')) return of('fried-paste');
+  if (has('char')) return of('charred-fruit');
+  if (has('simmer')) return of('simmered-vinegar');
+  return of('rough-table');
+}
+
+/** The style of a text without a method: by what is in it, then by what it is called. */
+export function styleOfText({ lines, items }: ReadText, rows: readonly Ingredient[]): string {
+  if (items.some((i) => i.sauceG !== undefined)) return STYLES.find((s) => s.takesSauce)!.id;
+  const keys = items.flatMap((i) => (i.id !== null && !i.ask ? [kindKey(rows.find((r) => r.key === i.id) ?? { key: i.id })] : []));
+  const called = lines.flatMap((l) => (l.kind === 'title' || l.kind === 'heading' || l.kind === 'note' ? [l.text] : [])).join(' ');
+  return (styleOfList('', keys) ?? styleOfList(called, []) ?? UNASKED_STYLE).id;
+}
+
+/** A jar that holds what the recipe says goes into it: its salt and water as they are written. */
+function jarOf(entry: StationEntry, step: Step, things: readonly RecipeThing[], produceG: number): StationEntry {
+  const [saltG, waterG] = [gramsAt(step, things, isSalt), gramsAt(step, things, isWater)];
+  const now = entry.params as ParamsOf<'salt'>;
+  if (!(produceG > 0)) return entry;
+  const pct = step.pct ?? (waterG > 0 ? (100 * saltG) / waterG : (100 * saltG) / produceG);
+  if (waterG === 0 && (step.pct === null || !/\bbrine\b/i.test(step.text))) {
+    const mash: ParamsOf<'salt'> = { ...now, school: 'mash', cut: 'mash', pct: saltG > 0 || step.pct !== null ? Math.min(40, pct) : 5 };
+    return {
+      ...entry,
+      params: { ...mash, jarMl: sizeFor(produceG, 0), headspaceMl: Math.round(0.2 * sizeFor(produceG, 0)), displacementMl: 0 },
+    };
+  }
+  if (waterG === 0) return { ...entry, params: { ...now, school: 'waterOnly', pct } };
+  const litre = packJar({ jarMl: 1000, headspaceMl: 0, displacementMl: 0, produceG: 0, airMl: 0 }, 'waterOnly', Math.min(26, pct));
+  const brineMl = (1000 * waterG) / litre.waterG;
+  const filled = produceG / TISSUE_DENSITY + brineMl + now.displacementMl;
+  const jarMl = 10 * Math.ceil(filled / (1 - DEFAULT_HEADSPACE_SHARE) / 10);
+  return { ...entry, params: { ...now, school: 'waterOnly', pct: Math.min(40, pct), jars: 1, jarMl, headspaceMl: jarMl - filled } };
+}
+const sizeFor = (produceG: number, brineMl: number) => 50 * Math.ceil((1.3 * (produceG / TISSUE_DENSITY + brineMl)) / 50);
+
+/** Things that are cut on a board before they go anywhere. */
+const CUT = new Set(['pod', 'vegetable', 'onion', 'garlic', 'root', 'tomato', 'fruit', 'leaf', 'soft']);
+
+/**
+ * The line that a recipe's method is: its stations in its order, everything where the recipe puts it, in its grams, with its
+ * words beside them. Things that are still asked are left out. Throws LineProblem where the line cannot take it.
+ */
+export function methodLine(wish: MethodWish, text: string): { file: BatchFile; pods: HavePods[]; steps: Record<string, string> } {
+  const { recipe, have } = wish;
+  const base = newBatch(wish.name, wish.startDate, wish.goal, styleOfRecipe(recipe, text));
+  const pods: HavePods[] = [];
+  /** One lot for each thing that is pods. */
+  const lotOf = new Map<number, HavePods>();
+  recipe.things.forEach((t, i) => {
+    const found = t.item.ask ? null : lotOfItem(t.item, wish.idOf(pods.length + 1));
+    if (!found) return;
+    const own = have.find((h) => h.stockG > 0 && h.lot.varietyId === found.lot.varietyId);
+    const same = pods.find((p) => p.lot.varietyId === found.lot.varietyId && p.prep === found.prep);
+    const mine = own ? { ...found, lot: own.lot } : found;
+    if (same) {
+      same.stockG += mine.stockG;
+      lotOf.set(i, same);
+    } else {
+      pods.push(mine);
+      lotOf.set(i, mine);
+    }
+  });
+  const taken = new Map<string, number>();
+  const stationId = (kind: string) => {
+    const n = (taken.get(kind) ?? 0) + 1;
+    taken.set(kind, n);
+    return n === 1 ? kind : `${kind}-${n}`;
+  };
+  const strandId = (k: number) => (k === recipe.main ? 'main' : `side-${k + 1}`);
+  const stepOf = new Map<string, Step>();
+  const ids: [string, string][] = [];
+  const strands = recipe.strands.map((steps, k): Strand => {
+    const stations: StationEntry[] = [];
+    const [first] = steps;
+    const cut = first?.puts.some((p) => CUT.has(recipe.things[p.thing]!.family) || lotOf.has(p.thing)) === true;
+    if (cut && first.kind !== 'prep') stations.push(entryOf('prep', stationId('prep'), {}, ''));
+    steps.forEach((step, n) => {
+      const entry = entryOf(step.kind, stationId(step.kind), stepParams(step, recipe.things), step.text);
+      stepOf.set(entry.id, step);
+      ids.push([entry.id, `${k}.${n}`]);
+      for (const j of step.joins)
+        entry.intakes.push({ id: strandId(j), origin: { from: 'strand', strandId: strandId(j) }, amount: 'rest' });
+      for (const put of step.puts) {
+        const t = recipe.things[put.thing]!;
+        if (t.item.sauceG !== undefined && wish.bottled) {
+          const { id } = wish.bottled.stuff;
+          entry.intakes.push({ id: freeId(entry, id), origin: { from: 'stored', id }, amount: { g: t.item.sauceG * put.share } });
+          continue;
+        }
+        const g = (t.g ?? 0) * put.share;
+        if (t.item.ask || t.item.id === null || !(g > 0) || OWN[step.kind]?.(t)) continue;
+        const lot = lotOf.get(put.thing);
+        // Pods of the first station are cut on the board before it.
+        const at = lot && n === 0 && cut && stations[0]!.kind === 'prep' ? stations[0]! : entry;
+        addTo(at, intakeOf(at, t, lot, g, put.late));
+      }
+      stations.push(entry);
+    });
+    return {
+      id: strandId(k),
+      name: k === recipe.main ? 'Sauce' : nameOf(recipe, steps),
+      stations,
+      goal: k === recipe.main ? wish.goal : null,
+    };
+  });
+  const main = strands[recipe.main]!;
+  const bare = { ...base, strands: [main, ...strands.filter((s) => s !== main)] };
+  const carried = carry(
+    bare,
+    [...lotOf.values()].map((p) => p.lot),
+    wish.rows,
+    wish.bottled && recipe.things.some((t) => t.item.sauceG !== undefined) ? [wish.bottled.stuff] : [],
+  );
+  const fitted = fitVessels(carried);
+  const file = mapStations(fitted, (s) =>
+    s.kind === 'salt' && stepOf.has(s.id) ? jarOf(s, stepOf.get(s.id)!, recipe.things, bowlG(fitted, s.id)) : s,
+  );
+  return { file: wish.stood ? stoodSince(file, wish.stood) : file, pods, steps: Object.fromEntries(ids) };
+}
+
+/** A jar that was packed before today: what led to it is done, and what it read is entered. */
+function stoodSince(file: BatchFile, stood: Stood): BatchFile {
+  const strand = file.strands.find((s) => s.stations.some((e) => e.kind === 'ferment'));
+  const at = strand?.stations.findIndex((e) => e.kind === 'ferment') ?? -1;
+  if (!strand || at < 0) return { ...file, startDate: stood.since };
+  const before = new Set(strand.stations.slice(0, at).map((e) => e.id));
+  const done = mapStations(file, (s) => (before.has(s.id) ? { ...s, log: { ...s.log, doneOn: stood.since } } : s));
+  const readings = stood.readings.map((r, n): BatchFile['readings'][number] => ({
+    ...{ id: `said-${n + 1}`, stationId: strand.stations[at]!.id, at: `${r.day}T12:00:00.000Z`, pH: r.pH, instrument: 'strip' },
+  }));
+  return { ...done, startDate: stood.since, readings: [...file.readings, ...readings] };
+}
+
+const nameOf = (recipe: ReadRecipe, steps: readonly Step[]): string =>
+  (recipe.things[steps[0]?.puts[0]?.thing ?? -1]?.item.name ?? 'Apart').split(',')[0]!.slice(0, 40);
+
+function entryOf(kind: Step['kind'], id: string, params: object, words: string): StationEntry {
+  const note = words.trim().slice(0, 400);
+  return {
+    ...{ id, kind, intakes: [], params: { ...(stationKind(kind).defaults() as object), ...params } },
+    log: note ? { note: `As written: ${note}` } : {},
+  };
+}
+
+function intakeOf(at: StationEntry, t: RecipeThing, lot: HavePods | undefined, g: number, late: boolean): Intake {
+  const words = t.item.text.slice(0, 80);
+  const amount = { g: Math.round(g * 100) / 100, ...(words ? { words } : {}) };
+  const when = late ? { late: true as const } : {};
+  if (lot)
+    return { id: freeId(at, lot.lot.id), origin: { from: 'pods', lotId: lot.lot.id, prep: t.item.prep ?? 'whole' }, amount, ...when };
+  return { id: freeId(at, t.item.id!), origin: { from: 'larder', key: t.item.id! }, amount, ...when };
+}
+
+/** The same thing twice at a station is more of it. */
+function addTo(at: StationEntry, intake: Intake): void {
+  const had = at.intakes.find((i) => JSON.stringify([i.origin, i.late]) === JSON.stringify([intake.origin, intake.late]));
+  if (had && typeof had.amount === 'object' && 'g' in had.amount && typeof intake.amount === 'object' && 'g' in intake.amount)
+    had.amount = { g: had.amount.g + intake.amount.g };
+  else at.intakes.push(intake);
+}

@@ -1,0 +1,163 @@
+import type { KindName } from '../stations';
+import type { ReadClause } from './mentions';
+import type { RecipeThing, Step } from './recipe';
+
+/** What a clause comes to, seen where it stands. */
+export type Done =
+  | { is: 'station'; kind: KindName }
+  | { is: 'add' }
+  | { is: 'inventory' }
+  | { is: 'prep'; peel: boolean }
+  | { is: 'reserve' }
+  | { is: 'time' }
+  | { is: 'nothing' };
+
+/** What is known where a clause stands. */
+export interface Where {
+  steps: readonly Step[];
+  /** A ferment follows somewhere behind. */
+  fermentAhead: boolean;
+  /** Stations still follow that are not only bottles and words. */
+  workAhead: boolean;
+  things: readonly RecipeThing[];
+  /** Things that a clause names, or that wait. */
+  named: readonly RecipeThing[];
+  waiting: readonly RecipeThing[];
+}
+
+const station = (kind: KindName): Done => ({ is: 'station', kind });
+const ADD: Done = { is: 'add' };
+const NOTHING: Done = { is: 'nothing' };
+const TWO_DAYS = 2 * 1440;
+const AN_HOUR = 60;
+/** Shorter stands are no rest, min. */
+const LEAST_REST = 10;
+
+const BLENDER = /\b(?:blender|processor|liquidi[sz]er|mortar)\b/i;
+const BOTTLES = /\bbottles?\b/i;
+const JARS = /\b(?:jars?|crock)\b/i;
+const SIEVE = /\b(?:sieve|strainer|cloth|muslin|cheesecloth|food mill|mill|through)\b/i;
+const FRIDGE = /\b(?:fridge|refrigerat\w*|chill\w*|cold)\b/i;
+const isSour = (t: RecipeThing) => t.family === 'vinegar' || t.family === 'citrus';
+const isLiquid = (t: RecipeThing) => isSour(t) || t.family === 'water' || t.family === 'sauce';
+const isOil = (t: RecipeThing) => t.family === 'oil';
+const tamarind = (t: RecipeThing) => t.family === 'sour fruit block';
+
+/** A mash before a ferment is what goes into the jar. */
+const ground = (w: Where): Done =>
+  station(w.fermentAhead && w.steps.every((s) => s.kind === 'prep' || s.kind === 'salt') ? 'salt' : 'blend');
+
+/** What a vessel says is done. */
+function intoVessel(c: ReadClause, w: Where): Done {
+  const behind = c.text;
+  if (BLENDER.test(behind)) return ground(w);
+  if (/\bthrough\b/i.test(behind) && SIEVE.test(behind)) return station('strain');
+  if (BOTTLES.test(behind)) return station('bottle');
+  if (JARS.test(behind)) return w.fermentAhead ? station('salt') : w.workAhead ? ADD : station('bottle');
+  return c.measures.minutes !== null ? { is: 'time' } : ADD;
+}
+
+function leave(c: ReadClause, w: Where): Done {
+  const { minutes } = c.measures;
+  const last = w.steps.at(-1)?.kind;
+  if (last === 'soak' && minutes !== null && minutes < TWO_DAYS && w.named.length === 0) return { is: 'time' };
+  if (minutes !== null && minutes >= TWO_DAYS && (last === 'salt' || last === 'ferment')) return station('ferment');
+  const raw = w.steps.every((s) => s.kind === 'prep' || s.kind === 'blend') && last !== 'blend';
+  const sour = [...w.named, ...w.waiting].some(isSour);
+  if (minutes !== null && minutes >= AN_HOUR && raw && sour) return station('steep');
+  if (minutes !== null && minutes >= LEAST_REST && w.steps.length > 0) return station('rest');
+  return NOTHING;
+}
+
+function cook(w: Where): Done {
+  const last = w.steps.at(-1)?.kind;
+  const wet = [...w.named, ...w.waiting].some(isLiquid);
+  if (last === 'simmer' || (last === 'fry' && !wet)) return station(last);
+  const oil = [...w.named, ...w.waiting].some(isOil);
+  return station(oil && !wet ? 'fry' : 'simmer');
+}
+
+/** What a clause does. The table of verbs is in `verbs`; here is what hangs on what stands around it. */
+export function doneBy(c: ReadClause, w: Where): Done {
+  const last = w.steps.at(-1)?.kind;
+  const here = [...w.named, ...w.waiting];
+  const heatNext = /^(?:the )?heat\b/i.test(c.text.slice(c.text.search(/\s/) + 1));
+  switch (c.act) {
+    case 'none':
+      // "Keep just below the boil for 15 minutes."
+      if (c.stem === 'keep' && c.measures.minutes !== null && /\b(?:boil|simmer|bubbl)/i.test(c.text)) return station('simmer');
+      return NOTHING;
+    case 'have':
+      if (c.offHeat) return NOTHING;
+      return w.named.length > 0 || c.mentions.length > 0 ? { is: 'inventory' } : NOTHING;
+    case 'offHeat':
+      return NOTHING;
+    case 'prep':
+      return { is: 'prep', peel: c.stem === 'peel' || c.stem === 'skin' };
+    case 'reserve':
+      return /\bbrine\b/i.test(c.text) ? NOTHING : { is: 'reserve' };
+    case 'divide':
+      return NOTHING;
+    case 'fill':
+      return intoVessel(c, w);
+    case 'leave':
+      return leave(c, w);
+    case 'add':
+      if (
+        here.some((t) => t.family === 'starch') &&
+        w.steps.some((s) => s.kind === 'simmer' || s.kind === 'thicken') &&
+        (c.next === 'in' || !/\b(?:into|with|in)\b.*\bwater\b/i.test(c.text))
+      )
+        return station('thicken');
+      if (c.stem === 'season' && /\bto taste\b/i.test(c.text)) return station('trim');
+      if (c.stem === 'return' || c.stem === 'drop') return ADD;
+      return BLENDER.test(c.text) ? ground(w) : ADD;
+    case 'simmer':
+      // "Boil the clean bottles": nothing of the sauce.
+      if (/^\W*\w+\s+(?:the |your |some )?(?:clean |empty |glass )*(?:bottles|jars|lids|caps|oven)\b/i.test(c.text)) return NOTHING;
+      if (heatNext || (c.stem === 'bring' && !/\b(?:boil|simmer|bubble)\b/i.test(c.text))) return NOTHING;
+      if (c.stem === 'heat' && c.measures.minutes === null) return here.some(isOil) ? ADD : NOTHING;
+      if (last === 'thicken' && w.named.length === 0 && w.waiting.length === 0) return { is: 'time' };
+      if (last === 'fry' && c.stem !== 'boil' && !here.some(isLiquid)) return station('fry');
+      return c.stem === 'cook' || c.stem === 'reduce' || c.stem === 'bubble' ? cook(w) : station('simmer');
+    case 'salt':
+      if (c.stem === 'mash' || c.stem === 'grind')
+        return w.fermentAhead ? station('salt') : c.stem === 'grind' ? station('blend') : { is: 'prep', peel: false };
+      if (c.stem === 'pack') return w.fermentAhead ? station('salt') : intoVessel(c, w);
+      return w.fermentAhead ? station('salt') : ADD;
+    case 'steep':
+      if (c.stem === 'cover')
+        return /\b(?:hot|boiling|warm|cold) water\b/i.test(c.text) ? station('soak') : here.some(isLiquid) ? ADD : NOTHING;
+      return station('steep');
+    case 'soak':
+      return here.some(tamarind) ? station('press') : station('soak');
+    case 'char':
+      // Roasted spices and dried pods are toasted.
+      return here.length > 0 && here.every((t) => t.dried || t.family === 'spice') ? station('toast') : station('char');
+    case 'drain':
+      return last === 'ferment' ? station('drain') : last === 'simmer' || last === 'steep' ? station('strain') : NOTHING;
+    case 'lift':
+      if (last === 'ferment') return station('drain');
+      return last === 'simmer' && !BOTTLES.test(c.text) && !JARS.test(c.text)
+        ? station('lift')
+        : c.stem === 'lift'
+          ? NOTHING
+          : intoVessel(c, w);
+    case 'strain':
+      if (c.stem === 'press' && (last === 'press' || here.some(tamarind))) return station('press');
+      if (/^(?:press|push|rub|pass|force|squeeze)$/.test(c.stem) && !SIEVE.test(c.text)) return last === 'press' ? NOTHING : NOTHING;
+      return last === 'soak' ? NOTHING : station('strain');
+    case 'blend':
+      return c.stem === 'crush' && !/\b(?:paste|smooth|mortar)\b/i.test(c.text) ? { is: 'prep', peel: false } : ground(w);
+    case 'rest':
+      return (c.measures.minutes ?? 0) >= LEAST_REST || (c.stem === 'chill' && FRIDGE.test(c.text) && c.measures.minutes !== null)
+        ? station('rest')
+        : NOTHING;
+    case 'ferment':
+      return station('ferment');
+    case 'bottle':
+      return station('bottle');
+    default:
+      return station(c.act);
+  }
+}

@@ -1,0 +1,154 @@
+import { markAt, wordAt, type Token } from '../reading';
+import { verbForm, type Act } from './verbs';
+
+/** One thing that is done: a verb with what is said before and behind it; `from` and `to` are tokens. */
+export interface Clause {
+  stem: string;
+  act: Act;
+  from: number;
+  /** Where the verb stands; -1 where only a vessel says what is done. */
+  at: number;
+  to: number;
+  /** What was said before the verb is what it is done to: "the chillies are fried". */
+  passive: boolean;
+}
+
+const LOOKS = new Set(['until', 'till', 'when', 'once', 'if', 'while', 'as']);
+/** Nouns where these stand behind. */
+const NOUN_BEFORE = new Set(['of', 'is', 'are', 'and']);
+/** Words behind which a verb is no verb: "the blend", "a boil", "dry roast". */
+const NOUN_AFTER = new Set('the a an your this that of my our to-a hot dry its their some same no any with in from for'.split(' '));
+/** Behind these a verb in its base form is one. */
+const COMMANDS = new Set(
+  'then and now next first finally so right also i we you they to let it them or again meanwhile afterwards lastly after that later just gently slowly quickly thoroughly'.split(
+    ' ',
+  ),
+);
+const AMBIGUOUS = new Set(
+  'salt juice can jar core stem skin peel process strain press season bottle steep cover brine drain rest set cut label date use taste ground start sweat mash line stew crush heat cool blend roast warm turn stand trim'.split(
+    ' ',
+  ),
+);
+const BE = new Set('is are get gets got was were be being been gets'.split(' '));
+
+/** Tokens inside a look ("until they blister and char, …"): up to the next mark or verb of command. */
+export function looksIn(t: readonly Token[]): boolean[] {
+  const inside = t.map(() => false);
+  for (let i = 0; i < t.length; i++) {
+    const w = wordAt(t, i);
+    if (w === null || !LOOKS.has(w)) continue;
+    if (w === 'as' && wordAt(t, i + 1) !== 'soon') continue;
+    for (let k = i; k < t.length; k++) {
+      if (markAt(t, k) !== null && k > i) break;
+      if (k > i && wordAt(t, k) === 'then') break;
+      if (k > i + 1 && wordAt(t, k) === 'and' && isCommand(t, k + 1)) break;
+      inside[k] = true;
+    }
+  }
+  return inside;
+}
+
+/** A verb in its base form behind "and" that is followed by what it does something to. */
+function isCommand(t: readonly Token[], i: number): boolean {
+  const token = t[i];
+  const found = token?.is === 'word' ? verbForm(token.text) : undefined;
+  if (!found || found.form !== 'base' || !found.verb.strong) return false;
+  if (found.verb.act === 'char' || found.verb.act === 'toast' || found.verb.act === 'thicken')
+    return wordAt(t, i + 1) !== null && !/^(?:all|a|on|in)$/.test(wordAt(t, i + 1)!);
+  return true;
+}
+
+function counts(t: readonly Token[], i: number, spoken: boolean): { stem: string; act: Act; passive: boolean } | null {
+  const token = t[i]!;
+  if (token.is !== 'word') return null;
+  const found = verbForm(token.text);
+  if (!found) return null;
+  const { stem, form, verb } = found;
+  const yes = (passive = false) => ({ stem, act: verb.act, passive });
+  const before = i === 0 ? null : wordAt(t, i - 1);
+  const beforeMark = i === 0 || markAt(t, i - 1) !== null;
+  const next = wordAt(t, i + 1);
+  const lowerBefore = before ?? '';
+  if (form === 'base') {
+    if (next !== null && NOUN_BEFORE.has(next) && AMBIGUOUS.has(stem) && !(beforeMark && next === 'and')) return null;
+    if (stem === 'go' && /^(?:in|into|back|through)$/.test(next ?? '')) return yes(true);
+    if (AMBIGUOUS.has(stem) && (next === null || t[i + 1]?.is === 'figure') && !beforeMark && !/^(?:then|and|i|we|to)$/.test(lowerBefore))
+      return null;
+    if (stem === 'fish' && next !== 'out') return null;
+    if (stem === 'salt' && !(beforeMark && next === 'the')) return null;
+    if (beforeMark) return stem === 'juice' ? null : yes();
+    if (NOUN_AFTER.has(lowerBefore)) return null;
+    if (COMMANDS.has(lowerBefore) || /ly$/.test((t[i - 1] as { text: string }).text)) {
+      if (
+        lowerBefore === 'to' &&
+        stem !== 'ferment' &&
+        stem !== 'stand' &&
+        stem !== 'steep' &&
+        stem !== 'cool' &&
+        stem !== 'soak' &&
+        stem !== 'drain' &&
+        stem !== 'rest' &&
+        stem !== 'marinate'
+      )
+        return null;
+      return yes();
+    }
+    // "leave it in the jar to ferment"; "let the pot cool".
+    return (verb.act === 'rest' || verb.act === 'ferment') && t.slice(0, i).some((x) => x.is === 'word' && /^(?:let|leave)$/.test(x.w))
+      ? yes()
+      : null;
+  }
+  if (form === 'third')
+    return /^(?:it|she|he|that|everything|and|this|all)$/.test(lowerBefore) || (stem === 'go' && !beforeMark)
+      ? yes(true)
+      : stem === 'go'
+        ? yes(true)
+        : null;
+  if (form === 'past') {
+    if (stem === 'grind' && !/^(?:i|we|she|he|they)$/.test(lowerBefore)) return null;
+    if (BE.has(lowerBefore)) return yes(true);
+    if (/^(?:i|we|she|he|they)$/.test(lowerBefore)) return yes();
+    if (spoken && (lowerBefore === 'and' || lowerBefore === 'then' || beforeMark) && (stem !== 'leave' || next !== 'over')) return yes();
+    return null;
+  }
+  return before === 'by' || (before === null && i === 0) || (/^(?:then|keep|start|begin)$/.test(lowerBefore) && form === 'ing')
+    ? yes()
+    : null;
+}
+
+/** Pronouns of those who tell what they did: after them, past forms are commands too. */
+const TELLERS = new Set(['i', 'we', 'she', 'he', 'they']);
+
+/** The clauses of a sentence, in its order; tokens that no clause has belong to the first. */
+export function clausesOf(t: readonly Token[]): Clause[] {
+  const look = looksIn(t);
+  const clauses: Clause[] = [];
+  let told = false;
+  for (let i = 0; i < t.length; i++) {
+    if (TELLERS.has(wordAt(t, i) ?? '')) told = true;
+    if (look[i]) continue;
+    const found = counts(t, i, told);
+    if (!found) continue;
+    // "bring to a simmer", "let it bubble", "leave to cool": the second verb says more.
+    const last = clauses.at(-1);
+    const close =
+      last && i - last.at <= 3 && !t.slice(last.at + 1, i).some((x) => x.is === 'mark' || (x.is === 'word' && /^(?:and|then)$/.test(x.w)));
+    if (last && close && /^(?:let|leave|start|begin|keep|go|put|help)$/.test(last.stem)) {
+      clauses[clauses.length - 1] = { ...last, stem: found.stem, act: found.act, at: i };
+      continue;
+    }
+    clauses.push({ ...found, from: i, at: i, to: t.length });
+  }
+  // What stands before a verb that is done to it belongs to it: back to the last mark or "then".
+  clauses.forEach((c, n) => {
+    const floor = n === 0 ? 0 : clauses[n - 1]!.at + 1;
+    if (n === 0) c.from = 0;
+    else if (c.passive) {
+      let from = c.at;
+      while (from > floor && !/^(?:then|so)$/.test(wordAt(t, from - 1) ?? '') && !/^[,;:]$/.test(markAt(t, from - 1) ?? '')) from--;
+      c.from = from;
+    }
+    if (n > 0) clauses[n - 1]!.to = c.from;
+  });
+  return clauses;
+}

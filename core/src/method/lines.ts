@@ -1,0 +1,91 @@
+import { FigureError, lexiconOf, plainSigns, tokensOf, wordAt, type Token } from '../reading';
+import { amountAt } from '../reading/amounts';
+import { spansOf } from '../reading/spans';
+import { clausesOf } from './clauses';
+import { verbForm } from './verbs';
+
+/** What a line of a recipe is. */
+export type LineKind = 'empty' | 'heading' | 'note' | 'title' | 'method' | 'thing';
+
+const BULLET = /^\s*(?:[-–—*•·▢□☐]+|\[[ x]?\])\s*/i;
+const NUMBERING = /^\s*(?:step\s*)?\d+\s*[.):]\s+(?=[a-z])/i;
+const HEADINGS =
+  /^(?:ingredients?|method|directions?|instructions?|preparation|steps?|what you need|how to make it|to finish|day \d+|procedure)\s*:?\s*$/i;
+const METHOD_HEADING = /^(?:method|directions?|instructions?|preparation|steps?|how to make it|procedure)\s*:?\s*$/i;
+const LIST_HEADING = /^(?:ingredients?|what you need)\s*:?\s*$/i;
+const NOTE =
+  /^(?:makes|yields?|fills|serves|servings|enough for|(?:prep|cook|total|active)(?:aration|ing)?\s*time|keeps|store[sd]?\b|takes about|note|notes|source|tip|packed (?:on|in|last|yesterday|two|three|\d|a )|started (?:on|last|yesterday)|ferment(?:ed|ing) (?:since|for)|standing (?:since|for)|ph\b)/i;
+const TITLE = /\b(?:sauce|paste|salsa|dip|oil|relish|mash|ketchup|recipe)\s*$/i;
+
+/** A line without its bullet and number. */
+export const unbulleted = (line: string): string => line.replace(BULLET, '').replace(NUMBERING, '').trim();
+export const isMethodHeading = (line: string): boolean => METHOD_HEADING.test(line.trim());
+export const isListHeading = (line: string): boolean => LIST_HEADING.test(line.trim());
+
+function tokensIn(line: string): Token[] {
+  try {
+    return tokensOf(plainSigns(line));
+  } catch (e) {
+    if (e instanceof FigureError) return [];
+    throw e;
+  }
+}
+
+/** Whether a line says what is done: a verb of command at its head, or two of them. */
+function isMethod(line: string, t: readonly Token[]): boolean {
+  const clauses = clausesOf(t).filter((c) => c.at >= 0);
+  if (clauses.length === 0) return false;
+  const strong = clauses.filter((c) => verbForm((t[c.at] as { text: string }).text)!.verb.strong);
+  if (strong.length >= 2) return true;
+  if (strong.length === 0) return clauses.length > 1 && /^(?:you|i|we|grab|take)\b/i.test(line);
+  const first = strong[0]!;
+  if (first.at === 0) {
+    // "Chopped" is no command; "core", "juice" at the head of a thing are nouns.
+    return t.length > 1 || /[.!]$/.test(line);
+  }
+  const lead = t.slice(0, first.at);
+  if (
+    lead.every(
+      (x) =>
+        (x.is === 'word' &&
+          /^(?:then|now|next|first|finally|so|right|i|we|you|and|just|off|heat|the|meanwhile|gently|slowly|to|let|it)$/.test(x.w)) ||
+        (x.is === 'word' && /ly$/.test(x.text)) ||
+        x.is === 'mark',
+    )
+  )
+    return true;
+  return (
+    first.passive || /^(?:i|we|you|the|then|everything|put|grab|once|when|in|on|meanwhile|after|while|off|right|so|first)\b/i.test(line)
+  );
+}
+
+/** What a line is; `after`: the last heading was one of the method; `first`: nothing stands before it. */
+export function lineKind(line: string, after = false, first = false): LineKind {
+  const s = line.trim();
+  if (!/[a-z\d\u00c0-\u024f]/i.test(s)) return 'empty';
+  if (HEADINGS.test(s) || (/:\s*$/.test(s) && !/\d/.test(s)) || (/^for the [a-z ]+$/i.test(s) && !/\d/.test(s))) return 'heading';
+  if (NOTE.test(s)) return 'note';
+  if (after) return 'method';
+  const bare = unbulleted(s);
+  const t = tokensIn(bare);
+  if (t.length === 0) return 'thing';
+  const numbered = NUMBERING.test(s);
+  if (isMethod(bare, t) && !(amountLed(t) && !numbered)) return 'method';
+  const spans = spansOf(t, lexiconOf([]));
+  const hasAmount = spans.some((x) => x.is === 'amount' && (!x.amount.article || x.amount.unit !== null));
+  const measured = spans.some((x) => x.is === 'amount' && (x.amount.unit !== null || x.amount.pack !== null));
+  const hasName = spans.some((x) => x.is === 'name');
+  const strange = spans.some((x) => x.is === 'strange');
+  if (first && !hasName && !measured && t[0]!.is !== 'figure') return 'title';
+  if (first && !hasAmount && (TITLE.test(s) || !hasName || (strange && !/,/.test(s)))) return 'title';
+  if (!hasAmount && TITLE.test(s) && t.length >= 3 && !/,/.test(s) && strange) return 'title';
+  return 'thing';
+}
+
+/** "6 cayennes, charred": an amount at the head is a thing, unless somebody tells what is done. */
+function amountLed(t: readonly Token[]): boolean {
+  const a = amountAt(t, 0);
+  if (!a || a.article) return false;
+  const clauses = clausesOf(t);
+  return !clauses.some((c) => c.passive && /^(?:get|is|are|gets)$/.test(wordAt(t, c.at - 1) ?? '')) && !(clauses.length >= 2);
+}

@@ -1,0 +1,124 @@
+import { amountAt, countAt, markAt, wordAt, type Token } from '../reading';
+
+/** Times, temperatures, shares and vessels of a clause, with the tokens they take: none of these is an amount of a thing. */
+export interface Measures {
+  /** Minutes; null where none are said. */
+  minutes: number | null;
+  /** "another five minutes": they come on top. */
+  more: boolean;
+  tempC: number | null;
+  /** A share of salt, %. */
+  pct: number | null;
+  taken: boolean[];
+}
+
+const MINUTES: Readonly<Record<string, number>> = {
+  second: 1 / 60,
+  sec: 1 / 60,
+  minute: 1,
+  min: 1,
+  hour: 60,
+  hr: 60,
+  h: 60,
+  day: 1440,
+  week: 10_080,
+  month: 43_200,
+};
+const NIGHT_MIN = 720;
+const VESSELS = /^(?:jar|bottle|pot|pan|saucepan|tray|dish|jug|container|crock|sheet|skillet)$/;
+/** From a figure without a unit on, behind "at" it is an oven's, °C. */
+const OVEN_FROM = 100;
+const fahrenheit = (f: number) => ((f - 32) * 5) / 9;
+
+/** What is measured in a clause from one token to another, in the middle of each range. */
+export function measuresIn(t: readonly Token[], from: number, to: number): Measures {
+  const taken = t.map(() => false);
+  const out: Measures = { minutes: null, more: false, tempC: null, pct: null, taken };
+  const take = (a: number, b: number) => taken.fill(true, a, b);
+  const time = (min: number, more: boolean) => {
+    out.minutes = out.minutes !== null && more ? out.minutes + min : min;
+    out.more ||= more;
+  };
+  for (let i = from; i < to; i++) {
+    const w = wordAt(t, i);
+    if (w === 'overnight') {
+      time(NIGHT_MIN, false);
+      take(i, i + 1);
+      continue;
+    }
+    let at = i;
+    while (
+      /^(?:about|around|approximately|roughly|another|further|say|only|just|some)$/.test(wordAt(t, at) ?? '') &&
+      at < to &&
+      countAt(t, at) === null
+    )
+      at++;
+    const c = countAt(t, at);
+    if (!c || c.next > to) continue;
+    let unitAt = c.next;
+    while (/^(?:more|further|full|whole|good|extra)$/.test(wordAt(t, unitAt) ?? '')) unitAt++;
+    // "a quarter of an hour" is past its "of an" already.
+    const unit = MINUTES[wordAt(t, unitAt) ?? ''];
+    const every = /^(?:every|per|each)$/.test(wordAt(t, i - 1) ?? '');
+    if (unit !== undefined && t[unitAt]!.is === 'word') {
+      let end = unitAt + 1;
+      let value = (c.low + c.high) / 2;
+      // "a minute or two", "an hour and a half".
+      if (wordAt(t, end) === 'or') {
+        const second = countAt(t, end + 1);
+        if (second && !second.article) [value, end] = [(value + second.high) / 2, second.next];
+        else if (wordAt(t, end + 1) === 'so') end += 2;
+      } else if (wordAt(t, end) === 'and' && wordAt(t, end + 1) === 'a' && wordAt(t, end + 2) === 'half')
+        [value, end] = [value + 0.5, end + 3];
+      const longer = /^(?:more|longer)$/.test(wordAt(t, end) ?? '');
+      if (longer) end++;
+      const earlier = wordAt(t, i - 1) ?? '';
+      const more = c.more || longer || /^(?:more|further|extra)$/.test(wordAt(t, c.next) ?? '') || earlier === 'another';
+      if (!every) time(value * unit, more);
+      take(i, end);
+      i = end - 1;
+      continue;
+    }
+    // "fry for another five".
+    if (c.more && wordAt(t, i - 1) === 'for' && (c.next >= to || markAt(t, c.next) !== null)) {
+      time(c.high, true);
+      take(i, c.next);
+      continue;
+    }
+    const sign = markAt(t, c.next);
+    if (sign === '%') {
+      out.pct = (c.low + c.high) / 2;
+      take(i, c.next + 1);
+      continue;
+    }
+    const degrees = sign === '°' || /^(?:degree|celsius|centigrade|c|f|fahrenheit)$/.test(wordAt(t, c.next) ?? '');
+    const bare = wordAt(t, i - 1) === 'at' && c.low >= OVEN_FROM && wordAt(t, c.next) === null;
+    if (degrees || bare) {
+      const behind = [wordAt(t, c.next), wordAt(t, c.next + 1)];
+      const value = (c.low + c.high) / 2;
+      out.tempC = behind.some((b) => b === 'f' || b === 'fahrenheit') ? fahrenheit(value) : value;
+      let end = bare && !degrees ? c.next : c.next + 1;
+      if (/^(?:c|f|celsius|centigrade|fahrenheit)$/.test(wordAt(t, end) ?? '')) end++;
+      take(i, end);
+      i = end - 1;
+      continue;
+    }
+    // "a 1 litre jar", "a wide pot", "2 cm pieces" are no things.
+    const a = amountAt(t, at);
+    let end = a ? a.to : c.next;
+    while (
+      /^(?:large|small|wide|big|clean|hot|dry|heavy|deep|sterile|sterilised|sterilized|warm|medium|shallow|non|stick|other|separate|second)$/.test(
+        wordAt(t, end) ?? '',
+      )
+    )
+      end++;
+    const vessel =
+      VESSELS.test(wordAt(t, end) ?? '') ||
+      (a?.pack !== null && a !== null && VESSELS.test(a.pack!.word) && /^(?:in|into|to)$/.test(wordAt(t, i - 1) ?? ''));
+    if (vessel) {
+      take(i, VESSELS.test(wordAt(t, end) ?? '') ? end + 1 : end);
+      i = end;
+    } else if (a) i = Math.max(i, a.to - 1);
+  }
+  return out;
+}

@@ -1,0 +1,106 @@
+import { lexiconOf, lineParts, readParts, type Kitchen, type Line, type ReadItem, type Token } from '../reading';
+import type { Ingredient } from '../matter/ingredient';
+import { spansOf } from '../reading/spans';
+import { looksIn, type Clause } from './clauses';
+import { measuresIn, type Measures } from './measures';
+import { isClassWord } from './things';
+
+/** A thing that a clause names. */
+export interface Mention {
+  phrase: string[];
+  /** With an amount of its own, or asked. */
+  items: ReadItem[];
+  measured: boolean;
+  /** "half the vinegar": so much of it, 0 to 1; null where no share was said. */
+  share: number | null;
+  rest: boolean;
+  except: boolean;
+}
+
+/** A clause with everything that it names and measures. */
+export interface ReadClause extends Clause {
+  words: string[];
+  text: string;
+  mentions: Mention[];
+  measures: Measures;
+  everything: boolean;
+  rest: boolean;
+  together: boolean;
+  pronoun: boolean;
+  apart: boolean;
+  offHeat: boolean;
+  /** The word right behind the verb. */
+  next: string | null;
+  /** Words of its looks: "until smooth". */
+  looks: string;
+}
+
+/** Words of a sentence that part what they stand between. */
+const HELPERS = new Set('is are get got was were be been go goe will should must can may over at under onto by while then'.split(' '));
+const PRONOUNS = /^(?:it|them|this|that|these|those|mixture|mix|sauce|mash)$/;
+const COMMA = (at: number): Token => ({ is: 'mark', text: ',', from: at, to: at, glued: false });
+
+/** A clause of a sentence, read. */
+export function readClause(plain: string, t: readonly Token[], c: Clause, kitchen: Kitchen, own: readonly Ingredient[]): ReadClause {
+  const look = looksIn(t);
+  const measures = measuresIn(t, c.from, c.to);
+  const kept: Token[] = [];
+  for (let i = c.from; i < c.to; i++) {
+    if (i === c.at) continue;
+    const w = t[i]!.is === 'word' ? (t[i] as { w: string }).w : '';
+    if (measures.taken[i] || look[i] || HELPERS.has(w)) {
+      if (kept.at(-1)?.text !== ',') kept.push(COMMA(t[i]!.from));
+    } else kept.push(t[i]!);
+  }
+  const lexicon = lexiconOf(own);
+  const text = c.to > c.from ? plain.slice(t[c.from]!.from, t[c.to - 1]!.to) : '';
+  const line: Line = { text, plain, tokens: kept, spans: spansOf(kept, lexicon), kitchen, own, lexicon };
+  const words = kept.flatMap((x) => (x.is === 'word' ? [x.w] : []));
+  const has = (re: RegExp) => words.some((w) => re.test(w));
+  const except = kept.findIndex((x) => x.is === 'word' && /^(?:except|but)$/.test(x.w));
+  const mentions = readParts(line, lineParts(line)).map(({ part, items }): Mention => {
+    const nameAt = part.span.from;
+    const before = kept.slice(Math.max(0, nameAt - 4), nameAt).flatMap((x) => (x.is === 'word' ? [x.w] : []));
+    const amount = part.ways[0]?.[0];
+    const share = amount && !amount.unit && !amount.piece && !amount.pack && amount.high < 1 ? amount.high : null;
+    return {
+      phrase: part.span.phrase,
+      items,
+      measured: part.ways.length > 0 && share === null,
+      share: share !== null && (before.includes('the') || !items.some((i) => i.massG !== null && !i.ask)) ? share : null,
+      rest: /\b(?:rest|remaining|remainder)\b/.test(before.join(' ')),
+      except: except >= 0 && nameAt > except,
+    };
+  });
+  for (const m of mentions) if (m.share === null && !m.measured && m.items.some((i) => !i.ask && i.massG !== null)) m.measured = true;
+  // "the vegetables", "spices": classes that name no row.
+  for (const [n, s] of line.spans.entries()) {
+    if (s.is !== 'strange' || !isClassWord(s.w)) continue;
+    const before = kept.slice(Math.max(0, s.from - 3), s.from).flatMap((x) => (x.is === 'word' ? [x.w] : []));
+    mentions.push({
+      phrase: [s.w],
+      items: [],
+      measured: false,
+      share: null,
+      rest: before.includes('rest') || before.includes('remaining'),
+      except: except >= 0 && n > except,
+    });
+  }
+  const all = /\b(?:all|everything)\b/i.test(text);
+  return {
+    ...c,
+    ...{ words, text, mentions, measures },
+    everything:
+      words.includes('everything') ||
+      (all &&
+        (/\ball (?:the )?(?:ingredients|of (?:it|them)|together)\b/i.test(text) ||
+          (words.includes('all') && mentions.length === 0 && !/all over/i.test(text)))),
+    rest: /\b(?:the rest|remaining ingredients|everything else|the remainder)\b/i.test(text) && !mentions.some((m) => m.rest),
+    together: words.includes('together'),
+    pronoun: has(PRONOUNS),
+    apart: has(/^(?:meanwhile|separately|separate)$/) || /\b(?:another|second|separate) (?:pan|pot|bowl|saucepan)\b/i.test(text),
+    offHeat: /\boff the (?:heat|stove|hob)|from (?:the )?heat\b/i.test(text),
+    next: t[c.at + 1]?.is === 'word' ? (t[c.at + 1] as { w: string }).w : null,
+    looks: t.flatMap((x, i) => (look[i] && i >= c.from && i < c.to ? [x.text] : [])).join(' '),
+  };
+}

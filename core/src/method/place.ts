@@ -1,0 +1,259 @@
+import type { KindName } from '../stations';
+import { doneBy, type Done, type Where } from './acts';
+import type { Mention, ReadClause } from './mentions';
+import type { Put, RecipeThing, Step } from './recipe';
+import { Strands } from './strands';
+import type { Supply } from './supply';
+
+/** Stations that take what waits; before the others it goes back to where it was said. */
+const GATHERS = new Set<KindName>([
+  'char',
+  'toast',
+  'soak',
+  'press',
+  'steep',
+  'salt',
+  'fry',
+  'simmer',
+  'blend',
+  'thicken',
+  'temper',
+  'trim',
+]);
+/** Stations that may begin a strand of their own. */
+const BEGINS = new Set<KindName>(['char', 'toast', 'soak', 'press', 'steep', 'fry', 'simmer']);
+const HEATS = new Set<KindName>(['char', 'toast', 'fry', 'simmer', 'thicken']);
+const isPronoun = (w: string | null): boolean => /^(?:it|them|these|those|this|that)$/.test(w ?? '');
+/** Nothing is named that it is done to: "cover with the vinegar", "blend". */
+const implicit = (c: ReadClause): boolean => !c.passive && (c.mentions.length === 0 || /^(?:with|in|into|to|together)$/.test(c.next ?? ''));
+
+/** Puts the clauses of a method together to strands of stations with their things. */
+export class Placer {
+  readonly line = new Strands();
+  private waiting: Put[] = [];
+  private inventory: number[] = [];
+  private offHeat = false;
+
+  constructor(
+    private readonly supply: Supply,
+    private readonly clauses: readonly ReadClause[],
+    /** What a clause names with an amount for the first time, seen as things before they are ones. */
+    private readonly preview: (items: Mention['items']) => RecipeThing[],
+  ) {}
+
+  private get things(): RecipeThing[] {
+    return this.supply.things;
+  }
+
+  private get steps(): Step[] {
+    return this.line.steps;
+  }
+
+  /** The step that each clause was read into. */
+  readonly stepOf = new Map<ReadClause, Step>();
+
+  run(): void {
+    this.clauses.forEach((c, n) => {
+      this.clause(c, n);
+      const step = this.steps.at(-1);
+      if (step) this.stepOf.set(c, step);
+    });
+    this.backInto();
+    this.line.rejoin();
+  }
+
+  private where(c: ReadClause, n: number, named: readonly number[]): Where {
+    const ahead = this.clauses.slice(n + 1);
+    return {
+      steps: this.steps,
+      fermentAhead:
+        !this.steps.some((s) => s.kind === 'ferment') &&
+        ahead.concat(c).some((x) => x.act === 'ferment' || (x.act === 'leave' && (x.measures.minutes ?? 0) >= 2 * 1440)),
+      workAhead: ahead.some((x) => ['char', 'fry', 'simmer', 'blend', 'strain', 'toast'].includes(x.act)),
+      things: this.things,
+      named: named.map((i) => this.things[i]!),
+      waiting: this.waiting.map((p) => this.things[p.thing]!),
+    };
+  }
+
+  private clause(c: ReadClause, n: number): void {
+    const wants = this.supply.meant(c);
+    const newNamed = c.mentions.flatMap((m) => (m.measured ? m.items : []));
+    const fresh = newNamed.length > 0 ? this.preview(newNamed) : [];
+    const done = doneBy(c, { ...this.where(c, n, wants), named: [...wants.map((i) => this.things[i]!), ...fresh] });
+    this.apply(c, n, done);
+  }
+  private apply(c: ReadClause, n: number, done: Done): void {
+    if (c.offHeat) this.offHeat = true;
+    switch (done.is) {
+      case 'nothing':
+        this.note(c);
+        return;
+      case 'inventory':
+        this.inventory = this.supply.inventoried(c, n);
+        return;
+      case 'prep':
+        this.prepared(c, n, done.peel);
+        return;
+      case 'reserve':
+        this.supply.reserve(c, n);
+        return;
+      case 'time':
+        this.timed(c, n);
+        return;
+      case 'add':
+        this.added(c, n);
+        return;
+      case 'station':
+        this.station(c, n, done.kind);
+    }
+  }
+
+  private prepared(c: ReadClause, n: number, peel: boolean): void {
+    const listed = this.supply.inventoried(c, n);
+    if (listed.length > 0) this.inventory = [...new Set([...this.inventory, ...listed])];
+    const char = this.line.all.flatMap((s) => s.steps).findLast((s) => s.kind === 'char');
+    if (peel && char && (listed.length === 0 || listed.some((i) => char.puts.some((p) => p.thing === i)))) char.peel = true;
+  }
+
+  private note(c: ReadClause): void {
+    const last = this.steps.at(-1);
+    if (last) last.text += ` ${c.text}`;
+  }
+
+  private timed(c: ReadClause, n: number): void {
+    const last = this.steps.at(-1);
+    const { puts } = this.supply.named(c, n);
+    if (!last) return void this.waiting.push(...puts);
+    const heating = HEATS.has(last.kind) || last.kind === 'soak';
+    last.puts.push(...puts.map((p) => ({ ...p, late: heating && last.minutes !== null })));
+    if (heating && c.measures.minutes !== null)
+      last.minutes = c.measures.more && last.minutes !== null ? last.minutes + c.measures.minutes : c.measures.minutes;
+    last.text += ` ${c.text}`;
+  }
+
+  private added(c: ReadClause, n: number): void {
+    const { puts, before } = this.supply.named(c, n);
+    const all = c.everything ? this.supply.everything(n, c) : c.rest ? this.supply.rest() : [];
+    if (
+      all.length === 0 &&
+      this.inventory.length > 0 &&
+      (implicit(c) || isPronoun(c.next) || (puts.length === 0 && c.pronoun)) &&
+      before.length === 0
+    )
+      this.waiting.push(...this.inventory.flatMap((i) => this.supply.take(i, 1) ?? []));
+    this.waiting.push(...puts, ...all);
+    this.line.joinNamed(before, null);
+    if (this.waiting.length > 0 && this.offHeat && this.steps.length > 0) {
+      this.offHeat = false;
+      this.line.push({ kind: 'temper', text: c.text });
+      this.gather(this.steps.at(-1)!);
+      return;
+    }
+    // "let the chillies bubble along for two more minutes".
+    const last = this.steps.at(-1);
+    if (c.measures.minutes !== null && last && HEATS.has(last.kind)) {
+      this.gather(last);
+      last.minutes = c.measures.more || last.minutes === null ? (last.minutes ?? 0) + c.measures.minutes : last.minutes;
+    }
+    this.note(c);
+  }
+
+  /** What waits goes in; `running`: the station was on its way already. */
+  private gather(step: Step, running = step.minutes !== null): void {
+    const late = HEATS.has(step.kind) && running;
+    step.puts.push(...this.waiting.map((p) => ({ ...p, late: p.late || late })));
+    this.waiting = [];
+  }
+
+  private station(c: ReadClause, n: number, kind: KindName): void {
+    const { puts, before } = this.supply.named(c, n);
+    const all = c.everything ? this.supply.everything(n, c) : c.rest ? this.supply.rest() : [];
+    const taken =
+      this.inventory.length > 0 &&
+      all.length === 0 &&
+      before.length === 0 &&
+      (implicit(c) || isPronoun(c.next) || (c.pronoun && puts.length === 0));
+    const pronounTakes = taken ? this.inventory.flatMap((i) => this.supply.take(i, 1) ?? []) : [];
+    if (puts.length + before.length + all.length + pronounTakes.length > 0) this.inventory = [];
+    const fresh = [...puts, ...all, ...pronounTakes];
+    if (kind === 'bottle' || kind === 'bowl') return this.ending(c, kind, fresh);
+    if (!GATHERS.has(kind)) this.backInto();
+    const apart = this.isApart(c, kind, fresh, before);
+    if (apart) this.line.cur = -1;
+    else this.line.follow(before);
+    const last = this.steps.at(-1);
+    const same = !apart && last?.kind === kind && !(kind === 'toast' && c.apart);
+    const step = same ? last : this.line.push({ kind, text: '' });
+    const ran = step.minutes;
+    if (same) this.again(step, c, fresh);
+    this.gather(step, ran !== null);
+    if (!same) step.minutes = c.measures.minutes;
+    step.puts.push(...fresh.map((p) => ({ ...p, late: p.late || (same && HEATS.has(kind) && last.puts.length > 0 && c.measures.more) })));
+    step.text = `${step.text} ${c.text}`.trim();
+    step.tempC = c.measures.tempC ?? step.tempC;
+    step.pct = c.measures.pct ?? step.pct;
+    if (kind === 'salt' && this.offersNothing(step)) step.puts.push(...this.supply.defaults(kind, n));
+    if (step.puts.length === 0 && this.steps.length === 1 && step.joins.length === 0) step.puts.push(...this.supply.defaults(kind, n));
+    if (kind === 'thicken' && step.puts.length === 0) step.puts.push(...this.supply.defaults(kind, n));
+    this.line.flowIn(step);
+    this.line.joinNamed(before, step);
+    if ((kind === 'blend' && !apart && this.takesAll(c, n)) || c.together || c.everything) this.line.joinAll(step);
+    if (GATHERS.has(kind)) this.offHeat = false;
+  }
+  /** Salt alone in a jar: what stands in it was only named before. */
+  private offersNothing(step: Step): boolean {
+    return (
+      this.steps.length === 1 && !step.puts.some((p) => this.things[p.thing]!.family !== 'salt' && this.things[p.thing]!.family !== 'water')
+    );
+  }
+
+  private again(step: Step, c: ReadClause, fresh: readonly Put[]): void {
+    const { minutes, more } = c.measures;
+    if (minutes === null) return;
+    const added = more || (step.minutes !== null && (this.waiting.length > 0 || fresh.length > 0));
+    step.minutes = added ? (step.minutes ?? 0) + minutes : minutes;
+  }
+
+  /** A station with new things only is apart, unless it goes on with what is there. */
+  private isApart(c: ReadClause, kind: KindName, fresh: readonly Put[], before: readonly number[]): boolean {
+    if (this.line.cur < 0 || this.steps.length === 0) return false;
+    if (c.apart && fresh.length > 0 && before.length === 0) return true;
+    if (!BEGINS.has(kind) || this.steps.at(-1)!.kind === kind) return false;
+    if (fresh.length === 0 || before.length > 0 || this.waiting.length > 0) return false;
+    return !c.pronoun && !c.everything && !c.rest && !c.together && c.next !== 'with' && c.next !== 'in';
+  }
+
+  /** A blend of what is named alone waits with the rest, as long as another jug or pot follows. */
+  private takesAll(c: ReadClause, n: number): boolean {
+    const later = this.clauses.slice(n + 1).some((x) => x.act === 'blend' || x.act === 'simmer');
+    return !later || implicit(c) || isPronoun(c.next) || c.mentions.length === 0;
+  }
+
+  /** What waits before a station that takes nothing goes back to where it was said. */
+  private backInto(): void {
+    const gatherer = this.steps.findLast((s) => s.kind === 'blend' || s.kind === 'simmer' || s.kind === 'fry');
+    if (gatherer) this.line.flowIn(gatherer);
+    if (this.waiting.length === 0) return;
+    const last = this.steps.at(-1);
+    if (!last) {
+      this.line.push({ kind: 'blend', text: '', ours: true });
+      return this.gather(this.steps.at(-1)!);
+    }
+    if (last.kind === 'drain' || last.kind === 'ferment') this.line.push({ kind: 'blend', text: '', ours: true });
+    else if (last.kind === 'strain' || last.kind === 'rest') this.line.push({ kind: 'trim', text: '', ours: true });
+    else if (!GATHERS.has(last.kind)) this.line.push({ kind: 'trim', text: '', ours: true });
+    const step = this.steps.at(-1)!;
+    step.puts.push(...this.waiting.map((p) => ({ ...p, late: HEATS.has(step.kind) })));
+    this.waiting = [];
+  }
+
+  private ending(c: ReadClause, kind: KindName, fresh: readonly Put[]): void {
+    this.waiting.push(...fresh);
+    this.backInto();
+    const last = this.steps.at(-1);
+    if (last?.kind === 'bottle' || last?.kind === 'bowl') return this.note(c);
+    const step = this.line.push({ kind, text: c.text });
+    this.line.flowIn(step);
+  }
+}

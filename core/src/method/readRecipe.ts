@@ -1,0 +1,214 @@
+import type { Ingredient } from '../matter/ingredient';
+import {
+  answered,
+  FigureError,
+  plainSigns,
+  plainWords,
+  questionKey,
+  readLine,
+  tokensOf,
+  withUsual,
+  type ReaderAnswers,
+  type Kitchen,
+  type ReadItem,
+  type Token,
+} from '../reading';
+import { clausesOf, type Clause } from './clauses';
+import { isListHeading, isMethodHeading, lineKind, unbulleted, type LineKind } from './lines';
+import { readClause, type ReadClause } from './mentions';
+import { placeLeftOver } from './leftover';
+import { Placer } from './place';
+import { Supply } from './supply';
+import type { ReadRecipe, RecipeThing, Step, TextPiece } from './recipe';
+import { thingOf } from './things';
+
+/** A line of the text with what it is and what was read from it. */
+export interface TextLine {
+  text: string;
+  kind: LineKind;
+  group: string[];
+  items: ReadItem[];
+}
+
+/** How a text is read: the kitchen of its spoons, the maker's own rows, and what they answered and moved. */
+export interface ReaderSettings {
+  kitchen: Kitchen;
+  own: readonly Ingredient[];
+  answers?: ReaderAnswers;
+  /** Another kitchen for one line, by its words. */
+  kitchens?: Readonly<Record<string, Kitchen>>;
+  /** Things that the maker put elsewhere: question keys, and the step by strand and index ("0.2"). */
+  moves?: Readonly<Record<string, string>>;
+  /** "Bottle it hot" means warm: it is not measured. */
+  warm?: boolean;
+}
+
+/** A text that was read: its lines, and its method where it has one. */
+export interface ReadText {
+  lines: TextLine[];
+  /** Every thing, of the list and of the method, with the maker's answers. */
+  items: ReadItem[];
+  recipe: ReadRecipe | null;
+}
+
+/** Lines, at most; signs of a line of a method, at most. */
+const MOST_LINES = 400;
+const MOST_SIGNS = 4000;
+
+/** The lines of a text, each with what it is; the things of a list are read. Never throws. */
+export function textLines(
+  text: string,
+  kitchen: Kitchen,
+  own: readonly Ingredient[],
+  kitchens: ReaderSettings['kitchens'] = {},
+): TextLine[] {
+  let inMethod = false;
+  let group: string[] = [];
+  let first = true;
+  return text
+    .split(/\r?\n/)
+    .slice(0, MOST_LINES)
+    .map((line): TextLine => {
+      const shown = line.trim();
+      const kind = lineKind(line, inMethod, first);
+      if (kind !== 'empty') first = false;
+      if (kind === 'heading') {
+        inMethod = isMethodHeading(line) || (inMethod && !isListHeading(line) && !/^for the/i.test(shown));
+        group = plainWords(line);
+      }
+      return { text: shown, kind, group, items: kind === 'thing' ? readLine(line, kitchens[shown] ?? kitchen, own) : [] };
+    });
+}
+
+/** Sentences of a method: parted at full stops and semicolons that end one. */
+function sentences(line: string): string[] {
+  return unbulleted(line)
+    .slice(0, MOST_SIGNS)
+    .split(/(?<=[a-z)%\d][.!;])\s+(?=[A-Za-z\d])/)
+    .filter((s) => /[a-z]/i.test(s));
+}
+
+function tokens(s: string): { plain: string; t: Token[] } {
+  const plain = plainSigns(s);
+  try {
+    return { plain, t: tokensOf(plain) };
+  } catch (e) {
+    if (!(e instanceof FigureError)) throw e;
+    return { plain, t: [] };
+  }
+}
+
+const VESSEL = /\b(?:bottles?|blender|jars?|sieve)\b/i;
+
+/** A sentence with its clauses; one without a verb that names a vessel is what is done with it. */
+interface Sentence {
+  plain: string;
+  t: Token[];
+  clauses: ReadClause[];
+}
+function sentenceOf(sentence: string, { kitchen, own }: ReaderSettings): Sentence {
+  const { plain, t } = tokens(sentence);
+  if (t.length === 0) return { plain, t, clauses: [] };
+  const found = clausesOf(t);
+  const whole: Clause = { stem: '', act: 'fill', from: 0, at: -1, to: t.length, passive: false };
+  // "With 300 g vinegar and the salt." is for the sentence behind it.
+  const named = /^with\b/i.test(plain.trim());
+  const clauses = found.length > 0 ? found : named ? [{ ...whole, act: 'add' as const }] : VESSEL.test(plain) ? [whole] : [];
+  return { plain, t, clauses: clauses.map((c) => readClause(plain, t, c, kitchen, own)) };
+}
+
+/** A sentence in pieces, each with the step that it was read into. */
+function piecesOf({ plain, t, clauses }: Sentence, stepOf: ReadonlyMap<ReadClause, Step>): TextPiece[] {
+  if (clauses.length === 0) return [{ text: plain, step: null }];
+  return clauses.map((c, n) => {
+    const from = n === 0 ? 0 : t[c.from]!.from;
+    const next = clauses[n + 1];
+    return { text: plain.slice(from, next ? t[next.from]!.from : plain.length), step: stepOf.get(c) ?? null };
+  });
+}
+
+/**
+ * Reads a text as it is written: its lines, and the stations of its method in the recipe's order with what goes in where. The
+ * recipe is null where the text says nothing of what is done: a style places its things then. Never throws.
+ */
+export function readText(text: string, reading: ReaderSettings): ReadText {
+  const { kitchen, own, answers = {}, kitchens, moves = {} } = reading;
+  const lines = textLines(text, kitchen, own, kitchens).map((l) => ({
+    ...l,
+    items: l.items.flatMap((i) => answered(i, answers) ?? []).map(withUsual),
+  }));
+  const things: RecipeThing[] = lines.flatMap((l) => l.items.map((i) => thingOf(i, own, l.group, false)));
+  const read = lines.filter((l) => l.kind === 'method').map((l) => sentences(l.text).map((s) => sentenceOf(s, reading)));
+  const clauses = read.flat().flatMap((s) => s.clauses);
+  const recipe = clauses.length > 0 ? recipeOf(lines, things, clauses, own, answers) : null;
+  if (recipe) {
+    for (const [key, to] of Object.entries(moves)) moved(recipe.recipe, key, to);
+    if (reading.warm) for (const s of recipe.recipe.strands.flat()) if (s.kind === 'bottle') s.warm = true;
+    recipe.recipe.method = read.map((line) => line.flatMap((s) => piecesOf(s, recipe.stepOf)));
+  }
+  return { lines, items: (recipe?.recipe.things ?? things).map((t) => t.item), recipe: recipe?.recipe ?? null };
+}
+
+function recipeOf(
+  lines: readonly TextLine[],
+  things: RecipeThing[],
+  clauses: readonly ReadClause[],
+  own: readonly Ingredient[],
+  answers: ReaderAnswers,
+) {
+  const supply = new Supply(things, clauses, (m) =>
+    m.items.flatMap((i) => {
+      const item = answered(named(i, m.phrase), answers);
+      return item ? [things.push(thingOf(withUsual(item), own, [], true)) - 1] : [];
+    }),
+  );
+  const placer = new Placer(supply, clauses, (items) => items.map((i) => thingOf(i, own, [], true)));
+  placer.run();
+  if (placer.line.cur < 0) return null;
+  const main = placer.line.steps;
+  withSafety(main);
+  placeLeftOver(things, main);
+  const recipe: ReadRecipe = {
+    title: lines.find((l) => l.kind === 'title')?.text ?? null,
+    notes: lines.filter((l) => l.kind === 'note').map((l) => l.text),
+    things,
+    strands: placer.line.all.map((s) => s.steps),
+    method: [],
+    main: placer.line.cur,
+  };
+  return { recipe, stepOf: placer.stepOf };
+}
+
+/** A thing of a sentence is known by its own words, not by all of the sentence. */
+const LONG = 60;
+const named = (item: ReadItem, phrase: readonly string[]): ReadItem =>
+  item.text.length > LONG ? { ...item, text: phrase.join(' ') } : item;
+
+/** A thing put at another step, all of it. */
+function moved({ things, strands }: ReadRecipe, key: string, to: string): void {
+  const i = things.findIndex((t) => questionKey(t.item) === key);
+  const [strand, step] = to.split('.').map(Number);
+  const target = strands[strand ?? -1]?.[step ?? -1];
+  if (i < 0 || !target) return;
+  for (const s of strands.flat()) s.puts = s.puts.filter((p) => p.thing !== i);
+  target.puts.push({ thing: i, share: 1, late: false, ours: false });
+}
+
+const ours = (kind: Step['kind']): Step => ({
+  kind,
+  puts: [],
+  minutes: null,
+  text: '',
+  tempC: null,
+  pct: null,
+  joins: [],
+  ours: true,
+  peel: false,
+});
+
+/** What must follow for safety or for want of an end, marked as ours. */
+function withSafety(steps: Step[]): void {
+  const jar = steps.findIndex((s) => s.kind === 'ferment');
+  if (jar >= 0 && !steps.slice(0, jar).some((s) => s.kind === 'salt')) steps.splice(jar, 0, ours('salt'));
+  if (!steps.some((s) => s.kind === 'bottle' || s.kind === 'bowl')) steps.push(ours('bottle'));
+}

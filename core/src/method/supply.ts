@@ -1,0 +1,136 @@
+import type { KindName } from '../stations';
+import type { Mention, ReadClause } from './mentions';
+import type { Put, RecipeThing } from './recipe';
+import { meantBy } from './things';
+
+/** What a station takes where nobody says what: these families, as far as no later sentence names them. */
+const DEFAULTS: Partial<Record<KindName, (t: RecipeThing) => boolean>> = {
+  char: (t) => t.pod || ['vegetable', 'onion', 'garlic', 'tomato', 'fruit'].includes(t.family),
+  toast: (t) => t.dried || t.family === 'spice',
+  soak: (t) => t.dried,
+  press: (t) => t.family === 'sour fruit block',
+  salt: (t) => t.pod || ['vegetable', 'garlic', 'onion', 'root', 'fruit', 'salt', 'water'].includes(t.family),
+  fry: (t) => t.family === 'oil' || ['onion', 'garlic'].includes(t.family),
+  thicken: (t) => t.family === 'starch' || t.family === 'gum',
+};
+const EVERYTHING = new Set<KindName>(['simmer', 'blend', 'steep']);
+
+/** What a recipe has, and what each clause takes of it. */
+export class Supply {
+  private readonly reserved = new Map<number, number>();
+
+  constructor(
+    readonly things: RecipeThing[],
+    private readonly clauses: readonly ReadClause[],
+    /** Takes in a thing that the method names first; its index. */
+    private readonly found: (m: Mention) => number[],
+  ) {}
+
+  /** What each clause names, as long as no new thing was found. */
+  private readonly known = new Map<ReadClause, { of: number; meant: number[] }>();
+
+  /** Things that a clause names, whether they went in or not. */
+  meant(c: ReadClause): number[] {
+    const had = this.known.get(c);
+    if (had?.of === this.things.length) return had.meant;
+    const meant = c.mentions.flatMap((m) => (m.except ? [] : meantBy(m.phrase, m.items[0]?.id ?? null, this.things)));
+    this.known.set(c, { of: this.things.length, meant });
+    return meant;
+  }
+
+  /** Kept back for "the reserved". */
+  reserve(c: ReadClause, n: number): void {
+    for (const p of this.named(c, n).puts) this.reserved.set(p.thing, p.share);
+  }
+
+  /** Things that a later clause names and that have not gone in by then. */
+  namedLater(n: number): Set<number> {
+    const later = new Set<number>();
+    for (const c of this.clauses.slice(n + 1)) for (const i of this.meant(c)) later.add(i);
+    return later;
+  }
+
+  /** So much of a thing, as far as it is there. */
+  take(i: number, share: number, late = false, ours = false): Put | null {
+    const t = this.things[i]!;
+    const part = Math.min(share, t.left);
+    if (!(part > 1e-9)) return null;
+    t.left = Math.max(0, t.left - part);
+    return { thing: i, share: part, late, ours };
+  }
+
+  /** What a clause names, as puts; and things it names that are in already. */
+  named(c: ReadClause, n: number): { puts: Put[]; before: number[] } {
+    const puts: Put[] = [];
+    const before: number[] = [];
+    const put = (p: Put | null) => p && puts.push(p);
+    for (const m of c.mentions) {
+      if (m.except) continue;
+      if (m.measured) {
+        for (const { index, share } of this.measured(m)) put(this.take(index, share));
+        continue;
+      }
+      const meant = meantBy(m.phrase, m.items[0]?.id ?? null, this.things);
+      // "hot water" for a soak is not the cup that a later sentence takes.
+      const later = m.phrase.includes('water') && m.phrase.length > 1 ? this.namedLater(n) : null;
+      const open = meant.filter((i) => this.things[i]!.left > 1e-9 && !later?.has(i));
+      if (later && open.length === 0) continue;
+      const reserved = c.words.includes('reserved') ? meant.filter((i) => this.reserved.has(i)) : [];
+      if (reserved.length > 0)
+        for (const i of reserved) {
+          this.things[i]!.left += this.reserved.get(i)!;
+          put(this.take(i, this.reserved.get(i)!));
+          this.reserved.delete(i);
+        }
+      else if (open.length > 0) for (const i of open) put(this.take(i, m.share ?? 1));
+      else if (meant.length > 0) before.push(...meant);
+      else if (this.isNew(m)) for (const i of this.found(m)) put(this.take(i, 1));
+    }
+    return { puts, before };
+  }
+
+  /** A name without an amount and without a list is a thing that is asked; water is what stations bring. */
+  isNew(m: Mention): boolean {
+    const listed = this.things.some((t) => !t.inMethod);
+    return !listed && m.items.some((i) => i.id !== null && i.id !== 'water');
+  }
+
+  /** An amount in the method is a share of what the list has, or a thing of its own. */
+  measured(m: Mention): { index: number; share: number }[] {
+    return m.items.flatMap((item): { index: number; share: number }[] => {
+      const g = item.massG;
+      const meant =
+        g === null ? [] : this.things.flatMap((t, i) => (t.item.id === item.id && t.left > 1e-9 && t.g !== null && !t.inMethod ? [i] : []));
+      const near = meant.sort((a, b) => Math.abs(Math.log(this.things[a]!.g! / g!)) - Math.abs(Math.log(this.things[b]!.g! / g!)))[0];
+      if (near === undefined) return this.found({ ...m, items: [item] }).map((index) => ({ index, share: 1 }));
+      const of = this.things[near]!.g!;
+      // The same amount said again, in other words.
+      return [{ index: near, share: Math.abs(Math.log(g! / of)) < 0.1 ? 1 : Math.min(1, g! / of) }];
+    });
+  }
+
+  /** All that has not gone in and that no later sentence names. */
+  everything(n: number, c: ReadClause): Put[] {
+    const later = this.namedLater(n);
+    const but = new Set(c.mentions.flatMap((m) => (m.except ? meantBy(m.phrase, m.items[0]?.id ?? null, this.things) : [])));
+    return this.things.flatMap((_, i) => (later.has(i) || but.has(i) ? [] : (this.take(i, 1) ?? [])));
+  }
+  /** All that has not gone in. */
+  rest(): Put[] {
+    return this.things.flatMap((_, i) => this.take(i, 1) ?? []);
+  }
+
+  /** What a station takes where nobody says what. */
+  defaults(kind: KindName, n: number): Put[] {
+    const later = this.namedLater(n);
+    const takes = DEFAULTS[kind] ?? (EVERYTHING.has(kind) ? () => true : () => false);
+    return this.things.flatMap((t, i) => (takes(t) && !later.has(i) ? (this.take(i, 1) ?? []) : []));
+  }
+
+  /** "You need five shallots …", "chop the pods and put them": what is there, for "them". */
+  inventoried(c: ReadClause, n: number): number[] {
+    const { puts, before } = this.named(c, n);
+    for (const p of puts) this.things[p.thing]!.left += p.share;
+    return [...puts.map((p) => p.thing), ...before];
+  }
+}

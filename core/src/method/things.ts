@@ -1,0 +1,67 @@
+import { ingredient, type Ingredient } from '../matter/ingredient';
+import { kindOf } from '../matter/kind';
+import { MIXED_UNKNOWN, variety } from '../matter/variety';
+import { plainWords, type ReadItem } from '../reading';
+import type { RecipeThing } from './recipe';
+
+/** A read item as a thing of a recipe. */
+export function thingOf(item: ReadItem, own: readonly Ingredient[], group: readonly string[], inMethod: boolean): RecipeThing {
+  const row = item.store === 'larder' && item.id !== null ? (own.find((r) => r.key === item.id) ?? ingredient(item.id)) : null;
+  const kind = row ? kindOf(row) : null;
+  const varietyId = item.store === 'pods' ? item.id : (kind?.variety ?? null);
+  const v = varietyId === null ? null : varietyId === MIXED_UNKNOWN.id ? MIXED_UNKNOWN : variety(varietyId);
+  const pod = v !== null && v.pod !== null;
+  return {
+    item,
+    words: new Set([...(item.said ?? []), ...plainWords(row?.name ?? v?.name ?? item.name)]),
+    family: kind?.family ?? (v ? (v.form === 'fresh' ? 'pod' : 'hot powder') : 'other'),
+    pod,
+    dried: v !== null && v.form !== 'fresh',
+    ...{ group, g: item.massG, left: 1, inMethod },
+  };
+}
+
+/** Words for many things at once, and which of them they mean. */
+const CLASSES: Readonly<Record<string, (t: RecipeThing) => boolean>> = {
+  pepper: (t) => t.pod || (t.words.has('pepper') && t.family !== 'pepper'),
+  chili: (t) => t.pod,
+  chile: (t) => t.pod,
+  pod: (t) => t.pod,
+  vegetable: (t) => ['vegetable', 'onion', 'garlic', 'root', 'tomato'].includes(t.family) || t.pod,
+  veg: (t) => ['vegetable', 'onion', 'garlic', 'root', 'tomato'].includes(t.family) || t.pod,
+  aromatic: (t) => ['onion', 'garlic', 'root'].includes(t.family),
+  spice: (t) => ['spice', 'pepper'].includes(t.family),
+  herb: (t) => t.family === 'leaf',
+  fruit: (t) => ['fruit', 'soft'].includes(t.family),
+  seasoning: (t) => ['salt', 'sweet', 'spice', 'pepper'].includes(t.family),
+  juice: (t) => t.family === 'citrus',
+  vinegar: (t) => t.family === 'vinegar',
+  sugar: (t) => t.family === 'sweet' && t.words.has('sugar'),
+  sweetener: (t) => t.family === 'sweet',
+  oil: (t) => t.family === 'oil',
+  salt: (t) => t.family === 'salt',
+  starch: (t) => t.family === 'starch',
+  slurry: (t) => t.family === 'starch',
+  liquid: (t) => ['vinegar', 'water', 'citrus', 'sauce'].includes(t.family),
+};
+export const isClassWord = (w: string): boolean => Object.hasOwn(CLASSES, w);
+
+/** Indices of the things that a name in a method means, without an amount: by id, by its words, or a class of them. */
+export function meantBy(phrase: readonly string[], id: string | null, things: readonly RecipeThing[]): number[] {
+  const all = things.map((_, i) => i);
+  const head = phrase.at(-1) ?? '';
+  // "the peppers" are no ground pepper; that is named beside salt, and found by what it is.
+  const ground = (t: RecipeThing) => head === 'pepper' && phrase.length === 1 && t.family === 'pepper';
+  const same = all.filter(
+    (i) => (id !== null && things[i]!.item.id === id) || (!ground(things[i]!) && things[i]!.item.said?.join(' ') === phrase.join(' ')),
+  );
+  if (same.length > 0) return same;
+  const inWords = all.filter((i) => !ground(things[i]!) && phrase.every((w) => things[i]!.words.has(w)));
+  const byClass = Object.hasOwn(CLASSES, head) ? CLASSES[head] : undefined;
+  if (!byClass) return inWords;
+  const narrow = phrase.slice(0, -1).filter((w) => !/^(?:hot|fresh|chili|red|whole)$/.test(w));
+  const members = all.filter(
+    (i) => byClass(things[i]!) && narrow.every((w) => things[i]!.words.has(w) || (w === 'dried' && things[i]!.dried)),
+  );
+  return members.length > 0 ? [...new Set([...inWords, ...members])] : inWords;
+}

@@ -1,0 +1,122 @@
+import type { Ingredient } from '../matter/ingredient';
+import { lexiconOf, type Lexicon } from './lexicon';
+import { isBehindOr, paired, type Group, type Paired } from './pairing';
+import { spansOf, type Span, type SpanOf } from './spans';
+import { plainSigns, tokensOf, type Token } from './tokens';
+import type { Kitchen } from './units';
+
+/** A line taken apart. */
+export interface Line {
+  text: string;
+  plain: string;
+  tokens: Token[];
+  spans: Span[];
+  kitchen: Kitchen;
+  own: readonly Ingredient[];
+  lexicon: Lexicon;
+}
+
+/** A name with the spans that speak of it. */
+export interface Part extends Paired {
+  first: number;
+  last: number;
+  /** Words not understood right before it, and right behind. */
+  before: string[];
+  behind: string[];
+  /** It stands behind an "or", or is only a remark. */
+  aside: boolean;
+}
+
+/** Fruit of which juice and zest are parts. */
+export const CITRUS = /^(?:lime|lemon|orange)$/;
+const SEPARATORS = /^[,;(:]$/;
+const separates = (s: Span) => (s.is === 'mark' && SEPARATORS.test(s.text)) || (s.is === 'joiner' && s.w !== 'or');
+
+/** Words not understood from a span on, as far as nothing parts them from it. */
+function strangersFrom(spans: readonly Span[], index: number, step: 1 | -1): string[] {
+  const name = spans[index]!;
+  const citrus = name.is === 'name' && CITRUS.test(name.phrase.join(' '));
+  const start = index + step;
+  const found: string[] = [];
+  for (let i = start; i >= 0 && i < spans.length; i += step) {
+    const s = spans[i]!;
+    if (s.is === 'strange') found.push(s.w);
+    // "carrot juice" is no carrot, "juice of a pineapple" no pineapple.
+    else if (s.is === 'part' && !citrus) found.push(...s.parts.slice(0, 1));
+    else if (s.is === 'joiner' && s.w === 'in' && step === 1 && spans[i + 1]?.is === 'strange') continue;
+    else if (s.is !== 'harmless' && s.is !== 'piece') break;
+  }
+  return step === 1 ? found : found.reverse();
+}
+
+/** Names in brackets, or behind "from" and "in", without an amount of their own are remarks. */
+function isRemark(spans: readonly Span[], p: Paired, others: readonly Paired[]): boolean {
+  if (p.ways.length > 0 || !others.some((o) => o.ways.length > 0 && o.index < p.index)) return false;
+  // "10 habaneros, orange" is a colour.
+  if (
+    p.span.phrase.join(' ') === 'orange' &&
+    spans[p.index - 1]?.is === 'mark' &&
+    spans[p.index - 2]?.is === 'name' &&
+    !CITRUS.test((spans[p.index - 2] as SpanOf<'name'>).phrase.join(' '))
+  )
+    return true;
+  for (let i = p.index - 1; i >= 0; i--) {
+    const s = spans[i]!;
+    if (s.is === 'name' || s.is === 'amount') return false;
+    if (s.is === 'mark' && s.text === '(') return true;
+    if (s.is === 'joiner') return /^(?:from|in|into|on)$/.test(s.w);
+  }
+  return false;
+}
+
+/** The things that a line names, each with what is said of it. */
+export function lineParts(line: Line): { parts: Part[]; loose: Group[] } {
+  const { spans } = line;
+  const { names, loose } = paired(spans);
+  const parts = names.map((p): Part => ({
+    ...p,
+    ...{ first: 0, last: spans.length - 1, aside: isBehindOr(spans, p.index) || isRemark(spans, p, names) || isSource(line, p, names) },
+    before: strangersFrom(spans, p.index, -1),
+    behind: strangersFrom(spans, p.index, 1),
+  }));
+  const kept = parts.filter((p) => !p.aside);
+  kept.forEach((p, n) => {
+    if (n === 0) return;
+    let i = p.index - 1;
+    while (i > kept[n - 1]!.index && !separates(spans[i]!)) i--;
+    // "1 onion, chopped carrots 200 g" is parted at the last mark before the name.
+    p.first = i;
+    kept[n - 1]!.last = i - 1;
+  });
+  // What stands aside gives its amount to a name without one: "honey or maple syrup, 2 tbsp".
+  for (const p of parts) {
+    const bare = kept.findLast((k) => k.index < p.index);
+    if (p.aside && bare && bare.ways.length === 0 && isBehindOr(spans, p.index)) bare.ways = p.ways;
+  }
+  return { parts: kept, loose };
+}
+
+/** "100 ml lime juice (from 3 limes)": where it came from is no second thing. */
+function isSource({ spans }: Line, p: Paired, names: readonly Paired[]): boolean {
+  const bracket = spans.slice(0, p.index).findLastIndex((s) => s.is === 'mark' && s.text === '(');
+  const inside = bracket >= 0 && spans.slice(bracket + 1, p.index).every((s) => s.is !== 'mark') ? spans.slice(bracket + 1, p.index) : [];
+  const fruit = CITRUS.test(p.span.phrase.join(' ')) && names.some((o) => o.index < bracket && o.span.phrase.includes('juice'));
+  return (fruit || inside.some((s) => s.is === 'joiner' && s.w === 'from')) && names.some((o) => o.index < bracket && o.ways.length > 0);
+}
+
+/** The text from one span to another. */
+export const textOf = (line: Line, first: number, last: number): string => {
+  const [a, b] = [line.spans[first], line.spans[last]];
+  return a && b && last >= first ? line.plain.slice(line.tokens[a.from]!.from, line.tokens[b.to - 1]!.to) : '';
+};
+
+/** Bullets, boxes and numbering before a line. */
+const BULLET = /^\s*(?:(?:[-*•·▢□☐]+|\[[ x]?\]|\d+[.)](?=\s))\s*)+/i;
+
+/** A line of text taken apart. Throws FigureError. */
+export function lineOf(text: string, kitchen: Kitchen, own: readonly Ingredient[]): Line {
+  const plain = plainSigns(text.replace(BULLET, '').replace(/^\s*[–—]\s*/, ''));
+  const tokens = tokensOf(plain);
+  const lexicon = lexiconOf(own);
+  return { text, plain, tokens, spans: spansOf(tokens, lexicon), kitchen, own, lexicon };
+}

@@ -1,0 +1,137 @@
+import { amountAt, APPROX, type Amount } from './amounts';
+import { markAt, wordAt } from './count';
+import { HARMLESS } from './harmless';
+import { LONGEST, type Lexicon } from './lexicon';
+import { plainWords } from './plain';
+import type { Token } from './tokens';
+
+/** A run of tokens with one meaning in a line; `from` and `to` are tokens. */
+export type Span = { from: number; to: number } & (
+  | { is: 'name'; phrase: string[] }
+  | { is: 'amount'; amount: Amount }
+  /** Juice or zest of a fruit. */
+  | { is: 'part'; parts: string[] }
+  /** The word for a piece beside a name: "garlic cloves". */
+  | { is: 'piece'; w: string }
+  | { is: 'vague' }
+  | { is: 'joiner'; w: string }
+  | { is: 'harmless' }
+  | { is: 'mark'; text: string }
+  | { is: 'strange'; w: string }
+);
+export type SpanOf<K extends Span['is']> = Extract<Span, { is: K }>;
+
+const words = (s: string) => new Set(s.split(' ').flatMap((w) => plainWords(w)));
+/** Phrases by their first word. */
+function phrases(s: string): ReadonlyMap<string, readonly string[][]> {
+  const all = new Map<string, string[][]>();
+  for (const p of s.split('|').map((x) => plainWords(x))) all.set(p[0]!, [...(all.get(p[0]!) ?? []), p]);
+  return all;
+}
+/** How much, without a figure. */
+const VAGUE = phrases(
+  'some|enough|plenty of|plenty|lots of|lots|a lot of|a lot|loads of|loads|heaps of|heaps|a bit of|a bit|a little|a touch of|a touch|to taste|as needed|as required|as you like',
+);
+/** What ends what is said of a thing: all of it up to the next mark is a remark. */
+const TAILS = phrases(
+  'plus extra|plus more|for serving|for garnish|for frying|to serve|to garnish|to cover|to fill|to top|if needed|per|if you like|if you want|if you can|if possible|such as|e g|see note|see|per batch|or to taste|or less|or more|or so|in all|in total|altogether|by weight|more if|or thereabouts',
+);
+const JOINERS = words('and or plus with in from into on');
+export const PIECE_WORDS = words('clove head bulb stalk stick sprig leaf pod slice rib pepper chili root disc bunch stem');
+const PARTS: Readonly<Record<string, string>> = {
+  juice: 'juice',
+  juiced: 'juice',
+  zest: 'zest',
+  zested: 'zest',
+  rind: 'zest',
+  peel: 'zest',
+};
+export const COLOURS = words('red green yellow orange white brown black purple');
+/** A word of a name may have these in it: "red ripe jalapeños". */
+const INSIDE = words('ripe fresh fat large small medium big whole long good organic raw dried chopped thin');
+
+function phraseAt(t: readonly Token[], i: number, list: ReadonlyMap<string, readonly string[][]>): number {
+  let best = 0;
+  for (const p of list.get(wordAt(t, i) ?? '') ?? []) if (p.length > best && p.every((w, k) => wordAt(t, i + k) === w)) best = p.length;
+  return best;
+}
+
+/** The longest name at a token, of at least so many words: its phrase and the token behind it. */
+function nameAt(t: readonly Token[], i: number, lexicon: Lexicon, least: number): { phrase: string[]; to: number } | null {
+  const first = wordAt(t, i);
+  if (first === null || !lexicon.begins(first)) return null;
+  const run: string[] = [];
+  while (run.length < LONGEST + 1 && wordAt(t, i + run.length) !== null) run.push(wordAt(t, i + run.length)!);
+  for (let n = Math.min(LONGEST, run.length); n >= least; n--) {
+    const phrase = run.slice(0, n);
+    if (lexicon.has(phrase)) return { phrase, to: i + n };
+    // Words that say no kind stand inside it.
+    if (n < 3) continue;
+    const bare = phrase.filter((w, k) => k === 0 || k === n - 1 || !INSIDE.has(w));
+    if (bare.length < n && bare.length >= 2 && lexicon.has(bare)) return { phrase: bare, to: i + n };
+  }
+  return null;
+}
+
+/** "a yellow one" of what was named before: the same noun in that colour. */
+function pronounAt(t: readonly Token[], i: number, before: readonly Span[], lexicon: Lexicon): { phrase: string[]; to: number } | null {
+  if (!COLOURS.has(wordAt(t, i) ?? '') || wordAt(t, i + 1) !== 'one') return null;
+  const last = before.findLast((s): s is SpanOf<'name'> => s.is === 'name');
+  for (let cut = 0; last && cut < last.phrase.length; cut++) {
+    const phrase = [wordAt(t, i)!, ...last.phrase.slice(cut)];
+    if (lexicon.has(phrase)) return { phrase, to: i + 2 };
+  }
+  return null;
+}
+
+function spanAt(t: readonly Token[], i: number, before: readonly Span[], lexicon: Lexicon): Span {
+  const at = (to: number) => ({ from: i, to });
+  const token = t[i]!;
+  const name = nameAt(t, i, lexicon, 2) ?? pronounAt(t, i, before, lexicon);
+  if (name) return { ...at(name.to), is: 'name', phrase: name.phrase };
+  const vague = phraseAt(t, i, VAGUE);
+  if (vague > 0) return { ...at(i + vague), is: 'vague' };
+  const tail = before.some((s) => s.is === 'name' || s.is === 'amount') ? phraseAt(t, i, TAILS) : 0;
+  if (tail > 0) {
+    let to = i + tail;
+    while (t[to] && !/^[,;()]$/.test(markAt(t, to) ?? '')) to++;
+    return { ...at(to), is: 'harmless' };
+  }
+  const w = token.is === 'word' ? token.w : null;
+  const part = w === null ? undefined : (PARTS[(token as { text: string }).text.toLowerCase()] ?? PARTS[w]);
+  if (part !== undefined) {
+    const second = /^(?:and|&|\+)$/.test(wordAt(t, i + 1) ?? markAt(t, i + 1) ?? '') ? PARTS[wordAt(t, i + 2) ?? ''] : undefined;
+    return second === undefined ? { ...at(i + 1), is: 'part', parts: [part] } : { ...at(i + 3), is: 'part', parts: [part, second] };
+  }
+  const amount = amountAt(t, i);
+  if (amount) {
+    const net = wordAt(t, i - 1) === 'weight' && /^(?:drained|net)$/.test(wordAt(t, i - 2) ?? '');
+    return { ...at(amount.to), is: 'amount', amount: net ? { ...amount, net } : amount };
+  }
+  if (w === null) {
+    if (token.is === 'mark' && /^[&+]$/.test(token.text)) return { ...at(i + 1), is: 'joiner', w: 'and' };
+    return { ...at(i + 1), is: 'mark', text: token.text };
+  }
+  const one = nameAt(t, i, lexicon, 1);
+  const last = before.at(-1);
+  // "jalapeño peppers, jarred": a piece word is one behind a name.
+  if (PIECE_WORDS.has(w) && last?.is === 'name' && last.to === i) return { ...at(i + 1), is: 'piece', w };
+  // "1 head garlic, cloves peeled".
+  if (w === 'clove' && before.some((s) => s.is === 'name' && s.phrase.includes('garlic'))) return { ...at(i + 1), is: 'piece', w };
+  if (one) return { ...at(one.to), is: 'name', phrase: one.phrase };
+  if (JOINERS.has(w)) return { ...at(i + 1), is: 'joiner', w };
+  if (PIECE_WORDS.has(w)) return { ...at(i + 1), is: 'piece', w };
+  if (HARMLESS.has(w) || APPROX.has(w) || w === 'x') return { ...at(i + 1), is: 'harmless' };
+  return { ...at(i + 1), is: 'strange', w };
+}
+
+/** The spans of a line, left to right, each token in one. */
+export function spansOf(t: readonly Token[], lexicon: Lexicon): Span[] {
+  const spans: Span[] = [];
+  for (let i = 0; i < t.length;) {
+    const span = spanAt(t, i, spans, lexicon);
+    spans.push(span);
+    i = Math.max(span.to, i + 1);
+  }
+  return spans;
+}
