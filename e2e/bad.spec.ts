@@ -62,7 +62,7 @@ test('kitchen words that cannot be weighed ask instead of guessing', async ({ pa
   const id = await importExample(page, 'Bad Words');
   await page.goto(`/batches/${id}?at=blend`);
   await type(page, 'Garlic, raw, amount', '3 bananas');
-  await expect(page.getByText(/What does one bananas weigh\? Say grams instead, or clove, head\./)).toBeVisible();
+  await expect(page.getByText(/How much is bananas\? Say grams instead, or clove, head\./)).toBeVisible();
   await type(page, 'Garlic, raw, amount', '-2 cloves');
   await expect(page.getByText('An amount cannot be negative.')).toBeVisible();
   await type(page, 'Garlic, raw, amount', '10 kg');

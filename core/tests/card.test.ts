@@ -68,10 +68,12 @@ describe('a batch as a recipe', () => {
     for (const { intake } of put) {
       if (intake.origin.from !== 'larder') continue;
       const row = file.ingredients.find((i) => i.key === (intake.origin as { key: string }).key)!;
-      const line = card.ingredients.find((l) =>
-        l.startsWith(
-          `${gramsOf(intake.amount)! < 10 ? Math.round(gramsOf(intake.amount)! * 10) / 10 : Math.round(gramsOf(intake.amount)!)} g ${row.name.split(/[,/]/)[0]!.trim().toLowerCase()}`,
-        ),
+      const g = gramsOf(intake.amount)!;
+      const figure = `${g < 10 ? Math.round(g * 10) / 10 : Math.round(g)} g `;
+      const short = row.name.split(/[,/]/)[0]!.trim().toLowerCase();
+      // By its short name, or by one that says which row it is.
+      const line = card.ingredients.find(
+        (l) => l.startsWith(figure) && (l.startsWith(figure + short) || readLine(l, 'metric')[0]!.id === row.key),
       );
       expect(line, row.key).toBeDefined();
       const [read] = readLine(line!, 'metric', [row]);

@@ -15,6 +15,7 @@ import {
   type Plan,
 } from '../src';
 import { FRESH_LINES, FRESH_RECIPES } from './readingFresh';
+import { LATER_RECIPES } from './readingLater';
 import { MEANT } from './readingLines';
 import { RECIPES, type MeantRecipe } from './readingRecipes';
 import { lineVerdict, readOf, recipeVerdict, written } from './readingScore';
@@ -136,6 +137,13 @@ describe('the method becomes the line', () => {
       const v = recipeVerdict(r);
       expect([v.order && v.places && v.lost.length === 0, v.order && v.places ? '' : v.got.join('\n')], r.text).toEqual([true, '']);
     }
+  });
+  it(`${LATER_RECIPES.length} more in four rounds: 23 had their stations in order at first sight, 18 everything in place; now all`, () => {
+    const off = LATER_RECIPES.filter((r) => {
+      const v = recipeVerdict(r);
+      return !(v.order && v.places && v.lost.length === 0);
+    });
+    expect(off.map((r) => `${r.text.slice(0, 200)}\n${recipeVerdict(r).got.join('\n')}`)).toEqual([]);
   });
   const planOf = (r: Pick<MeantRecipe, 'text' | 'kitchen'>): Plan => {
     const recipe = readOf(r);

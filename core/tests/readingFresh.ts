@@ -52,7 +52,7 @@ metric | 1.2 kg tomatoes, halved | tomato 1200
 metric | zest of a lemon and juice of two limes | lime_zest 6 + lime_juice 60
 metric | 3 thumbs of ginger | ginger 90
 metric | 1 bottle of fish sauce | ?
-metric | 30 dried chillies, small ones | ?
+metric | 30 dried chillies, small ones | dried_chili_hot 21
 uk | a pint and a half of water | water 850
 uk | 3 dsp caster sugar | sugar_white 25.4
 uk | 2 tins of chopped tomatoes | tomato 800

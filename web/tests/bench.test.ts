@@ -4,7 +4,7 @@ import { createPinia, setActivePinia } from 'pinia';
 import { beforeEach, describe, expect, it, vi } from 'vitest';
 import { nextTick } from 'vue';
 import { BARE_LOT, DEFAULT_SETTINGS, NO_FACTS } from '@roskel/contract';
-import { lotOfVariety, podUses, solveBench, variety, type BenchStuff, type BlendWish } from '@roskel/core';
+import { lotOfVariety, podUses, solveBench, variety, type BenchStuff, type BlendWish, type ReaderAnswers } from '@roskel/core';
 import { highsSolver } from '@roskel/core/highs';
 import { fakeKitchen } from './kitchen';
 
@@ -111,15 +111,15 @@ describe('the heat mix', () => {
 });
 
 describe('the reader in the window', () => {
-  it('answers rewrite the line; a line may be of another kitchen', async () => {
+  it('answers keep the line as it is; a line may be of another kitchen', async () => {
     const { default: ListReader } = await import('../src/larder/ListReader.vue');
     const { default: PickField } = await import('../src/ui/PickField.vue');
     const w = mount(ListReader, {
-      props: { modelValue: '2 limes\n1 cup water', 'onUpdate:modelValue': (t: string) => w.setProps({ modelValue: t }) },
+      props: { modelValue: '2 limes\n1 cup water', 'onUpdate:answers': (answers: ReaderAnswers) => w.setProps({ answers }) },
     });
     expect(w.find('[data-fact=read]').text()).toBe('1 read, 1 to answer');
     await w.findAll('.options button')[0]!.trigger('click');
-    expect(w.props('modelValue')).toBe('2 lime, juiced\n1 cup water');
+    expect(w.props('modelValue')).toBe('2 limes\n1 cup water');
     expect(w.find('[data-fact=read]').text()).toBe('2 read');
     const grams = () => w.findAll('[data-fact=grams]').map((g) => g.text());
     expect(grams()).toEqual(['60 g', '249 g']);

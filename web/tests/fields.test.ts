@@ -84,7 +84,7 @@ describe('an amount field', () => {
   it('asks instead of guessing, and keeps the words', async () => {
     const w = field(12, '3 cloves');
     await w.find('input').setValue('3 bananas');
-    expect(w.find('[role=alert]').text()).toBe('What does one bananas weigh? Say grams instead, or clove, head.');
+    expect(w.find('[role=alert]').text()).toBe('How much is bananas? Say grams instead, or clove, head.');
     expect((w.find('input').element as HTMLInputElement).value).toBe('3 bananas');
     expect(w.emitted('change')).toBeUndefined();
   });

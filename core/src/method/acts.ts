@@ -51,9 +51,13 @@ const ground = (w: Where): Done =>
 function intoVessel(c: ReadClause, w: Where): Done {
   const behind = c.text;
   if (BLENDER.test(behind)) return ground(w);
-  if (/\bthrough\b/i.test(behind) && SIEVE.test(behind)) return station('strain');
+  if (/\b(?:grinder|mincer)\b/i.test(behind)) return ground(w);
+  if (/\bthrough\b/i.test(behind) && SIEVE.test(behind.replace(/\bthrough\b/gi, ''))) return station('strain');
   if (BOTTLES.test(behind)) return station('bottle');
   if (JARS.test(behind)) return w.fermentAhead ? station('salt') : w.workAhead ? ADD : station('bottle');
+  // "Put them in a covered bowl for ten minutes."
+  const covered = /\b(?:bowl|bag|covered)\b/i.test(behind) && c.measures.minutes !== null && w.steps.length > 0;
+  if (covered) return c.measures.minutes! >= LEAST_REST ? station('rest') : NOTHING;
   return c.measures.minutes !== null ? { is: 'time' } : ADD;
 }
 
@@ -61,7 +65,10 @@ function leave(c: ReadClause, w: Where): Done {
   const { minutes } = c.measures;
   const last = w.steps.at(-1)?.kind;
   if (last === 'soak' && minutes !== null && minutes < TWO_DAYS && w.named.length === 0) return { is: 'time' };
-  if (minutes !== null && minutes >= TWO_DAYS && (last === 'salt' || last === 'ferment')) return station('ferment');
+  // What was stirred in since is no jar any more.
+  const jar = last === 'salt' || (last === 'ferment' && w.waiting.length === 0);
+  if (minutes !== null && minutes >= TWO_DAYS && jar) return station('ferment');
+  if (last === 'bottle' || last === 'bowl' || (c.stem === 'refrigerate' && (minutes ?? 0) >= TWO_DAYS)) return NOTHING;
   const raw = w.steps.every((s) => s.kind === 'prep' || s.kind === 'blend') && last !== 'blend';
   const sour = [...w.named, ...w.waiting].some(isSour);
   if (minutes !== null && minutes >= AN_HOUR && raw && sour) return station('steep');
@@ -71,7 +78,7 @@ function leave(c: ReadClause, w: Where): Done {
 
 function cook(w: Where): Done {
   const last = w.steps.at(-1)?.kind;
-  const wet = [...w.named, ...w.waiting].some(isLiquid);
+  const wet = [...w.named, ...w.waiting].some((t) => isLiquid(t) && t.family !== 'sauce');
   if (last === 'simmer' || (last === 'fry' && !wet)) return station(last);
   const oil = [...w.named, ...w.waiting].some(isOil);
   return station(oil && !wet ? 'fry' : 'simmer');
@@ -93,12 +100,16 @@ export function doneBy(c: ReadClause, w: Where): Done {
     case 'offHeat':
       return NOTHING;
     case 'prep':
+      // "Mince … in a food processor".
+      if (BLENDER.test(c.text)) return ground(w);
       return { is: 'prep', peel: c.stem === 'peel' || c.stem === 'skin' };
     case 'reserve':
       return /\bbrine\b/i.test(c.text) ? NOTHING : { is: 'reserve' };
     case 'divide':
       return NOTHING;
     case 'fill':
+      // Hot oil over what stands in a bowl.
+      if (/\bhot\b.*\bover\b/i.test(c.text) && w.waiting.length > 0 && w.steps.length > 0) return station('temper');
       return intoVessel(c, w);
     case 'leave':
       return leave(c, w);
@@ -115,10 +126,12 @@ export function doneBy(c: ReadClause, w: Where): Done {
     case 'simmer':
       // "Boil the clean bottles": nothing of the sauce.
       if (/^\W*\w+\s+(?:the |your |some )?(?:clean |empty |glass )*(?:bottles|jars|lids|caps|oven)\b/i.test(c.text)) return NOTHING;
+      if ((c.stem === 'bring' || c.stem === 'heat') && (c.measures.tempC ?? 0) >= 60) return station('simmer');
       if (heatNext || (c.stem === 'bring' && !/\b(?:boil|simmer|bubble)\b/i.test(c.text))) return NOTHING;
-      if (c.stem === 'heat' && c.measures.minutes === null) return here.some(isOil) ? ADD : NOTHING;
+      if ((c.stem === 'heat' || c.stem === 'warm') && c.measures.minutes === null) return c.mentions.length > 0 ? ADD : NOTHING;
+      if (c.stem === 'heat' && here.some(isOil) && !here.some(isLiquid)) return station('fry');
       if (last === 'thicken' && w.named.length === 0 && w.waiting.length === 0) return { is: 'time' };
-      if (last === 'fry' && c.stem !== 'boil' && !here.some(isLiquid)) return station('fry');
+      if (last === 'fry' && c.stem !== 'boil' && c.stem !== 'simmer' && c.stem !== 'bubble' && !here.some(isLiquid)) return station('fry');
       return c.stem === 'cook' || c.stem === 'reduce' || c.stem === 'bubble' ? cook(w) : station('simmer');
     case 'salt':
       if (c.stem === 'mash' || c.stem === 'grind')
@@ -146,6 +159,7 @@ export function doneBy(c: ReadClause, w: Where): Done {
     case 'strain':
       if (c.stem === 'press' && (last === 'press' || here.some(tamarind))) return station('press');
       if (/^(?:press|push|rub|pass|force|squeeze)$/.test(c.stem) && !SIEVE.test(c.text)) return last === 'press' ? NOTHING : NOTHING;
+      if (last === 'ferment' && (c.stem === 'strain' || c.stem === 'sieve')) return station('drain');
       return last === 'soak' ? NOTHING : station('strain');
     case 'blend':
       return c.stem === 'crush' && !/\b(?:paste|smooth|mortar)\b/i.test(c.text) ? { is: 'prep', peel: false } : ground(w);

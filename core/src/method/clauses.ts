@@ -70,17 +70,26 @@ function counts(t: readonly Token[], i: number, spoken: boolean): { stem: string
   const next = wordAt(t, i + 1);
   const lowerBefore = before ?? '';
   if (form === 'base') {
-    if (next !== null && NOUN_BEFORE.has(next) && AMBIGUOUS.has(stem) && !(beforeMark && next === 'and')) return null;
+    if (
+      next !== null &&
+      NOUN_BEFORE.has(next) &&
+      AMBIGUOUS.has(stem) &&
+      !((beforeMark || /^(?:then|and)$/.test(lowerBefore)) && next === 'and')
+    )
+      return null;
     if (stem === 'go' && /^(?:in|into|back|through)$/.test(next ?? '')) return yes(true);
     if (AMBIGUOUS.has(stem) && (next === null || t[i + 1]?.is === 'figure') && !beforeMark && !/^(?:then|and|i|we|to)$/.test(lowerBefore))
       return null;
     if (stem === 'fish' && next !== 'out') return null;
     if (stem === 'salt' && !(beforeMark && next === 'the')) return null;
     if (beforeMark) return stem === 'juice' ? null : yes();
+    // "let that bubble away".
+    if (verb.strong && verb.act !== 'none' && t.slice(Math.max(0, i - 3), i).some((x) => x.is === 'word' && x.w === 'let')) return yes();
     if (NOUN_AFTER.has(lowerBefore)) return null;
     if (COMMANDS.has(lowerBefore) || /ly$/.test((t[i - 1] as { text: string }).text)) {
       if (
         lowerBefore === 'to' &&
+        !/^(?:continue|continuing|start|begin|leave|left)$/.test(i > 1 ? (wordAt(t, i - 2) ?? '') : '') &&
         stem !== 'ferment' &&
         stem !== 'stand' &&
         stem !== 'steep' &&
@@ -108,12 +117,29 @@ function counts(t: readonly Token[], i: number, spoken: boolean): { stem: string
     if (stem === 'grind' && !/^(?:i|we|she|he|they)$/.test(lowerBefore)) return null;
     if (BE.has(lowerBefore)) return yes(true);
     if (/^(?:i|we|she|he|they)$/.test(lowerBefore)) return yes();
+    if (spoken && beforeNoun(t, i)) return yes(true);
     if (spoken && (lowerBefore === 'and' || lowerBefore === 'then' || beforeMark) && (stem !== 'leave' || next !== 'over')) return yes();
     return null;
   }
+  if (before === 'before' && verb.act === 'bowl') return yes();
+  // "…, reserving the brine", "blend, adding the juice".
+  if (beforeMark && i > 0 && (verb.act === 'reserve' || stem === 'add' || stem === 'keep')) return yes();
   return before === 'by' || (before === null && i === 0) || (/^(?:then|keep|start|begin)$/.test(lowerBefore) && form === 'ing')
     ? yes()
     : null;
+}
+
+/** "guajillos toasted for a minute": a past form behind its thing, with how long or in what. */
+const beforeNoun = (t: readonly Token[], i: number): boolean => /^(?:for|in|with|until|under|over)$/.test(wordAt(t, i + 1) ?? '');
+
+/** Whether a sentence tells what was done without a teller: past forms, and no command. */
+function tellsByPast(t: readonly Token[]): boolean {
+  const forms = t.flatMap((x, i) => {
+    const found = x.is === 'word' ? verbForm(x.text) : undefined;
+    return found?.verb.strong && (found.form === 'past' || counts(t, i, false)) ? [found.form] : [];
+  });
+  const how = t.filter((x, i) => x.is === 'word' && verbForm(x.text)?.form === 'past' && beforeNoun(t, i)).length;
+  return how >= 2 && forms.every((f) => f === 'past') && t.some((x) => x.is === 'figure');
 }
 
 /** Pronouns of those who tell what they did: after them, past forms are commands too. */
@@ -123,7 +149,7 @@ const TELLERS = new Set(['i', 'we', 'she', 'he', 'they']);
 export function clausesOf(t: readonly Token[]): Clause[] {
   const look = looksIn(t);
   const clauses: Clause[] = [];
-  let told = false;
+  let told = tellsByPast(t);
   for (let i = 0; i < t.length; i++) {
     if (TELLERS.has(wordAt(t, i) ?? '')) told = true;
     if (look[i]) continue;

@@ -77,7 +77,11 @@ export function lineKind(line: string, after = false, first = false): LineKind {
   const hasName = spans.some((x) => x.is === 'name');
   const strange = spans.some((x) => x.is === 'strange');
   if (first && !hasName && !measured && t[0]!.is !== 'figure') return 'title';
-  if (first && !hasAmount && (TITLE.test(s) || !hasName || (strange && !/,/.test(s)))) return 'title';
+  // Words beside a name, and no amount: what the sauce is called.
+  const more =
+    t.filter((x) => x.is === 'word').length > spans.reduce((n, x) => n + (x.is === 'name' || x.is === 'piece' ? x.to - x.from : 0), 0);
+  const vague = spans.some((x) => x.is === 'vague');
+  if (first && !hasAmount && !vague && !/[,;]/.test(s) && (TITLE.test(s) || !hasName || strange || more)) return 'title';
   if (!hasAmount && TITLE.test(s) && t.length >= 3 && !/,/.test(s) && strange) return 'title';
   return 'thing';
 }

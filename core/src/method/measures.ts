@@ -59,7 +59,7 @@ export function measuresIn(t: readonly Token[], from: number, to: number): Measu
     while (/^(?:more|further|full|whole|good|extra)$/.test(wordAt(t, unitAt) ?? '')) unitAt++;
     // "a quarter of an hour" is past its "of an" already.
     const unit = MINUTES[wordAt(t, unitAt) ?? ''];
-    const every = /^(?:every|per|each)$/.test(wordAt(t, i - 1) ?? '');
+    const every = /^(?:every|per|each|once|twice|time)$/.test(wordAt(t, i - 1) ?? '');
     if (unit !== undefined && t[unitAt]!.is === 'word') {
       let end = unitAt + 1;
       let value = (c.low + c.high) / 2;
@@ -112,7 +112,9 @@ export function measuresIn(t: readonly Token[], from: number, to: number): Measu
       )
     )
       end++;
+    const bowl = wordAt(t, end - 1) === 'bowl' && /^(?:in|into|to)$/.test(wordAt(t, i - 1) ?? '');
     const vessel =
+      bowl ||
       VESSELS.test(wordAt(t, end) ?? '') ||
       (a?.pack !== null && a !== null && VESSELS.test(a.pack!.word) && /^(?:in|into|to)$/.test(wordAt(t, i - 1) ?? ''));
     if (vessel) {

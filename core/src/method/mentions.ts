@@ -1,4 +1,4 @@
-import { lexiconOf, lineParts, readParts, type Kitchen, type Line, type ReadItem, type Token } from '../reading';
+import { lexiconOf, lineParts, uninverted, readParts, type Kitchen, type Line, type ReadItem, type Token } from '../reading';
 import type { Ingredient } from '../matter/ingredient';
 import { spansOf } from '../reading/spans';
 import { looksIn, type Clause } from './clauses';
@@ -15,6 +15,8 @@ export interface Mention {
   share: number | null;
   rest: boolean;
   except: boolean;
+  /** A word that names no row: it means a thing only where one is called so. */
+  weak: boolean;
 }
 
 /** A clause with everything that it names and measures. */
@@ -36,8 +38,10 @@ export interface ReadClause extends Clause {
 }
 
 /** Words of a sentence that part what they stand between. */
-const HELPERS = new Set('is are get got was were be been go goe will should must can may over at under onto by while then'.split(' '));
-const PRONOUNS = /^(?:it|them|this|that|these|those|mixture|mix|sauce|mash)$/;
+const HELPERS = new Set(
+  'is are get got was were be been go goe will should must can may over at under onto through by while then'.split(' '),
+);
+const PRONOUNS = /^(?:it|them|this|that|these|those|mixture|mix|sauce|mash|paste)$/;
 const COMMA = (at: number): Token => ({ is: 'mark', text: ',', from: at, to: at, glued: false });
 
 /** A clause of a sentence, read. */
@@ -54,7 +58,7 @@ export function readClause(plain: string, t: readonly Token[], c: Clause, kitche
   }
   const lexicon = lexiconOf(own);
   const text = c.to > c.from ? plain.slice(t[c.from]!.from, t[c.to - 1]!.to) : '';
-  const line: Line = { text, plain, tokens: kept, spans: spansOf(kept, lexicon), kitchen, own, lexicon };
+  const line: Line = { text, plain, tokens: kept, spans: uninverted(spansOf(kept, lexicon), kept, lexicon), kitchen, own, lexicon };
   const words = kept.flatMap((x) => (x.is === 'word' ? [x.w] : []));
   const has = (re: RegExp) => words.some((w) => re.test(w));
   const except = kept.findIndex((x) => x.is === 'word' && /^(?:except|but)$/.test(x.w));
@@ -70,12 +74,13 @@ export function readClause(plain: string, t: readonly Token[], c: Clause, kitche
       share: share !== null && (before.includes('the') || !items.some((i) => i.massG !== null && !i.ask)) ? share : null,
       rest: /\b(?:rest|remaining|remainder)\b/.test(before.join(' ')),
       except: except >= 0 && nameAt > except,
+      weak: false,
     };
   });
   for (const m of mentions) if (m.share === null && !m.measured && m.items.some((i) => !i.ask && i.massG !== null)) m.measured = true;
   // "the vegetables", "spices": classes that name no row.
   for (const [n, s] of line.spans.entries()) {
-    if (s.is !== 'strange' || !isClassWord(s.w)) continue;
+    if (s.is !== 'strange' || PRONOUNS.test(s.w)) continue;
     const before = kept.slice(Math.max(0, s.from - 3), s.from).flatMap((x) => (x.is === 'word' ? [x.w] : []));
     mentions.push({
       phrase: [s.w],
@@ -84,6 +89,7 @@ export function readClause(plain: string, t: readonly Token[], c: Clause, kitche
       share: null,
       rest: before.includes('rest') || before.includes('remaining'),
       except: except >= 0 && n > except,
+      weak: !isClassWord(s.w),
     });
   }
   const all = /\b(?:all|everything)\b/i.test(text);

@@ -23,9 +23,11 @@ const GATHERS = new Set<KindName>([
 /** Stations that may begin a strand of their own. */
 const BEGINS = new Set<KindName>(['char', 'toast', 'soak', 'press', 'steep', 'fry', 'simmer']);
 const HEATS = new Set<KindName>(['char', 'toast', 'fry', 'simmer', 'thicken']);
+const TWO_DAYS = 2 * 1440;
 const isPronoun = (w: string | null): boolean => /^(?:it|them|these|those|this|that)$/.test(w ?? '');
 /** Nothing is named that it is done to: "cover with the vinegar", "blend". */
-const implicit = (c: ReadClause): boolean => !c.passive && (c.mentions.length === 0 || /^(?:with|in|into|to|together)$/.test(c.next ?? ''));
+const implicit = (c: ReadClause, puts: readonly Put[]): boolean =>
+  !c.passive && ((puts.length === 0 && c.mentions.every((m) => m.weak)) || /^(?:with|in|into|to|together)$/.test(c.next ?? ''));
 
 /** Puts the clauses of a method together to strands of stations with their things. */
 export class Placer {
@@ -66,14 +68,24 @@ export class Placer {
     const ahead = this.clauses.slice(n + 1);
     return {
       steps: this.steps,
-      fermentAhead:
-        !this.steps.some((s) => s.kind === 'ferment') &&
-        ahead.concat(c).some((x) => x.act === 'ferment' || (x.act === 'leave' && (x.measures.minutes ?? 0) >= 2 * 1440)),
+      fermentAhead: !this.steps.some((x) => x.kind === 'ferment') && this.fermentIn(ahead, c),
       workAhead: ahead.some((x) => ['char', 'fry', 'simmer', 'blend', 'strain', 'toast'].includes(x.act)),
       things: this.things,
       named: named.map((i) => this.things[i]!),
       waiting: this.waiting.map((p) => this.things[p.thing]!),
     };
+  }
+
+  /** A ferment follows: said so, or days in a jar with nothing cooked and no vinegar put in before. */
+  private fermentIn(ahead: readonly ReadClause[], c: ReadClause): boolean {
+    if ([c, ...ahead].some((x) => x.act === 'ferment')) return true;
+    for (const x of [c, ...ahead]) {
+      const stands = x.act === 'leave' && x.stem !== 'refrigerate' && !/\b(?:fridge|keeps?)\b/i.test(x.text);
+      if (stands && (x.measures.minutes ?? 0) >= TWO_DAYS) return true;
+      const sour = this.supply.meant(x).some((i) => this.things[i]!.family === 'vinegar') && x.stem !== 'have' && x.act !== 'have';
+      if (sour || HEATS.has(x.act as KindName)) return false;
+    }
+    return false;
   }
 
   private clause(c: ReadClause, n: number): void {
@@ -83,6 +95,7 @@ export class Placer {
     const done = doneBy(c, { ...this.where(c, n, wants), named: [...wants.map((i) => this.things[i]!), ...fresh] });
     this.apply(c, n, done);
   }
+
   private apply(c: ReadClause, n: number, done: Done): void {
     if (c.offHeat) this.offHeat = true;
     switch (done.is) {
@@ -111,7 +124,9 @@ export class Placer {
 
   private prepared(c: ReadClause, n: number, peel: boolean): void {
     const listed = this.supply.inventoried(c, n);
-    if (listed.length > 0) this.inventory = [...new Set([...this.inventory, ...listed])];
+    // "Slice the pods and chop the onion": both; what was only there before is not "them".
+    const also = this.clauses[n - 1]?.act === 'prep' ? this.inventory : [];
+    if (listed.length > 0) this.inventory = [...new Set([...also, ...listed])];
     const char = this.line.all.flatMap((s) => s.steps).findLast((s) => s.kind === 'char');
     if (peel && char && (listed.length === 0 || listed.some((i) => char.puts.some((p) => p.thing === i)))) char.peel = true;
   }
@@ -138,7 +153,7 @@ export class Placer {
     if (
       all.length === 0 &&
       this.inventory.length > 0 &&
-      (implicit(c) || isPronoun(c.next) || (puts.length === 0 && c.pronoun)) &&
+      (implicit(c, puts) || isPronoun(c.next) || (puts.length === 0 && c.pronoun)) &&
       before.length === 0
     )
       this.waiting.push(...this.inventory.flatMap((i) => this.supply.take(i, 1) ?? []));
@@ -173,7 +188,7 @@ export class Placer {
       this.inventory.length > 0 &&
       all.length === 0 &&
       before.length === 0 &&
-      (implicit(c) || isPronoun(c.next) || (c.pronoun && puts.length === 0));
+      (implicit(c, puts) || isPronoun(c.next) || (c.pronoun && puts.length === 0));
     const pronounTakes = taken ? this.inventory.flatMap((i) => this.supply.take(i, 1) ?? []) : [];
     if (puts.length + before.length + all.length + pronounTakes.length > 0) this.inventory = [];
     const fresh = [...puts, ...all, ...pronounTakes];
@@ -195,10 +210,11 @@ export class Placer {
     step.pct = c.measures.pct ?? step.pct;
     if (kind === 'salt' && this.offersNothing(step)) step.puts.push(...this.supply.defaults(kind, n));
     if (step.puts.length === 0 && this.steps.length === 1 && step.joins.length === 0) step.puts.push(...this.supply.defaults(kind, n));
+    if (kind === 'thicken') step.puts.push(...this.supply.besideStarch(step));
     if (kind === 'thicken' && step.puts.length === 0) step.puts.push(...this.supply.defaults(kind, n));
     this.line.flowIn(step);
     this.line.joinNamed(before, step);
-    if ((kind === 'blend' && !apart && this.takesAll(c, n)) || c.together || c.everything) this.line.joinAll(step);
+    if ((kind === 'blend' && !apart && this.takesAll(c, n, puts)) || c.together || c.everything) this.line.joinAll(step);
     if (GATHERS.has(kind)) this.offHeat = false;
   }
   /** Salt alone in a jar: what stands in it was only named before. */
@@ -221,13 +237,21 @@ export class Placer {
     if (c.apart && fresh.length > 0 && before.length === 0) return true;
     if (!BEGINS.has(kind) || this.steps.at(-1)!.kind === kind) return false;
     if (fresh.length === 0 || before.length > 0 || this.waiting.length > 0) return false;
-    return !c.pronoun && !c.everything && !c.rest && !c.together && c.next !== 'with' && c.next !== 'in';
+    return (
+      !c.pronoun &&
+      !(c.stem === 'bring' && c.next === 'to') &&
+      !c.everything &&
+      !c.rest &&
+      !c.together &&
+      c.next !== 'with' &&
+      c.next !== 'in'
+    );
   }
 
   /** A blend of what is named alone waits with the rest, as long as another jug or pot follows. */
-  private takesAll(c: ReadClause, n: number): boolean {
+  private takesAll(c: ReadClause, n: number, puts: readonly Put[]): boolean {
     const later = this.clauses.slice(n + 1).some((x) => x.act === 'blend' || x.act === 'simmer');
-    return !later || implicit(c) || isPronoun(c.next) || c.mentions.length === 0;
+    return !later || implicit(c, puts) || isPronoun(c.next) || c.mentions.length === 0;
   }
 
   /** What waits before a station that takes nothing goes back to where it was said. */

@@ -65,12 +65,16 @@ export function textLines(
   let inMethod = false;
   let group: string[] = [];
   let first = true;
+  let numbered = false;
   return text
     .split(/\r?\n/)
     .slice(0, MOST_LINES)
     .map((line): TextLine => {
       const shown = line.trim();
-      const kind = lineKind(line, inMethod, first);
+      // A numbered step among numbered steps is one, whatever its verb.
+      const step = numbered && /^\s*(?:step\s*)?\d+\s*[.):]\s/i.test(line);
+      const kind = lineKind(line, inMethod || step, first);
+      numbered = step || (kind === 'method' && /^\s*(?:step\s*)?\d+\s*[.):]\s/i.test(line));
       if (kind !== 'empty') first = false;
       if (kind === 'heading') {
         inMethod = isMethodHeading(line) || (inMethod && !isListHeading(line) && !/^for the/i.test(shown));
@@ -100,6 +104,19 @@ function tokens(s: string): { plain: string; t: Token[] } {
 
 const VESSEL = /\b(?:bottles?|blender|jars?|sieve)\b/i;
 
+/** "Everything in the blender, then through a sieve into bottles": a clause for each vessel. */
+function vessels(t: readonly Token[]): Clause[] {
+  const at = t.flatMap((x, i) => (x.is === 'word' && /^(?:bottle|blender|jar|sieve|cloth|mill|processor)$/.test(x.w) ? [i] : []));
+  return at.map((i, n) => ({
+    stem: '',
+    act: 'fill',
+    from: n === 0 ? 0 : at[n - 1]! + 1,
+    at: -1,
+    to: n === at.length - 1 ? t.length : i + 1,
+    passive: false,
+  }));
+}
+
 /** A sentence with its clauses; one without a verb that names a vessel is what is done with it. */
 interface Sentence {
   plain: string;
@@ -113,7 +130,18 @@ function sentenceOf(sentence: string, { kitchen, own }: ReaderSettings): Sentenc
   const whole: Clause = { stem: '', act: 'fill', from: 0, at: -1, to: t.length, passive: false };
   // "With 300 g vinegar and the salt." is for the sentence behind it.
   const named = /^with\b/i.test(plain.trim());
-  const clauses = found.length > 0 ? found : named ? [{ ...whole, act: 'add' as const }] : VESSEL.test(plain) ? [whole] : [];
+  // Amounts without a verb are there for what comes: nothing that is named is lost.
+  const things = found.length === 0 && /\d|\b(?:an?|half|one|two|three|four|five|six|eight|ten|dozen|cup|spoon)\b/i.test(plain);
+  const clauses =
+    found.length > 0
+      ? found
+      : things && !VESSEL.test(plain) && !named
+        ? [{ ...whole, act: 'have' as const }]
+        : named
+          ? [{ ...whole, act: 'add' as const }]
+          : VESSEL.test(plain)
+            ? vessels(t)
+            : [];
   return { plain, t, clauses: clauses.map((c) => readClause(plain, t, c, kitchen, own)) };
 }
 

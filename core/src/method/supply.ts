@@ -33,7 +33,11 @@ export class Supply {
   meant(c: ReadClause): number[] {
     const had = this.known.get(c);
     if (had?.of === this.things.length) return had.meant;
-    const meant = c.mentions.flatMap((m) => (m.except ? [] : meantBy(m.phrase, m.items[0]?.id ?? null, this.things)));
+    // "the reserved water" is what a station leaves.
+    const left = c.words.includes('reserved') || c.words.includes('soaking');
+    const meant = c.mentions.flatMap((m) =>
+      m.except || (left && m.phrase.at(-1) === 'water') ? [] : meantBy(m.phrase, m.items[0]?.id ?? null, this.things, m.weak),
+    );
     this.known.set(c, { of: this.things.length, meant });
     return meant;
   }
@@ -65,12 +69,18 @@ export class Supply {
     const before: number[] = [];
     const put = (p: Put | null) => p && puts.push(p);
     for (const m of c.mentions) {
-      if (m.except) continue;
+      if (m.phrase.at(-1) === 'water' && (c.words.includes('reserved') || c.words.includes('soaking'))) continue;
+      // "with 4 % salt": a share, told by the jar.
+      if (
+        m.except ||
+        (!m.measured && c.measures.pct !== null && m.phrase.includes('salt') && !this.things.some((t) => t.family === 'salt'))
+      )
+        continue;
       if (m.measured) {
         for (const { index, share } of this.measured(m)) put(this.take(index, share));
         continue;
       }
-      const meant = meantBy(m.phrase, m.items[0]?.id ?? null, this.things);
+      const meant = meantBy(m.phrase, m.items[0]?.id ?? null, this.things, m.weak);
       // "hot water" for a soak is not the cup that a later sentence takes.
       const later = m.phrase.includes('water') && m.phrase.length > 1 ? this.namedLater(n) : null;
       const open = meant.filter((i) => this.things[i]!.left > 1e-9 && !later?.has(i));
@@ -112,12 +122,18 @@ export class Supply {
   /** All that has not gone in and that no later sentence names. */
   everything(n: number, c: ReadClause): Put[] {
     const later = this.namedLater(n);
-    const but = new Set(c.mentions.flatMap((m) => (m.except ? meantBy(m.phrase, m.items[0]?.id ?? null, this.things) : [])));
+    const but = new Set(c.mentions.flatMap((m) => (m.except ? meantBy(m.phrase, m.items[0]?.id ?? null, this.things, m.weak) : [])));
     return this.things.flatMap((_, i) => (later.has(i) || but.has(i) ? [] : (this.take(i, 1) ?? [])));
   }
   /** All that has not gone in. */
   rest(): Put[] {
     return this.things.flatMap((_, i) => this.take(i, 1) ?? []);
+  }
+
+  /** The water of a slurry, which stands on the line of its starch. */
+  besideStarch(step: { puts: readonly Put[] }): Put[] {
+    const lines = new Set(step.puts.flatMap((p) => (this.things[p.thing]!.family === 'starch' ? [this.things[p.thing]!.item.text] : [])));
+    return this.things.flatMap((t, i) => (t.family === 'water' && lines.has(t.item.text) ? (this.take(i, 1) ?? []) : []));
   }
 
   /** What a station takes where nobody says what. */

@@ -47,8 +47,10 @@ const CLASSES: Readonly<Record<string, (t: RecipeThing) => boolean>> = {
 export const isClassWord = (w: string): boolean => Object.hasOwn(CLASSES, w);
 
 /** Indices of the things that a name in a method means, without an amount: by id, by its words, or a class of them. */
-export function meantBy(phrase: readonly string[], id: string | null, things: readonly RecipeThing[]): number[] {
+export function meantBy(phrase: readonly string[], id: string | null, things: readonly RecipeThing[], weak = false): number[] {
   const all = things.map((_, i) => i);
+  // A word of no row means a thing only where its line has it for a name: "the aji", "the flakes".
+  if (weak) return all.filter((i) => things[i]!.item.said?.includes(phrase[0]!) === true);
   const head = phrase.at(-1) ?? '';
   // "the peppers" are no ground pepper; that is named beside salt, and found by what it is.
   const ground = (t: RecipeThing) => head === 'pepper' && phrase.length === 1 && t.family === 'pepper';
@@ -63,5 +65,9 @@ export function meantBy(phrase: readonly string[], id: string | null, things: re
   const members = all.filter(
     (i) => byClass(things[i]!) && narrow.every((w) => things[i]!.words.has(w) || (w === 'dried' && things[i]!.dried)),
   );
-  return members.length > 0 ? [...new Set([...inWords, ...members])] : inWords;
+  const found = members.length > 0 ? [...new Set([...inWords, ...members])] : inWords;
+  // Where both are there, peppers are no chillies, nor the other way.
+  const other = head === 'pepper' ? 'chili' : head === 'chili' ? 'pepper' : null;
+  const own = found.filter((i) => things[i]!.item.said?.at(-1) === head);
+  return other && own.length > 0 ? found.filter((i) => things[i]!.item.said?.at(-1) !== other) : found;
 }

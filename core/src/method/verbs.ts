@@ -27,7 +27,7 @@ export interface Verb {
 }
 
 const rows: readonly [act: Act, strong: boolean, stems: string][] = [
-  ['char', true, 'char blister blacken broil grill sear scorch'],
+  ['char', true, 'char blister blacken broil grill sear scorch smoke'],
   ['char', true, 'roast bake'],
   ['toast', true, 'toast'],
   ['soak', true, 'soak rehydrate'],
@@ -35,8 +35,8 @@ const rows: readonly [act: Act, strong: boolean, stems: string][] = [
   ['salt', true, 'brine pack'],
   ['ferment', true, 'ferment'],
   ['drain', true, 'drain'],
-  ['fry', true, 'fry saute sweat'],
-  ['simmer', true, 'simmer boil bubble reduce cook reheat bring heat stew'],
+  ['fry', true, 'fry saute sweat soften'],
+  ['simmer', true, 'simmer boil bubble reduce cook reheat bring heat warm stew steam poach blanch'],
   ['lift', false, 'lift fish scoop'],
   ['blend', true, 'blend puree blitz pulse pound liquidise liquidize process whizz crush'],
   ['strain', true, 'strain sieve'],
@@ -46,12 +46,12 @@ const rows: readonly [act: Act, strong: boolean, stems: string][] = [
   ['trim', true, 'taste adjust'],
   ['bottle', true, 'bottle decant'],
   ['bowl', true, 'serve enjoy eat'],
-  ['add', true, 'add combine stir mix whisk dissolve melt tip throw return drop sprinkle fold include season spread lay'],
+  ['add', true, 'add combine stir mix whisk dissolve melt tip throw return drop sprinkle fold include season spread lay toss coat'],
   ['fill', true, 'put pour place transfer go fill spoon ladle jar funnel load get scrape'],
   ['leave', true, 'leave let stand sit rest refrigerate'],
   ['reserve', true, 'reserve save'],
   ['divide', true, 'divide split'],
-  ['have', false, 'need grab gather take use have start begin'],
+  ['have', false, 'need want grab gather take use have start begin'],
   ['offHeat', true, 'remove'],
   ['prep', true, 'chop slice halve quarter dice mince core deseed stem trim wash rinse cut grate prepare'],
   ['prep', true, 'peel skin'],
@@ -61,7 +61,7 @@ const rows: readonly [act: Act, strong: boolean, stems: string][] = [
   [
     'none',
     true,
-    'store keep cap seal shake label check turn lower preheat sterilise sterilize warm discard repeat set cover submerge weigh burp date make want wait line arrange',
+    'store keep cap seal shake label check turn lower preheat sterilise sterilize discard repeat set cover submerge weigh burp date close make wait line arrange',
   ],
 ];
 

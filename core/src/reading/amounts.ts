@@ -42,7 +42,9 @@ const HEAPS = words('bowl bag basket punnet');
 const SIZES = new Set(Object.keys(SIZE_FACTOR));
 /** Spoons that are not level, as factors (handbook chapter 7, section 5). */
 const SPOONS: Readonly<Record<string, number>> = { heaped: 1.5, heaping: 1.5, rounded: 1.25, scant: 0.9, generous: 1.15 };
-const FILLERS = words('level good nice whole fresh full fat fine real packed loosely firmly');
+const FILLERS = words(
+  'level good nice whole fresh full fat fine real packed loosely firmly grated chopped peeled crushed minced sliced diced',
+);
 /** Hands and lengths that need no number before them: "pinch of salt". */
 const ALONE = /^(?:pinch|dash|handful|knob|thumb|splash|drizzle|squeeze|glug|slosh|capful)$/;
 

@@ -113,10 +113,28 @@ export const textOf = (line: Line, first: number, last: number): string => {
 /** Bullets, boxes and numbering before a line. */
 const BULLET = /^\s*(?:(?:[-*•·▢□☐]+|\[[ x]?\]|\d+[.)](?=\s))\s*)+/i;
 
+/** "vinegar, apple cider": the words behind a mark, before a name, are one that is known. */
+export function uninverted(spans: Span[], tokens: readonly Token[], lexicon: Lexicon): Span[] {
+  for (let i = 0; i < spans.length - 2; i++) {
+    const name = spans[i]!;
+    const mark = spans[i + 1]!;
+    if (name.is !== 'name' || mark.is !== 'mark' || !/^[,(]$/.test(mark.text)) continue;
+    let to = i + 2;
+    while (spans[to] && /^(?:name|strange|harmless)$/.test(spans[to]!.is) && to < i + 5) to++;
+    for (let end = to; end > i + 2; end--) {
+      const words = tokens.slice(spans[i + 2]!.from, spans[end - 1]!.to).flatMap((t) => (t.is === 'word' ? [t.w] : []));
+      if (words.length < 2 || !lexicon.has([...words, ...name.phrase])) continue;
+      const rest = spans.slice(i + 2, end).map((s): Span => ({ is: 'harmless', from: s.from, to: s.to }));
+      return [...spans.slice(0, i), { ...name, phrase: [...words, ...name.phrase] }, mark, ...rest, ...spans.slice(end)];
+    }
+  }
+  return spans;
+}
+
 /** A line of text taken apart. Throws FigureError. */
 export function lineOf(text: string, kitchen: Kitchen, own: readonly Ingredient[]): Line {
   const plain = plainSigns(text.replace(BULLET, '').replace(/^\s*[–—]\s*/, ''));
   const tokens = tokensOf(plain);
   const lexicon = lexiconOf(own);
-  return { text, plain, tokens, spans: spansOf(tokens, lexicon), kitchen, own, lexicon };
+  return { text, plain, tokens, spans: uninverted(spansOf(tokens, lexicon), tokens, lexicon), kitchen, own, lexicon };
 }

@@ -70,7 +70,7 @@ function costToNext(spans: readonly Span[], g: Group, index: number): number {
   let strange = false;
   for (const s of spans.slice(g.to + 1, index)) {
     // "4 unicorns, vinegar": what is not understood has that amount.
-    if (s.is === 'mark' && strange && /[,;]/.test(s.text)) cost += 8;
+    if (strange && (s.is === 'joiner' || (s.is === 'mark' && /[,;]/.test(s.text)))) cost += 8;
     strange ||= s.is === 'strange';
     if (s.is === 'mark') cost += /[,;]/.test(s.text) ? 4 : /[(:]/.test(s.text) ? 3 : s.text === '-' ? 0.5 : s.text === '.' ? 6 : 0;
     else if (s.is === 'joiner') cost += 3;

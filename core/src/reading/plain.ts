@@ -24,7 +24,7 @@ export function plain(word: string): string {
       .normalize('NFD')
       .replace(/[\u0300-\u036f]/g, '')
       .toLowerCase()
-      .replace(/'s?$/, '')
+      .replace(/'(?:s|ll|ve|re|d|m)?$/, '')
       .replace(/[^a-z]/g, ''),
   );
   if (memo.size > MOST_REMEMBERED) memo.clear();

@@ -6,7 +6,7 @@ import type { Known, Said } from './meanings';
 import { pieceFor } from './pieces';
 import { COLOURS } from './spans';
 import type { Kitchen } from './units';
-import { QuantityError, weighWays, type Weighable } from './weigh';
+import { QuantityError, rankOf, weighWays, type Weighable } from './weigh';
 
 /** A row or a variety with what weighing must know of it. */
 export interface Thing extends Weighable {
@@ -52,7 +52,7 @@ export function saidOf(line: Line, p: Part, phrase: string[], parts: readonly st
     for (const w of ['juice', 'juiced', 'squeezed', 'zest', 'zested', 'rind', 'peel']) all.delete(w);
     for (const w of parts) all.add(w);
   }
-  const best = p.ways[0]?.[0];
+  const best = [...p.ways].sort((a, b) => rankOf(b[0]!) - rankOf(a[0]!))[0]?.[0];
   const unit = best ? (best.unit?.id ?? best.piece ?? (best.pack ? best.pack.word : null)) : null;
   const beside = new Set(spans.flatMap((s) => (s.is === 'name' && s !== p.span ? [s.phrase.at(-1)!] : [])));
   return { words: phrase, kitchen: line.kitchen, unit, all, beside };
@@ -61,7 +61,12 @@ export function saidOf(line: Line, p: Part, phrase: string[], parts: readonly st
 /** "vinegar (cider)", "sugar, half a cup, brown": the kind is looked for in all that is said of it. */
 export function inverted(line: Line, p: Part): string[] {
   const { phrase } = p.span;
-  const said = line.spans.slice(p.first, p.last + 1).flatMap((s) => (s.is === 'strange' ? [s.w] : []));
+  const said = line.spans.slice(p.first, p.last + 1).flatMap((s, n) => {
+    if (s.is === 'strange') return [s.w];
+    // "red chillies (long ones)": a word that says little says which.
+    const word = s.is === 'harmless' && p.first + n > p.index ? line.tokens[s.from] : undefined;
+    return word?.is === 'word' && /^(?:long|small|large)$/.test(word.w) ? [word.w] : [];
+  });
   for (const w of said) {
     if (line.lexicon.has([w, ...phrase])) return [w, ...phrase];
     // "100 g red or orange peppers": the first colour.

@@ -11,9 +11,13 @@ type Pieces = Pick<Ingredient, 'name' | 'pieces' | 'measure' | 'density' | 'key'
 
 const ALTERNATIVE = /^(?:\/|=|or|\(|,)$/;
 
+const unknownPiece = (word: string, pieces: readonly string[]) =>
+  new QuantityError(`How much is ${word.toLowerCase()}? Say grams instead${pieces.length > 0 ? `, or ${pieces.join(', ')}` : ''}.`);
+
 /** Amounts of a field, with no name but that of the thing itself. Throws QuantityError. */
-function waysIn(text: string, own: ReadonlySet<string>): Way[] {
+function waysIn(text: string, own: ReadonlySet<string>, pieces: readonly string[]): Way[] {
   const s = plainSigns(text).trim();
+  const numberless = () => new QuantityError(`"${text.trim()}" has no number. Try 300 g, 2 tbsp or 3 cloves.`);
   const refused = () => new QuantityError(`"${text.trim()}" could not be read. Try 300 g, 2 tbsp or 3 cloves.`);
   if (s === '') throw new QuantityError('Say an amount, such as 300 g or 2 tbsp.');
   if (/^-\s*\d/.test(s)) throw new QuantityError('An amount cannot be negative.');
@@ -39,11 +43,12 @@ function waysIn(text: string, own: ReadonlySet<string>): Way[] {
     const token = t[i]!;
     const said = token.is === 'word' ? token.w : token.is === 'mark' ? token.text : '';
     if (ALTERNATIVE.test(said)) alternative = ways.length > 0;
-    else if (token.is === 'word' && !own.has(said) && !HARMLESS.has(said)) throw refused();
+    else if (token.is === 'word' && !own.has(said) && !HARMLESS.has(said))
+      throw ways.length > 0 ? unknownPiece(token.text, pieces) : numberless();
     else if (token.is === 'mark' && !/^[)&+.]$/.test(said)) throw refused();
     i++;
   }
-  if (ways.length === 0) throw new QuantityError(`"${text.trim()}" has no number. Try 300 g, 2 tbsp or 3 cloves.`);
+  if (ways.length === 0) throw numberless();
   return ways;
 }
 
@@ -54,7 +59,11 @@ function waysIn(text: string, own: ReadonlySet<string>): Way[] {
 export function toGrams(text: string, what: Pieces, kitchen: Kitchen, bare: Bare = 'g'): Weighed {
   const words = plainWords(what.name);
   const own = new Set([...words, ...Object.keys(what.pieces), 'chili', 'pepper', 'pod']);
-  const ways = waysIn(text, own);
+  const ways = waysIn(
+    text,
+    own,
+    Object.keys(what.pieces).filter((w) => !w.includes('_')),
+  );
   // "2 carrots": the thing itself is the piece.
   const counted = plainWords(text).some((w) => own.has(w));
   const w = weighWays(ways, [], what, kitchen, counted ? 'piece' : bare, words);

@@ -36,7 +36,7 @@ function weighed(massG: number | null) {
         optional
         @update:model-value="weighed"
       />
-      <NButton size="small" quaternary :aria-label="`Leave out ${item.text}`" @click="emit('answer', 'out')">leave it out</NButton>
+      <NButton size="small" quaternary :aria-label="`leave it out: ${item.text}`" @click="emit('answer', 'out')">leave it out</NButton>
     </span>
   </div>
 </template>

@@ -67,7 +67,7 @@ const methodOf = computed(() => {
           <span class="top">
             <span class="words" :style="{ '--tone': tone(stepOf(i)) }">{{ l.items.length > 1 ? i.name.split(',')[0] : l.text }}</span>
             <span v-if="!asks(i)" class="g"
-              ><NButton v-if="i.usual" text class="link how" :aria-label="`How much ${i.name}?`" @click="opened = questionKey(i)"
+              ><NButton v-if="i.usual" text class="link how" :aria-label="`how much? ${i.name}`" @click="opened = questionKey(i)"
                 >how much?</NButton
               >
               <span data-fact="grams">{{ said(i) }}</span></span
