@@ -106,6 +106,9 @@ test('a recipe as it is written is a line in one click, with one question', asyn
   const id = new URL(page.url()).pathname.split('/').at(-1)!;
   const { file } = (await stored(page, id)).record;
   expect(file.recipe).toBe(SKETCH);
+  await page.getByRole('button', { name: 'More' }).click();
+  await page.getByText('The recipe as it was written').click();
+  await expect(page.getByRole('dialog')).toContainText('ten red jalapeños, seeds out');
   expect(file.strands[0]!.stations.map((s) => s.kind)).toEqual(['prep', 'char', 'simmer', 'blend', 'strain', 'bottle']);
 });
 

@@ -17,6 +17,8 @@ export interface Needed {
   name: string;
   needG: number;
   haveG: number | null;
+  /** The first day on which some of it goes in. */
+  by: Day;
   /** What can take its place where it is missing; those that are there first. */
   standIns: (Swap & { there: boolean })[];
 }
@@ -126,6 +128,18 @@ function larderUses(file: BatchFile): Map<string, number> {
   return uses;
 }
 
+/** The first day on which each lot, kept sauce and row of the larder goes in. */
+function daysOfUse(file: BatchFile, report: LineReport): Map<string, Day> {
+  const days = new Map<string, Day>();
+  for (const s of report.stations)
+    for (const { origin } of stationIn(file, s.id)!.intakes) {
+      const what =
+        origin.from === 'pods' ? origin.lotId : origin.from === 'larder' ? origin.key : origin.from === 'stored' ? origin.id : null;
+      if (what !== null && s.from < (days.get(what) ?? '9')) days.set(what, s.from);
+    }
+  return days;
+}
+
 interface Had {
   id: string;
   massG: number | null;
@@ -144,11 +158,13 @@ export function needsOfPlan(file: BatchFile, report: LineReport, stock: Stock): 
   const rowOf = (key: string) => stock.rows.find((r) => r.key === key);
   const isSaltId = (id: string) => isSalt(rowOf(id) ?? { key: id });
   const hadOf = (id: string) => stock.had.find((t) => t.id === id)?.massG;
-  const note = (id: string | null, name: string, needG: number, haveG: number | null | undefined) => {
+  const firstDay = daysOfUse(file, report);
+  const note = (id: string | null, name: string, needG: number, haveG: number | null | undefined, what: string) => {
     if (needG < 0.5) return;
+    const by = firstDay.get(what) ?? file.startDate;
     const enough = haveG !== undefined && (haveG === null || haveG >= needG - 0.5);
-    if (enough) return void uses.push({ id, name, needG, haveG, standIns: [] });
-    toBuy.push({ id, name, needG, haveG: haveG ?? 0, standIns: id === null ? [] : swapsOf(id, needG) });
+    if (enough) return void uses.push({ id, name, needG, haveG, by, standIns: [] });
+    toBuy.push({ id, name, needG, haveG: haveG ?? 0, by, standIns: id === null ? [] : swapsOf(id, needG) });
   };
   const swapsOf = (id: string, needG: number): Needed['standIns'] => {
     const row = rowOf(id);
@@ -164,13 +180,13 @@ export function needsOfPlan(file: BatchFile, report: LineReport, stock: Stock): 
   };
   for (const p of podUses(file)) {
     const lot = file.lots.find((l) => l.id === p.lotId)!;
-    note(null, lot.name, p.massG, stock.pods.find((x) => x.lot.id === p.lotId)?.stockG);
+    note(null, lot.name, p.massG, stock.pods.find((x) => x.lot.id === p.lotId)?.stockG, p.lotId);
   }
   for (const { intake } of intakesOf(file)) {
     const { origin } = intake;
     if (origin.from !== 'stored') continue;
     const stuff = file.stored.find((s) => s.id === origin.id);
-    note(null, stuff?.name ?? 'kept sauce', gramsOf(intake.amount) ?? 0, stock.stored.find((s) => s.id === origin.id)?.massG);
+    note(null, stuff?.name ?? 'kept sauce', gramsOf(intake.amount) ?? 0, stock.stored.find((s) => s.id === origin.id)?.massG, origin.id);
   }
   const packed = packedIn(report);
   let saltG = 0;
@@ -179,10 +195,11 @@ export function needsOfPlan(file: BatchFile, report: LineReport, stock: Stock): 
   for (const { key, massG } of packed) if (key !== undefined) all.set(key, (all.get(key) ?? 0) + massG);
   for (const [id, massG] of all) {
     if (isSaltId(id)) saltG += massG;
-    else if (!isTapWater(id)) note(id, nameIn(file, id), massG, hadOf(id));
+    else if (!isTapWater(id)) note(id, nameIn(file, id), massG, hadOf(id), id);
   }
   const salt = stock.had.find((t) => isSaltId(t.id));
-  note(null, salt?.name ?? rowOf(SALT_KEY)?.name ?? 'salt', saltG, salt?.massG);
+  note(null, salt?.name ?? rowOf(SALT_KEY)?.name ?? 'salt', saltG, salt?.massG, SALT_KEY);
+  toBuy.sort((a, b) => a.by.localeCompare(b.by));
   return { uses, toBuy };
 }
 

@@ -1,4 +1,5 @@
 import { gramsOf, sameThing, type StationEntry } from '../file';
+import { kindOf } from '../matter/kind';
 import { massOf, percent } from '../matter/stream';
 import type { Parcel } from '../parcel';
 import { StationProblem } from '../stations';
@@ -9,12 +10,14 @@ import type { Taken } from './intake';
  * a little hot stuff (water, vinegar, oil, honey) may be much of it; where nothing came along yet, anything may.
  */
 const MOST_TIMES = { thing: 8, carrier: 60, first: 100 } as const;
-/** A carrier: this wet, this sweet, or fat, %. */
+/** A carrier: this wet, this sweet, or fat, %; and what is a sauce itself: a few pods in soy sauce or mirin are a table sauce. */
 const CARRIES = { water: 80, sugars: 45, fat: 80 } as const;
 const carries = (t: Taken): boolean =>
-  (Object.keys(CARRIES) as (keyof typeof CARRIES)[]).some((c) => percent(t.flow.stream, c) >= CARRIES[c]);
-/** So is a bowl this salty (our judgement). */
+  (Object.keys(CARRIES) as (keyof typeof CARRIES)[]).some((c) => percent(t.flow.stream, c) >= CARRIES[c]) ||
+  (t.intake.origin.from === 'larder' && kindOf({ key: t.intake.origin.key }).family === 'sauce');
+/** So is a bowl this salty by salt itself (our judgement); what a salty sauce brings is meant. */
 const MOST_SALT_PCT = 15;
+const SALT_ITSELF_PCT = 50;
 
 /** Amounts that are a slip of the finger, in the typical world. Throws StationProblem at the intake. */
 export function refuseSlips(entry: StationEntry, along: Parcel, taken: readonly Taken[], bowl: Parcel): void {
@@ -38,5 +41,6 @@ export function refuseSlips(entry: StationEntry, along: Parcel, taken: readonly 
   const salty = percent(bowl.stream, 'salt');
   if (taken.length === 0 || salty <= Math.max(MOST_SALT_PCT, percent(along.stream, 'salt'))) return;
   const saltiest = taken.reduce((x, y) => (x.flow.stream.grams.salt > y.flow.stream.grams.salt ? x : y));
+  if (percent(saltiest.flow.stream, 'salt') < SALT_ITSELF_PCT) return;
   throw new StationProblem(at(saltiest), `This makes it ${salty.toFixed(0)} % salt. Nobody can eat that. Check the amount.`);
 }

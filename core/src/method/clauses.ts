@@ -29,7 +29,7 @@ const AMBIGUOUS = new Set(
     ' ',
   ),
 );
-const BE = new Set('is are get gets got was were be being been gets'.split(' '));
+const BE = new Set('is are get gets got was were'.split(' '));
 
 /** Tokens inside a look ("until they blister and char, …"): up to the next mark or verb of command. */
 export function looksIn(t: readonly Token[]): boolean[] {
@@ -124,7 +124,7 @@ function counts(t: readonly Token[], i: number, spoken: boolean): { stem: string
   if (before === 'before' && verb.act === 'bowl') return yes();
   // "…, reserving the brine", "blend, adding the juice".
   if (beforeMark && i > 0 && (verb.act === 'reserve' || stem === 'add' || stem === 'keep')) return yes();
-  return before === 'by' || (before === null && i === 0) || (/^(?:then|keep|start|begin)$/.test(lowerBefore) && form === 'ing')
+  return before === 'by' || (before === null && i === 0) || (/^(?:then|keep|start|begin|continue)$/.test(lowerBefore) && form === 'ing')
     ? yes()
     : null;
 }
@@ -155,6 +155,8 @@ export function clausesOf(t: readonly Token[]): Clause[] {
     if (look[i]) continue;
     const found = counts(t, i, told);
     if (!found) continue;
+    // "gets boiled, drained and blended".
+    told ||= found.passive;
     // "bring to a simmer", "let it bubble", "leave to cool": the second verb says more.
     const last = clauses.at(-1);
     const close =

@@ -2,32 +2,9 @@ import type { KindName } from '../stations';
 import { doneBy, type Done, type Where } from './acts';
 import type { Mention, ReadClause } from './mentions';
 import type { Put, RecipeThing, Step } from './recipe';
+import { BEGINS, fermentFollows, GATHERS, HEATS, implicit, isPronoun } from './roles';
 import { Strands } from './strands';
 import type { Supply } from './supply';
-
-/** Stations that take what waits; before the others it goes back to where it was said. */
-const GATHERS = new Set<KindName>([
-  'char',
-  'toast',
-  'soak',
-  'press',
-  'steep',
-  'salt',
-  'fry',
-  'simmer',
-  'blend',
-  'thicken',
-  'temper',
-  'trim',
-]);
-/** Stations that may begin a strand of their own. */
-const BEGINS = new Set<KindName>(['char', 'toast', 'soak', 'press', 'steep', 'fry', 'simmer']);
-const HEATS = new Set<KindName>(['char', 'toast', 'fry', 'simmer', 'thicken']);
-const TWO_DAYS = 2 * 1440;
-const isPronoun = (w: string | null): boolean => /^(?:it|them|these|those|this|that)$/.test(w ?? '');
-/** Nothing is named that it is done to: "cover with the vinegar", "blend". */
-const implicit = (c: ReadClause, puts: readonly Put[]): boolean =>
-  !c.passive && ((puts.length === 0 && c.mentions.every((m) => m.weak)) || /^(?:with|in|into|to|together)$/.test(c.next ?? ''));
 
 /** Puts the clauses of a method together to strands of stations with their things. */
 export class Placer {
@@ -68,24 +45,12 @@ export class Placer {
     const ahead = this.clauses.slice(n + 1);
     return {
       steps: this.steps,
-      fermentAhead: !this.steps.some((x) => x.kind === 'ferment') && this.fermentIn(ahead, c),
+      fermentAhead: !this.steps.some((x) => x.kind === 'ferment') && fermentFollows([c, ...ahead], this.supply),
       workAhead: ahead.some((x) => ['char', 'fry', 'simmer', 'blend', 'strain', 'toast'].includes(x.act)),
       things: this.things,
       named: named.map((i) => this.things[i]!),
       waiting: this.waiting.map((p) => this.things[p.thing]!),
     };
-  }
-
-  /** A ferment follows: said so, or days in a jar with nothing cooked and no vinegar put in before. */
-  private fermentIn(ahead: readonly ReadClause[], c: ReadClause): boolean {
-    if ([c, ...ahead].some((x) => x.act === 'ferment')) return true;
-    for (const x of [c, ...ahead]) {
-      const stands = x.act === 'leave' && x.stem !== 'refrigerate' && !/\b(?:fridge|keeps?)\b/i.test(x.text);
-      if (stands && (x.measures.minutes ?? 0) >= TWO_DAYS) return true;
-      const sour = this.supply.meant(x).some((i) => this.things[i]!.family === 'vinegar') && x.stem !== 'have' && x.act !== 'have';
-      if (sour || HEATS.has(x.act as KindName)) return false;
-    }
-    return false;
   }
 
   private clause(c: ReadClause, n: number): void {

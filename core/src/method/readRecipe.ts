@@ -237,6 +237,8 @@ const ours = (kind: Step['kind']): Step => ({
 /** What must follow for safety or for want of an end, marked as ours. */
 function withSafety(steps: Step[]): void {
   const jar = steps.findIndex((s) => s.kind === 'ferment');
-  if (jar >= 0 && !steps.slice(0, jar).some((s) => s.kind === 'salt')) steps.splice(jar, 0, ours('salt'));
+  // What ferments was salted and packed, said or not.
+  if (jar >= 0 && !steps.slice(0, jar).some((s) => s.kind === 'salt'))
+    steps.splice(jar, 0, { ...ours('salt'), puts: steps[jar]!.puts.splice(0) });
   if (!steps.some((s) => s.kind === 'bottle' || s.kind === 'bowl')) steps.push(ours('bottle'));
 }

@@ -46,7 +46,7 @@ const FILLERS = words(
   'level good nice whole fresh full fat fine real packed loosely firmly grated chopped peeled crushed minced sliced diced',
 );
 /** Hands and lengths that need no number before them: "pinch of salt". */
-const ALONE = /^(?:pinch|dash|handful|knob|thumb|splash|drizzle|squeeze|glug|slosh|capful)$/;
+const ALONE = /^(?:pinch|dash|handful|knob|thumb|finger|splash|drizzle|squeeze|glug|slosh|capful)$/;
 
 const TOKENS_LEFT = 4;
 /** A unit at a token. One letter is one only behind a figure; "in" only before what has a length. */

@@ -77,7 +77,7 @@ say('hand', 'handful', 'handful handfuls fistful fistfuls');
 say('length', 'inch', 'inch inches in');
 say('length', 'cm', 'cm centimetre centimetres centimeter');
 say('length', 'knob', 'knob knobs nub');
-say('length', 'thumb', 'thumb thumbs thumb-sized');
+say('length', 'thumb', 'thumb thumbs finger fingers');
 
 /** The unit a word stands for, or undefined. "T" is a tablespoon and "t" a teaspoon, as cooks write. */
 export function unitOf(word: string): Unit | undefined {

@@ -9,7 +9,9 @@ import { fullDay, grams, inManner, odds, percent, plural, shu, today } from '../
 const props = defineProps<{ plan: Plan; working: boolean; word: { name: string; lowShu: number; highShu: number }; swappable: boolean }>();
 const emit = defineEmits<{ swap: [key: string, by: string] }>();
 const nameOf = (t: { name: string }) => t.name.split(',')[0]!.toLowerCase();
-const list = (things: readonly Needed[]) => things.map((t) => `${grams(t.needG)} ${nameOf(t)}`).join(', ');
+/** What is to be bought and not needed today says by when. */
+const list = (things: readonly Needed[], buy = false) =>
+  things.map((t) => `${grams(t.needG)} ${nameOf(t)}${buy && t.by > today() ? ` by ${fullDay(t.by)}` : ''}`).join(', ');
 const bottles = computed(() => endStrands(props.plan.file).reduce((n, s) => n + s.goal.bottles, 0));
 const band = (q: Quantiles | null, say: (x: number) => string) => {
   if (!q) return null;
@@ -76,7 +78,7 @@ const missing = computed(() =>
     </p>
     <CautionList v-if="plan.dangers.length" :cautions="plan.dangers" />
     <p><b>Takes</b> {{ list(plan.uses) || 'nothing you have' }}.</p>
-    <p v-if="plan.toBuy.length"><b>To buy</b> {{ list(plan.toBuy) }}.</p>
+    <p v-if="plan.toBuy.length"><b>To buy</b> {{ list(plan.toBuy, true) }}.</p>
     <ul v-if="missing.length" aria-label="What can stand in">
       <li v-for="t in missing" :key="t.id">
         <span

@@ -21,6 +21,7 @@ export function useBatchMenu(end: () => Strand | null) {
   const wanted = ref(false);
   const who = ref(false);
   const asking = ref(false);
+  const written = ref(false);
   /** Work that is on its way is not archived by a slip. */
   const running = computed(() => {
     const all = batch.file ? stationsOf(batch.file).map((s) => s.entry) : [];
@@ -81,7 +82,7 @@ export function useBatchMenu(end: () => Strand | null) {
     }
   }
   const to = (name: string) => void router.push({ name, params: { id: batch.id } });
-  const acts: readonly { key: string; label: string; run: () => void }[] = [
+  const acts = computed((): readonly { key: string; label: string; run: () => void }[] => [
     { key: 'counter', label: 'At the counter', run: () => to('counter') },
     { key: 'trim', label: 'Taste and put right', run: () => void taste() },
     { key: 'wanted', label: 'Wanted by a day', run: () => (wanted.value = true) },
@@ -89,6 +90,7 @@ export function useBatchMenu(end: () => Strand | null) {
     { key: 'cost', label: 'What it costs', run: () => to('cost') },
     { key: 'beside', label: 'Beside another batch', run: () => void router.push({ name: 'compare', query: { of: batch.id } }) },
     { key: 'log', label: 'Who did what', run: () => (who.value = true) },
+    ...(batch.file?.recipe ? [{ key: 'written', label: 'The recipe as it was written', run: () => void (written.value = true) }] : []),
     { key: 'export', label: 'Export the file', run: exportFile },
     { key: 'text', label: 'Save as a recipe, plain text', run: () => asRecipe('text') },
     { key: 'ld', label: 'Save as a Recipe (JSON-LD)', run: () => asRecipe('ld') },
@@ -96,8 +98,8 @@ export function useBatchMenu(end: () => Strand | null) {
     { key: 'card', label: 'Save as a recipe card, PDF', run: () => void asPaper('card') },
     { key: 'print', label: 'Print the bench sheet', run: () => window.print() },
     { key: 'archive', label: 'Archive', run: () => (running.value ? (asking.value = true) : void archive()) },
-  ];
-  const options = acts.map(({ key, label }) => ({ key, label }));
-  const act = (key: string) => acts.find((a) => a.key === key)?.run();
-  return { options, act, again, wanted, who, asking, archive, exportFile };
+  ]);
+  const options = computed(() => acts.value.map(({ key, label }) => ({ key, label })));
+  const act = (key: string) => acts.value.find((a) => a.key === key)?.run();
+  return { options, act, again, wanted, who, asking, written, archive, exportFile };
 }

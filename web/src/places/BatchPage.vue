@@ -32,7 +32,7 @@ const GoalSheet = lazySheet(() => import('../batch/GoalSheet.vue'));
 const route = useRoute();
 const router = useRouter();
 const batch = useOpenBatch();
-const { options: more, act, again, wanted, who, asking, archive, exportFile } = useBatchMenu(() => end.value);
+const { options: more, act, again, wanted, who, asking, written, archive, exportFile } = useBatchMenu(() => end.value);
 const chosen = ref('');
 const goal = ref(false);
 const about = ref<{ stationId: string; what: Banded } | null>(null);
@@ -213,6 +213,9 @@ const narrow = useNarrow(720);
       <WantedSheet v-model:show="wanted" />
       <BatchLogSheet v-model:show="who" :batch-id="batch.id" />
       <AgainSheet v-if="again" v-model:show="again" :file="file" :batch-id="batch.id" />
+      <SheetCard v-model:show="written" title="The recipe as it was written" :width="560">
+        <p class="written">{{ file.recipe }}</p>
+      </SheetCard>
       <SheetCard v-model:show="asking" title="Archive a batch on its way?" :width="460">
         <p>{{ file.name }} is not bottled yet. In the archive nobody is reminded of its jars; it can be restored at any time.</p>
         <p class="two">
@@ -241,6 +244,11 @@ const narrow = useNarrow(720);
 </template>
 
 <style scoped>
+.written {
+  margin: 0;
+  white-space: pre-wrap;
+  line-height: 1.45;
+}
 .two {
   display: flex;
   gap: 12px;

@@ -32,7 +32,11 @@ const rows = computed((): [string, string, string?][] => {
     ],
   ];
 });
-const list = (things: readonly Needed[]) => things.map((t) => `${grams(t.needG)} ${t.name.split(',')[0]!.toLowerCase()}`).join(', ');
+/** What is to be bought and not needed today says by when. */
+const list = (things: readonly Needed[], buy = false) =>
+  things
+    .map((t) => `${grams(t.needG)} ${t.name.split(',')[0]!.toLowerCase()}${buy && t.by > today() ? ` by ${fullDay(t.by)}` : ''}`)
+    .join(', ');
 </script>
 
 <template>
@@ -48,7 +52,7 @@ const list = (things: readonly Needed[]) => things.map((t) => `${grams(t.needG)}
       <span v-if="plan.sauce.couldKeep" class="soft">{{ inManner(plan.sauce.couldKeep) }}</span>
     </p>
     <CautionList v-if="plan.dangers.length" :cautions="plan.dangers" />
-    <p v-if="plan.toBuy.length"><b>To buy</b> {{ list(plan.toBuy) }}.</p>
+    <p v-if="plan.toBuy.length"><b>To buy</b> {{ list(plan.toBuy, true) }}.</p>
     <p v-for="n in plan.notes" :key="n" class="note">{{ n }}</p>
   </div>
 </template>

@@ -1,0 +1,41 @@
+import type { KindName } from '../stations';
+import type { ReadClause } from './mentions';
+import type { Put } from './recipe';
+import type { Supply } from './supply';
+
+/** Stations that take what waits; before the others it goes back to where it was said. */
+export const GATHERS = new Set<KindName>([
+  'char',
+  'toast',
+  'soak',
+  'press',
+  'steep',
+  'salt',
+  'fry',
+  'simmer',
+  'blend',
+  'thicken',
+  'temper',
+  'trim',
+]);
+/** Stations that may begin a strand of their own. */
+export const BEGINS = new Set<KindName>(['char', 'toast', 'soak', 'press', 'steep', 'fry', 'simmer']);
+export const HEATS = new Set<KindName>(['char', 'toast', 'fry', 'simmer', 'thicken']);
+
+const TWO_DAYS = 2 * 1440;
+/** A ferment follows: said so, or days in a jar with nothing cooked and no vinegar put in before. */
+export function fermentFollows(clauses: readonly ReadClause[], supply: Supply): boolean {
+  if (clauses.some((x) => x.act === 'ferment')) return true;
+  for (const x of clauses) {
+    const stands = x.act === 'leave' && x.stem !== 'refrigerate' && !/\b(?:fridge|keeps?)\b/i.test(x.text);
+    if (stands && (x.measures.minutes ?? 0) >= TWO_DAYS) return true;
+    const sour = supply.meant(x).some((i) => supply.things[i]!.family === 'vinegar') && x.stem !== 'have' && x.act !== 'have';
+    if (sour || HEATS.has(x.act as KindName)) return false;
+  }
+  return false;
+}
+
+export const isPronoun = (w: string | null): boolean => /^(?:it|them|these|those|this|that)$/.test(w ?? '');
+/** Nothing is named that it is done to: "cover with the vinegar", "blend". */
+export const implicit = (c: ReadClause, puts: readonly Put[]): boolean =>
+  !c.passive && ((puts.length === 0 && c.mentions.every((m) => m.weak)) || /^(?:with|in|into|to|together)$/.test(c.next ?? ''));
