@@ -1,6 +1,5 @@
 import { plainSigns, readLine, readText, tokensOf } from '@roskel/core';
-import { MEANT } from '../core/tests/readingLines';
-import { RECIPES } from '../core/tests/readingRecipes';
+import { LINES_MEANT as MEANT, RECIPES } from '../core/tests/readingCorpus';
 import { measure, type Line } from './measure';
 
 /** Sixty lines and a method of twenty sentences, read as they would be in the worker. */

@@ -1,6 +1,5 @@
 import { asText, readLine, readText, recipeIn, type ReadItem, type ReadRecipe } from '../src';
-import type { Meant } from './readingLines';
-import type { MeantRecipe } from './readingRecipes';
+import type { Meant, MeantRecipe } from './readingCorpus';
 
 /** How a line or a recipe was read, against what is meant. */
 export type Verdict = 'right' | 'asked' | 'wrong';

@@ -1,7 +1,7 @@
 import { bowlG, carry, fitVessels, freeId, newBatch } from '../line';
-import { mapStations, type BatchFile, type Goal, type Intake, type StationEntry, type Strand } from '../file';
+import { mapStations, MOST, type BatchFile, type Goal, type Intake, type StationEntry, type Strand } from '../file';
 import type { Ingredient } from '../matter/ingredient';
-import { kindKey } from '../matter/kind';
+import { kindKey, kindOf } from '../matter/kind';
 import { gramsAt, stepParams, type ReadText, type ReadRecipe, type RecipeThing, type Step } from '../method';
 import type { PodLot } from '../pantry';
 import type { Day } from '../plan';
@@ -27,22 +27,22 @@ export interface MethodWish {
   bottled?: { stuff: StoredStuff; massG: number } | null;
 }
 
-const isSalt = (t: RecipeThing) => t.family === 'salt';
+/** Salt that somebody said; a usual amount of ours says nothing of a jar. */
+const isSalt = (t: RecipeThing) => t.family === 'salt' && !t.item.usual;
 const isWater = (t: RecipeThing) => t.family === 'water';
-/** Stations that bring their own salt or water: what the recipe says of them becomes a parameter. */
-const OWN: Partial<Record<Step['kind'], (t: RecipeThing) => boolean>> = {
-  salt: (t) => isSalt(t) || isWater(t),
-  soak: isWater,
-  press: isWater,
-};
+/** Salt or water that a station brings by itself: what the recipe says of it becomes a parameter there. */
+const isOwn = (kind: Step['kind'], t: RecipeThing): boolean =>
+  stationKind(kind).withoutOwn === undefined && stationKind(kind).puts?.some((key) => kindOf({ key }).family === t.family) === true;
+const packs = (s: { kind: string }): boolean => stationKind(s.kind).vessels !== undefined;
+const lives = (s: { kind: string }): boolean => stationKind(s.kind).lives === true;
 
 /** The style that a recipe is nearest to: it says how the sauce is eaten. */
 export function styleOfRecipe(recipe: ReadRecipe, text: string): string {
   const steps = recipe.strands.flat();
   const has = (kind: Step['kind']) => steps.some((s) => s.kind === kind);
   const of = (id: string) => STYLES.find((s) => s.id === id)!.id;
-  if (has('ferment')) {
-    const jar = steps.find((s) => s.kind === 'salt');
+  if (steps.some(lives)) {
+    const jar = steps.find(packs);
     const wet = jar?.puts.some((p) => isWater(recipe.things[p.thing]!)) === true || /\bbrine\b/i.test(text);
     return of(wet ? 'brine-ferment' : 'mash-ferment');
   }
@@ -65,27 +65,51 @@ export function styleOfText({ lines, items }: ReadText, rows: readonly Ingredien
   return (styleOfList('', keys) ?? styleOfList(called, []) ?? UNASKED_STYLE).id;
 }
 
+/** Whether something goes in at a step: a thing whose amount is known, or a strand that has one. */
+const brings = (recipe: ReadRecipe, s: Step): boolean =>
+  s.puts.some((p) => {
+    const t = recipe.things[p.thing]!;
+    return (!t.item.ask && !isOwn(s.kind, t) && (t.g ?? 0) * p.share > 0) || t.item.sauceG !== undefined;
+  }) || s.joins.some((k) => recipe.strands[k]!.some((x) => brings(recipe, x)));
+
 /** A jar that holds what the recipe says goes into it: its salt and water as they are written. */
 function jarOf(entry: StationEntry, step: Step, things: readonly RecipeThing[], produceG: number): StationEntry {
   const [saltG, waterG] = [gramsAt(step, things, isSalt), gramsAt(step, things, isWater)];
   const now = entry.params as ParamsOf<'salt'>;
   if (!(produceG > 0)) return entry;
-  const pct = step.pct ?? (waterG > 0 ? (100 * saltG) / waterG : (100 * saltG) / produceG);
-  if (waterG === 0 && (step.pct === null || !/\bbrine\b/i.test(step.text))) {
-    const mash: ParamsOf<'salt'> = { ...now, school: 'mash', cut: 'mash', pct: saltG > 0 || step.pct !== null ? Math.min(40, pct) : 5 };
-    return {
-      ...entry,
-      params: { ...mash, jarMl: sizeFor(produceG, 0), headspaceMl: Math.round(0.2 * sizeFor(produceG, 0)), displacementMl: 0 },
+  const said = step.pct ?? (saltG > 0 ? (100 * saltG) / (waterG > 0 ? waterG : produceG) : null);
+  if (waterG === 0 && (said === null || step.pct === null || !/\bbrine\b/i.test(step.text))) {
+    const sized = jarsOf(1.3 * (produceG / TISSUE_DENSITY));
+    // Nobody said how much: what the style of a mash begins with.
+    const mash: ParamsOf<'salt'> = {
+      ...now,
+      ...sized,
+      school: 'mash',
+      cut: 'mash',
+      pct: Math.min(40, said ?? MASH_PCT),
+      displacementMl: 0,
     };
+    return { ...entry, params: { ...mash, headspaceMl: Math.round(0.2 * sized.jarMl) } };
   }
+  const pct = Math.min(MOST_BRINE_PCT, said ?? now.pct);
   if (waterG === 0) return { ...entry, params: { ...now, school: 'waterOnly', pct } };
-  const litre = packJar({ jarMl: 1000, headspaceMl: 0, displacementMl: 0, produceG: 0, airMl: 0 }, 'waterOnly', Math.min(26, pct));
+  const litre = packJar({ jarMl: 1000, headspaceMl: 0, displacementMl: 0, produceG: 0, airMl: 0 }, 'waterOnly', pct);
   const brineMl = (1000 * waterG) / litre.waterG;
-  const filled = produceG / TISSUE_DENSITY + brineMl + now.displacementMl;
-  const jarMl = 10 * Math.ceil(filled / (1 - DEFAULT_HEADSPACE_SHARE) / 10);
-  return { ...entry, params: { ...now, school: 'waterOnly', pct: Math.min(40, pct), jars: 1, jarMl, headspaceMl: jarMl - filled } };
+  const inMl = produceG / TISSUE_DENSITY + brineMl;
+  const sized = jarsOf((inMl + now.displacementMl) / (1 - DEFAULT_HEADSPACE_SHARE));
+  const filled = inMl / sized.jars + now.displacementMl;
+  const jarMl = Math.max(sized.jarMl, 10 * Math.ceil(filled / 10));
+  return { ...entry, params: { ...now, jars: sized.jars, school: 'waterOnly', pct, jarMl, headspaceMl: jarMl - filled } };
 }
-const sizeFor = (produceG: number, brineMl: number) => 50 * Math.ceil((1.3 * (produceG / TISSUE_DENSITY + brineMl)) / 50);
+/** Salt of a mash where nobody says how much, % (handbook chapter 4; more air than in brine), and of a brine at most, %. */
+const MASH_PCT = 5;
+const MOST_BRINE_PCT = 26;
+/** Larger jars than this are several, ml (common practice, no source). */
+const LARGEST_ML = 10_000;
+function jarsOf(ml: number): { jars: number; jarMl: number } {
+  const jars = Math.min(50, Math.ceil(ml / LARGEST_ML));
+  return { jars, jarMl: Math.max(50, 10 * Math.ceil(ml / jars / 10)) };
+}
 
 /** Things that are cut on a board before they go anywhere. */
 const CUT = new Set(['pod', 'vegetable', 'onion', 'garlic', 'root', 'tomato', 'fruit', 'leaf', 'soft']);
@@ -123,7 +147,14 @@ export function methodLine(wish: MethodWish, text: string): { file: BatchFile; p
   const strandId = (k: number) => (k === recipe.main ? 'main' : `side-${k + 1}`);
   const stepOf = new Map<string, Step>();
   const ids: [string, string][] = [];
-  const strands = recipe.strands.map((steps, k): Strand => {
+  const total = recipe.strands.flat().length;
+  // A board of its own may come before each strand.
+  if (total + recipe.strands.length > MOST.stations || recipe.strands.length > MOST.strands)
+    throw new RangeError(`This text has ${total} steps; a batch holds ${MOST.stations}. Paste the part of it that is one sauce.`);
+  const strands = recipe.strands.map((all, k): Strand => {
+    // A strand begins with what first has something to work on.
+    const begin = all.findIndex((s) => brings(recipe, s));
+    const steps = begin < 0 ? [] : all.slice(begin);
     const stations: StationEntry[] = [];
     const [first] = steps;
     const cut = first?.puts.some((p) => CUT.has(recipe.things[p.thing]!.family) || lotOf.has(p.thing)) === true;
@@ -131,8 +162,8 @@ export function methodLine(wish: MethodWish, text: string): { file: BatchFile; p
     steps.forEach((step, n) => {
       const entry = entryOf(step.kind, stationId(step.kind), stepParams(step, recipe.things), step.text);
       stepOf.set(entry.id, step);
-      ids.push([entry.id, `${k}.${n}`]);
-      for (const j of step.joins)
+      ids.push([entry.id, `${k}.${all.indexOf(step)}`]);
+      for (const j of step.joins.filter((x) => recipe.strands[x]!.some((s) => brings(recipe, s))))
         entry.intakes.push({ id: strandId(j), origin: { from: 'strand', strandId: strandId(j) }, amount: 'rest' });
       for (const put of step.puts) {
         const t = recipe.things[put.thing]!;
@@ -142,7 +173,7 @@ export function methodLine(wish: MethodWish, text: string): { file: BatchFile; p
           continue;
         }
         const g = (t.g ?? 0) * put.share;
-        if (t.item.ask || t.item.id === null || !(g > 0) || OWN[step.kind]?.(t)) continue;
+        if (t.item.ask || t.item.id === null || !(g > 0) || isOwn(step.kind, t)) continue;
         const lot = lotOf.get(put.thing);
         // Pods of the first station are cut on the board before it.
         const at = lot && n === 0 && cut && stations[0]!.kind === 'prep' ? stations[0]! : entry;
@@ -157,8 +188,11 @@ export function methodLine(wish: MethodWish, text: string): { file: BatchFile; p
       goal: k === recipe.main ? wish.goal : null,
     };
   });
+  const crowded = strands.flatMap((s) => s.stations).find((s) => s.intakes.length > MOST.intakes);
+  if (crowded) throw new RangeError(`${crowded.intakes.length} things go in at one station; ${MOST.intakes} are the most. Leave some out.`);
   const main = strands[recipe.main]!;
-  const bare = { ...base, strands: [main, ...strands.filter((s) => s !== main)] };
+  if (main.stations.length === 0) throw new RangeError('Nothing of it is known yet. Answer its questions first.');
+  const bare = { ...base, strands: [main, ...strands.filter((s) => s !== main && s.stations.length > 0)] };
   const carried = carry(
     bare,
     [...lotOf.values()].map((p) => p.lot),
@@ -167,20 +201,26 @@ export function methodLine(wish: MethodWish, text: string): { file: BatchFile; p
   );
   const fitted = fitVessels(carried);
   const file = mapStations(fitted, (s) =>
-    s.kind === 'salt' && stepOf.has(s.id) ? jarOf(s, stepOf.get(s.id)!, recipe.things, bowlG(fitted, s.id)) : s,
+    packs(s) && stepOf.has(s.id) ? jarOf(s, stepOf.get(s.id)!, recipe.things, bowlG(fitted, s.id)) : s,
   );
   return { file: wish.stood ? stoodSince(file, wish.stood) : file, pods, steps: Object.fromEntries(ids) };
 }
 
 /** A jar that was packed before today: what led to it is done, and what it read is entered. */
 function stoodSince(file: BatchFile, stood: Stood): BatchFile {
-  const strand = file.strands.find((s) => s.stations.some((e) => e.kind === 'ferment'));
-  const at = strand?.stations.findIndex((e) => e.kind === 'ferment') ?? -1;
+  const strand = file.strands.find((s) => s.stations.some(lives));
+  const at = strand?.stations.findIndex(lives) ?? -1;
   if (!strand || at < 0) return { ...file, startDate: stood.since };
   const before = new Set(strand.stations.slice(0, at).map((e) => e.id));
   const done = mapStations(file, (s) => (before.has(s.id) ? { ...s, log: { ...s.log, doneOn: stood.since } } : s));
   const readings = stood.readings.map((r, n): BatchFile['readings'][number] => ({
-    ...{ id: `said-${n + 1}`, stationId: strand.stations[at]!.id, at: `${r.day}T12:00:00.000Z`, pH: r.pH, instrument: 'strip' },
+    ...{
+      id: `said-${n + 1}`,
+      stationId: strand.stations[at]!.id,
+      at: `${r.day}T12:00:00.000Z`,
+      pH: r.pH,
+      instrument: stood.instrument ?? 'strip',
+    },
   }));
   return { ...done, startDate: stood.since, readings: [...file.readings, ...readings] };
 }

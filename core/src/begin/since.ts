@@ -8,6 +8,8 @@ export interface Stood {
   /** The words that said so. */
   says: string;
   readings: { day: Day; pH: number }[];
+  /** What they were read with, as the maker says; strips where nobody does. */
+  instrument?: 'meter' | 'strip';
 }
 
 const MONTHS = ['january', 'february', 'march', 'april', 'may', 'june', 'july', 'august', 'september', 'october', 'november', 'december'];

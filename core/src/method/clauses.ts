@@ -31,12 +31,15 @@ const AMBIGUOUS = new Set(
 );
 const BE = new Set('is are get gets got was were'.split(' '));
 
+/** "leave it in the jar to ferment": so many tokens before a verb its "leave" may stand. */
+const NEAR = 12;
+
 /** Tokens inside a look ("until they blister and char, …"): up to the next mark or verb of command. */
 export function looksIn(t: readonly Token[]): boolean[] {
   const inside = t.map(() => false);
   for (let i = 0; i < t.length; i++) {
     const w = wordAt(t, i);
-    if (w === null || !LOOKS.has(w)) continue;
+    if (inside[i] || w === null || !LOOKS.has(w)) continue;
     if (w === 'as' && wordAt(t, i + 1) !== 'soon') continue;
     for (let k = i; k < t.length; k++) {
       if (markAt(t, k) !== null && k > i) break;
@@ -103,7 +106,8 @@ function counts(t: readonly Token[], i: number, spoken: boolean): { stem: string
       return yes();
     }
     // "leave it in the jar to ferment"; "let the pot cool".
-    return (verb.act === 'rest' || verb.act === 'ferment') && t.slice(0, i).some((x) => x.is === 'word' && /^(?:let|leave)$/.test(x.w))
+    return (verb.act === 'rest' || verb.act === 'ferment') &&
+      t.slice(Math.max(0, i - NEAR), i).some((x) => x.is === 'word' && /^(?:let|leave)$/.test(x.w))
       ? yes()
       : null;
   }

@@ -59,9 +59,13 @@ function isMethod(line: string, t: readonly Token[]): boolean {
   );
 }
 
+/** Signs of a line that are looked at. */
+const HEAD = 1500;
+
 /** What a line is; `after`: the last heading was one of the method; `first`: nothing stands before it. */
 export function lineKind(line: string, after = false, first = false): LineKind {
-  const s = line.trim();
+  // What a line is shows at its head.
+  const s = line.trim().slice(0, HEAD);
   if (!/[a-z\d\u00c0-\u024f]/i.test(s)) return 'empty';
   if (HEADINGS.test(s) || (/:\s*$/.test(s) && !/\d/.test(s)) || (/^for the [a-z ]+$/i.test(s) && !/\d/.test(s))) return 'heading';
   if (NOTE.test(s)) return 'note';

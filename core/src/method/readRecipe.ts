@@ -18,6 +18,7 @@ import { isListHeading, isMethodHeading, lineKind, unbulleted, type LineKind } f
 import { readClause, type ReadClause } from './mentions';
 import { placeLeftOver } from './leftover';
 import { Placer } from './place';
+import { soundStrands } from './sound';
 import { Supply } from './supply';
 import type { ReadRecipe, RecipeThing, Step, TextPiece } from './recipe';
 import { thingOf } from './things';
@@ -194,7 +195,10 @@ function recipeOf(
   placer.run();
   if (placer.line.cur < 0) return null;
   const main = placer.line.steps;
-  withSafety(main);
+  soundStrands(
+    placer.line.all.map((x) => x.steps),
+    placer.line.cur,
+  );
   placeLeftOver(things, main);
   const recipe: ReadRecipe = {
     title: lines.find((l) => l.kind === 'title')?.text ?? null,
@@ -220,25 +224,4 @@ function moved({ things, strands }: ReadRecipe, key: string, to: string): void {
   if (i < 0 || !target) return;
   for (const s of strands.flat()) s.puts = s.puts.filter((p) => p.thing !== i);
   target.puts.push({ thing: i, share: 1, late: false, ours: false });
-}
-
-const ours = (kind: Step['kind']): Step => ({
-  kind,
-  puts: [],
-  minutes: null,
-  text: '',
-  tempC: null,
-  pct: null,
-  joins: [],
-  ours: true,
-  peel: false,
-});
-
-/** What must follow for safety or for want of an end, marked as ours. */
-function withSafety(steps: Step[]): void {
-  const jar = steps.findIndex((s) => s.kind === 'ferment');
-  // What ferments was salted and packed, said or not.
-  if (jar >= 0 && !steps.slice(0, jar).some((s) => s.kind === 'salt'))
-    steps.splice(jar, 0, { ...ours('salt'), puts: steps[jar]!.puts.splice(0) });
-  if (!steps.some((s) => s.kind === 'bottle' || s.kind === 'bowl')) steps.push(ours('bottle'));
 }

@@ -30,7 +30,7 @@ const notices = useNotices();
 const router = useRouter();
 const form = reactive(blankRecipe());
 const draft = useDraft(() => 'recipe', form, blankRecipe);
-const { answer, read, plan, working, open, asksHot, eaten, word, kitchen, sauce, wish, say, move, now } = useRecipe(form);
+const { answer, read, plan, working, open, asksHot, asksStands, eaten, word, kitchen, sauce, wish, say, move, now } = useRecipe(form);
 const bottled = ref<InstanceType<typeof BottledPick> | null>(null);
 const editing = ref(true);
 const busy = ref(false);
@@ -52,6 +52,24 @@ const done = computed(() => lines.value.length - open.value.length);
 const out = computed(() => Object.values(form.answers).filter((a) => a === 'out').length);
 const shown = computed(() => (read.value && read.value.lines.some((l) => l.kind !== 'empty') ? read.value : null));
 
+const readingsSaid = computed(() => {
+  const n = answer.value?.stood?.readings.length ?? 0;
+  return n === 0 ? '' : n === 1 ? ', with a reading' : `, with ${n} readings`;
+});
+/** What a pH was read with decides what it is worth. */
+const standAnswers = computed((): [string, string][] =>
+  readingsSaid.value
+    ? [
+        ['meter', 'Yes, read by a meter'],
+        ['strip', 'Yes, by strips'],
+        ['no', 'No, it is still to be packed'],
+      ]
+    : [
+        ['strip', 'Yes'],
+        ['no', 'No, it is still to be packed'],
+      ],
+);
+
 function other() {
   Object.assign(form, blankRecipe(), { bottleMl: form.bottleMl, kitchen: form.kitchen });
   editing.value = true;
@@ -65,6 +83,7 @@ async function start() {
   trouble.value = '';
   if (open.value.length > 0)
     return void (trouble.value = `${open.value.length === 1 ? 'One line has' : `${open.value.length} lines have`} a question still. Answer it, or leave the thing out.`);
+  if (asksStands.value) return void (trouble.value = 'Say first whether its jar stands already.');
   busy.value = true;
   try {
     const made = await now();
@@ -142,11 +161,15 @@ async function start() {
           ]"
           @say="form.hot = $event as 'measured' | 'warm'"
         />
-        <p v-if="answer?.stood" class="soft note">
-          {{ answer.stood.says }}: it began on {{ fullDay(answer.stood.since)
-          }}<template v-if="answer.stood.readings.length"
-            >, with {{ answer.stood.readings.length === 1 ? 'a reading' : `${answer.stood.readings.length} readings` }}</template
-          >.
+        <QuestionBox
+          v-if="asksStands"
+          :ask="`“${asksStands.says}”: does its jar stand already, since ${fullDay(asksStands.since)}${readingsSaid}?`"
+          :answers="standAnswers"
+          @say="form.stands = $event as 'meter' | 'strip' | 'no'"
+        />
+        <p v-else-if="answer?.stood && form.stands !== 'no'" class="soft note">
+          It began on {{ fullDay(answer.stood.since) }}{{ readingsSaid }}.
+          <NButton text class="link" @click="form.stands = null">Ask again</NButton>
         </p>
         <BottledPick v-if="namesSauce" ref="bottled" v-model="form.bottled" @sauce="sauce = $event" />
         <RecipeText v-if="shown" :read="shown" :plan="plan" :kitchen="kitchen" :stands="sauce?.stuff.name ?? null" @answer="put" />

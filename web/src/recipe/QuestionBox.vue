@@ -8,7 +8,7 @@ const emit = defineEmits<{ say: [value: string] }>();
 
 <template>
   <div class="box" role="group" aria-label="A question">
-    <span><b>One question.</b> {{ ask }}</span>
+    <span><b>A question.</b> {{ ask }}</span>
     <span class="acts"
       ><NButton v-for="[value, says] in answers" :key="value" size="small" @click="emit('say', value)">{{ says }}</NButton></span
     >

@@ -37,10 +37,24 @@ export interface RecipeForm {
   moves: Record<string, string>;
   /** "Bottle it hot" is measured, or only warm; null while it is asked. */
   hot: 'measured' | 'warm' | null;
+  /** The jar that the text speaks of stands already, read with these; null while it is asked. */
+  stands: 'meter' | 'strip' | 'no' | null;
   bottled: string;
 }
 export const blankRecipe = (): RecipeForm => ({
-  ...{ text: '', name: '', bottleMl: 100, style: '', kitchen: null, answers: {}, kitchens: {}, moves: {}, hot: null, bottled: '' },
+  ...{
+    text: '',
+    name: '',
+    bottleMl: 100,
+    style: '',
+    kitchen: null,
+    answers: {},
+    kitchens: {},
+    moves: {},
+    hot: null,
+    stands: null,
+    bottled: '',
+  },
 });
 
 /** Typing stops for as long before a plan is asked for, ms. */
@@ -79,6 +93,7 @@ export function useRecipe(form: RecipeForm) {
     goal: { lowShu: 100, highShu: 2_000_000, bottles: 1, bottleMl: form.bottleMl },
     ...(form.style ? { style: form.style } : {}),
     asMade: true as const,
+    stands: form.stands === 'no' ? null : form.stands,
     rows: larder.rows,
     ...{ boughtId: `lot-${stamp}-bought`, bottled: sauce.value, have: free.value },
     larder: larder.items
@@ -128,6 +143,7 @@ export function useRecipe(form: RecipeForm) {
       ) ??
         false),
   );
+  const asksStands = computed(() => (form.stands === null ? (answer.value?.stood ?? null) : null));
   const eaten = computed(() => (plan.value ? styleOf(plan.value.file.style).eaten : UNASKED_STYLE.eaten));
   const word = computed(() => {
     const words = heatWords(eaten.value);
@@ -149,5 +165,5 @@ export function useRecipe(form: RecipeForm) {
     if (found) answer.value = found;
     return found?.plan ?? null;
   }
-  return { answer, read, plan, working, open, asksHot, eaten, word, kitchen, own, sauce, wish, say, move, now, lotIds };
+  return { answer, read, plan, working, open, asksHot, asksStands, eaten, word, kitchen, own, sauce, wish, say, move, now, lotIds };
 }

@@ -119,18 +119,36 @@ const bench = {
     return answered(() => leftoverLot(file, stationId, sideId, own));
   },
   /** A recipe as it is written: what was read, and the plan of it, or why there is none yet. */
-  recipe(text: string, settings: ReaderSettings, wish: Omit<RecipeWish, 'idOf' | 'items'>, podIds: string, today: string): RecipeRead {
+  recipe(
+    text: string,
+    settings: ReaderSettings,
+    { stands, ...wish }: Omit<RecipeWish, 'idOf' | 'items' | 'stood'> & { stands: 'meter' | 'strip' | null },
+    podIds: string,
+    today: string,
+  ): RecipeRead {
     const began = performance.now();
     const read = readText(text, settings);
     const readMs = performance.now() - began;
     const { items, recipe } = read;
+    // What a text says of days gone by is asked about before it counts.
     const stood = stoodIn(text, today);
     // Nothing is cooked of questions alone.
     const known = items.some((i) => (!i.ask && (i.massG ?? 0) > 0) || i.sauceG !== undefined);
     if (!known) return { read, readMs, stood, plan: null, trouble: '' };
     const style = recipe || wish.style ? wish.style : styleOfText(read, wish.rows);
     const plan = answered(() =>
-      planRecipe({ ...wish, ...(style ? { style } : {}), text, items, recipe, stood, idOf: (n) => `${podIds}-${n}` }, today),
+      planRecipe(
+        {
+          ...wish,
+          ...(style ? { style } : {}),
+          text,
+          items,
+          recipe,
+          stood: stood && stands ? { ...stood, instrument: stands } : null,
+          idOf: (n) => `${podIds}-${n}`,
+        },
+        today,
+      ),
     );
     return { read, readMs, stood, plan: plan.ok ? plan.answer : null, trouble: plan.ok ? '' : plan.message };
   },

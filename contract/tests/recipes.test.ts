@@ -1,0 +1,85 @@
+import { INGREDIENTS, LineProblem, lineKind, planRecipe, readText } from '@roskel/core';
+import { describe, expect, it } from 'vitest';
+import { dice } from '../../core/tests/random';
+import { LINES_MEANT, RECIPES, RECIPES_LATER } from '../../core/tests/readingCorpus';
+import { checkBatchFile } from '../src/validate';
+
+const SENTENCES = [...RECIPES, ...RECIPES_LATER]
+  .filter((r) => r.manner !== 'page')
+  .flatMap((r) => r.text.split(/(?<=\.)\s+|\n/))
+  .filter((s) => lineKind(s) === 'method');
+const THINGS = LINES_MEANT.filter(([, , meant]) => meant !== '-').map(([, line]) => line);
+
+function planned(text: string) {
+  const { items, recipe } = readText(text, { kitchen: 'metric', own: [] });
+  const goal = { lowShu: 100, highShu: 2_000_000, bottles: 1, bottleMl: 100 };
+  const wish = { name: 'R', startDate: '2026-11-30', goal, rows: INGREDIENTS, boughtId: 'b', items, recipe, text };
+  return recipe ? { recipe, plan: planRecipe({ ...wish, idOf: (n) => `p${n}`, asMade: true }, '2026-11-30') } : null;
+}
+
+describe('a recipe in any order', () => {
+  it('is a batch that the kitchen takes, or a sentence says why not; nothing is lost', () => {
+    const d = dice(29);
+    for (let n = 0; n < 80; n++) {
+      const some = (from: readonly string[], most: number) => Array.from({ length: d.whole(1, most) }, () => d.pick(from));
+      const text = [...some(THINGS, 10), ...some(SENTENCES, n % 20 === 0 ? 60 : 8)].join('\n');
+      try {
+        const made = planned(text);
+        if (!made) continue;
+        const checked = checkBatchFile(JSON.parse(JSON.stringify(made.plan.file)));
+        expect(checked.ok ? [] : checked.errors, text).toEqual([]);
+        expect(
+          made.recipe.things.filter((t) => t.left > 1e-6),
+          text,
+        ).toEqual([]);
+      } catch (e) {
+        if (!(e instanceof LineProblem) && !(e instanceof RangeError)) throw e;
+        expect(e.message).toMatch(/[.]$/);
+      }
+    }
+  });
+  it.each([
+    [
+      'a sauce that ends twice',
+      '200 g carrots\nBottle it. Simmer the carrots 5 minutes. Bottle. Blend. Pour into bottles.',
+      ['prep', 'simmer', 'blend', 'bottle'],
+    ],
+    [
+      'stations before anything is there',
+      '200 g carrots\nStrain. Let it cool for an hour. Blend the carrots. Bottle.',
+      ['prep', 'blend', 'bottle'],
+    ],
+  ])('%s', (_, text, kinds) => {
+    expect(planned(text)!.plan.file.strands[0]!.stations.map((s) => s.kind)).toEqual(kinds);
+  });
+  it.each([
+    [
+      'a usual amount of ours',
+      '500 g fresnos\nsalt to taste\nGrind the fresnos with the salt and ferment for 10 days. Blend and bottle.',
+      5,
+      'mash',
+    ],
+    ['no salt at all', '500 g fresnos\nGrind the fresnos and ferment in a jar for 10 days. Blend and bottle.', 5, 'mash'],
+    [
+      'no salt in the brine',
+      '500 g fresnos\n600 ml water\nPack the fresnos into a jar with the water and ferment for 10 days. Drain, blend and bottle.',
+      3,
+      'waterOnly',
+    ],
+    ['as it is said', '500 g fresnos\n15 g salt\nGrind the fresnos with the salt and ferment for 10 days. Blend and bottle.', 3.2, 'mash'],
+  ])('the salt of a jar, %s', (_, text, pct, school) => {
+    const jar = planned(text)!.plan.file.strands[0]!.stations.find((s) => s.kind === 'salt')!.params as { pct: number; school: string };
+    expect([jar.school, Math.round(10 * jar.pct) / 10]).toEqual([school, pct]);
+  });
+  it('fifty kilograms in brine are several jars', () => {
+    const { plan } = planned(
+      '30 kg fresnos\n900 g salt\n30 l water\nPack the fresnos into jars with the salt and water and ferment for 3 weeks. Drain, blend and bottle.',
+    )!;
+    const jar = plan.file.strands[0]!.stations.find((s) => s.kind === 'salt')!.params as { jars: number; jarMl: number };
+    expect(jar.jars).toBeGreaterThan(5);
+    expect(checkBatchFile(JSON.parse(JSON.stringify(plan.file))).ok).toBe(true);
+  });
+  it.each(['until ', 'simmer the garlic and ', ',;', '1 ', '('])('a page of "%s" is read in its turn', (words) => {
+    expect(readText(words.repeat(30_000), { kitchen: 'metric', own: [] }).lines).toHaveLength(1);
+  });
+});
