@@ -52,6 +52,14 @@ describe('a recipe in any order', () => {
   ])('%s', (_, text, kinds) => {
     expect(planned(text)!.plan.file.strands[0]!.stations.map((s) => s.kind)).toEqual(kinds);
   });
+  it('nothing is cut where nothing is known yet; what the method alone names is asked, by its own words', () => {
+    const { recipe, plan } = planned(
+      'Chop chillies and fresnos. Simmer them with a glass of 250 ml of cider vinegar for 20 minutes, then blend.',
+    )!;
+    expect(plan.file.strands[0]!.stations.map((s) => s.kind)).toEqual(['simmer', 'blend', 'bottle']);
+    expect(recipe.things.map((t) => t.item.text)).toEqual(['chillies', 'fresnos', 'a glass of 250 ml of cider vinegar']);
+    expect(recipe.things.map((t) => t.item.ask !== null)).toEqual([true, true, false]);
+  });
   it.each([
     [
       'a usual amount of ours',

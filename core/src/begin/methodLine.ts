@@ -2,14 +2,14 @@ import { bowlG, carry, fitVessels, freeId, newBatch } from '../line';
 import { mapStations, MOST, type BatchFile, type Goal, type Intake, type StationEntry, type Strand } from '../file';
 import type { Ingredient } from '../matter/ingredient';
 import { kindKey, kindOf } from '../matter/kind';
-import { gramsAt, stepParams, type ReadText, type ReadRecipe, type RecipeThing, type Step } from '../method';
+import { stepParams, type ReadText, type ReadRecipe, type RecipeThing, type Step } from '../method';
 import type { PodLot } from '../pantry';
 import type { Day } from '../plan';
-import { DEFAULT_HEADSPACE_SHARE, packJar, TISSUE_DENSITY } from '../salt';
-import { stationKind, type ParamsOf } from '../stations';
+import { stationKind } from '../stations';
 import { STYLES, styleOfList, UNASKED_STYLE } from '../styles';
 import { lotOfItem, type HavePods } from './have';
 import type { StoredStuff } from '../parcel';
+import { isWater, methodJar, packs } from './methodJar';
 import type { Stood } from './since';
 
 /** What a line of a recipe is built with. */
@@ -27,13 +27,9 @@ export interface MethodWish {
   bottled?: { stuff: StoredStuff; massG: number } | null;
 }
 
-/** Salt that somebody said; a usual amount of ours says nothing of a jar. */
-const isSalt = (t: RecipeThing) => t.family === 'salt' && !t.item.usual;
-const isWater = (t: RecipeThing) => t.family === 'water';
 /** Salt or water that a station brings by itself: what the recipe says of it becomes a parameter there. */
 const isOwn = (kind: Step['kind'], t: RecipeThing): boolean =>
   stationKind(kind).withoutOwn === undefined && stationKind(kind).puts?.some((key) => kindOf({ key }).family === t.family) === true;
-const packs = (s: { kind: string }): boolean => stationKind(s.kind).vessels !== undefined;
 const lives = (s: { kind: string }): boolean => stationKind(s.kind).lives === true;
 
 /** The style that a recipe is nearest to: it says how the sauce is eaten. */
@@ -72,47 +68,10 @@ const brings = (recipe: ReadRecipe, s: Step): boolean =>
     return (!t.item.ask && !isOwn(s.kind, t) && (t.g ?? 0) * p.share > 0) || t.item.sauceG !== undefined;
   }) || s.joins.some((k) => recipe.strands[k]!.some((x) => brings(recipe, x)));
 
-/** A jar that holds what the recipe says goes into it: its salt and water as they are written. */
-function jarOf(entry: StationEntry, step: Step, things: readonly RecipeThing[], produceG: number): StationEntry {
-  const [saltG, waterG] = [gramsAt(step, things, isSalt), gramsAt(step, things, isWater)];
-  const now = entry.params as ParamsOf<'salt'>;
-  if (!(produceG > 0)) return entry;
-  const said = step.pct ?? (saltG > 0 ? (100 * saltG) / (waterG > 0 ? waterG : produceG) : null);
-  if (waterG === 0 && (said === null || step.pct === null || !/\bbrine\b/i.test(step.text))) {
-    const sized = jarsOf(1.3 * (produceG / TISSUE_DENSITY));
-    // Nobody said how much: what the style of a mash begins with.
-    const mash: ParamsOf<'salt'> = {
-      ...now,
-      ...sized,
-      school: 'mash',
-      cut: 'mash',
-      pct: Math.min(40, said ?? MASH_PCT),
-      displacementMl: 0,
-    };
-    return { ...entry, params: { ...mash, headspaceMl: Math.round(0.2 * sized.jarMl) } };
-  }
-  const pct = Math.min(MOST_BRINE_PCT, said ?? now.pct);
-  if (waterG === 0) return { ...entry, params: { ...now, school: 'waterOnly', pct } };
-  const litre = packJar({ jarMl: 1000, headspaceMl: 0, displacementMl: 0, produceG: 0, airMl: 0 }, 'waterOnly', pct);
-  const brineMl = (1000 * waterG) / litre.waterG;
-  const inMl = produceG / TISSUE_DENSITY + brineMl;
-  const sized = jarsOf((inMl + now.displacementMl) / (1 - DEFAULT_HEADSPACE_SHARE));
-  const filled = inMl / sized.jars + now.displacementMl;
-  const jarMl = Math.max(sized.jarMl, 10 * Math.ceil(filled / 10));
-  return { ...entry, params: { ...now, jars: sized.jars, school: 'waterOnly', pct, jarMl, headspaceMl: jarMl - filled } };
-}
-/** Salt of a mash where nobody says how much, % (handbook chapter 4; more air than in brine), and of a brine at most, %. */
-const MASH_PCT = 5;
-const MOST_BRINE_PCT = 26;
-/** Larger jars than this are several, ml (common practice, no source). */
-const LARGEST_ML = 10_000;
-function jarsOf(ml: number): { jars: number; jarMl: number } {
-  const jars = Math.min(50, Math.ceil(ml / LARGEST_ML));
-  return { jars, jarMl: Math.max(50, 10 * Math.ceil(ml / jars / 10)) };
-}
-
 /** Things that are cut on a board before they go anywhere. */
 const CUT = new Set(['pod', 'vegetable', 'onion', 'garlic', 'root', 'tomato', 'fruit', 'leaf', 'soft']);
+
+const isCut = (t: RecipeThing) => CUT.has(t.family) && !t.item.ask && (t.g ?? 0) > 0;
 
 /**
  * The line that a recipe's method is: its stations in its order, everything where the recipe puts it, in its grams, with its
@@ -157,7 +116,7 @@ export function methodLine(wish: MethodWish, text: string): { file: BatchFile; p
     const steps = begin < 0 ? [] : all.slice(begin);
     const stations: StationEntry[] = [];
     const [first] = steps;
-    const cut = first?.puts.some((p) => CUT.has(recipe.things[p.thing]!.family) || lotOf.has(p.thing)) === true;
+    const cut = first?.puts.some((p) => isCut(recipe.things[p.thing]!) || lotOf.has(p.thing)) === true;
     if (cut && first.kind !== 'prep') stations.push(entryOf('prep', stationId('prep'), {}, ''));
     steps.forEach((step, n) => {
       const entry = entryOf(step.kind, stationId(step.kind), stepParams(step, recipe.things), step.text);
@@ -201,7 +160,7 @@ export function methodLine(wish: MethodWish, text: string): { file: BatchFile; p
   );
   const fitted = fitVessels(carried);
   const file = mapStations(fitted, (s) =>
-    packs(s) && stepOf.has(s.id) ? jarOf(s, stepOf.get(s.id)!, recipe.things, bowlG(fitted, s.id)) : s,
+    packs(s) && stepOf.has(s.id) ? methodJar(s, stepOf.get(s.id)!, recipe.things, bowlG(fitted, s.id)) : s,
   );
   return { file: wish.stood ? stoodSince(file, wish.stood) : file, pods, steps: Object.fromEntries(ids) };
 }

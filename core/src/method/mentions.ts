@@ -1,4 +1,4 @@
-import { lexiconOf, lineParts, uninverted, readParts, type Kitchen, type Line, type ReadItem, type Token } from '../reading';
+import { lexiconOf, lineParts, uninverted, readParts, textOf, type Kitchen, type Line, type ReadItem, type Token } from '../reading';
 import type { Ingredient } from '../matter/ingredient';
 import { spansOf } from '../reading/spans';
 import { looksIn, type Clause } from './clauses';
@@ -44,6 +44,14 @@ const HELPERS = new Set(
 const PRONOUNS = /^(?:it|them|this|that|these|those|mixture|mix|sauce|mash|paste)$/;
 const COMMA = (at: number): Token => ({ is: 'mark', text: ',', from: at, to: at, glued: false });
 
+/** The words of a thing within a clause: its amount and its name, without the verb before them. */
+function wordsOf(line: Line, first: number, last: number): string {
+  const tells = (s: Line['spans'][number]) => s.is === 'name' || s.is === 'amount' || s.is === 'piece';
+  const from = line.spans.findIndex((s, i) => i >= first && i <= last && tells(s));
+  const to = line.spans.findLastIndex((s, i) => i >= first && i <= last && tells(s));
+  return from < 0 ? '' : textOf(line, from, to).slice(0, 80);
+}
+
 /** A clause of a sentence, read. */
 export function readClause(plain: string, t: readonly Token[], c: Clause, kitchen: Kitchen, own: readonly Ingredient[]): ReadClause {
   const look = looksIn(t);
@@ -67,9 +75,10 @@ export function readClause(plain: string, t: readonly Token[], c: Clause, kitche
     const before = kept.slice(Math.max(0, nameAt - 4), nameAt).flatMap((x) => (x.is === 'word' ? [x.w] : []));
     const amount = part.ways[0]?.[0];
     const share = amount && !amount.unit && !amount.piece && !amount.pack && amount.high < 1 ? amount.high : null;
+    const said = wordsOf(line, part.first, part.last) || part.span.phrase.join(' ');
     return {
       phrase: part.span.phrase,
-      items,
+      items: items.map((i) => ({ ...i, text: said })),
       measured: part.ways.length > 0 && share === null,
       share: share !== null && (before.includes('the') || !items.some((i) => i.massG !== null && !i.ask)) ? share : null,
       rest: /\b(?:rest|remaining|remainder)\b/.test(before.join(' ')),

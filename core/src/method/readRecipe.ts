@@ -187,7 +187,7 @@ function recipeOf(
 ) {
   const supply = new Supply(things, clauses, (m) =>
     m.items.flatMap((i) => {
-      const item = answered(named(i, m.phrase), answers);
+      const item = answered(i, answers);
       return item ? [things.push(thingOf(withUsual(item), own, [], true)) - 1] : [];
     }),
   );
@@ -210,11 +210,6 @@ function recipeOf(
   };
   return { recipe, stepOf: placer.stepOf };
 }
-
-/** A thing of a sentence is known by its own words, not by all of the sentence. */
-const LONG = 60;
-const named = (item: ReadItem, phrase: readonly string[]): ReadItem =>
-  item.text.length > LONG ? { ...item, text: phrase.join(' ') } : item;
 
 /** A thing put at another step, all of it. */
 function moved({ things, strands }: ReadRecipe, key: string, to: string): void {

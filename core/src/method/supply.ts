@@ -1,7 +1,7 @@
 import type { KindName } from '../stations';
 import type { Mention, ReadClause } from './mentions';
 import type { Put, RecipeThing } from './recipe';
-import { meantBy } from './things';
+import { isClassWord, meantBy } from './things';
 
 /** What a station takes where nobody says what: these families, as far as no later sentence names them. */
 const DEFAULTS: Partial<Record<KindName, (t: RecipeThing) => boolean>> = {
@@ -102,7 +102,8 @@ export class Supply {
   /** A name without an amount and without a list is a thing that is asked; water is what stations bring. */
   isNew(m: Mention): boolean {
     const listed = this.things.some((t) => !t.inMethod);
-    return !listed && m.items.some((i) => i.id !== null && i.id !== 'water');
+    const asks = isClassWord(m.phrase.at(-1) ?? '') && m.items.some((i) => i.ask !== null);
+    return !listed && (asks || m.items.some((i) => i.id !== null && i.id !== 'water'));
   }
 
   /** An amount in the method is a share of what the list has, or a thing of its own. */

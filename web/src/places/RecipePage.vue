@@ -77,16 +77,22 @@ function other() {
 function put(item: ReadItem, said: Answer | 'out') {
   say(item, said);
 }
+/** What is to be answered before a batch can begin; empty when all is. */
+function unanswered(): string {
+  const lines = open.value.length === 1 ? 'One line has' : `${open.value.length} lines have`;
+  if (open.value.length > 0) return `${lines} a question still. Answer it, or leave the thing out.`;
+  return asksStands.value ? 'Say first whether its jar stands already.' : '';
+}
 async function start() {
   if (busy.value) return;
   commitTyping();
   trouble.value = '';
-  if (open.value.length > 0)
-    return void (trouble.value = `${open.value.length === 1 ? 'One line has' : `${open.value.length} lines have`} a question still. Answer it, or leave the thing out.`);
-  if (asksStands.value) return void (trouble.value = 'Say first whether its jar stands already.');
   busy.value = true;
   try {
     const made = await now();
+    // Asked of what was just read: a text pasted a moment ago has questions of its own.
+    trouble.value = unanswered();
+    if (trouble.value) return;
     if (!made) return void (trouble.value = answer.value?.trouble || 'Paste a recipe first: its things, and what is done with them.');
     const file = { ...made.file, recipe: form.text.trim().slice(0, 20_000) };
     const record = await beginPlan(
