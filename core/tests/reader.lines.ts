@@ -223,7 +223,7 @@ export const ASKING: readonly [Kitchen, string][] = [
   ['metric', 'salt to taste'],
   ['metric', 'a little sugar'],
   ['metric', '2 slices garlic bread'],
-  ['metric', '3 tbsp coconut milk'],
+  ['metric', '3 tbsp almond milk'],
   ['us', '1 can pineapple'],
   ['us', '2 peppers'],
   ['metric', '1 tsp ginger'],
@@ -237,11 +237,11 @@ export const ASKING: readonly [Kitchen, string][] = [
   ['us', '3 tbsp lemon curd'],
   ['metric', '99999999 kg salt'],
   // things that only sound like a row, two things on a line, figures that mean two things
-  ['us', '½ teaspoon celery seed'],
+  ['us', '½ teaspoon poppy seed'],
   ['us', '3/4 C tomato relish'],
   ['us', '2 chipotles in adobo'],
   ['us', '2 whole cloves'],
   ['metric', '1.000 g tomatoes'],
   ['metric', '2.5% salt'],
-  ['us', '1 cup peeled, diced butternut squash'],
+  ['us', '1 cup peeled, diced celeriac'],
 ];

@@ -71,8 +71,9 @@ export function written(r: ReadRecipe): string[] {
         return `${s.kind}${time}${hot}${things.length > 0 ? `: ${things.join(', ')}` : ''}`;
       })
       .join(' > ');
-    const to = k === r.main ? '' : ` -> ${r.strands.flat().find((s) => s.joins.includes(k))?.kind ?? 'nowhere'}`;
-    return { row: row + to, main: k === r.main };
+    const into = r.strands.flat().filter((s) => s.joins.includes(k) || s.part?.strand === k);
+    const to = r.ends.includes(k) ? '' : ` -> ${into.map((s) => s.kind).join('+') || 'nowhere'}`;
+    return { row: row + to, main: r.ends.includes(k) };
   });
   return rows
     .filter((x) => x.row !== '')

@@ -5,7 +5,7 @@ import { kindKey, kindOf } from '../matter/kind';
 import { stepParams, type ReadText, type ReadRecipe, type RecipeThing, type Step } from '../method';
 import type { PodLot } from '../pantry';
 import type { Day } from '../plan';
-import { stationKind } from '../stations';
+import { stationKind, usualKind } from '../stations';
 import { STYLES, styleOfList, UNASKED_STYLE } from '../styles';
 import { lotOfItem, type HavePods } from './have';
 import type { StoredStuff } from '../parcel';
@@ -66,11 +66,13 @@ const brings = (recipe: ReadRecipe, s: Step): boolean =>
   s.puts.some((p) => {
     const t = recipe.things[p.thing]!;
     return (!t.item.ask && !isOwn(s.kind, t) && (t.g ?? 0) * p.share > 0) || t.item.sauceG !== undefined;
-  }) || s.joins.some((k) => recipe.strands[k]!.some((x) => brings(recipe, x)));
+  }) || [...s.joins, ...(s.part ? [s.part.strand] : [])].some((k) => recipe.strands[k]!.some((x) => brings(recipe, x)));
 
 /** Things that are cut on a board before they go anywhere. */
 const CUT = new Set(['pod', 'vegetable', 'onion', 'garlic', 'root', 'tomato', 'fruit', 'leaf', 'soft']);
 
+/** The station where things are cut. */
+const BOARD = usualKind('pods').kind;
 const isCut = (t: RecipeThing) => CUT.has(t.family) && !t.item.ask && (t.g ?? 0) > 0;
 
 /**
@@ -103,7 +105,8 @@ export function methodLine(wish: MethodWish, text: string): { file: BatchFile; p
     taken.set(kind, n);
     return n === 1 ? kind : `${kind}-${n}`;
   };
-  const strandId = (k: number) => (k === recipe.main ? 'main' : `side-${k + 1}`);
+  const last = recipe.ends.at(-1);
+  const strandId = (k: number) => (k === last ? 'main' : `side-${k + 1}`);
   const stepOf = new Map<string, Step>();
   const ids: [string, string][] = [];
   const total = recipe.strands.flat().length;
@@ -117,13 +120,20 @@ export function methodLine(wish: MethodWish, text: string): { file: BatchFile; p
     const stations: StationEntry[] = [];
     const [first] = steps;
     const cut = first?.puts.some((p) => isCut(recipe.things[p.thing]!) || lotOf.has(p.thing)) === true;
-    if (cut && first.kind !== 'prep') stations.push(entryOf('prep', stationId('prep'), {}, ''));
+    const board = cut && first.kind !== BOARD ? entryOf(BOARD, stationId(BOARD), {}, '') : null;
+    if (board) stations.push(board);
     steps.forEach((step, n) => {
       const entry = entryOf(step.kind, stationId(step.kind), stepParams(step, recipe.things), step.text);
       stepOf.set(entry.id, step);
       ids.push([entry.id, `${k}.${all.indexOf(step)}`]);
       for (const j of step.joins.filter((x) => recipe.strands[x]!.some((s) => brings(recipe, s))))
         entry.intakes.push({ id: strandId(j), origin: { from: 'strand', strandId: strandId(j) }, amount: 'rest' });
+      if (step.part) {
+        const { strand, share } = step.part;
+        const of = { id: strandId(strand), origin: { from: 'strand' as const, strandId: strandId(strand) } };
+        // The last part is what is left.
+        entry.intakes.push({ ...of, amount: k === last ? 'rest' : { pct: Math.round(1000 * share) / 10 } });
+      }
       for (const put of step.puts) {
         const t = recipe.things[put.thing]!;
         if (t.item.sauceG !== undefined && wish.bottled) {
@@ -134,22 +144,22 @@ export function methodLine(wish: MethodWish, text: string): { file: BatchFile; p
         const g = (t.g ?? 0) * put.share;
         if (t.item.ask || t.item.id === null || !(g > 0) || isOwn(step.kind, t)) continue;
         const lot = lotOf.get(put.thing);
-        // Pods of the first station are cut on the board before it.
-        const at = lot && n === 0 && cut && stations[0]!.kind === 'prep' ? stations[0]! : entry;
+        // What grew is cut on the board before the first station.
+        const at = n === 0 && board && (lot || isCut(t)) ? board : entry;
         addTo(at, intakeOf(at, t, lot, g, put.late));
       }
       stations.push(entry);
     });
     return {
       id: strandId(k),
-      name: k === recipe.main ? 'Sauce' : nameOf(recipe, steps),
+      name: recipe.ends.length === 1 && k === last ? 'Sauce' : nameOf(recipe, steps),
       stations,
-      goal: k === recipe.main ? wish.goal : null,
+      goal: recipe.ends.includes(k) ? wish.goal : null,
     };
   });
   const crowded = strands.flatMap((s) => s.stations).find((s) => s.intakes.length > MOST.intakes);
   if (crowded) throw new RangeError(`${crowded.intakes.length} things go in at one station; ${MOST.intakes} are the most. Leave some out.`);
-  const main = strands[recipe.main]!;
+  const main = strands[last ?? 0]!;
   if (main.stations.length === 0) throw new RangeError('Nothing of it is known yet. Answer its questions first.');
   const bare = { ...base, strands: [main, ...strands.filter((s) => s !== main && s.stations.length > 0)] };
   const carried = carry(

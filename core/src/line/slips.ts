@@ -9,7 +9,7 @@ import type { Taken } from './intake';
  * More than this many times everything else in the bowl, of one thing, is a slip of the finger (our judgement). What carries
  * a little hot stuff (water, vinegar, oil, honey) may be much of it; where nothing came along yet, anything may.
  */
-const MOST_TIMES = { thing: 8, carrier: 60, first: 100 } as const;
+const MOST_TIMES = { thing: 8, carrier: 150, first: 150 } as const;
 /** A carrier: this wet, this sweet, or fat, %; and what is a sauce itself: a few pods in soy sauce or mirin are a table sauce. */
 const CARRIES = { water: 80, sugars: 45, fat: 80 } as const;
 const carries = (t: Taken): boolean =>

@@ -1,6 +1,7 @@
 import type { KindName } from '../stations';
 import type { ReadClause } from './mentions';
 import type { RecipeThing, Step } from './recipe';
+import { TWO_DAYS } from './roles';
 
 /** What a clause comes to, seen where it stands. */
 export type Done =
@@ -10,6 +11,7 @@ export type Done =
   | { is: 'prep'; peel: boolean }
   | { is: 'reserve' }
   | { is: 'time' }
+  | { is: 'divide' }
   | { is: 'nothing' };
 
 /** What is known where a clause stands. */
@@ -23,25 +25,30 @@ export interface Where {
   /** Things that a clause names, or that wait. */
   named: readonly RecipeThing[];
   waiting: readonly RecipeThing[];
+  /** Something hot is poured over what stands in a vessel, later. */
+  poursAhead: boolean;
 }
 
 const station = (kind: KindName): Done => ({ is: 'station', kind });
 const ADD: Done = { is: 'add' };
 const NOTHING: Done = { is: 'nothing' };
-const TWO_DAYS = 2 * 1440;
 const AN_HOUR = 60;
 /** Shorter stands are no rest, min. */
 const LEAST_REST = 10;
 
 const BLENDER = /\b(?:blender|processor|liquidi[sz]er|mortar)\b/i;
 const BOTTLES = /\bbottles?\b/i;
-const JARS = /\b(?:jars?|crock)\b/i;
+const JARS = /\b(?:jars?|jarred|crock)\b/i;
 const SIEVE = /\b(?:sieve|strainer|cloth|muslin|cheesecloth|food mill|mill|through)\b/i;
+const OVER = /\bover (?!(?:a |the )?(?:low|medium|high|gentle|heat|ice))/i;
 const FRIDGE = /\b(?:fridge|refrigerat\w*|chill\w*|cold)\b/i;
 const isSour = (t: RecipeThing) => t.family === 'vinegar' || t.family === 'citrus';
 const isLiquid = (t: RecipeThing) => isSour(t) || t.family === 'water' || t.family === 'sauce';
 const isOil = (t: RecipeThing) => t.family === 'oil';
 const tamarind = (t: RecipeThing) => t.family === 'sour fruit block';
+
+/** "Pour over the chillies": not over a low heat, nor through anything. */
+export const isPouredOver = (text: string): boolean => OVER.test(text) && !SIEVE.test(text);
 
 /** A mash before a ferment is what goes into the jar. */
 const ground = (w: Where): Done =>
@@ -53,6 +60,8 @@ function intoVessel(c: ReadClause, w: Where): Done {
   if (BLENDER.test(behind)) return ground(w);
   if (/\b(?:grinder|mincer)\b/i.test(behind)) return ground(w);
   if (/\bthrough\b/i.test(behind) && SIEVE.test(behind.replace(/\bthrough\b/gi, ''))) return station('strain');
+  const stays = w.poursAhead && !w.fermentAhead && w.steps.length === 0;
+  if (stays && (BOTTLES.test(behind) || JARS.test(behind))) return ADD;
   if (BOTTLES.test(behind)) return station('bottle');
   if (JARS.test(behind)) return w.fermentAhead ? station('salt') : w.workAhead ? ADD : station('bottle');
   // "Put them in a covered bowl for ten minutes."
@@ -69,11 +78,29 @@ function leave(c: ReadClause, w: Where): Done {
   const jar = last === 'salt' || (last === 'ferment' && w.waiting.length === 0);
   if (minutes !== null && minutes >= TWO_DAYS && jar) return station('ferment');
   if (last === 'bottle' || last === 'bowl' || (c.stem === 'refrigerate' && (minutes ?? 0) >= TWO_DAYS)) return NOTHING;
+  // "Let it sit two weeks before using": that is in its bottle.
+  if (
+    minutes !== null &&
+    minutes >= TWO_DAYS &&
+    last !== undefined &&
+    !w.workAhead &&
+    /\b(?:before|ready|flavou?rs?|mellow|mature|age)\b/i.test(c.text)
+  )
+    return NOTHING;
   const raw = w.steps.every((s) => s.kind === 'prep' || s.kind === 'blend') && last !== 'blend';
   const sour = [...w.named, ...w.waiting].some(isSour);
   if (minutes !== null && minutes >= AN_HOUR && raw && sour) return station('steep');
   if (minutes !== null && minutes >= LEAST_REST && w.steps.length > 0) return station('rest');
   return NOTHING;
+}
+
+/** Pods boiled in water, perhaps with a dash of something sour: the water goes, they stay. */
+const DASH = 0.15;
+function isBoiledOnly(w: Where): boolean {
+  const puts = w.steps.at(-1)!.puts.map((p) => ({ t: w.things[p.thing]!, g: (w.things[p.thing]!.g ?? 0) * p.share }));
+  const dry = puts.filter(({ t }) => t.family !== 'water').reduce((s, p) => s + p.g, 0);
+  const cooked = puts.filter(({ t }) => isSour(t) || t.family === 'sweet').reduce((s, p) => s + p.g, 0);
+  return dry > 0 && cooked <= DASH * dry;
 }
 
 function cook(w: Where): Done {
@@ -93,6 +120,9 @@ export function doneBy(c: ReadClause, w: Where): Done {
     case 'none':
       // "Keep just below the boil for 15 minutes."
       if (c.stem === 'keep' && c.measures.minutes !== null && /\b(?:boil|simmer|bubbl)/i.test(c.text)) return station('simmer');
+      // "Keep it there for 20 minutes."
+      if ((c.stem === 'keep' || c.stem === 'hold') && c.measures.minutes !== null && (last === 'simmer' || last === 'fry'))
+        return { is: 'time' };
       return NOTHING;
     case 'have':
       if (c.offHeat) return NOTHING;
@@ -106,10 +136,14 @@ export function doneBy(c: ReadClause, w: Where): Done {
     case 'reserve':
       return /\bbrine\b/i.test(c.text) ? NOTHING : { is: 'reserve' };
     case 'divide':
-      return NOTHING;
+      return BOTTLES.test(c.text) || JARS.test(c.text) ? NOTHING : { is: 'divide' };
     case 'fill':
-      // Hot oil over what stands in a bowl.
-      if (/\bhot\b.*\bover\b/i.test(c.text) && w.waiting.length > 0 && w.steps.length > 0) return station('temper');
+      if (c.stem === 'pour' && c.next === 'off') return last === 'ferment' ? station('drain') : NOTHING;
+      // Hot oil over what stands in a bowl, hot vinegar over sliced pods.
+      if (isPouredOver(c.text) && w.steps.length > 0) {
+        const hot = /\bhot\b/i.test(c.text) || last === 'simmer' || last === 'fry';
+        if (hot && here.length > 0 && !w.fermentAhead) return station('temper');
+      }
       return intoVessel(c, w);
     case 'leave':
       return leave(c, w);
@@ -126,10 +160,16 @@ export function doneBy(c: ReadClause, w: Where): Done {
     case 'simmer':
       // "Boil the clean bottles": nothing of the sauce.
       if (/^\W*\w+\s+(?:the |your |some )?(?:clean |empty |glass )*(?:bottles|jars|lids|caps|oven)\b/i.test(c.text)) return NOTHING;
-      if ((c.stem === 'bring' || c.stem === 'heat') && (c.measures.tempC ?? 0) >= 60) return station('simmer');
+      if (/^(?:bring|heat|warm)$/.test(c.stem) && (c.measures.tempC ?? 0) >= 60)
+        return station(here.some(isOil) && !here.some(isLiquid) ? 'fry' : 'simmer');
+      if (
+        c.stem === 'heat' &&
+        /\b(?:below|to|near) (?:just |a |the |almost )*(?:below |under )?(?:the |a )?(?:boil(?:ing)?|simmer)\b/i.test(c.text)
+      )
+        return station('simmer');
       if (heatNext || (c.stem === 'bring' && !/\b(?:boil|simmer|bubble)\b/i.test(c.text))) return NOTHING;
       if ((c.stem === 'heat' || c.stem === 'warm') && c.measures.minutes === null) return c.mentions.length > 0 ? ADD : NOTHING;
-      if (c.stem === 'heat' && here.some(isOil) && !here.some(isLiquid)) return station('fry');
+      if ((c.stem === 'heat' || c.stem === 'warm') && here.some(isOil) && !here.some(isLiquid)) return station('fry');
       if (last === 'thicken' && w.named.length === 0 && w.waiting.length === 0) return { is: 'time' };
       if (last === 'fry' && c.stem !== 'boil' && c.stem !== 'simmer' && c.stem !== 'bubble' && !here.some(isLiquid)) return station('fry');
       return c.stem === 'cook' || c.stem === 'reduce' || c.stem === 'bubble' ? cook(w) : station('simmer');
@@ -148,7 +188,9 @@ export function doneBy(c: ReadClause, w: Where): Done {
       // Roasted spices and dried pods are toasted.
       return here.length > 0 && here.every((t) => t.dried || t.family === 'spice') ? station('toast') : station('char');
     case 'drain':
-      return last === 'ferment' ? station('drain') : last === 'simmer' || last === 'steep' ? station('strain') : NOTHING;
+      if (last === 'ferment') return station('drain');
+      if (last === 'simmer') return station(isBoiledOnly(w) ? 'lift' : 'strain');
+      return last === 'steep' ? station('strain') : NOTHING;
     case 'lift':
       if (last === 'ferment') return station('drain');
       return last === 'simmer' && !BOTTLES.test(c.text) && !JARS.test(c.text)

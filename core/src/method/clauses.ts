@@ -1,4 +1,5 @@
 import { markAt, wordAt, type Token } from '../reading';
+import { cutsOf } from './branch';
 import { verbForm, type Act } from './verbs';
 
 /** One thing that is done: a verb with what is said before and behind it; `from` and `to` are tokens. */
@@ -61,7 +62,10 @@ function isCommand(t: readonly Token[], i: number): boolean {
   return true;
 }
 
-function counts(t: readonly Token[], i: number, spoken: boolean): { stem: string; act: Act; passive: boolean } | null {
+/** A sentence may begin with where it is done. */
+const PLACE = /^(?:in|on|using|under|into|over)$/;
+
+function counts(t: readonly Token[], i: number, spoken: boolean, first: boolean): { stem: string; act: Act; passive: boolean } | null {
   const token = t[i]!;
   if (token.is !== 'word') return null;
   const found = verbForm(token.text);
@@ -86,6 +90,17 @@ function counts(t: readonly Token[], i: number, spoken: boolean): { stem: string
     if (stem === 'fish' && next !== 'out') return null;
     if (stem === 'salt' && !(beforeMark && next === 'the')) return null;
     if (beforeMark) return stem === 'juice' ? null : yes();
+    // "In the same pan char the tomatoes".
+    if (
+      first &&
+      verb.strong &&
+      verb.act !== 'none' &&
+      !AMBIGUOUS.has(stem) &&
+      PLACE.test(wordAt(t, 0) ?? '') &&
+      next !== null &&
+      !NOUN_AFTER.has(lowerBefore)
+    )
+      return yes();
     // "let that bubble away".
     if (verb.strong && verb.act !== 'none' && t.slice(Math.max(0, i - 3), i).some((x) => x.is === 'word' && x.w === 'let')) return yes();
     if (NOUN_AFTER.has(lowerBefore)) return null;
@@ -134,15 +149,27 @@ function counts(t: readonly Token[], i: number, spoken: boolean): { stem: string
 }
 
 /** "guajillos toasted for a minute": a past form behind its thing, with how long or in what. */
-const beforeNoun = (t: readonly Token[], i: number): boolean => /^(?:for|in|with|until|under|over)$/.test(wordAt(t, i + 1) ?? '');
+const beforeNoun = (t: readonly Token[], i: number): boolean => {
+  const next = wordAt(t, i + 1) ?? '';
+  const second = t[i + 2];
+  // "boiled and cooled".
+  if (next === 'and' && second?.is === 'word') return verbForm(second.text)?.form === 'past';
+  return /^(?:for|in|with|until|under|over|at|whole|together|down)$/.test(next);
+};
 
 /** Whether a sentence tells what was done without a teller: past forms, and no command. */
 function tellsByPast(t: readonly Token[]): boolean {
   const forms = t.flatMap((x, i) => {
     const found = x.is === 'word' ? verbForm(x.text) : undefined;
-    return found?.verb.strong && (found.form === 'past' || counts(t, i, false)) ? [found.form] : [];
+    return found?.verb.strong && (found.form === 'past' || counts(t, i, false, false)) ? [found.form] : [];
   });
-  const how = t.filter((x, i) => x.is === 'word' && verbForm(x.text)?.form === 'past' && beforeNoun(t, i)).length;
+  const how = t.filter((x, i) => {
+    const found = x.is === 'word' ? verbForm(x.text) : undefined;
+    if (found?.form !== 'past') return false;
+    // "…, blitzed together, jarred": behind a mark it is done to all of it.
+    const behind = markAt(t, i - 1) === ',' || /^(?:and|then)$/.test(wordAt(t, i - 1) ?? '');
+    return beforeNoun(t, i) || (behind && found.verb.strong && found.verb.act !== 'prep');
+  }).length;
   return how >= 2 && forms.every((f) => f === 'past') && t.some((x) => x.is === 'figure');
 }
 
@@ -157,7 +184,7 @@ export function clausesOf(t: readonly Token[]): Clause[] {
   for (let i = 0; i < t.length; i++) {
     if (TELLERS.has(wordAt(t, i) ?? '')) told = true;
     if (look[i]) continue;
-    const found = counts(t, i, told);
+    const found = counts(t, i, told, clauses.length === 0);
     if (!found) continue;
     // "gets boiled, drained and blended".
     told ||= found.passive;
@@ -175,12 +202,18 @@ export function clausesOf(t: readonly Token[]): Clause[] {
   clauses.forEach((c, n) => {
     const floor = n === 0 ? 0 : clauses[n - 1]!.at + 1;
     if (n === 0) c.from = 0;
-    else if (c.passive) {
+    else if (c.passive && !/^(?:and|then)$/.test(wordAt(t, c.at - 1) ?? '')) {
       let from = c.at;
       while (from > floor && !/^(?:then|so)$/.test(wordAt(t, from - 1) ?? '') && !/^[,;:]$/.test(markAt(t, from - 1) ?? '')) from--;
       c.from = from;
     }
     if (n > 0) clauses[n - 1]!.to = c.from;
   });
-  return clauses;
+  return clauses.flatMap((c) => parted(t, c));
+}
+
+/** "Mix one half with basil and the other with mint": the same is done to each part. */
+function parted(t: readonly Token[], c: Clause): Clause[] {
+  const cuts = cutsOf(t, c.from, c.to);
+  return [c.from, ...cuts].map((from, n) => ({ ...c, from, at: n === 0 ? c.at : -1, to: cuts[n] ?? c.to }));
 }

@@ -3,3 +3,4 @@ export * from './lines';
 export * from './params';
 export * from './recipe';
 export * from './readRecipe';
+export * from './textLines';

@@ -8,9 +8,16 @@ import { verbForm } from './verbs';
 export type LineKind = 'empty' | 'heading' | 'note' | 'title' | 'method' | 'thing';
 
 const BULLET = /^\s*(?:[-–—*•·▢□☐]+|\[[ x]?\])\s*/i;
-const NUMBERING = /^\s*(?:step\s*)?\d+\s*[.):]\s+(?=[a-z])/i;
+const LABEL = '(?:step|day|week|stage|part)';
+const COUNT = '(?:\\d+|one|two|three|four|five)';
+const NUMBERING = new RegExp(`^\\s*(?:\\d+\\s*[.):]|${LABEL}\\s*${COUNT}\\s*[.):,–—-])\\s+(?=[a-z\\d])`, 'i');
+/** "Day 14: drain": days since the first. */
+const DAY = /^\s*(day|week)\s*(\d+)\s*[.):,–—-]/i;
 const HEADINGS =
   /^(?:ingredients?|method|directions?|instructions?|preparation|steps?|what you need|how to make it|to finish|day \d+|procedure)\s*:?\s*$/i;
+/** "For the base", "FOR BATCH A", "Part 2": what follows belongs together. */
+const PART_HEADING =
+  /^(?:for (?:the|batch|part|bowl|jar|half|your) [a-z ]+|(?:batch|part|stage|bowl|jar) (?:[a-z]|\d+|one|two|three))\s*:?$/i;
 const METHOD_HEADING = /^(?:method|directions?|instructions?|preparation|steps?|how to make it|procedure)\s*:?\s*$/i;
 const LIST_HEADING = /^(?:ingredients?|what you need)\s*:?\s*$/i;
 const NOTE =
@@ -19,6 +26,11 @@ const TITLE = /\b(?:sauce|paste|salsa|dip|oil|relish|mash|ketchup|recipe)\s*$/i;
 
 /** A line without its bullet and number. */
 export const unbulleted = (line: string): string => line.replace(BULLET, '').replace(NUMBERING, '').trim();
+/** The day that a line stands under, from its first; null where it names none. */
+export function dayOf(line: string): number | null {
+  const m = DAY.exec(line);
+  return m ? Number(m[2]) * (/^week/i.test(m[1]!) ? 7 : 1) : null;
+}
 export const isMethodHeading = (line: string): boolean => METHOD_HEADING.test(line.trim());
 export const isListHeading = (line: string): boolean => LIST_HEADING.test(line.trim());
 
@@ -62,12 +74,21 @@ function isMethod(line: string, t: readonly Token[]): boolean {
 /** Signs of a line that are looked at. */
 const HEAD = 1500;
 
+/** "Brine: 4 cups water, 3 tbsp salt": the words before the mark name no thing, and what stands behind has amounts. */
+export function labelled(line: string): { label: string; rest: string } | null {
+  const m = /^\s*([a-z][a-z ]{0,24}(?: ?\d+)?):\s+(\S.*)$/i.exec(line);
+  if (!m) return null;
+  const [label, rest] = [spansOf(tokensIn(m[1]!), lexiconOf([])), spansOf(tokensIn(m[2]!), lexiconOf([]))];
+  const lists = rest.some((s) => s.is === 'name') && rest.some((s) => s.is === 'amount');
+  return lists && !label.some((s) => s.is === 'name') ? { label: m[1]!, rest: m[2]! } : null;
+}
+
 /** What a line is; `after`: the last heading was one of the method; `first`: nothing stands before it. */
 export function lineKind(line: string, after = false, first = false): LineKind {
   // What a line is shows at its head.
   const s = line.trim().slice(0, HEAD);
   if (!/[a-z\d\u00c0-\u024f]/i.test(s)) return 'empty';
-  if (HEADINGS.test(s) || (/:\s*$/.test(s) && !/\d/.test(s)) || (/^for the [a-z ]+$/i.test(s) && !/\d/.test(s))) return 'heading';
+  if (HEADINGS.test(s) || (/:\s*$/.test(s) && !/\d/.test(s)) || PART_HEADING.test(s)) return 'heading';
   if (NOTE.test(s)) return 'note';
   if (after) return 'method';
   const bare = unbulleted(s);
@@ -95,5 +116,10 @@ function amountLed(t: readonly Token[]): boolean {
   const a = amountAt(t, 0);
   if (!a || a.article) return false;
   const clauses = clausesOf(t);
-  return !clauses.some((c) => c.passive && /^(?:get|is|are|gets)$/.test(wordAt(t, c.at - 1) ?? '')) && !(clauses.length >= 2);
+  if (clauses.some((c) => c.passive && /^(?:get|is|are|gets)$/.test(wordAt(t, c.at - 1) ?? ''))) return false;
+  // One thing and what was done to it is a thing: "6 guajillos, toasted and soaked".
+  const named = spansOf(t, lexiconOf([])).filter((s) => s.is === 'name').length;
+  return (
+    clauses.length < 2 || (named < 2 && clauses.every((c) => verbForm((t[Math.max(0, c.at)] as { text: string }).text)?.form === 'past'))
+  );
 }

@@ -25,6 +25,7 @@ const MINUTES: Readonly<Record<string, number>> = {
   month: 43_200,
 };
 const NIGHT_MIN = 720;
+const LEAST_MIN = 0.4;
 const VESSELS = /^(?:jar|bottle|pot|pan|saucepan|tray|dish|jug|container|crock|sheet|skillet)$/;
 /** From a figure without a unit on, behind "at" it is an oven's, °C. */
 const OVEN_FROM = 100;
@@ -41,6 +42,11 @@ export function measuresIn(t: readonly Token[], from: number, to: number): Measu
   };
   for (let i = from; i < to; i++) {
     const w = wordAt(t, i);
+    // "prick each one", "one by one", "one at a time".
+    if (w === 'one' && (wordAt(t, i - 1) === 'each' || /^(?:by|at)$/.test(wordAt(t, i + 1) ?? ''))) {
+      take(i, i + 1);
+      continue;
+    }
     if (w === 'overnight') {
       time(NIGHT_MIN, false);
       take(i, i + 1);
@@ -74,19 +80,25 @@ export function measuresIn(t: readonly Token[], from: number, to: number): Measu
       if (longer) end++;
       const earlier = wordAt(t, i - 1) ?? '';
       const more = c.more || longer || /^(?:more|further|extra)$/.test(wordAt(t, c.next) ?? '') || earlier === 'another';
-      if (!every) time(value * unit, more);
+      // "For a few seconds" is no time of a station.
+      if (!every && value * unit >= LEAST_MIN) time(value * unit, more);
       take(i, end);
       i = end - 1;
       continue;
     }
-    // "fry for another five".
+    // "fry for another five", "for the last 5".
+    if (wordAt(t, i - 1) === 'last' && (c.next >= to || markAt(t, c.next) !== null)) {
+      take(i - 1, c.next);
+      continue;
+    }
     if (c.more && wordAt(t, i - 1) === 'for' && (c.next >= to || markAt(t, c.next) !== null)) {
       time(c.high, true);
       take(i, c.next);
       continue;
     }
     const sign = markAt(t, c.next);
-    if (sign === '%') {
+    const ofSalt = /^(?:salt|brine|of|by|solution)$/.test(wordAt(t, c.next + 1) ?? 'of');
+    if (sign === '%' && ofSalt) {
       out.pct = (c.low + c.high) / 2;
       take(i, c.next + 1);
       continue;
@@ -106,6 +118,13 @@ export function measuresIn(t: readonly Token[], from: number, to: number): Measu
     // "a 1 litre jar", "a wide pot", "2 cm pieces" are no things.
     const a = amountAt(t, at);
     let end = a ? a.to : c.next;
+    // "1/2 inch headspace", "2 cm of room".
+    const room = wordAt(t, end) === 'of' ? end + 1 : end;
+    if (a?.unit?.kind === 'length' && /^(?:headspace|space|room|head)$/.test(wordAt(t, room) ?? '')) {
+      take(i, room + 1);
+      i = room;
+      continue;
+    }
     while (
       /^(?:large|small|wide|big|clean|hot|dry|heavy|deep|sterile|sterilised|sterilized|warm|medium|shallow|non|stick|other|separate|second)$/.test(
         wordAt(t, end) ?? '',

@@ -1,6 +1,7 @@
 import { lexiconOf, lineParts, uninverted, readParts, textOf, type Kitchen, type Line, type ReadItem, type Token } from '../reading';
 import type { Ingredient } from '../matter/ingredient';
 import { spansOf } from '../reading/spans';
+import { branchAt } from './branch';
 import { looksIn, type Clause } from './clauses';
 import { measuresIn, type Measures } from './measures';
 import { isClassWord } from './things';
@@ -30,6 +31,8 @@ export interface ReadClause extends Clause {
   together: boolean;
   pronoun: boolean;
   apart: boolean;
+  /** It is done to a part of what was divided. */
+  branch: boolean;
   offHeat: boolean;
   /** The word right behind the verb. */
   next: string | null;
@@ -56,6 +59,13 @@ function wordsOf(line: Line, first: number, last: number): string {
 export function readClause(plain: string, t: readonly Token[], c: Clause, kitchen: Kitchen, own: readonly Ingredient[]): ReadClause {
   const look = looksIn(t);
   const measures = measuresIn(t, c.from, c.to);
+  let branch = false;
+  for (let i = c.from; i < c.to; i++) {
+    const part = branchAt(t, i);
+    if (!part) continue;
+    branch = true;
+    measures.taken.fill(true, i, Math.min(part.to, c.to));
+  }
   const kept: Token[] = [];
   for (let i = c.from; i < c.to; i++) {
     if (i === c.at) continue;
@@ -104,13 +114,13 @@ export function readClause(plain: string, t: readonly Token[], c: Clause, kitche
   const all = /\b(?:all|everything)\b/i.test(text);
   return {
     ...c,
-    ...{ words, text, mentions, measures },
+    ...{ words, text, mentions, measures, branch },
     everything:
       words.includes('everything') ||
       (all &&
-        (/\ball (?:the )?(?:ingredients|of (?:it|them)|together)\b/i.test(text) ||
+        (/\ball (?:the )?(?:ingredients|of (?:it|them)|together)\b|\b(?:it|them) all\b/i.test(text) ||
           (words.includes('all') && mentions.length === 0 && !/all over/i.test(text)))),
-    rest: /\b(?:the rest|remaining ingredients|everything else|the remainder)\b/i.test(text) && !mentions.some((m) => m.rest),
+    rest: !branch && /\b(?:the rest|remaining ingredients|everything else|the remainder)\b/i.test(text) && !mentions.some((m) => m.rest),
     together: words.includes('together'),
     pronoun: has(PRONOUNS),
     apart: has(/^(?:meanwhile|separately|separate)$/) || /\b(?:another|second|separate) (?:pan|pot|bowl|saucepan)\b/i.test(text),

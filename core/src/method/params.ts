@@ -81,6 +81,7 @@ const SAID: Params = {
     ...(s.tempC !== null && s.tempC >= 90 && s.tempC <= 120 ? { until: 'temperature', stopC: Math.round(s.tempC) } : {}),
     ...minutes(s, 0, 1440),
   }),
+  lift: (s) => (says(s, /\bdrain/i) ? { alongPct: 0, pieces: 'whole' } : {}),
   blend: (s) => ({
     texture: TEXTURES.find(([re]) => says(s, re))?.[1] ?? 'medium',
     ...(says(s, /\b(?:hot|while warm)\b/i) ? { hot: true } : {}),

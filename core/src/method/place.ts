@@ -1,31 +1,24 @@
 import type { KindName } from '../stations';
-import { doneBy, type Done, type Where } from './acts';
+import { doneBy, isPouredOver, type Done, type Where } from './acts';
 import type { Mention, ReadClause } from './mentions';
 import type { Put, RecipeThing, Step } from './recipe';
-import { BEGINS, fermentFollows, GATHERS, HEATS, implicit, isPronoun } from './roles';
-import { Strands } from './strands';
+import { BEGINS, fermentFollows, GATHERS, HEATS, implicit, isPronoun, TWO_DAYS } from './roles';
+import { Gatherer } from './gather';
 import type { Supply } from './supply';
 
-/** Puts the clauses of a method together to strands of stations with their things. */
-export class Placer {
-  readonly line = new Strands();
-  private waiting: Put[] = [];
-  private inventory: number[] = [];
-  private offHeat = false;
+const BOWL = /\b(?:bowl|jar|dish|bottle)s?\b/i;
+const pours = (c: ReadClause) => (c.act === 'fill' || c.act === 'add') && isPouredOver(c.text);
 
+/** Puts the clauses of a method together to strands of stations with their things. */
+export class Placer extends Gatherer {
+  private inventory: number[] = [];
   constructor(
-    private readonly supply: Supply,
+    supply: Supply,
     private readonly clauses: readonly ReadClause[],
     /** What a clause names with an amount for the first time, seen as things before they are ones. */
     private readonly preview: (items: Mention['items']) => RecipeThing[],
-  ) {}
-
-  private get things(): RecipeThing[] {
-    return this.supply.things;
-  }
-
-  private get steps(): Step[] {
-    return this.line.steps;
+  ) {
+    super(supply);
   }
 
   /** The step that each clause was read into. */
@@ -37,19 +30,27 @@ export class Placer {
       const step = this.steps.at(-1);
       if (step) this.stepOf.set(c, step);
     });
+    this.release();
     this.backInto();
     this.line.rejoin();
+    this.line.share();
   }
 
   private where(c: ReadClause, n: number, named: readonly number[]): Where {
     const ahead = this.clauses.slice(n + 1);
+    // What vinegar went into stands, and ferments only where that is said.
+    const soured = this.steps.some((x) => x.puts.some((p) => this.things[p.thing]!.family === 'vinegar'));
     return {
       steps: this.steps,
-      fermentAhead: !this.steps.some((x) => x.kind === 'ferment') && fermentFollows([c, ...ahead], this.supply),
+      fermentAhead:
+        !this.steps.some((x) => x.kind === 'ferment') &&
+        fermentFollows([c, ...ahead], this.supply) &&
+        (!soured || [c, ...ahead].some((x) => x.act === 'ferment')),
       workAhead: ahead.some((x) => ['char', 'fry', 'simmer', 'blend', 'strain', 'toast'].includes(x.act)),
       things: this.things,
       named: named.map((i) => this.things[i]!),
-      waiting: this.waiting.map((p) => this.things[p.thing]!),
+      poursAhead: ahead.some(pours),
+      waiting: [...this.held, ...this.waiting].map((p) => this.things[p.thing]!),
     };
   }
 
@@ -63,8 +64,13 @@ export class Placer {
 
   private apply(c: ReadClause, n: number, done: Done): void {
     if (c.offHeat) this.offHeat = true;
+    // "Mix one half with basil": said to be divided, or another part follows.
+    if (c.branch && !this.line.divided && this.clauses.slice(n + 1).some((x) => x.branch)) this.divide();
+    if (c.branch && this.line.divided) this.line.branch();
     switch (done.is) {
       case 'nothing':
+        // What is named with an amount is there, whatever is done with it.
+        if (c.stem !== 'keep' && c.mentions.some((m) => m.measured && m.items.some((i) => i.massG !== null))) this.supply.inventoried(c, n);
         this.note(c);
         return;
       case 'inventory':
@@ -73,6 +79,9 @@ export class Placer {
       case 'prep':
         this.prepared(c, n, done.peel);
         return;
+      case 'divide':
+        if (this.clauses.slice(n + 1).some((x) => x.branch)) this.divide();
+        return this.note(c);
       case 'reserve':
         this.supply.reserve(c, n);
         return;
@@ -87,6 +96,11 @@ export class Placer {
     }
   }
 
+  private divide(): void {
+    this.backInto();
+    this.line.divide();
+  }
+
   private prepared(c: ReadClause, n: number, peel: boolean): void {
     const listed = this.supply.inventoried(c, n);
     // "Slice the pods and chop the onion": both; what was only there before is not "them".
@@ -94,11 +108,6 @@ export class Placer {
     if (listed.length > 0) this.inventory = [...new Set([...also, ...listed])];
     const char = this.line.all.flatMap((s) => s.steps).findLast((s) => s.kind === 'char');
     if (peel && char && (listed.length === 0 || listed.some((i) => char.puts.some((p) => p.thing === i)))) char.peel = true;
-  }
-
-  private note(c: ReadClause): void {
-    const last = this.steps.at(-1);
-    if (last) last.text += ` ${c.text}`;
   }
 
   private timed(c: ReadClause, n: number): void {
@@ -115,15 +124,21 @@ export class Placer {
   private added(c: ReadClause, n: number): void {
     const { puts, before } = this.supply.named(c, n);
     const all = c.everything ? this.supply.everything(n, c) : c.rest ? this.supply.rest() : [];
+    const stays = BOWL.test(c.text) && !isPouredOver(c.text) && this.clauses.slice(n + 1).some(pours);
+    const where = stays ? this.held : this.waiting;
     if (
       all.length === 0 &&
       this.inventory.length > 0 &&
       (implicit(c, puts) || isPronoun(c.next) || (puts.length === 0 && c.pronoun)) &&
       before.length === 0
     )
-      this.waiting.push(...this.inventory.flatMap((i) => this.supply.take(i, 1) ?? []));
-    this.waiting.push(...puts, ...all);
+      where.push(...this.inventory.flatMap((i) => this.supply.take(i, 1) ?? []));
+    where.push(...puts, ...all);
     this.line.joinNamed(before, null);
+    if (c.branch && this.line.divided) {
+      this.line.push({ kind: 'trim', text: c.text });
+      return this.gather(this.steps.at(-1)!);
+    }
     if (this.waiting.length > 0 && this.offHeat && this.steps.length > 0) {
       this.offHeat = false;
       this.line.push({ kind: 'temper', text: c.text });
@@ -133,17 +148,16 @@ export class Placer {
     // "let the chillies bubble along for two more minutes".
     const last = this.steps.at(-1);
     if (c.measures.minutes !== null && last && HEATS.has(last.kind)) {
+      // Water poured to what fries makes a pot of it.
+      const poured = last.kind === 'fry' && this.waiting.some((p) => ['water', 'vinegar'].includes(this.things[p.thing]!.family));
+      if (poured) {
+        this.gather(this.line.push({ kind: 'simmer', text: c.text, minutes: c.measures.minutes }));
+        return;
+      }
       this.gather(last);
       last.minutes = c.measures.more || last.minutes === null ? (last.minutes ?? 0) + c.measures.minutes : last.minutes;
     }
     this.note(c);
-  }
-
-  /** What waits goes in; `running`: the station was on its way already. */
-  private gather(step: Step, running = step.minutes !== null): void {
-    const late = HEATS.has(step.kind) && running;
-    step.puts.push(...this.waiting.map((p) => ({ ...p, late: p.late || late })));
-    this.waiting = [];
   }
 
   private station(c: ReadClause, n: number, kind: KindName): void {
@@ -158,6 +172,7 @@ export class Placer {
     if (puts.length + before.length + all.length + pronounTakes.length > 0) this.inventory = [];
     const fresh = [...puts, ...all, ...pronounTakes];
     if (kind === 'bottle' || kind === 'bowl') return this.ending(c, kind, fresh);
+    if (kind === 'temper' || kind === 'blend') this.release();
     if (!GATHERS.has(kind)) this.backInto();
     const apart = this.isApart(c, kind, fresh, before);
     if (apart) this.line.cur = -1;
@@ -165,6 +180,7 @@ export class Placer {
     const last = this.steps.at(-1);
     const same = !apart && last?.kind === kind && !(kind === 'toast' && c.apart);
     const step = same ? last : this.line.push({ kind, text: '' });
+    if (apart) this.line.all[this.line.cur]!.aside = c.apart;
     const ran = step.minutes;
     if (same) this.again(step, c, fresh);
     this.gather(step, ran !== null);
@@ -175,6 +191,11 @@ export class Placer {
     step.pct = c.measures.pct ?? step.pct;
     if (kind === 'salt' && this.offersNothing(step)) step.puts.push(...this.supply.defaults(kind, n));
     if (step.puts.length === 0 && this.steps.length === 1 && step.joins.length === 0) step.puts.push(...this.supply.defaults(kind, n));
+    // "Pack it into a crock, 14 days at 18 degrees."
+    if (kind === 'salt' && (c.measures.minutes ?? 0) >= TWO_DAYS) {
+      step.minutes = null;
+      this.line.push({ kind: 'ferment', text: c.text, minutes: c.measures.minutes, tempC: c.measures.tempC });
+    }
     if (kind === 'thicken') step.puts.push(...this.supply.besideStarch(step));
     if (kind === 'thicken' && step.puts.length === 0) step.puts.push(...this.supply.defaults(kind, n));
     this.line.flowIn(step);
@@ -182,13 +203,6 @@ export class Placer {
     if ((kind === 'blend' && !apart && this.takesAll(c, n, puts)) || c.together || c.everything) this.line.joinAll(step);
     if (GATHERS.has(kind)) this.offHeat = false;
   }
-  /** Salt alone in a jar: what stands in it was only named before. */
-  private offersNothing(step: Step): boolean {
-    return (
-      this.steps.length === 1 && !step.puts.some((p) => this.things[p.thing]!.family !== 'salt' && this.things[p.thing]!.family !== 'water')
-    );
-  }
-
   private again(step: Step, c: ReadClause, fresh: readonly Put[]): void {
     const { minutes, more } = c.measures;
     if (minutes === null) return;
@@ -217,32 +231,5 @@ export class Placer {
   private takesAll(c: ReadClause, n: number, puts: readonly Put[]): boolean {
     const later = this.clauses.slice(n + 1).some((x) => x.act === 'blend' || x.act === 'simmer');
     return !later || implicit(c, puts) || isPronoun(c.next) || c.mentions.length === 0;
-  }
-
-  /** What waits before a station that takes nothing goes back to where it was said. */
-  private backInto(): void {
-    const gatherer = this.steps.findLast((s) => s.kind === 'blend' || s.kind === 'simmer' || s.kind === 'fry');
-    if (gatherer) this.line.flowIn(gatherer);
-    if (this.waiting.length === 0) return;
-    const last = this.steps.at(-1);
-    if (!last) {
-      this.line.push({ kind: 'blend', text: '', ours: true });
-      return this.gather(this.steps.at(-1)!);
-    }
-    if (last.kind === 'drain' || last.kind === 'ferment') this.line.push({ kind: 'blend', text: '', ours: true });
-    else if (last.kind === 'strain' || last.kind === 'rest') this.line.push({ kind: 'trim', text: '', ours: true });
-    else if (!GATHERS.has(last.kind)) this.line.push({ kind: 'trim', text: '', ours: true });
-    const step = this.steps.at(-1)!;
-    step.puts.push(...this.waiting.map((p) => ({ ...p, late: HEATS.has(step.kind) })));
-    this.waiting = [];
-  }
-
-  private ending(c: ReadClause, kind: KindName, fresh: readonly Put[]): void {
-    this.waiting.push(...fresh);
-    this.backInto();
-    const last = this.steps.at(-1);
-    if (last?.kind === 'bottle' || last?.kind === 'bowl') return this.note(c);
-    const step = this.line.push({ kind, text: c.text });
-    this.line.flowIn(step);
   }
 }

@@ -3,9 +3,7 @@ import {
   answered,
   FigureError,
   plainSigns,
-  plainWords,
   questionKey,
-  readLine,
   tokensOf,
   withUsual,
   type ReaderAnswers,
@@ -14,22 +12,16 @@ import {
   type Token,
 } from '../reading';
 import { clausesOf, type Clause } from './clauses';
-import { isListHeading, isMethodHeading, lineKind, unbulleted, type LineKind } from './lines';
+import { dayOf, labelled, unbulleted } from './lines';
 import { readClause, type ReadClause } from './mentions';
+import { weighShares } from './shares';
 import { placeLeftOver } from './leftover';
 import { Placer } from './place';
 import { soundStrands } from './sound';
+import { textLines, type TextLine } from './textLines';
 import { Supply } from './supply';
 import type { ReadRecipe, RecipeThing, Step, TextPiece } from './recipe';
 import { thingOf } from './things';
-
-/** A line of the text with what it is and what was read from it. */
-export interface TextLine {
-  text: string;
-  kind: LineKind;
-  group: string[];
-  items: ReadItem[];
-}
 
 /** How a text is read: the kitchen of its spoons, the maker's own rows, and what they answered and moved. */
 export interface ReaderSettings {
@@ -52,44 +44,16 @@ export interface ReadText {
   recipe: ReadRecipe | null;
 }
 
-/** Lines, at most; signs of a line of a method, at most. */
-const MOST_LINES = 400;
+/** Signs of a line of a method, at most. */
 const MOST_SIGNS = 4000;
-
-/** The lines of a text, each with what it is; the things of a list are read. Never throws. */
-export function textLines(
-  text: string,
-  kitchen: Kitchen,
-  own: readonly Ingredient[],
-  kitchens: ReaderSettings['kitchens'] = {},
-): TextLine[] {
-  let inMethod = false;
-  let group: string[] = [];
-  let first = true;
-  let numbered = false;
-  return text
-    .split(/\r?\n/)
-    .slice(0, MOST_LINES)
-    .map((line): TextLine => {
-      const shown = line.trim();
-      // A numbered step among numbered steps is one, whatever its verb.
-      const step = numbered && /^\s*(?:step\s*)?\d+\s*[.):]\s/i.test(line);
-      const kind = lineKind(line, inMethod || step, first);
-      numbered = step || (kind === 'method' && /^\s*(?:step\s*)?\d+\s*[.):]\s/i.test(line));
-      if (kind !== 'empty') first = false;
-      if (kind === 'heading') {
-        inMethod = isMethodHeading(line) || (inMethod && !isListHeading(line) && !/^for the/i.test(shown));
-        group = plainWords(line);
-      }
-      return { text: shown, kind, group, items: kind === 'thing' ? readLine(line, kitchens[shown] ?? kitchen, own) : [] };
-    });
-}
 
 /** Sentences of a method: parted at full stops and semicolons that end one. */
 function sentences(line: string): string[] {
   return unbulleted(line)
     .slice(0, MOST_SIGNS)
     .split(/(?<=[a-z)%\d][.!;])\s+(?=[A-Za-z\d])/)
+    .map((s) => unbulleted(s))
+    .map((s) => labelled(s)?.rest ?? s)
     .filter((s) => /[a-z]/i.test(s));
 }
 
@@ -140,14 +104,27 @@ function sentenceOf(sentence: string, { kitchen, own }: ReaderSettings): Sentenc
         ? [{ ...whole, act: 'have' as const }]
         : named
           ? [{ ...whole, act: 'add' as const }]
-          : VESSEL.test(plain)
+          : VESSEL.test(plain) && !/^\s*(?:for|makes?|fills?|yields?|enough)\b/i.test(plain)
             ? vessels(t)
             : [];
   return { plain, t, clauses: clauses.map((c) => readClause(plain, t, c, kitchen, own)) };
 }
 
+/** "Day 1: …", "Day 14: …": what stands between them is left to stand; told at the end of the line before. */
+function betweenDays(texts: readonly string[], read: Sentence[][], reading: ReaderSettings): void {
+  let last: number | null = null;
+  texts.forEach((text, n) => {
+    const day = dayOf(text);
+    const days = day !== null && last !== null ? day - last : 0;
+    const said = read[n - 1]?.some((s) => s.clauses.some((c) => (c.measures.minutes ?? 0) >= 1440)) === true;
+    if (days > 0 && n > 0 && !said) read[n - 1]!.push({ ...sentenceOf(`Leave it for ${days} days.`, reading), plain: '' });
+    last = day ?? last;
+  });
+}
+
 /** A sentence in pieces, each with the step that it was read into. */
 function piecesOf({ plain, t, clauses }: Sentence, stepOf: ReadonlyMap<ReadClause, Step>): TextPiece[] {
+  if (plain === '') return [];
   if (clauses.length === 0) return [{ text: plain, step: null }];
   return clauses.map((c, n) => {
     const from = n === 0 ? 0 : t[c.from]!.from;
@@ -168,6 +145,11 @@ export function readText(text: string, reading: ReaderSettings): ReadText {
   }));
   const things: RecipeThing[] = lines.flatMap((l) => l.items.map((i) => thingOf(i, own, l.group, false)));
   const read = lines.filter((l) => l.kind === 'method').map((l) => sentences(l.text).map((s) => sentenceOf(s, reading)));
+  betweenDays(
+    lines.filter((l) => l.kind === 'method').map((l) => l.text),
+    read,
+    reading,
+  );
   const clauses = read.flat().flatMap((s) => s.clauses);
   const recipe = clauses.length > 0 ? recipeOf(lines, things, clauses, own, answers) : null;
   if (recipe) {
@@ -175,7 +157,12 @@ export function readText(text: string, reading: ReaderSettings): ReadText {
     if (reading.warm) for (const s of recipe.recipe.strands.flat()) if (s.kind === 'bottle') s.warm = true;
     recipe.recipe.method = read.map((line) => line.flatMap((s) => piecesOf(s, recipe.stepOf)));
   }
-  return { lines, items: (recipe?.recipe.things ?? things).map((t) => t.item), recipe: recipe?.recipe ?? null };
+  const all = recipe?.recipe.things ?? things;
+  weighShares(all, recipe?.recipe ?? null);
+  // A line has its things as they stand in the end; they are in its order.
+  let n = 0;
+  for (const l of lines) l.items = l.items.map(() => all[n++]!.item);
+  return { lines, items: all.map((t) => t.item), recipe: recipe?.recipe ?? null };
 }
 
 function recipeOf(
@@ -197,7 +184,7 @@ function recipeOf(
   const main = placer.line.steps;
   soundStrands(
     placer.line.all.map((x) => x.steps),
-    placer.line.cur,
+    placer.line.ends,
   );
   placeLeftOver(things, main);
   const recipe: ReadRecipe = {
@@ -206,7 +193,7 @@ function recipeOf(
     things,
     strands: placer.line.all.map((s) => s.steps),
     method: [],
-    main: placer.line.cur,
+    ends: placer.line.ends,
   };
   return { recipe, stepOf: placer.stepOf };
 }

@@ -40,6 +40,8 @@ export interface Step {
   pct: number | null;
   /** Strands that flow in here. */
   joins: number[];
+  /** It begins with a part of a strand that was divided: so much of it, 0 to 1. */
+  part: { strand: number; share: number } | null;
   /** Added by us, for safety or for want of an end. */
   ours: boolean;
   peel: boolean;
@@ -61,6 +63,6 @@ export interface ReadRecipe {
   strands: Step[][];
   /** The sentences of its method, in pieces that make them up whole. */
   method: TextPiece[][];
-  /** Index of the strand that ends in bottles or bowls. */
-  main: number;
+  /** Indices of the strands that end in bottles or bowls; the last one is worked on last. */
+  ends: number[];
 }

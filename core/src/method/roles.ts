@@ -22,11 +22,14 @@ export const GATHERS = new Set<KindName>([
 export const BEGINS = new Set<KindName>(['char', 'toast', 'soak', 'press', 'steep', 'fry', 'simmer']);
 export const HEATS = new Set<KindName>(['char', 'toast', 'fry', 'simmer', 'thicken']);
 
-const TWO_DAYS = 2 * 1440;
+/** From here on a jar that stands ferments, min. */
+export const TWO_DAYS = 2 * 1440;
 /** A ferment follows: said so, or days in a jar with nothing cooked and no vinegar put in before. */
 export function fermentFollows(clauses: readonly ReadClause[], supply: Supply): boolean {
   if (clauses.some((x) => x.act === 'ferment')) return true;
   for (const x of clauses) {
+    const packed = x.act === 'salt' || (x.act === 'fill' && /\b(?:jars?|jarred|crock)\b/i.test(x.text));
+    if (packed && (x.measures.minutes ?? 0) >= TWO_DAYS) return true;
     const stands = x.act === 'leave' && x.stem !== 'refrigerate' && !/\b(?:fridge|keeps?)\b/i.test(x.text);
     if (stands && (x.measures.minutes ?? 0) >= TWO_DAYS) return true;
     const sour = supply.meant(x).some((i) => supply.things[i]!.family === 'vinegar') && x.stem !== 'have' && x.act !== 'have';

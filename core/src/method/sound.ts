@@ -14,6 +14,7 @@ const ours = (kind: Step['kind']): Step => ({
   tempC: null,
   pct: null,
   joins: [],
+  part: null,
   ours: true,
   peel: false,
 });
@@ -42,9 +43,9 @@ function salted(steps: Step[]): void {
 }
 
 /** Strands as a line can have them: one sauce that ends once, jars that were packed, what must follow added as ours. */
-export function soundStrands(strands: readonly Step[][], main: number): void {
+export function soundStrands(strands: readonly Step[][], ends: readonly number[]): void {
   strands.forEach((steps, k) => {
-    ended(steps, k === main);
+    ended(steps, ends.includes(k));
     salted(steps);
   });
 }

@@ -4,15 +4,20 @@ interface Strand {
   steps: Step[];
   /** It flows into another one. */
   joined: boolean;
+  /** Begun beside another one: "meanwhile". */
+  aside: boolean;
 }
 
-const BLANK = { minutes: null, tempC: null, pct: null, ours: false, peel: false } as const;
+const BLANK = { minutes: null, tempC: null, pct: null, part: null, ours: false, peel: false } as const;
 
 /** Strands of stations as they grow, and how they come together. */
 export class Strands {
   readonly all: Strand[] = [];
   /** The strand that is worked on; -1 where none is. */
   cur = -1;
+  /** The strand that is divided, and those that begin with a part of it. */
+  private base = -1;
+  private branches: number[] = [];
   /** Strands that are named and flow in at the next station. */
   private pending: number[] = [];
 
@@ -23,12 +28,47 @@ export class Strands {
   /** The next station of the strand that is worked on; the first one where there is none. */
   push(s: Partial<Step> & Pick<Step, 'kind' | 'text'>): Step {
     if (this.cur < 0) {
-      this.all.push({ steps: [], joined: false });
+      this.all.push({ steps: [], joined: false, aside: false });
       this.cur = this.all.length - 1;
+      if (this.base >= 0 && this.all[this.base]!.joined) this.branches.push(this.cur);
     }
     const step: Step = { ...BLANK, puts: [], joins: [], ...s };
     this.steps.push(step);
     return step;
+  }
+
+  /** Strands that end in something: the parts of what was divided, or the one that is worked on. */
+  get ends(): number[] {
+    return this.branches.length > 0 ? this.branches : this.cur < 0 ? [] : [this.cur];
+  }
+
+  /** What is made so far is divided. */
+  divide(): void {
+    if (this.branches.length === 0) this.base = this.cur;
+  }
+  get divided(): boolean {
+    return this.base >= 0;
+  }
+
+  /** The next part of what was divided begins; its first station comes with `push`. */
+  branch(): void {
+    if (this.base < 0 || this.steps.length === 0) return;
+    this.all[this.base]!.joined = true;
+    this.cur = -1;
+  }
+
+  /** Parts are alike; one part alone leaves the rest as it is, for bottles of its own. */
+  share(): void {
+    if (this.base < 0 || this.branches.length === 0) return;
+    if (this.branches.length === 1) {
+      this.all.push({ steps: [], joined: false, aside: false });
+      const last = this.cur;
+      this.cur = this.all.length - 1;
+      this.branches.unshift(this.cur);
+      this.steps.push({ ...BLANK, kind: 'bottle', puts: [], joins: [], ours: true, text: '' });
+      this.cur = last;
+    }
+    for (const k of this.branches) this.all[k]!.steps[0]!.part = { strand: this.base, share: 1 / this.branches.length };
   }
 
   /** Strands of things that are named, and that stand apart, flow in; `step` is where, the last one when null. */
@@ -53,15 +93,16 @@ export class Strands {
   follow(before: readonly number[]): void {
     if (before.length === 0 || this.cur < 0) return;
     const has = (k: number) => this.all[k]!.steps.some((s) => s.puts.some((p) => before.includes(p.thing)));
-    if (has(this.cur)) return;
-    const other = this.all.findIndex((s, k) => !s.joined && k !== this.cur && has(k));
-    if (other >= 0) this.cur = other;
+    if (has(this.cur) && !this.all[this.cur]!.aside) return;
+    // Of several that are named it is the one that was begun first.
+    const first = this.all.findIndex((s, k) => (!s.joined || k === this.cur) && has(k));
+    if (first >= 0) this.cur = first;
   }
 
   /** Every strand that stands apart flows in here. */
   joinAll(step: Step): void {
     this.all.forEach((s, k) => {
-      if (k === this.cur || s.joined) return;
+      if (k === this.cur || s.joined || this.branches.includes(k)) return;
       s.joined = true;
       step.joins.push(k);
     });
@@ -70,7 +111,7 @@ export class Strands {
   /** Strands that were never said to come together do so at the last jug or pot. */
   rejoin(): void {
     if (this.cur < 0) return;
-    const open = this.all.flatMap((s, k) => (s.joined || k === this.cur ? [] : [k]));
+    const open = this.all.flatMap((s, k) => (s.joined || this.ends.includes(k) ? [] : [k]));
     if (open.length === 0 && this.pending.length === 0) return;
     let step = this.steps.findLast((s) => s.kind === 'blend' || s.kind === 'simmer');
     if (!step) {

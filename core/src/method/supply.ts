@@ -38,8 +38,17 @@ export class Supply {
     const meant = c.mentions.flatMap((m) =>
       m.except || (left && m.phrase.at(-1) === 'water') ? [] : meantBy(m.phrase, m.items[0]?.id ?? null, this.things, m.weak),
     );
-    this.known.set(c, { of: this.things.length, meant });
-    return meant;
+    const own = this.ofStarch(meant);
+    this.known.set(c, { of: this.things.length, meant: own });
+    return own;
+  }
+
+  /** Beside a starch it is the water of its line that is meant, not the cup of the sauce. */
+  private ofStarch(meant: number[]): number[] {
+    const lines = new Set(meant.flatMap((i) => (this.things[i]!.family === 'starch' ? [this.things[i]!.item.text] : [])));
+    const waters = meant.filter((i) => this.things[i]!.family === 'water');
+    const near = waters.filter((i) => lines.has(this.things[i]!.item.text));
+    return near.length > 0 ? meant.filter((i) => !waters.includes(i) || near.includes(i)) : meant;
   }
 
   /** Kept back for "the reserved". */
@@ -110,6 +119,11 @@ export class Supply {
   measured(m: Mention): { index: number; share: number }[] {
     return m.items.flatMap((item): { index: number; share: number }[] => {
       const g = item.massG;
+      // "2 of the peppers", where the list has peppers.
+      if (item.id === null) {
+        const meant = meantBy(m.phrase, null, this.things, m.weak);
+        if (meant.length > 0) return meant.map((index) => ({ index, share: 1 }));
+      }
       const meant =
         g === null ? [] : this.things.flatMap((t, i) => (t.item.id === item.id && t.left > 1e-9 && t.g !== null && !t.inMethod ? [i] : []));
       const near = meant.sort((a, b) => Math.abs(Math.log(this.things[a]!.g! / g!)) - Math.abs(Math.log(this.things[b]!.g! / g!)))[0];

@@ -42,6 +42,7 @@ const CLASSES: Readonly<Record<string, (t: RecipeThing) => boolean>> = {
   salt: (t) => t.family === 'salt',
   starch: (t) => t.family === 'starch',
   slurry: (t) => t.family === 'starch',
+  brine: (t) => t.family === 'salt' || t.family === 'water',
   liquid: (t) => ['vinegar', 'water', 'citrus', 'sauce'].includes(t.family),
 };
 export const isClassWord = (w: string): boolean => Object.hasOwn(CLASSES, w);

@@ -48,7 +48,7 @@ const rows: readonly [act: Act, strong: boolean, stems: string][] = [
   ['bowl', true, 'serve enjoy eat'],
   ['add', true, 'add combine stir mix whisk dissolve melt tip throw return drop sprinkle fold include season spread lay toss coat'],
   ['fill', true, 'put pour place transfer go fill spoon ladle jar funnel load get scrape'],
-  ['leave', true, 'leave let stand sit rest refrigerate'],
+  ['leave', true, 'leave let stand sit rest refrigerate wait'],
   ['reserve', true, 'reserve save'],
   ['divide', true, 'divide split'],
   ['have', false, 'need want grab gather take use have start begin'],
@@ -61,7 +61,7 @@ const rows: readonly [act: Act, strong: boolean, stems: string][] = [
   [
     'none',
     true,
-    'store keep cap seal shake label check turn lower preheat sterilise sterilize discard repeat set cover submerge weigh burp date close make wait line arrange',
+    'store keep cap seal shake label check turn lower preheat sterilise sterilize discard repeat set cover submerge weigh burp date close make hold line arrange',
   ],
 ];
 

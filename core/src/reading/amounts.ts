@@ -35,7 +35,7 @@ const words = (s: string) => new Set(s.split(' ').map(plain));
 export const APPROX = words('about approx approximately around roughly circa ca nearly almost say maybe perhaps only just up');
 const PACKS = words('tin can jar packet pack package bottle carton tub box tube block container envelope sachet');
 const PIECES = words(
-  'clove head bulb sprig bunch stalk stick rib leaf root slice ring pod piece pc wedge disc round stem segment berry grinding grind twist turn',
+  'clove head ear cob bulb sprig bunch stalk stick rib leaf root slice ring pod piece pc wedge disc round stem segment berry part grinding grind twist turn',
 );
 /** Vessels and bags by which pods are counted. */
 const HEAPS = words('bowl bag basket punnet');

@@ -9,7 +9,7 @@ export const HARMLESS = new Set(
     'packed loosely firmly level heaped drained rinsed squeezed juiced unsalted natural pure plain cold warm hot room temperature tinned canned frozen ' +
     'thawed dry optional more extra for to taste tender vine by weight serve your favourite favorite such as like use unpeeled skinned squashed medium-sized cut into ' +
     'strip strips wedge segment thin thick fat plump firm juicy generous scant rounded heaping bottled store bought filtered long ' +
-    'unchlorinated dechlorinated chlorine free still head off on with without skin removed melted softened dissolved full your choice from stone stoned pitted hulled cleaned well very ' +
+    'unchlorinated dechlorinated chlorine free still head off on with without skin removed melted softened dissolved full your choice from stone stoned pitted hulled cleaned prepared well very ' +
     'all it that have been be is are i we you take grab need them per batch this ready fragrant lovely lukewarm tepid unwaxed young old new tough outer ' +
     'inner husked scrubbed equal part sweetest same mixed stirred whisked beaten combined sweet really quite so nice'
   )

@@ -29,6 +29,9 @@ const BY_FEEL: ReadonlySet<Family> = new Set<Family>(['salt', 'pepper', 'spice']
 /** A seasoning without an amount, with a usual one; every other item as it is. */
 export function withUsual(item: ReadItem): ReadItem {
   const [answer, ...more] = item.ask?.answers ?? [];
+  // "water, as needed" is what one pours while it is made.
+  if (item.ask && item.id === 'water' && !item.measured)
+    return { ...item, massG: 0, assumed: ['as much as it needs: none is counted'], ask: null, usual: item.ask };
   if (!item.ask || !answer || more.length > 0 || item.measured || item.id === null || !BY_FEEL.has(kindOf({ key: item.id }).family))
     return item;
   return { ...item, massG: answer.massG, assumed: ['how much? a usual amount'], ask: null, usual: item.ask };
@@ -58,6 +61,8 @@ export interface ReadItem {
   /** What was done to its pods with the knife; absent where nothing was said. */
   prep?: Preparation;
   states?: State[];
+  /** "3 % salt": a share of what it goes into, told where that is known. */
+  sharePct?: number;
   /** It names some finished sauce: g of it, for a style that takes one from the shelf. */
   sauceG?: number;
   /** The words of its name, plain; and whether an amount was said. */

@@ -21,6 +21,8 @@ export interface Said {
   kitchen: Kitchen;
   /** Unit or piece word of the amount: "handful", "tbsp", "clove"; null for a bare number or none. */
   unit: string | null;
+  /** A number of them, without a unit. */
+  counted?: boolean;
   /** Every word that is said of it, also those after the comma. */
   all: ReadonlySet<string>;
   /** The other names of the line. */
@@ -39,6 +41,8 @@ const has = (s: Said, ...words: string[]) => words.some((w) => s.all.has(w));
 const LEAFY_UNITS = /^(handful|bunch|sprig|leaf|cup|stem|stalk)$/;
 
 const VOLUME = /^(tsp|tbsp|cup|ml|dl|cl|dessertspoon|floz|flOz)$/;
+/** Cut as fresh pods are. */
+const KNIFED = ['sliced', 'halved', 'chopped', 'diced', 'minced', 'deseeded', 'stemmed', 'fresh', 'red'].flatMap((w) => plainWords(w));
 /** Whole fruit and its cuts: not juice, not zest. */
 const WHOLE = ['sliced', 'slice', 'wedge', 'quartered', 'halved', 'whole', 'chopped', 'diced', 'segment', 'thinly'].flatMap((w) =>
   plainWords(w),
@@ -54,6 +58,25 @@ export const RULES: readonly Rule[] = [
   {
     phrases: ['cayenne'],
     means: (s) => (s.unit === null || WEIGHED.test(s.unit) || s.unit === 'pod' ? larder('cayenne_red', 'cayennes as fresh pods') : null),
+  },
+  {
+    // A number of them are pods; what is spooned is ground.
+    phrases: ['cayenne pepper', 'cayenne chili', 'cayenne pod'],
+    means: (s) =>
+      s.counted || (s.unit !== null && (WEIGHED.test(s.unit) || s.unit === 'pod') && has(s, ...KNIFED)) ? larder('cayenne_red') : null,
+  },
+  {
+    phrases: ['beni', 'beni pepper', 'beni chili', 'beni highland'],
+    means: () => ({ ask: 'Several peppers are called so. Which known one is nearest in size and heat?', options: NEAR_PEPPERS }),
+  },
+  {
+    phrases: ['thyme'],
+    means: (s) =>
+      spoon(s) && !has(s, 'fresh', 'leaf', 'chopped') ? larder('thyme_dry', 'thyme by the spoon is the dried herb') : larder('thyme'),
+  },
+  {
+    phrases: ['fennel'],
+    means: (s) => (spoon(s) || has(s, 'seed', 'ground') ? larder('fennel_seed', 'fennel by the spoon is the seed') : null),
   },
   {
     phrases: ['sweetener', 'powdered sweetener', 'granulated sweetener'],
@@ -205,7 +228,9 @@ export const RULES: readonly Rule[] = [
   {
     phrases: ['clove'],
     means: (s) =>
-      has(s, 'ground', 'powder') ? null : { ask: 'A clove of garlic, or the spice? The spice is not in the table.', options: ['garlic'] },
+      has(s, 'ground', 'powder') || (spoon(s) && !has(s, 'garlic'))
+        ? larder('cloves_spice')
+        : { ask: 'Cloves of garlic, or the spice?', options: ['garlic', 'clove spice'] },
   },
   { phrases: ['salt'], means: () => larder('salt_fine', 'fine salt; a spoon of coarse salt weighs up to half less') },
   { phrases: ['sugar'], means: () => larder('sugar_white') },

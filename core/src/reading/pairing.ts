@@ -89,7 +89,7 @@ function costToBefore(spans: readonly Span[], g: Group, index: number, first: bo
   const directly = before?.is === 'joiner' ? before.w : '';
   let cost = g.article ? 4 : 0;
   // "garlic, 4 unicorns": the number is that of what is not understood.
-  if (spans[g.to + 1]?.is === 'strange') cost += g.ways.some((w) => w.some(measured)) ? 6 : 12;
+  if (spans[g.to + 1]?.is === 'strange') cost += first && g.ways.some((w) => w.some(measured)) ? 6 : 12;
   for (const m of marks) if (/[;.]/.test(m)) cost += 4;
   for (const s of gap) if (s.is === 'strange') cost += 0.3;
   if (joins.some((w) => /^(?:in|into|from|on)$/.test(w)) && marks.length === 0) cost += 7;

@@ -66,7 +66,7 @@ export function pieceFor(
   const own = size ? all[`${key}_${SIZE_FACTOR[size]! > 1 ? 'large' : SIZE_FACTOR[size]! < 1 ? 'small' : ''}`] : undefined;
   const massG = own ?? all[key]! * (size ? SIZE_FACTOR[size]! : 1);
   const g = told(massG);
-  const kind = /^(cherry|roma|plum)$/.test(key) ? `${key} tomato` : key.replaceAll('_', ' ');
+  const kind = /^(cherry|roma|plum)$/.test(key) && plain.includes('tomato') ? `${key} tomato` : key.replaceAll('_', ' ');
   const text = `${size && SIZE_FACTOR[size] !== 1 ? `${size} ` : ''}${kind}`;
   // A pod is weighed as it is bought.
   return { name: key, massG, assumed: `${article(text)} ${text} of ${g} g${key === 'pod' ? ' with its stem' : ''}` };

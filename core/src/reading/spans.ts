@@ -1,5 +1,5 @@
 import { amountAt, APPROX, type Amount } from './amounts';
-import { markAt, wordAt } from './count';
+import { countAt, markAt, wordAt } from './count';
 import { HARMLESS } from './harmless';
 import { LONGEST, type Lexicon } from './lexicon';
 import { plainWords } from './plain';
@@ -14,6 +14,8 @@ export type Span = { from: number; to: number } & (
   /** The word for a piece beside a name: "garlic cloves". */
   | { is: 'piece'; w: string }
   | { is: 'vague' }
+  /** "3 %": of what stands with it, or how strong a vinegar is. */
+  | { is: 'share'; pct: number }
   | { is: 'joiner'; w: string }
   | { is: 'harmless' }
   | { is: 'mark'; text: string }
@@ -103,6 +105,9 @@ function spanAt(t: readonly Token[], i: number, before: readonly Span[], lexicon
     const second = /^(?:and|&|\+)$/.test(wordAt(t, i + 1) ?? markAt(t, i + 1) ?? '') ? PARTS[wordAt(t, i + 2) ?? ''] : undefined;
     return second === undefined ? { ...at(i + 1), is: 'part', parts: [part] } : { ...at(i + 3), is: 'part', parts: [part, second] };
   }
+  const count = token.is === 'figure' ? countAt(t, i) : null;
+  if (count && (markAt(t, count.next) === '%' || wordAt(t, count.next) === 'percent'))
+    return { ...at(count.next + 1), is: 'share', pct: (count.low + count.high) / 2 };
   const amount = amountAt(t, i);
   if (amount) {
     const net = wordAt(t, i - 1) === 'weight' && /^(?:drained|net)$/.test(wordAt(t, i - 2) ?? '');
@@ -133,5 +138,39 @@ export function spansOf(t: readonly Token[], lexicon: Lexicon): Span[] {
     spans.push(span);
     i = Math.max(span.to, i + 1);
   }
-  return spans;
+  return withUnknown(spans, t);
+}
+
+/** "…, 30 g dried shrimp, …": words of no row, with an amount before them and a mark behind, name something that is not known. */
+function withUnknown(spans: readonly Span[], t: readonly Token[]): Span[] {
+  const out: Span[] = [];
+  for (let i = 0; i < spans.length; i++) {
+    const s = spans[i]!;
+    out.push(s);
+    if (s.is !== 'amount' || (s.amount.unit === null && s.amount.pack === null && s.amount.piece === null)) continue;
+    let to = i + 1;
+    while (spans[to]?.is === 'strange' || spans[to]?.is === 'harmless' || spans[to]?.is === 'piece') to++;
+    const run = spans.slice(i + 1, to);
+    const ends =
+      to >= spans.length || (spans[to]!.is === 'mark' && /^[,;.]$/.test((spans[to] as SpanOf<'mark'>).text)) || spans[to]!.is === 'joiner';
+    if (!ends || run.at(-1)?.is !== 'strange' || !isListed(out)) continue;
+    const first = run.findIndex((x) => x.is === 'strange');
+    out.push(...run.slice(0, first));
+    const phrase = run.slice(first).flatMap((x) => t.slice(x.from, x.to).flatMap((k) => (k.is === 'word' ? [k.w] : [])));
+    out.push({ is: 'name', phrase, from: run[first]!.from, to: run.at(-1)!.to });
+    i = to - 1;
+  }
+  return out;
+}
+
+/** Amounts stand before their names here: the last name has one, with no mark between. */
+function isListed(spans: readonly Span[]): boolean {
+  const name = spans.findLastIndex((s) => s.is === 'name');
+  if (name < 0) return false;
+  for (let i = name - 1; i >= 0; i--) {
+    const s = spans[i]!;
+    if (s.is === 'amount') return true;
+    if (s.is === 'name' || s.is === 'joiner' || (s.is === 'mark' && /^[,;.]$/.test(s.text))) return false;
+  }
+  return false;
 }

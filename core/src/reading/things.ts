@@ -55,7 +55,8 @@ export function saidOf(line: Line, p: Part, phrase: string[], parts: readonly st
   const best = [...p.ways].sort((a, b) => rankOf(b[0]!) - rankOf(a[0]!))[0]?.[0];
   const unit = best ? (best.unit?.id ?? best.piece ?? (best.pack ? best.pack.word : null)) : null;
   const beside = new Set(spans.flatMap((s) => (s.is === 'name' && s !== p.span ? [s.phrase.at(-1)!] : [])));
-  return { words: phrase, kitchen: line.kitchen, unit, all, beside };
+  const counted = best !== undefined && unit === null && !best.article;
+  return { words: phrase, kitchen: line.kitchen, unit, counted, all, beside };
 }
 
 /** "vinegar (cider)", "sugar, half a cup, brown": the kind is looked for in all that is said of it. */

@@ -1,0 +1,75 @@
+import type { KindName } from '../stations';
+import type { ReadClause } from './mentions';
+import type { Put, RecipeThing, Step } from './recipe';
+import { GATHERS, HEATS } from './roles';
+import { Strands } from './strands';
+import type { Supply } from './supply';
+
+/** Things that wait for a station, and the strands that take them. */
+export class Gatherer {
+  readonly line = new Strands();
+  protected waiting: Put[] = [];
+  /** What stands in a bowl until something hot is poured over it. */
+  protected held: Put[] = [];
+  protected offHeat = false;
+
+  constructor(protected readonly supply: Supply) {}
+
+  protected get things(): RecipeThing[] {
+    return this.supply.things;
+  }
+
+  protected get steps(): Step[] {
+    return this.line.steps;
+  }
+
+  protected note(c: ReadClause): void {
+    const last = this.steps.at(-1);
+    if (last) last.text += ` ${c.text}`;
+  }
+
+  /** What waits goes in; `running`: the station was on its way already. */
+  protected gather(step: Step, running = step.minutes !== null): void {
+    const late = HEATS.has(step.kind) && running;
+    step.puts.push(...this.waiting.map((p) => ({ ...p, late: p.late || late })));
+    this.waiting = [];
+  }
+
+  protected release(): void {
+    this.waiting.unshift(...this.held.splice(0));
+  }
+
+  /** Salt alone in a jar: what stands in it was only named before. */
+  protected offersNothing(step: Step): boolean {
+    return (
+      this.steps.length === 1 && !step.puts.some((p) => this.things[p.thing]!.family !== 'salt' && this.things[p.thing]!.family !== 'water')
+    );
+  }
+
+  /** What waits before a station that takes nothing goes back to where it was said. */
+  protected backInto(): void {
+    const gatherer = this.steps.findLast((s) => s.kind === 'blend' || s.kind === 'simmer' || s.kind === 'fry');
+    if (gatherer) this.line.flowIn(gatherer);
+    if (this.waiting.length === 0) return;
+    const last = this.steps.at(-1);
+    if (!last) {
+      this.line.push({ kind: 'blend', text: '', ours: true });
+      return this.gather(this.steps.at(-1)!);
+    }
+    if (last.kind === 'drain' || last.kind === 'ferment') this.line.push({ kind: 'blend', text: '', ours: true });
+    else if (last.kind === 'strain' || last.kind === 'rest') this.line.push({ kind: 'trim', text: '', ours: true });
+    else if (!GATHERS.has(last.kind)) this.line.push({ kind: 'trim', text: '', ours: true });
+    const step = this.steps.at(-1)!;
+    step.puts.push(...this.waiting.map((p) => ({ ...p, late: HEATS.has(step.kind) })));
+    this.waiting = [];
+  }
+
+  protected ending(c: ReadClause, kind: KindName, fresh: readonly Put[]): void {
+    this.waiting.push(...fresh);
+    this.backInto();
+    const last = this.steps.at(-1);
+    if (last?.kind === 'bottle' || last?.kind === 'bowl') return this.note(c);
+    const step = this.line.push({ kind, text: c.text });
+    this.line.flowIn(step);
+  }
+}

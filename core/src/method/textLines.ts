@@ -1,0 +1,46 @@
+import type { Ingredient } from '../matter/ingredient';
+import { plainWords, readLine, type Kitchen, type ReadItem } from '../reading';
+import { isListHeading, isMethodHeading, labelled, lineKind, type LineKind } from './lines';
+
+/** A line of the text with what it is and what was read from it. */
+export interface TextLine {
+  text: string;
+  kind: LineKind;
+  group: string[];
+  items: ReadItem[];
+}
+
+/** Lines, at most. */
+const MOST_LINES = 400;
+
+/** The lines of a text, each with what it is; the things of a list are read. Never throws. */
+export function textLines(
+  text: string,
+  kitchen: Kitchen,
+  own: readonly Ingredient[],
+  kitchens: Readonly<Record<string, Kitchen>> = {},
+): TextLine[] {
+  let inMethod = false;
+  let group: string[] = [];
+  let first = true;
+  let numbered = false;
+  return text
+    .split(/\r?\n/)
+    .slice(0, MOST_LINES)
+    .map((line): TextLine => {
+      const shown = line.trim();
+      // A numbered step among numbered steps is one, whatever its verb.
+      const step = numbered && /^\s*(?:step\s*)?\d+\s*[.):]\s/i.test(line);
+      const kind = lineKind(line, inMethod || step, first);
+      numbered = step || (kind === 'method' && /^\s*(?:step\s*)?\d+\s*[.):]\s/i.test(line));
+      if (kind !== 'empty') first = false;
+      if (kind === 'heading') {
+        inMethod = isMethodHeading(line) || (inMethod && !isListHeading(line) && !/^for the/i.test(shown));
+        group = plainWords(line);
+      }
+      if (kind !== 'thing') return { text: shown, kind, group, items: [] };
+      const part = labelled(line);
+      const items = readLine(part?.rest ?? line, kitchens[shown] ?? kitchen, own);
+      return { text: shown, kind, group: part ? plainWords(part.label) : group, items };
+    });
+}
