@@ -152,7 +152,7 @@ export function methodLine(wish: MethodWish, text: string): { file: BatchFile; p
     });
     return {
       id: strandId(k),
-      name: recipe.ends.length === 1 && k === last ? 'Sauce' : nameOf(recipe, steps),
+      name: k === last && recipe.ends.length === 1 ? 'Sauce' : nameOf(recipe, steps, recipe.ends.includes(k)),
       stations,
       goal: recipe.ends.includes(k) ? wish.goal : null,
     };
@@ -194,8 +194,13 @@ function stoodSince(file: BatchFile, stood: Stood): BatchFile {
   return { ...done, startDate: stood.since, readings: [...file.readings, ...readings] };
 }
 
-const nameOf = (recipe: ReadRecipe, steps: readonly Step[]): string =>
-  (recipe.things[steps[0]?.puts[0]?.thing ?? -1]?.item.name ?? 'Apart').split(',')[0]!.slice(0, 40);
+/** What a strand is called: by what goes in first; "With …" where it is a part of what was divided. */
+function nameOf(recipe: ReadRecipe, steps: readonly Step[], isEnd: boolean): string {
+  const thing = steps.flatMap((s) => s.puts).map((p) => recipe.things[p.thing]!.item)[0];
+  const said = thing?.said?.join(' ') ?? thing?.name.split(',')[0] ?? '';
+  if (isEnd) return said ? `With ${said}`.slice(0, 40) : 'Plain';
+  return (thing?.name ?? 'Apart').split(',')[0]!.slice(0, 40);
+}
 
 function entryOf(kind: Step['kind'], id: string, params: object, words: string): StationEntry {
   const note = words.trim().slice(0, 400);

@@ -43,10 +43,13 @@ const SIEVE = /\b(?:sieve|strainer|cloth|muslin|cheesecloth|food mill|mill|throu
 const OVER = /\bover (?!(?:a |the )?(?:low|medium|high|gentle|heat|ice))/i;
 const FRIDGE = /\b(?:fridge|refrigerat\w*|chill\w*|cold)\b/i;
 const isSour = (t: RecipeThing) => t.family === 'vinegar' || t.family === 'citrus';
-const isLiquid = (t: RecipeThing) => isSour(t) || t.family === 'water' || t.family === 'sauce';
+const isLiquid = (t: RecipeThing) => t.wet || isSour(t) || t.family === 'water' || t.family === 'sauce';
 const isOil = (t: RecipeThing) => t.family === 'oil';
 const tamarind = (t: RecipeThing) => t.family === 'sour fruit block';
 
+export const isInBlender = (text: string): boolean => BLENDER.test(text);
+/** What is taken off pods and vegetables. */
+const TRIMMINGS = /\b(?:stems?|seeds?|ribs?|cores?|skins?|tops?|stalks?|stones?|pith)\b/i;
 /** "Pour over the chillies": not over a low heat, nor through anything. */
 export const isPouredOver = (text: string): boolean => OVER.test(text) && !SIEVE.test(text);
 
@@ -105,7 +108,7 @@ function isBoiledOnly(w: Where): boolean {
 
 function cook(w: Where): Done {
   const last = w.steps.at(-1)?.kind;
-  const wet = [...w.named, ...w.waiting].some((t) => isLiquid(t) && t.family !== 'sauce');
+  const wet = [...w.named, ...w.waiting].some((t) => t.wet || isSour(t) || t.family === 'water');
   if (last === 'simmer' || (last === 'fry' && !wet)) return station(last);
   const oil = [...w.named, ...w.waiting].some(isOil);
   return station(oil && !wet ? 'fry' : 'simmer');
@@ -128,7 +131,8 @@ export function doneBy(c: ReadClause, w: Where): Done {
       if (c.offHeat) return NOTHING;
       return w.named.length > 0 || c.mentions.length > 0 ? { is: 'inventory' } : NOTHING;
     case 'offHeat':
-      return NOTHING;
+      // "Remove the stems and seeds".
+      return TRIMMINGS.test(c.text) ? { is: 'prep', peel: /\bskins?\b/i.test(c.text) } : NOTHING;
     case 'prep':
       // "Mince … in a food processor".
       if (BLENDER.test(c.text)) return ground(w);

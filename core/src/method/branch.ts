@@ -14,6 +14,17 @@ export function branchAt(t: readonly Token[], i: number): { to: number } | null 
     if (w === 'other' && wordAt(t, i - 1) === 'the' && (next === null || /^(?:with|and|gets?|goes|for|add|stir)$/.test(next)))
       return { to: i + 1 };
   }
+  // "half of the mash", where another half follows.
+  if (
+    w === 'half' &&
+    wordAt(t, i + 1) === 'of' &&
+    /^(?:the|it|this)$/.test(wordAt(t, i + 2) ?? '') &&
+    (wordAt(t, i + 2) === 'it' || /^(?:mash|sauce|mixture|base|paste|puree|batch|it)$/.test(wordAt(t, i + 3) ?? ''))
+  )
+    return { to: wordAt(t, i + 2) === 'it' ? i + 3 : i + 4 };
+  // "half into another jug".
+  if (w === 'half' && /^(?:into|in)$/.test(wordAt(t, i + 1) ?? '') && /^(?:another|second|separate)$/.test(wordAt(t, i + 2) ?? ''))
+    return { to: i + 4 };
   const rest = w === 'rest' && wordAt(t, i - 1) === 'the';
   return (w === 'half' || rest) && wordAt(t, i + 1) === 'with' ? { to: i + 1 } : null;
 }

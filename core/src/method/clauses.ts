@@ -45,6 +45,8 @@ export function looksIn(t: readonly Token[]): boolean[] {
     for (let k = i; k < t.length; k++) {
       if (markAt(t, k) !== null && k > i) break;
       if (k > i && wordAt(t, k) === 'then') break;
+      // "while they roast I warm the vinegar".
+      if (k > i + 1 && /^(?:i|we)$/.test(wordAt(t, k) ?? '')) break;
       if (k > i + 1 && wordAt(t, k) === 'and' && isCommand(t, k + 1)) break;
       inside[k] = true;
     }

@@ -47,7 +47,7 @@ export class Gatherer {
   }
 
   /** What waits before a station that takes nothing goes back to where it was said. */
-  protected backInto(): void {
+  protected backInto(blendsLater = false): void {
     const gatherer = this.steps.findLast((s) => s.kind === 'blend' || s.kind === 'simmer' || s.kind === 'fry');
     if (gatherer) this.line.flowIn(gatherer);
     if (this.waiting.length === 0) return;
@@ -56,7 +56,7 @@ export class Gatherer {
       this.line.push({ kind: 'blend', text: '', ours: true });
       return this.gather(this.steps.at(-1)!);
     }
-    if (last.kind === 'drain' || last.kind === 'ferment') this.line.push({ kind: 'blend', text: '', ours: true });
+    if (last.kind === 'drain' || last.kind === 'ferment') this.line.push({ kind: blendsLater ? 'trim' : 'blend', text: '', ours: true });
     else if (last.kind === 'strain' || last.kind === 'rest') this.line.push({ kind: 'trim', text: '', ours: true });
     else if (!GATHERS.has(last.kind)) this.line.push({ kind: 'trim', text: '', ours: true });
     const step = this.steps.at(-1)!;

@@ -22,6 +22,8 @@ const METHOD_HEADING = /^(?:method|directions?|instructions?|preparation|steps?|
 const LIST_HEADING = /^(?:ingredients?|what you need)\s*:?\s*$/i;
 const NOTE =
   /^(?:makes|yields?|fills|serves|servings|enough for|(?:prep|cook|total|active)(?:aration|ing)?\s*time|keeps|store[sd]?\b|takes about|(?:notes?|source|tips?)\s*:|packed (?:on|in|last|yesterday|two|three|\d|a )|started (?:on|last|yesterday)|ferment(?:ed|ing) (?:since|for)|standing (?:since|for)|ph\b)/i;
+/** A list, and then into which vessel all of it goes. */
+const TOLD = /[.!]\s+(?:all|everything)\b[^.]*\b(?:blender|processor|pot|pan|jar|bowl|bottles?)\b/i;
 const TITLE = /\b(?:sauce|paste|salsa|dip|oil|relish|mash|ketchup|recipe)\s*$/i;
 
 /** A line without its bullet and number. */
@@ -41,6 +43,13 @@ function tokensIn(line: string): Token[] {
     if (e instanceof FigureError) return [];
     throw e;
   }
+}
+
+/** "Pear and ginger: simmer 500 g pears …": what is done, behind a title; null where there is none. */
+export function untitled(s: string): string | null {
+  const m = /^([^:.\d]{3,60}):\s+(.+)$/.exec(s);
+  if (!m || clausesOf(tokensIn(m[1]!)).length > 0) return null;
+  return clausesOf(tokensIn(m[2]!))[0]?.at === 0 ? m[2]! : null;
 }
 
 /** Whether a line says what is done: a verb of command at its head, or two of them. */
@@ -76,11 +85,15 @@ const HEAD = 1500;
 
 /** "Brine: 4 cups water, 3 tbsp salt": the words before the mark name no thing, and what stands behind has amounts. */
 export function labelled(line: string): { label: string; rest: string } | null {
-  const m = /^\s*([a-z][a-z ]{0,24}(?: ?\d+)?):\s+(\S.*)$/i.exec(line);
+  const m = /^\s*([a-z][a-z -]{0,32}(?: ?\d+)?):\s+(\S.*)$/i.exec(line);
   if (!m) return null;
   const [label, rest] = [spansOf(tokensIn(m[1]!), lexiconOf([])), spansOf(tokensIn(m[2]!), lexiconOf([]))];
   const lists = rest.some((s) => s.is === 'name') && rest.some((s) => s.is === 'amount');
-  return lists && !label.some((s) => s.is === 'name') ? { label: m[1]!, rest: m[2]! } : null;
+  const verb = m[1]!.split(' ').some((w) => verbForm(w)?.form === 'base');
+  const names = label.some((s) => s.is === 'name');
+  // "Chilli and apple: 3 apples, 200 g …": a title before a whole list.
+  const whole = rest[0]?.is === 'amount' && rest.filter((s) => s.is === 'amount').length >= 3;
+  return lists && !verb && (!names || whole) ? { label: m[1]!, rest: m[2]! } : null;
 }
 
 /** What a line is; `after`: the last heading was one of the method; `first`: nothing stands before it. */
@@ -96,17 +109,22 @@ export function lineKind(line: string, after = false, first = false): LineKind {
   if (t.length === 0) return 'thing';
   const numbered = NUMBERING.test(s);
   if (isMethod(bare, t) && !(amountLed(t) && !numbered)) return 'method';
+  if (untitled(bare) !== null || TOLD.test(bare)) return 'method';
   const spans = spansOf(t, lexiconOf([]));
   const hasAmount = spans.some((x) => x.is === 'amount' && (!x.amount.article || x.amount.unit !== null));
   const measured = spans.some((x) => x.is === 'amount' && (x.amount.unit !== null || x.amount.pack !== null));
   const hasName = spans.some((x) => x.is === 'name');
   const strange = spans.some((x) => x.is === 'strange');
+  const vague = spans.some((x) => x.is === 'vague');
   if (first && !hasName && !measured && t[0]!.is !== 'figure') return 'title';
   // Words beside a name, and no amount: what the sauce is called.
+  // Two names and no amount, before a list: "Blueberry habanero".
+  const names = spans.filter((x) => x.is === 'name').length;
+  if (first && names >= 2 && !hasAmount && !vague && !/[,;&]|\band\b|\bor\b/i.test(s)) return 'title';
   const more =
     t.filter((x) => x.is === 'word').length > spans.reduce((n, x) => n + (x.is === 'name' || x.is === 'piece' ? x.to - x.from : 0), 0);
-  const vague = spans.some((x) => x.is === 'vague');
-  if (first && !hasAmount && !vague && !/[,;]/.test(s) && (TITLE.test(s) || !hasName || strange || more)) return 'title';
+  const counted = hasAmount && /\d|\b(?:an?|one|two|three|four|five|six|half|dozen)\b/i.test(s);
+  if (first && !counted && !vague && !/[,;]/.test(s) && (TITLE.test(s) || !hasName || strange || more)) return 'title';
   if (!hasAmount && TITLE.test(s) && t.length >= 3 && !/,/.test(s) && strange) return 'title';
   return 'thing';
 }

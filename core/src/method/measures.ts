@@ -9,6 +9,8 @@ export interface Measures {
   tempC: number | null;
   /** A share of salt, %. */
   pct: number | null;
+  /** "After four weeks": they went by before it is done, min. */
+  after: number | null;
   taken: boolean[];
 }
 
@@ -31,10 +33,15 @@ const VESSELS = /^(?:jar|bottle|pot|pan|saucepan|tray|dish|jug|container|crock|s
 const OVEN_FROM = 100;
 const fahrenheit = (f: number) => ((f - 32) * 5) / 9;
 
+function isPronounOne(t: readonly Token[], i: number): boolean {
+  const article = (k: number) => /^(?:a|an|the|this|that|each|every|my|your)$/.test(wordAt(t, k) ?? '');
+  return /^(?:by|at)$/.test(wordAt(t, i + 1) ?? '') || article(i - 1) || (wordAt(t, i - 1) !== null && article(i - 2));
+}
+
 /** What is measured in a clause from one token to another, in the middle of each range. */
 export function measuresIn(t: readonly Token[], from: number, to: number): Measures {
   const taken = t.map(() => false);
-  const out: Measures = { minutes: null, more: false, tempC: null, pct: null, taken };
+  const out: Measures = { minutes: null, more: false, tempC: null, pct: null, after: null, taken };
   const take = (a: number, b: number) => taken.fill(true, a, b);
   const time = (min: number, more: boolean) => {
     out.minutes = out.minutes !== null && more ? out.minutes + min : min;
@@ -42,8 +49,8 @@ export function measuresIn(t: readonly Token[], from: number, to: number): Measu
   };
   for (let i = from; i < to; i++) {
     const w = wordAt(t, i);
-    // "prick each one", "one by one", "one at a time".
-    if (w === 'one' && (wordAt(t, i - 1) === 'each' || /^(?:by|at)$/.test(wordAt(t, i + 1) ?? ''))) {
+    // "prick each one", "one by one", "for a thick one", "the yellow one".
+    if (w === 'one' && isPronounOne(t, i)) {
       take(i, i + 1);
       continue;
     }
@@ -81,7 +88,9 @@ export function measuresIn(t: readonly Token[], from: number, to: number): Measu
       const earlier = wordAt(t, i - 1) ?? '';
       const more = c.more || longer || /^(?:more|further|extra)$/.test(wordAt(t, c.next) ?? '') || earlier === 'another';
       // "For a few seconds" is no time of a station.
-      if (!every && value * unit >= LEAST_MIN) time(value * unit, more);
+      const waits = wordAt(t, i - 1) === 'after';
+      if (waits) out.after = value * unit;
+      if (!every && !waits && value * unit >= LEAST_MIN) time(value * unit, more);
       take(i, end);
       i = end - 1;
       continue;

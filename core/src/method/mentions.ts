@@ -44,7 +44,7 @@ export interface ReadClause extends Clause {
 const HELPERS = new Set(
   'is are get got was were be been go goe will should must can may over at under onto through by while then'.split(' '),
 );
-const PRONOUNS = /^(?:it|them|this|that|these|those|mixture|mix|sauce|mash|paste)$/;
+const PRONOUNS = /^(?:it|them|this|that|these|those|mixture|mix|sauce|mash|paste|puree|salsa|base|liquid)$/;
 const COMMA = (at: number): Token => ({ is: 'mark', text: ',', from: at, to: at, glued: false });
 
 /** The words of a thing within a clause: its amount and its name, without the verb before them. */

@@ -18,6 +18,9 @@ export const gramsAt = (s: Step, things: readonly RecipeThing[], fits: (t: Recip
   s.puts.reduce((sum, p) => sum + (fits(things[p.thing]!) ? (things[p.thing]!.g ?? 0) * p.share : 0), 0);
 const isWater = (t: RecipeThing) => t.family === 'water';
 
+/** Minutes of a pot that is only brought to the boil (our judgement). */
+const JUST_BOILED_MIN = 2;
+
 /** How finely: the words of a blend, from the finest. */
 const TEXTURES: readonly (readonly [RegExp, ParamsOf<'blend'>['texture']])[] = [
   [/\b(?:silky|velvety|very smooth|completely smooth|super smooth)\b/i, 'silky'],
@@ -68,7 +71,7 @@ const SAID: Params = {
   fry: (s) => ({
     way: says(s, /\b(?:sweat|soft|gentl\w*|low heat|without colou?r)\b/i)
       ? 'sweat'
-      : says(s, /\b(?:crisp\w*|brown\w*)\b/i)
+      : says(s, /\b(?:crisp\w*|brown(?! sugar)\w*)\b/i)
         ? 'crisp'
         : 'paste',
     drained: says(s, /\bdrain/i),
@@ -79,7 +82,17 @@ const SAID: Params = {
     ...{ lid: says(s, /\b(?:cover(?:ed)?|lid on|with a lid)\b/i) ? 'on' : 'off' },
     ...(s.minutes === null && says(s, /\bby (?:a )?half\b|\bto half\b/i) ? { until: 'left', leftPct: 50 } : {}),
     ...(s.tempC !== null && s.tempC >= 90 && s.tempC <= 120 ? { until: 'temperature', stopC: Math.round(s.tempC) } : {}),
-    ...minutes(s, 0, 1440),
+    // "Bring to the boil" alone is no simmering.
+    ...minutes(
+      {
+        ...s,
+        minutes:
+          s.minutes ??
+          (says(s, /\b(?:boil(?:ing)?)\b/i) && !says(s, /\b(?:simmer|reduce|bubble|soft|tender|thick)/i) ? JUST_BOILED_MIN : null),
+      },
+      0,
+      1440,
+    ),
   }),
   lift: (s) => (says(s, /\bdrain/i) ? { alongPct: 0, pieces: 'whole' } : {}),
   blend: (s) => ({

@@ -1,5 +1,5 @@
 import type { KindName } from '../stations';
-import { doneBy, isPouredOver, type Done, type Where } from './acts';
+import { doneBy, isInBlender, isPouredOver, type Done, type Where } from './acts';
 import type { Mention, ReadClause } from './mentions';
 import type { Put, RecipeThing, Step } from './recipe';
 import { BEGINS, fermentFollows, GATHERS, HEATS, implicit, isPronoun, TWO_DAYS } from './roles';
@@ -12,6 +12,8 @@ const pours = (c: ReadClause) => (c.act === 'fill' || c.act === 'add') && isPour
 /** Puts the clauses of a method together to strands of stations with their things. */
 export class Placer extends Gatherer {
   private inventory: number[] = [];
+  /** The prep before named what it cut. */
+  private cutBefore = false;
   constructor(
     supply: Supply,
     private readonly clauses: readonly ReadClause[],
@@ -55,11 +57,17 @@ export class Placer extends Gatherer {
   }
 
   private clause(c: ReadClause, n: number): void {
+    if ((c.measures.after ?? 0) >= TWO_DAYS) this.stood(c);
     const wants = this.supply.meant(c);
     const newNamed = c.mentions.flatMap((m) => (m.measured ? m.items : []));
     const fresh = newNamed.length > 0 ? this.preview(newNamed) : [];
     const done = doneBy(c, { ...this.where(c, n, wants), named: [...wants.map((i) => this.things[i]!), ...fresh] });
     this.apply(c, n, done);
+  }
+
+  /** "After four weeks …": what stands in its jar fermented meanwhile. */
+  private stood(c: ReadClause): void {
+    if (this.steps.at(-1)?.kind === 'salt') this.line.push({ kind: 'ferment', text: c.text, minutes: c.measures.after });
   }
 
   private apply(c: ReadClause, n: number, done: Done): void {
@@ -104,7 +112,8 @@ export class Placer extends Gatherer {
   private prepared(c: ReadClause, n: number, peel: boolean): void {
     const listed = this.supply.inventoried(c, n);
     // "Slice the pods and chop the onion": both; what was only there before is not "them".
-    const also = this.clauses[n - 1]?.act === 'prep' ? this.inventory : [];
+    const also = this.clauses[n - 1]?.act === 'prep' && this.cutBefore ? this.inventory : [];
+    this.cutBefore = listed.length > 0 || (this.cutBefore && this.clauses[n - 1]?.act === 'prep');
     if (listed.length > 0) this.inventory = [...new Set([...also, ...listed])];
     const char = this.line.all.flatMap((s) => s.steps).findLast((s) => s.kind === 'char');
     if (peel && char && (listed.length === 0 || listed.some((i) => char.puts.some((p) => p.thing === i)))) char.peel = true;
@@ -135,7 +144,7 @@ export class Placer extends Gatherer {
       where.push(...this.inventory.flatMap((i) => this.supply.take(i, 1) ?? []));
     where.push(...puts, ...all);
     this.line.joinNamed(before, null);
-    if (c.branch && this.line.divided) {
+    if (c.branch && this.line.divided && this.waiting.length > 0) {
       this.line.push({ kind: 'trim', text: c.text });
       return this.gather(this.steps.at(-1)!);
     }
@@ -149,7 +158,7 @@ export class Placer extends Gatherer {
     const last = this.steps.at(-1);
     if (c.measures.minutes !== null && last && HEATS.has(last.kind)) {
       // Water poured to what fries makes a pot of it.
-      const poured = last.kind === 'fry' && this.waiting.some((p) => ['water', 'vinegar'].includes(this.things[p.thing]!.family));
+      const poured = last.kind === 'fry' && this.waiting.some((p) => this.things[p.thing]!.wet || this.things[p.thing]!.family === 'water');
       if (poured) {
         this.gather(this.line.push({ kind: 'simmer', text: c.text, minutes: c.measures.minutes }));
         return;
@@ -173,11 +182,13 @@ export class Placer extends Gatherer {
     const fresh = [...puts, ...all, ...pronounTakes];
     if (kind === 'bottle' || kind === 'bowl') return this.ending(c, kind, fresh);
     if (kind === 'temper' || kind === 'blend') this.release();
-    if (!GATHERS.has(kind)) this.backInto();
+    if (!GATHERS.has(kind)) this.backInto(this.clauses.slice(n + 1).some((x) => x.act === 'blend' || isInBlender(x.text)));
     const apart = this.isApart(c, kind, fresh, before);
     if (apart) this.line.cur = -1;
     else this.line.follow(before);
     const last = this.steps.at(-1);
+    // Boiled only to soak in it.
+    if (kind === 'soak' && !apart && last?.kind === 'simmer' && last.minutes === null) last.kind = 'soak';
     const same = !apart && last?.kind === kind && !(kind === 'toast' && c.apart);
     const step = same ? last : this.line.push({ kind, text: '' });
     if (apart) this.line.all[this.line.cur]!.aside = c.apart;

@@ -3,6 +3,7 @@ import {
   answered,
   FigureError,
   plainSigns,
+  lexiconOf,
   questionKey,
   tokensOf,
   withUsual,
@@ -11,8 +12,9 @@ import {
   type ReadItem,
   type Token,
 } from '../reading';
+import { spansOf } from '../reading/spans';
 import { clausesOf, type Clause } from './clauses';
-import { dayOf, labelled, unbulleted } from './lines';
+import { dayOf, labelled, unbulleted, untitled } from './lines';
 import { readClause, type ReadClause } from './mentions';
 import { weighShares } from './shares';
 import { placeLeftOver } from './leftover';
@@ -47,14 +49,22 @@ export interface ReadText {
 /** Signs of a line of a method, at most. */
 const MOST_SIGNS = 4000;
 
+/** A sentence as it is written, without what stands before it, and the day that it stands under. */
+interface Written {
+  text: string;
+  day: number | null;
+}
+
 /** Sentences of a method: parted at full stops and semicolons that end one. */
-function sentences(line: string): string[] {
-  return unbulleted(line)
+function sentences(line: string): Written[] {
+  return line
     .slice(0, MOST_SIGNS)
     .split(/(?<=[a-z)%\d][.!;])\s+(?=[A-Za-z\d])/)
-    .map((s) => unbulleted(s))
-    .map((s) => labelled(s)?.rest ?? s)
-    .filter((s) => /[a-z]/i.test(s));
+    .map((s): Written => {
+      const bare = unbulleted(s);
+      return { day: dayOf(s), text: labelled(bare)?.rest ?? untitled(bare) ?? bare };
+    })
+    .filter((s) => /[a-z]/i.test(s.text));
 }
 
 function tokens(s: string): { plain: string; t: Token[] } {
@@ -67,6 +77,9 @@ function tokens(s: string): { plain: string; t: Token[] } {
   }
 }
 
+/** "25 minutes on low with the lid on", "Two weeks at room temperature": a time and where it is spent, without a verb. */
+const TIMED =
+  /\b(?:minutes?|mins?|hours?|days?|weeks?)\b.*\b(?:low|medium|heat|lid|temperature|counter|dark|shelf)\b|^\s*(?:for\s+)?[\w-]+ (?:days?|weeks?)\b/i;
 const VESSEL = /\b(?:bottles?|blender|jars?|sieve)\b/i;
 
 /** "Everything in the blender, then through a sieve into bottles": a clause for each vessel. */
@@ -82,6 +95,14 @@ function vessels(t: readonly Token[]): Clause[] {
   }));
 }
 
+const named = (t: readonly Token[], own: readonly Ingredient[]): boolean => spansOf(t, lexiconOf(own)).some((s) => s.is === 'name');
+
+/** Two things and more with their amounts: a list, whatever vessel stands in it. */
+const lists = (t: readonly Token[], own: readonly Ingredient[]): boolean => {
+  const spans = spansOf(t, lexiconOf(own));
+  return spans.filter((s) => s.is === 'amount').length >= 2 && spans.filter((s) => s.is === 'name').length >= 2;
+};
+
 /** A sentence with its clauses; one without a verb that names a vessel is what is done with it. */
 interface Sentence {
   plain: string;
@@ -94,32 +115,22 @@ function sentenceOf(sentence: string, { kitchen, own }: ReaderSettings): Sentenc
   const found = clausesOf(t);
   const whole: Clause = { stem: '', act: 'fill', from: 0, at: -1, to: t.length, passive: false };
   // "With 300 g vinegar and the salt." is for the sentence behind it.
-  const named = /^with\b/i.test(plain.trim());
+  const withIt = /^with\b/i.test(plain.trim());
   // Amounts without a verb are there for what comes: nothing that is named is lost.
   const things = found.length === 0 && /\d|\b(?:an?|half|one|two|three|four|five|six|eight|ten|dozen|cup|spoon)\b/i.test(plain);
   const clauses =
     found.length > 0
       ? found
-      : things && !VESSEL.test(plain) && !named
-        ? [{ ...whole, act: 'have' as const }]
-        : named
-          ? [{ ...whole, act: 'add' as const }]
-          : VESSEL.test(plain) && !/^\s*(?:for|makes?|fills?|yields?|enough)\b/i.test(plain)
-            ? vessels(t)
-            : [];
+      : !named(t, own) && TIMED.test(plain) && !VESSEL.test(plain)
+        ? [{ ...whole, act: /\b(?:days?|weeks?|months?)\b/i.test(plain) ? ('leave' as const) : ('simmer' as const) }]
+        : things && (!VESSEL.test(plain) || lists(t, own)) && !withIt
+          ? [{ ...whole, act: 'have' as const }]
+          : withIt
+            ? [{ ...whole, act: 'add' as const }]
+            : VESSEL.test(plain) && !/^\s*(?:for|makes?|fills?|yields?|enough)\b/i.test(plain)
+              ? vessels(t)
+              : [];
   return { plain, t, clauses: clauses.map((c) => readClause(plain, t, c, kitchen, own)) };
-}
-
-/** "Day 1: …", "Day 14: …": what stands between them is left to stand; told at the end of the line before. */
-function betweenDays(texts: readonly string[], read: Sentence[][], reading: ReaderSettings): void {
-  let last: number | null = null;
-  texts.forEach((text, n) => {
-    const day = dayOf(text);
-    const days = day !== null && last !== null ? day - last : 0;
-    const said = read[n - 1]?.some((s) => s.clauses.some((c) => (c.measures.minutes ?? 0) >= 1440)) === true;
-    if (days > 0 && n > 0 && !said) read[n - 1]!.push({ ...sentenceOf(`Leave it for ${days} days.`, reading), plain: '' });
-    last = day ?? last;
-  });
 }
 
 /** A sentence in pieces, each with the step that it was read into. */
@@ -144,12 +155,16 @@ export function readText(text: string, reading: ReaderSettings): ReadText {
     items: l.items.flatMap((i) => answered(i, answers) ?? []).map(withUsual),
   }));
   const things: RecipeThing[] = lines.flatMap((l) => l.items.map((i) => thingOf(i, own, l.group, false)));
-  const read = lines.filter((l) => l.kind === 'method').map((l) => sentences(l.text).map((s) => sentenceOf(s, reading)));
-  betweenDays(
-    lines.filter((l) => l.kind === 'method').map((l) => l.text),
-    read,
-    reading,
-  );
+  let day: number | null = null;
+  const read = lines
+    .filter((l) => l.kind === 'method')
+    .map((l) =>
+      sentences(l.text).flatMap((w) => {
+        const days = w.day !== null && day !== null ? w.day - day : 0;
+        day = w.day ?? day;
+        return [...(days > 0 ? [{ ...sentenceOf(`Leave it for ${days} days.`, reading), plain: '' }] : []), sentenceOf(w.text, reading)];
+      }),
+    );
   const clauses = read.flat().flatMap((s) => s.clauses);
   const recipe = clauses.length > 0 ? recipeOf(lines, things, clauses, own, answers) : null;
   if (recipe) {

@@ -10,6 +10,8 @@ export interface RecipeThing {
   family: Family;
   pod: boolean;
   dried: boolean;
+  /** It pours: a pot of it boils. */
+  wet: boolean;
   /** Heading it stands under, plain words. */
   group: readonly string[];
   /** g of it; null while it is asked. */

@@ -28,6 +28,7 @@ export const TWO_DAYS = 2 * 1440;
 export function fermentFollows(clauses: readonly ReadClause[], supply: Supply): boolean {
   if (clauses.some((x) => x.act === 'ferment')) return true;
   for (const x of clauses) {
+    if ((x.measures.after ?? 0) >= TWO_DAYS) return true;
     const packed = x.act === 'salt' || (x.act === 'fill' && /\b(?:jars?|jarred|crock)\b/i.test(x.text));
     if (packed && (x.measures.minutes ?? 0) >= TWO_DAYS) return true;
     const stands = x.act === 'leave' && x.stem !== 'refrigerate' && !/\b(?:fridge|keeps?)\b/i.test(x.text);

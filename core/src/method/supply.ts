@@ -92,7 +92,8 @@ export class Supply {
       const meant = meantBy(m.phrase, m.items[0]?.id ?? null, this.things, m.weak);
       // "hot water" for a soak is not the cup that a later sentence takes.
       const later = m.phrase.includes('water') && m.phrase.length > 1 ? this.namedLater(n) : null;
-      const open = meant.filter((i) => this.things[i]!.left > 1e-9 && !later?.has(i));
+      const fits = this.ofOwnWord(m, meant, n);
+      const open = fits.filter((i) => this.things[i]!.left > 1e-9 && !later?.has(i));
       if (later && open.length === 0) continue;
       const reserved = c.words.includes('reserved') ? meant.filter((i) => this.reserved.has(i)) : [];
       if (reserved.length > 0)
@@ -106,6 +107,15 @@ export class Supply {
       else if (this.isNew(m)) for (const i of this.found(m)) put(this.take(i, 1));
     }
     return { puts, before };
+  }
+
+  /** "Roast the peppers … blend with the habaneros": those that are called peppers, where the others are named later. */
+  private ofOwnWord(m: Mention, meant: number[], n: number): number[] {
+    const head = m.phrase.at(-1) ?? '';
+    const own = meant.filter((i) => this.things[i]!.item.said?.at(-1) === head);
+    if (m.phrase.length > 1 || !isClassWord(head) || own.length === 0) return meant;
+    const phrases = this.clauses.slice(n + 1).flatMap((c) => c.mentions.map((x) => x.phrase.join(' ')));
+    return meant.filter((i) => own.includes(i) || !phrases.includes(this.things[i]!.item.said?.join(' ') ?? ''));
   }
 
   /** A name without an amount and without a list is a thing that is asked; water is what stations bring. */

@@ -4,6 +4,11 @@ import { MIXED_UNKNOWN, variety } from '../matter/variety';
 import { plainWords, type ReadItem } from '../reading';
 import type { RecipeThing } from './recipe';
 
+/** Thin liquids: this much of them is water, alcohol, or the fat of a milk, %. */
+const WET_PCT = 80;
+const pours = (row: Ingredient): boolean =>
+  kindOf(row).even === true && row.water > 50 && row.water + row.ethanol + (row.fat < row.water ? row.fat : 0) >= WET_PCT;
+
 /** A read item as a thing of a recipe. */
 export function thingOf(item: ReadItem, own: readonly Ingredient[], group: readonly string[], inMethod: boolean): RecipeThing {
   const row = item.store === 'larder' && item.id !== null ? (own.find((r) => r.key === item.id) ?? ingredient(item.id)) : null;
@@ -17,6 +22,7 @@ export function thingOf(item: ReadItem, own: readonly Ingredient[], group: reado
     family: kind?.family ?? (v ? (v.form === 'fresh' ? 'pod' : 'hot powder') : 'other'),
     pod,
     dried: v !== null && v.form !== 'fresh',
+    wet: row !== null && kind?.family !== 'mustard' && pours(row),
     ...{ group, g: item.massG, left: 1, inMethod },
   };
 }

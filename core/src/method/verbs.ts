@@ -47,7 +47,7 @@ const rows: readonly [act: Act, strong: boolean, stems: string][] = [
   ['bottle', true, 'bottle decant'],
   ['bowl', true, 'serve enjoy eat'],
   ['add', true, 'add combine stir mix whisk dissolve melt tip throw return drop sprinkle fold include season spread lay toss coat'],
-  ['fill', true, 'put pour place transfer go fill spoon ladle jar funnel load get scrape'],
+  ['fill', true, 'put pour place transfer go fill spoon ladle jar funnel load get scrape run'],
   ['leave', true, 'leave let stand sit rest refrigerate wait'],
   ['reserve', true, 'reserve save'],
   ['divide', true, 'divide split'],

@@ -60,7 +60,6 @@ export const RULES: readonly Rule[] = [
     means: (s) => (s.unit === null || WEIGHED.test(s.unit) || s.unit === 'pod' ? larder('cayenne_red', 'cayennes as fresh pods') : null),
   },
   {
-    // A number of them are pods; what is spooned is ground.
     phrases: ['cayenne pepper', 'cayenne chili', 'cayenne pod'],
     means: (s) =>
       s.counted || (s.unit !== null && (WEIGHED.test(s.unit) || s.unit === 'pod') && has(s, ...KNIFED)) ? larder('cayenne_red') : null,

@@ -10,12 +10,18 @@ const props = defineProps<{ plan: Plan; read: ReadText }>();
 const emit = defineEmits<{ move: [key: string, stationId: string] }>();
 const over = ref('');
 const name = (n: string) => n.split(',')[0]!.toLowerCase();
-const main = computed(() => props.plan.file.strands.find((s) => s.goal !== null)?.id ?? '');
+/** Strands that end in a sauce, with their names where there are several. */
+const ends = computed(() => props.plan.file.strands.filter((s) => s.goal !== null));
+const where = (strandId: string) => {
+  const end = ends.value.find((s) => s.id === strandId);
+  return !end ? ', apart' : ends.value.length > 1 ? `, ${end.name.toLowerCase()}` : '';
+};
 const steps = computed(() =>
   props.plan.line.map((s) => ({
     ...s,
     when: s.days > 0 ? plural(s.days, 'day') : s.minutes >= 1 ? `${Math.round(s.minutes)} min` : '',
-    apart: s.strandId !== main.value,
+    where: where(s.strandId),
+    apart: !ends.value.some((e) => e.id === s.strandId),
   })),
 );
 /** The thing of the recipe that a thing at a station is; null for what a station brings itself. */
@@ -47,7 +53,7 @@ function dropped(event: DragEvent, id: string) {
       <i class="bar" />
       <span class="what">
         <span
-          ><b>{{ s.name }}</b> <span class="soft">{{ s.when }}<template v-if="s.apart">, apart</template></span></span
+          ><b>{{ s.name }}</b> <span class="soft">{{ s.when }}{{ s.where }}</span></span
         >
         <span v-if="s.things.length" class="things">
           <template v-for="(t, n) in s.things" :key="n"
