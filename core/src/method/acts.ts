@@ -184,7 +184,11 @@ export function doneBy(c: ReadClause, w: Where): Done {
       return w.fermentAhead ? station('salt') : ADD;
     case 'steep':
       if (c.stem === 'cover')
-        return /\b(?:hot|boiling|warm|cold) water\b/i.test(c.text) ? station('soak') : here.some(isLiquid) ? ADD : NOTHING;
+        return /\b(?:hot|boiling|boiled|warm|cold)(?: \w+)? water\b|\bwater\b[^.]*\bboil(?:ed|ing)\b/i.test(c.text)
+          ? station('soak')
+          : here.some(isLiquid)
+            ? ADD
+            : NOTHING;
       return station('steep');
     case 'soak':
       return here.some(tamarind) ? station('press') : station('soak');

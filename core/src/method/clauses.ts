@@ -99,7 +99,7 @@ function counts(t: readonly Token[], i: number, spoken: boolean, first: boolean)
       verb.act !== 'none' &&
       !AMBIGUOUS.has(stem) &&
       PLACE.test(wordAt(t, 0) ?? '') &&
-      next !== null &&
+      (next !== null || t[i + 1]?.is === 'figure') &&
       !NOUN_AFTER.has(lowerBefore)
     )
       return yes();

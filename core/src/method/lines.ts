@@ -14,12 +14,12 @@ const NUMBERING = new RegExp(`^\\s*(?:\\d+\\s*[.):]|${LABEL}\\s*${COUNT}\\s*[.):
 /** "Day 14: drain": days since the first. */
 const DAY = /^\s*(day|week)\s*(\d+)\s*[.):,–—-]/i;
 const HEADINGS =
-  /^(?:ingredients?|method|directions?|instructions?|preparation|steps?|what you need|how to make it|to finish|day \d+|procedure)\s*:?\s*$/i;
+  /^(?:ingredients?(?: \([^)]*\))?|method|directions?|instructions?|preparation|steps?|what you need|how to make it|to finish|day \d+|procedure)\s*:?\s*$/i;
 /** "For the base", "FOR BATCH A", "Part 2": what follows belongs together. */
 const PART_HEADING =
   /^(?:for (?:the|batch|part|bowl|jar|half|your) [a-z ]+|(?:batch|part|stage|bowl|jar) (?:[a-z]|\d+|one|two|three))\s*:?$/i;
 const METHOD_HEADING = /^(?:method|directions?|instructions?|preparation|steps?|how to make it|procedure)\s*:?\s*$/i;
-const LIST_HEADING = /^(?:ingredients?|what you need)\s*:?\s*$/i;
+const LIST_HEADING = /^(?:ingredients?(?: \([^)]*\))?|what you need)\s*:?\s*$/i;
 const NOTE =
   /^(?:makes|yields?|fills|serves|servings|enough for|(?:prep|cook|total|active)(?:aration|ing)?\s*time|keeps|store[sd]?\b|takes about|(?:notes?|source|tips?)\s*:|packed (?:on|in|last|yesterday|two|three|\d|a )|started (?:on|last|yesterday)|ferment(?:ed|ing) (?:since|for)|standing (?:since|for)|ph\b)/i;
 /** A list, and then into which vessel all of it goes. */
@@ -85,11 +85,13 @@ const HEAD = 1500;
 
 /** "Brine: 4 cups water, 3 tbsp salt": the words before the mark name no thing, and what stands behind has amounts. */
 export function labelled(line: string): { label: string; rest: string } | null {
-  const m = /^\s*([a-z][a-z -]{0,32}(?: ?\d+)?):\s+(\S.*)$/i.exec(line);
+  const m = /^\s*([a-z][a-z\d -]{0,40}):\s+(\S.*)$/i.exec(line);
   if (!m) return null;
   const [label, rest] = [spansOf(tokensIn(m[1]!), lexiconOf([])), spansOf(tokensIn(m[2]!), lexiconOf([]))];
   const lists = rest.some((s) => s.is === 'name') && rest.some((s) => s.is === 'amount');
-  const verb = m[1]!.split(' ').some((w) => verbForm(w)?.form === 'base');
+  // "Blend: everything with …" is a command; "Brine: 30 g salt" is none.
+  const first = verbForm(m[1]!.split(' ')[0]!);
+  const verb = first?.form === 'base' && first.verb.act !== 'salt';
   const names = label.some((s) => s.is === 'name');
   // "Chilli and apple: 3 apples, 200 g …": a title before a whole list.
   const whole = rest[0]?.is === 'amount' && rest.filter((s) => s.is === 'amount').length >= 3;

@@ -1,4 +1,15 @@
-import { lexiconOf, lineParts, uninverted, readParts, textOf, type Kitchen, type Line, type ReadItem, type Token } from '../reading';
+import {
+  CITRUS,
+  lexiconOf,
+  lineParts,
+  uninverted,
+  readParts,
+  textOf,
+  type Kitchen,
+  type Line,
+  type ReadItem,
+  type Token,
+} from '../reading';
 import type { Ingredient } from '../matter/ingredient';
 import { spansOf } from '../reading/spans';
 import { branchAt } from './branch';
@@ -45,6 +56,8 @@ const HELPERS = new Set(
   'is are get got was were be been go goe will should must can may over at under onto through by while then'.split(' '),
 );
 const PRONOUNS = /^(?:it|them|this|that|these|those|mixture|mix|sauce|mash|paste|puree|salsa|base|liquid)$/;
+/** A thing that is named, and nothing more. */
+const NAMED: Omit<Mention, 'phrase'> = { items: [], measured: false, share: null, rest: false, except: false, weak: false };
 const COMMA = (at: number): Token => ({ is: 'mark', text: ',', from: at, to: at, glued: false });
 
 /** The words of a thing within a clause: its amount and its name, without the verb before them. */
@@ -97,15 +110,18 @@ export function readClause(plain: string, t: readonly Token[], c: Clause, kitche
     };
   });
   for (const m of mentions) if (m.share === null && !m.measured && m.items.some((i) => !i.ask && i.massG !== null)) m.measured = true;
+  // "the juice", "stir in the zest", where no fruit is named beside it.
+  for (const [n, s] of line.spans.entries()) {
+    if (s.is !== 'part' || mentions.some((m) => CITRUS.test(m.phrase.join(' ')))) continue;
+    mentions.push({ ...NAMED, phrase: [s.parts[0]!], except: except >= 0 && n > except });
+  }
   // "the vegetables", "spices": classes that name no row.
   for (const [n, s] of line.spans.entries()) {
     if (s.is !== 'strange' || PRONOUNS.test(s.w)) continue;
     const before = kept.slice(Math.max(0, s.from - 3), s.from).flatMap((x) => (x.is === 'word' ? [x.w] : []));
     mentions.push({
+      ...NAMED,
       phrase: [s.w],
-      items: [],
-      measured: false,
-      share: null,
       rest: before.includes('rest') || before.includes('remaining'),
       except: except >= 0 && n > except,
       weak: !isClassWord(s.w),

@@ -40,7 +40,7 @@ const CLASSES: Readonly<Record<string, (t: RecipeThing) => boolean>> = {
   herb: (t) => t.family === 'leaf',
   fruit: (t) => ['fruit', 'soft'].includes(t.family),
   seasoning: (t) => ['salt', 'sweet', 'spice', 'pepper'].includes(t.family),
-  juice: (t) => t.family === 'citrus',
+  juice: (t) => t.family === 'citrus' && !t.words.has('zest'),
   vinegar: (t) => t.family === 'vinegar',
   sugar: (t) => t.family === 'sweet' && t.words.has('sugar'),
   sweetener: (t) => t.family === 'sweet',

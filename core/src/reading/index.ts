@@ -10,7 +10,7 @@ export * from './item';
 export * from './read';
 export * from './strangers';
 export { countAt, markAt, wordAt } from './count';
-export { lineOf, lineParts, textOf, uninverted, type Line, type Part } from './line';
+export { CITRUS, lineOf, lineParts, textOf, uninverted, type Line, type Part } from './line';
 export { lexiconOf, type Lexicon } from './lexicon';
 export { FigureError, numberOf, plainSigns, tokensOf, type Token } from './tokens';
 export * from './wishes';
