@@ -79,6 +79,29 @@ describe('a recipe in any order', () => {
     const jar = planned(text)!.plan.file.strands[0]!.stations.find((s) => s.kind === 'salt')!.params as { pct: number; school: string };
     expect([jar.school, Math.round(10 * jar.pct) / 10]).toEqual([school, pct]);
   });
+  it.each([
+    // 3 % of 600 g; 3 % of 400 g of water in a brine; 2 % of 500 g + 202 g + 12 g where nothing stands in a jar.
+    ['a mash', '500 g fresnos\n100 g garlic\n3 % salt\nGrind all with the salt and ferment for 10 days. Blend and bottle.', 18],
+    [
+      'a brine',
+      '500 g fresnos\n400 g water\n3 % salt for the brine\nPack the fresnos into a jar with the salt and water and ferment for 9 days. Drain, blend.',
+      12,
+    ],
+    ['a pot', '500 g fresnos\n200 ml cider vinegar\n12 g sugar\n2 % salt\nSimmer everything 10 minutes and blend.', 14.3],
+  ])('a share of salt is weighed by what it goes into: %s', (_, text, g) => {
+    const salt = planned(text)!.recipe.things.find((t) => t.family === 'salt')!;
+    expect(salt.item.ask).toBeNull();
+    expect(Math.abs(salt.g! - g)).toBeLessThan(0.1);
+  });
+  it('what only the method names beside a list is asked, and what nobody places goes to all parts of what is divided', () => {
+    const { recipe } = planned(
+      '500 g fresnos\n200 ml cider vinegar\n9 g salt\nSimmer the fresnos in the vinegar 20 minutes and blend. Divide in two. Stir basil into one half and 30 g honey into the other.',
+    )!;
+    expect(recipe.things.map((t) => [t.item.text, t.item.ask !== null])).toContainEqual(['basil', true]);
+    expect(recipe.ends).toHaveLength(2);
+    const [base] = recipe.strands;
+    expect(base!.flatMap((x) => x.puts.map((p) => recipe.things[p.thing]!.item.id))).toContain('salt_fine');
+  });
   it('fifty kilograms in brine are several jars', () => {
     const { plan } = planned(
       '30 kg fresnos\n900 g salt\n30 l water\nPack the fresnos into jars with the salt and water and ferment for 3 weeks. Drain, blend and bottle.',

@@ -76,6 +76,23 @@ describe('ingredient lines as people write them', () => {
       ['mixed-unknown', 40],
     ]);
   });
+  it('a vinegar of another strength is asked with its acid kept; a weaker one never for its weight', () => {
+    const answers = (line: string) => readLine(line, 'metric')[0]!.ask?.answers.map((a) => Math.round(a.massG)) ?? [];
+    // 100 g at 10 % hold 10 g of acid, as 200 g at 5 % do; the row has 4.95 to 5 %.
+    expect(answers('100 g distilled vinegar, 10 %').map((g) => Math.round(g / 5) * 5)).toEqual([200, 100]);
+    expect(answers('100 g white vinegar (4 %)')).toHaveLength(1);
+    expect(answers('100 g white vinegar (5%)')).toEqual([]);
+  });
+  it('peppers that are called like a fruit are no fruit, and a list never hands an amount on', () => {
+    expect(readLine('3 cherry peppers', 'us').map((i) => i.id)).toEqual(['cherry-hot']);
+    expect(readLine('3 fig peppers', 'us')[0]!.ask).not.toBeNull();
+    expect(readLine('100 g shallots, 60 g garlic, 30 g dried unobtainium, 60 g palm sugar', 'metric').map((i) => [i.id, i.massG])).toEqual([
+      ['shallot', 100],
+      ['garlic', 60],
+      [null, null],
+      ['sugar_palm', 60],
+    ]);
+  });
   it('juice and zest of a fruit are two things', () => {
     expect(readLine('zest and juice of 2 limes', 'uk').map((i) => [i.id, i.massG])).toEqual([
       ['lime_zest', 6],

@@ -196,12 +196,11 @@ function recipeOf(
   const placer = new Placer(supply, clauses, (items) => items.map((i) => thingOf(i, own, [], true)));
   placer.run();
   if (placer.line.cur < 0) return null;
-  const main = placer.line.steps;
   soundStrands(
     placer.line.all.map((x) => x.steps),
     placer.line.ends,
   );
-  placeLeftOver(things, main);
+  placeLeftOver(things, placer.line.common);
   const recipe: ReadRecipe = {
     title: lines.find((l) => l.kind === 'title')?.text ?? null,
     notes: lines.filter((l) => l.kind === 'note').map((l) => l.text),

@@ -42,6 +42,11 @@ export class Strands {
     return this.branches.length > 0 ? this.branches : this.cur < 0 ? [] : [this.cur];
   }
 
+  /** Where what nobody named goes: what was divided, or the strand that is worked on. */
+  get common(): Step[] {
+    return this.branches.length > 0 ? this.all[this.base]!.steps : this.steps;
+  }
+
   /** What is made so far is divided. */
   divide(): void {
     if (this.branches.length === 0) this.base = this.cur;

@@ -122,7 +122,9 @@ export class Supply {
   isNew(m: Mention): boolean {
     const listed = this.things.some((t) => !t.inMethod);
     const asks = isClassWord(m.phrase.at(-1) ?? '') && m.items.some((i) => i.ask !== null);
-    return !listed && (asks || m.items.some((i) => i.id !== null && i.id !== 'water'));
+    const known = m.items.some((i) => i.id !== null && i.id !== 'water');
+    // Beside a list it is asked as well, unless the list only calls it otherwise.
+    return listed ? known && !m.weak : asks || known;
   }
 
   /** An amount in the method is a share of what the list has, or a thing of its own. */

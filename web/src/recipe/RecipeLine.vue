@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { NButton, NDropdown } from 'naive-ui';
 import { computed, ref } from 'vue';
-import { questionKey, type Plan, type ReadText } from '@roskel/core';
+import { questionKey, type Plan, type ReadText, type Step } from '@roskel/core';
 import { grams, inManner, plural } from '../format';
 import { TONES } from './tones';
 
@@ -16,11 +16,19 @@ const where = (strandId: string) => {
   const end = ends.value.find((s) => s.id === strandId);
   return !end ? ', apart' : ends.value.length > 1 ? `, ${end.name.toLowerCase()}` : '';
 };
+/** The step of the recipe that a station was read from; undefined for a board, which comes before the first. */
+function stepOf(stationId: string): Step | undefined {
+  const [strand, step] = (props.plan.steps?.[stationId] ?? '').split('.').map(Number);
+  return props.read.recipe?.strands[strand ?? -1]?.[step ?? -1];
+}
+/** Nobody said where this thing goes: it stands where such things do. */
+const isOurs = (stationId: string, key: string): boolean =>
+  stepOf(stationId)?.puts.some((p) => p.ours && questionKey(props.read.recipe!.things[p.thing]!.item) === key) ?? false;
 const steps = computed(() =>
   props.plan.line.map((s) => ({
     ...s,
     when: s.days > 0 ? plural(s.days, 'day') : s.minutes >= 1 ? `${Math.round(s.minutes)} min` : '',
-    where: where(s.strandId),
+    where: where(s.strandId) + (stepOf(s.id)?.ours ? ', added by us' : ''),
     apart: !ends.value.some((e) => e.id === s.strandId),
   })),
 );
@@ -66,7 +74,9 @@ function dropped(event: DragEvent, id: string) {
                 >{{ name(t.name) }} {{ grams(t.g) }}</NButton
               ></NDropdown
             ><span v-else>{{ name(t.name) }} {{ grams(t.g) }}</span
-            ><template v-if="t.late"> late</template><template v-if="n < s.things.length - 1">, </template></template
+            ><template v-if="t.late"> late</template
+            ><span v-if="isOurs(s.id, keyOf(t.words, t.name) ?? '')" class="soft"> (not said where)</span
+            ><template v-if="n < s.things.length - 1">, </template></template
           >
         </span>
         <span class="soft small">{{ inManner(s.step) }}</span>
