@@ -49,6 +49,17 @@ describe('a recipe in any order', () => {
       '200 g carrots\nStrain. Let it cool for an hour. Blend the carrots. Bottle.',
       ['prep', 'blend', 'bottle'],
     ],
+    // Pods boiled in water stay and the water goes; of a sauce the solids go (handbook chapter 5, section 10: judgement).
+    [
+      'boiled and drained',
+      '300 g fresnos\n500 ml water\nBoil the fresnos in the water, drain and blend.',
+      ['prep', 'simmer', 'lift', 'blend', 'bottle'],
+    ],
+    [
+      'a sauce that is drained',
+      '300 g fresnos\n300 ml cider vinegar\nSimmer the fresnos in the vinegar, drain and bottle.',
+      ['prep', 'simmer', 'strain', 'bottle'],
+    ],
   ])('%s', (_, text, kinds) => {
     expect(planned(text)!.plan.file.strands[0]!.stations.map((s) => s.kind)).toEqual(kinds);
   });
@@ -94,13 +105,23 @@ describe('a recipe in any order', () => {
     expect(Math.abs(salt.g! - g)).toBeLessThan(0.1);
   });
   it('what only the method names beside a list is asked, and what nobody places goes to all parts of what is divided', () => {
-    const { recipe } = planned(
+    const { recipe, plan } = planned(
       '500 g fresnos\n200 ml cider vinegar\n9 g salt\nSimmer the fresnos in the vinegar 20 minutes and blend. Divide in two. Stir basil into one half and 30 g honey into the other.',
     )!;
     expect(recipe.things.map((t) => [t.item.text, t.item.ask !== null])).toContainEqual(['basil', true]);
     expect(recipe.ends).toHaveLength(2);
+    const parts = plan.file.strands.flatMap((x) => x.stations[0]!.intakes.filter((i) => i.origin.from === 'strand').map((i) => i.amount));
+    expect(parts).toEqual(['rest', { pct: 50 }]);
     const [base] = recipe.strands;
     expect(base!.flatMap((x) => x.puts.map((p) => recipe.things[p.thing]!.item.id))).toContain('salt_fine');
+  });
+  it.each([
+    ['is only brought to the boil', 'Bring the vinegar to the boil, add the fresnos and blend.', 2],
+    ['simmers as long as is said', 'Simmer the fresnos in the vinegar for 25 minutes and blend.', 25],
+  ])('a pot that %s', (_, method, minutes) => {
+    const { plan } = planned(`300 g fresnos\n300 ml cider vinegar\n${method}`)!;
+    const pot = plan.file.strands[0]!.stations.find((x) => x.kind === 'simmer')!;
+    expect((pot.params as { minutes: number }).minutes).toBe(minutes);
   });
   it('fifty kilograms in brine are several jars', () => {
     const { plan } = planned(

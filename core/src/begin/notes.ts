@@ -1,6 +1,6 @@
 import type { Caution } from '../caution';
 import type { BatchFile, Goal } from '../file';
-import { intakesOf, podUses, type Fills } from '../line';
+import { endStrands, intakesOf, podUses, type Fills } from '../line';
 import type { PodLot } from '../pantry';
 import { FILL_ODDS } from '../solve';
 import { styleOf } from '../styles';
@@ -12,9 +12,10 @@ export function dangersIn(cautions: readonly Caution[]): Caution[] {
 }
 
 /** A last bottle that is no sure one. */
-export function fillNotes({ odds }: Fills, bottles: number, goal: Goal): string[] {
-  if (bottles < goal.bottles || odds >= FILL_ODDS) return [];
-  const n = goal.bottles === 1 ? 'The bottle is' : `All ${goal.bottles} bottles are`;
+export function fillNotes({ odds }: Fills, bottles: number, file: BatchFile): string[] {
+  const wished = endStrands(file).reduce((n, s) => n + s.goal.bottles, 0);
+  if (bottles < wished || odds >= FILL_ODDS) return [];
+  const n = wished === 1 ? 'The bottle is' : `All ${wished} bottles are`;
   return [`${n} full in ${Math.round(10 * odds)} of 10 batches like this. Wish a little less, or add to it, and it is surer.`];
 }
 

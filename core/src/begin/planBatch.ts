@@ -349,7 +349,7 @@ export function planOf(file: BatchFile, wish: Wish & { asWritten?: boolean }, to
       ...(wish.asWritten ? [] : formNotes(file)),
       ...sauceNotes(file),
       ...(wish.asWritten ? recipeNotes : notesFor)(end!.heat.p50, bottles, bought, wish.goal),
-      ...fillNotes(fills, bottles, wish.goal),
+      ...fillNotes(fills, bottles, file),
     ],
   };
 }
