@@ -39,7 +39,7 @@ const LEAST_REST = 10;
 const BLENDER = /\b(?:blender|processor|liquidi[sz]er|mortar)\b/i;
 const BOTTLES = /\bbottles?\b/i;
 const JARS = /\b(?:jars?|jarred|crock)\b/i;
-const SIEVE = /\b(?:sieve|strainer|cloth|muslin|cheesecloth|food mill|mill|through)\b/i;
+const SIEVE = /\b(?:sieve|strainer|cloth|muslin|cheesecloth|food mill|mill|mouli|through)\b/i;
 const OVER = /\bover (?!(?:a |the )?(?:low|medium|high|gentle|heat|ice))/i;
 const FRIDGE = /\b(?:fridge|refrigerat\w*|chill\w*|cold)\b/i;
 const isSour = (t: RecipeThing) => t.family === 'vinegar' || t.family === 'citrus';
@@ -123,12 +123,16 @@ export function doneBy(c: ReadClause, w: Where): Done {
     case 'none':
       // "Keep just below the boil for 15 minutes."
       if (c.stem === 'keep' && c.measures.minutes !== null && /\b(?:boil|simmer|bubbl)/i.test(c.text)) return station('simmer');
+      // "Set aside for 4 hours."
+      if (c.stem === 'set' && c.measures.minutes !== null) return leave(c, w);
       // "Keep it there for 20 minutes."
       if ((c.stem === 'keep' || c.stem === 'hold') && c.measures.minutes !== null && (last === 'simmer' || last === 'fry'))
         return { is: 'time' };
       return NOTHING;
     case 'have':
       if (c.offHeat) return NOTHING;
+      // "Takes about 25 minutes."
+      if (c.stem === 'take' && c.measures.minutes !== null && c.mentions.length === 0) return { is: 'time' };
       return w.named.length > 0 || c.mentions.length > 0 ? { is: 'inventory' } : NOTHING;
     case 'offHeat':
       // "Remove the stems and seeds".
@@ -189,7 +193,8 @@ export function doneBy(c: ReadClause, w: Where): Done {
           : here.some(isLiquid)
             ? ADD
             : NOTHING;
-      return station('steep');
+      // "Let it steep until it comes to room temperature."
+      return c.measures.minutes === null && (last === 'simmer' || last === 'fry') ? NOTHING : station('steep');
     case 'soak':
       return here.some(tamarind) ? station('press') : station('soak');
     case 'char':
@@ -208,7 +213,8 @@ export function doneBy(c: ReadClause, w: Where): Done {
           : intoVessel(c, w);
     case 'strain':
       if (c.stem === 'press' && (last === 'press' || here.some(tamarind))) return station('press');
-      if (/^(?:press|push|rub|pass|force|squeeze)$/.test(c.stem) && !SIEVE.test(c.text)) return last === 'press' ? NOTHING : NOTHING;
+      if (/^(?:press|push|rub|pass|force|squeeze)$/.test(c.stem) && !SIEVE.test(c.text))
+        return JARS.test(c.text) && w.fermentAhead ? station('salt') : NOTHING;
       if (last === 'ferment' && (c.stem === 'strain' || c.stem === 'sieve')) return station('drain');
       return last === 'soak' ? NOTHING : station('strain');
     case 'blend':

@@ -28,6 +28,17 @@ export class Gatherer {
     if (last) last.text += ` ${c.text}`;
   }
 
+  protected timed(c: ReadClause, n: number): void {
+    const last = this.steps.at(-1);
+    const { puts } = this.supply.named(c, n);
+    if (!last) return void this.waiting.push(...puts);
+    const heating = HEATS.has(last.kind) || last.kind === 'soak';
+    last.puts.push(...puts.map((p) => ({ ...p, late: heating && last.minutes !== null })));
+    if (heating && c.measures.minutes !== null)
+      last.minutes = c.measures.more && last.minutes !== null ? last.minutes + c.measures.minutes : c.measures.minutes;
+    last.text += ` ${c.text}`;
+  }
+
   /** What waits goes in; `running`: the station was on its way already. */
   protected gather(step: Step, running = step.minutes !== null): void {
     const late = HEATS.has(step.kind) && running;
@@ -57,7 +68,8 @@ export class Gatherer {
       return this.gather(this.steps.at(-1)!);
     }
     if (last.kind === 'drain' || last.kind === 'ferment') this.line.push({ kind: blendsLater ? 'trim' : 'blend', text: '', ours: true });
-    else if (last.kind === 'strain' || last.kind === 'rest') this.line.push({ kind: 'trim', text: '', ours: true });
+    else if (last.kind === 'strain' || last.kind === 'rest' || last.kind === 'char' || last.kind === 'toast')
+      this.line.push({ kind: 'trim', text: '', ours: true });
     else if (!GATHERS.has(last.kind)) this.line.push({ kind: 'trim', text: '', ours: true });
     const step = this.steps.at(-1)!;
     step.puts.push(...this.waiting.map((p) => ({ ...p, late: HEATS.has(step.kind) })));

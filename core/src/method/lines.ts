@@ -49,7 +49,8 @@ function tokensIn(line: string): Token[] {
 export function untitled(s: string): string | null {
   const m = /^([^:.\d]{3,60}):\s+(.+)$/.exec(s);
   if (!m || clausesOf(tokensIn(m[1]!)).length > 0) return null;
-  return clausesOf(tokensIn(m[2]!))[0]?.at === 0 ? m[2]! : null;
+  const at = clausesOf(tokensIn(m[2]!))[0]?.at ?? -1;
+  return at === 0 || (at > 0 && /^(?:in|on|into|using)\b/i.test(m[2]!)) ? m[2]! : null;
 }
 
 /** Whether a line says what is done: a verb of command at its head, or two of them. */
@@ -85,13 +86,12 @@ const HEAD = 1500;
 
 /** "Brine: 4 cups water, 3 tbsp salt": the words before the mark name no thing, and what stands behind has amounts. */
 export function labelled(line: string): { label: string; rest: string } | null {
-  const m = /^\s*([a-z][a-z\d -]{0,40}):\s+(\S.*)$/i.exec(line);
+  const m = /^\s*([a-z][a-z\d '’&-]{0,40}):\s+(\S.*)$/i.exec(line);
   if (!m) return null;
   const [label, rest] = [spansOf(tokensIn(m[1]!), lexiconOf([])), spansOf(tokensIn(m[2]!), lexiconOf([]))];
   const lists = rest.some((s) => s.is === 'name') && rest.some((s) => s.is === 'amount');
-  // "Blend: everything with …" is a command; "Brine: 30 g salt" is none.
-  const first = verbForm(m[1]!.split(' ')[0]!);
-  const verb = first?.form === 'base' && first.verb.act !== 'salt';
+  // "Blend: everything with …", "I roast a tray: …" are commands; "Brine: 30 g salt" is none.
+  const verb = clausesOf(tokensIn(m[1]!)).some((c) => c.act !== 'salt');
   const names = label.some((s) => s.is === 'name');
   // "Chilli and apple: 3 apples, 200 g …": a title before a whole list.
   const whole = rest[0]?.is === 'amount' && rest.filter((s) => s.is === 'amount').length >= 3;

@@ -14,6 +14,8 @@ export class Placer extends Gatherer {
   private inventory: number[] = [];
   /** The prep before named what it cut. */
   private cutBefore = false;
+  /** "Add 2.5 % of their weight in salt": for the jar that follows, %. */
+  private pct: number | null = null;
   constructor(
     supply: Supply,
     private readonly clauses: readonly ReadClause[],
@@ -119,22 +121,13 @@ export class Placer extends Gatherer {
     if (peel && char && (listed.length === 0 || listed.some((i) => char.puts.some((p) => p.thing === i)))) char.peel = true;
   }
 
-  private timed(c: ReadClause, n: number): void {
-    const last = this.steps.at(-1);
-    const { puts } = this.supply.named(c, n);
-    if (!last) return void this.waiting.push(...puts);
-    const heating = HEATS.has(last.kind) || last.kind === 'soak';
-    last.puts.push(...puts.map((p) => ({ ...p, late: heating && last.minutes !== null })));
-    if (heating && c.measures.minutes !== null)
-      last.minutes = c.measures.more && last.minutes !== null ? last.minutes + c.measures.minutes : c.measures.minutes;
-    last.text += ` ${c.text}`;
-  }
-
   private added(c: ReadClause, n: number): void {
     const { puts, before } = this.supply.named(c, n);
     const all = c.everything ? this.supply.everything(n, c) : c.rest ? this.supply.rest() : [];
     const stays = BOWL.test(c.text) && !isPouredOver(c.text) && this.clauses.slice(n + 1).some(pours);
+    this.pct = c.measures.pct ?? this.pct;
     const where = stays ? this.held : this.waiting;
+    const cut = this.inventory;
     if (
       all.length === 0 &&
       this.inventory.length > 0 &&
@@ -143,7 +136,9 @@ export class Placer extends Gatherer {
     )
       where.push(...this.inventory.flatMap((i) => this.supply.take(i, 1) ?? []));
     where.push(...puts, ...all);
-    this.line.joinNamed(before, null);
+    // "Chop the chipotles and add them": what stands apart comes with what was cut of it.
+    const apart = implicit(c, puts) || isPronoun(c.next) ? cut.filter((i) => !before.includes(i)) : [];
+    this.line.joinNamed([...before, ...apart], null);
     if (c.branch && this.line.divided && this.waiting.length > 0) {
       this.line.push({ kind: 'trim', text: c.text });
       return this.gather(this.steps.at(-1)!);
@@ -181,6 +176,9 @@ export class Placer extends Gatherer {
     if (puts.length + before.length + all.length + pronounTakes.length > 0) this.inventory = [];
     const fresh = [...puts, ...all, ...pronounTakes];
     if (kind === 'bottle' || kind === 'bowl') return this.ending(c, kind, fresh);
+    // "Pack it into a jar and ferment": what waits is salted there.
+    if (kind === 'ferment' && this.waiting.length > 0 && !this.steps.some((x) => x.kind === 'salt'))
+      this.gather(this.line.push({ kind: 'salt', text: '' }));
     if (kind === 'temper' || kind === 'blend') this.release();
     if (!GATHERS.has(kind)) this.backInto(this.clauses.slice(n + 1).some((x) => x.act === 'blend' || isInBlender(x.text)));
     const apart = this.isApart(c, kind, fresh, before);
@@ -199,7 +197,7 @@ export class Placer extends Gatherer {
     step.puts.push(...fresh.map((p) => ({ ...p, late: p.late || (same && HEATS.has(kind) && last.puts.length > 0 && c.measures.more) })));
     step.text = `${step.text} ${c.text}`.trim();
     step.tempC = c.measures.tempC ?? step.tempC;
-    step.pct = c.measures.pct ?? step.pct;
+    step.pct = c.measures.pct ?? step.pct ?? (kind === 'salt' ? this.pct : null);
     if (kind === 'salt' && this.offersNothing(step)) step.puts.push(...this.supply.defaults(kind, n));
     if (step.puts.length === 0 && this.steps.length === 1 && step.joins.length === 0) step.puts.push(...this.supply.defaults(kind, n));
     // "Pack it into a crock, 14 days at 18 degrees."
@@ -227,8 +225,11 @@ export class Placer extends Gatherer {
     if (c.apart && fresh.length > 0 && before.length === 0) return true;
     if (!BEGINS.has(kind) || this.steps.at(-1)!.kind === kind) return false;
     if (fresh.length === 0 || before.length > 0 || this.waiting.length > 0) return false;
+    // "Cook the juice with …": what ran through the sieve.
+    const juice = c.words.includes('juice') && !fresh.some((p) => this.things[p.thing]!.words.has('juice'));
     return (
       !c.pronoun &&
+      !juice &&
       !(c.stem === 'bring' && c.next === 'to') &&
       !c.everything &&
       !c.rest &&
@@ -241,6 +242,6 @@ export class Placer extends Gatherer {
   /** A blend of what is named alone waits with the rest, as long as another jug or pot follows. */
   private takesAll(c: ReadClause, n: number, puts: readonly Put[]): boolean {
     const later = this.clauses.slice(n + 1).some((x) => x.act === 'blend' || x.act === 'simmer');
-    return !later || implicit(c, puts) || isPronoun(c.next) || c.mentions.length === 0;
+    return !later || c.pronoun || implicit(c, puts) || isPronoun(c.next) || c.mentions.length === 0;
   }
 }

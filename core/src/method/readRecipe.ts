@@ -59,7 +59,7 @@ interface Written {
 function sentences(line: string): Written[] {
   return line
     .slice(0, MOST_SIGNS)
-    .split(/(?<=[a-z)%\d][.!;])\s+(?=[A-Za-z\d])/)
+    .split(/(?<=[a-z)%\d°CF][.!;])\s+(?=[A-Za-z\d])/)
     .map((s): Written => {
       const bare = unbulleted(s);
       return { day: dayOf(s), text: labelled(bare)?.rest ?? untitled(bare) ?? bare };
@@ -80,6 +80,10 @@ function tokens(s: string): { plain: string; t: Token[] } {
 /** "25 minutes on low with the lid on", "Two weeks at room temperature": a time and where it is spent, without a verb. */
 const TIMED =
   /\b(?:minutes?|mins?|hours?|days?|weeks?)\b.*\b(?:low|medium|heat|lid|temperature|counter|dark|shelf)\b|^\s*(?:for\s+)?[\w-]+ (?:days?|weeks?)\b/i;
+/** "Everything into the pot with 100 ml of vinegar." */
+const INTO_POT = /^\W*(?:everything|all)\b.*\b(?:pot|pan|saucepan|bowl)\b/i;
+/** "Takes about 25 minutes." */
+const TAKES = /^\s*(?:it |this |that )?(?:takes?|will take|should take)\b.*\b(?:minutes?|mins?|hours?)\b/i;
 const VESSEL = /\b(?:bottles?|blender|jars?|sieve)\b/i;
 
 /** "Everything in the blender, then through a sieve into bottles": a clause for each vessel. */
@@ -103,6 +107,13 @@ const lists = (t: readonly Token[], own: readonly Ingredient[]): boolean => {
   return spans.filter((s) => s.is === 'amount').length >= 2 && spans.filter((s) => s.is === 'name').length >= 2;
 };
 
+/** "Ten minutes on a low heat, then the stick blender." */
+function timedThen(t: readonly Token[], whole: Clause): Clause[] {
+  const cut = t.findIndex((x) => x.is === 'mark' && x.text === ',');
+  const then = cut < 0 ? [] : vessels(t.slice(cut)).map((c) => ({ ...c, from: c.from + cut, to: c.to + cut }));
+  return then.length > 0 ? [{ ...whole, act: 'simmer', to: cut }, ...then] : vessels(t);
+}
+
 /** A sentence with its clauses; one without a verb that names a vessel is what is done with it. */
 interface Sentence {
   plain: string;
@@ -121,15 +132,21 @@ function sentenceOf(sentence: string, { kitchen, own }: ReaderSettings): Sentenc
   const clauses =
     found.length > 0
       ? found
-      : !named(t, own) && TIMED.test(plain) && !VESSEL.test(plain)
-        ? [{ ...whole, act: /\b(?:days?|weeks?|months?)\b/i.test(plain) ? ('leave' as const) : ('simmer' as const) }]
-        : things && (!VESSEL.test(plain) || lists(t, own)) && !withIt
-          ? [{ ...whole, act: 'have' as const }]
-          : withIt
-            ? [{ ...whole, act: 'add' as const }]
-            : VESSEL.test(plain) && !/^\s*(?:for|makes?|fills?|yields?|enough)\b/i.test(plain)
-              ? vessels(t)
-              : [];
+      : INTO_POT.test(plain)
+        ? [{ ...whole, act: 'add' as const }]
+        : !named(t, own) && TAKES.test(plain)
+          ? [{ ...whole, stem: 'keep', act: 'none' as const }]
+          : !named(t, own) && TIMED.test(plain) && !VESSEL.test(plain)
+            ? [{ ...whole, act: /\b(?:days?|weeks?|months?)\b/i.test(plain) ? ('leave' as const) : ('simmer' as const) }]
+            : things && (!VESSEL.test(plain) || lists(t, own)) && !withIt
+              ? [{ ...whole, act: 'have' as const }]
+              : withIt
+                ? [{ ...whole, act: 'add' as const }]
+                : VESSEL.test(plain) && !/^\s*(?:for|makes?|fills?|yields?|enough)\b/i.test(plain)
+                  ? TIMED.test(plain)
+                    ? timedThen(t, whole)
+                    : vessels(t)
+                  : [];
   return { plain, t, clauses: clauses.map((c) => readClause(plain, t, c, kitchen, own)) };
 }
 

@@ -39,7 +39,9 @@ export class Strands {
 
   /** Strands that end in something: the parts of what was divided, or the one that is worked on. */
   get ends(): number[] {
-    return this.branches.length > 0 ? this.branches : this.cur < 0 ? [] : [this.cur];
+    // A part that flows into another one ends in nothing.
+    const open = this.branches.filter((k) => !this.all[k]!.joined);
+    return open.length > 0 ? open : this.cur < 0 ? [] : [this.cur];
   }
 
   /** Where what nobody named goes: what was divided, or the strand that is worked on. */
