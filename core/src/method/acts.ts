@@ -80,7 +80,7 @@ function leave(c: ReadClause, w: Where): Done {
   // What was stirred in since is no jar any more.
   const jar = last === 'salt' || (last === 'ferment' && w.waiting.length === 0);
   if (minutes !== null && minutes >= TWO_DAYS && jar) return station('ferment');
-  if (last === 'bottle' || last === 'bowl' || (c.stem === 'refrigerate' && (minutes ?? 0) >= TWO_DAYS)) return NOTHING;
+  if (last === 'bottle' || last === 'bowl' || (c.stem === 'refrigerate' && (minutes ?? 0) >= TWO_DAYS && !w.workAhead)) return NOTHING;
   // "Let it sit two weeks before using": that is in its bottle.
   if (
     minutes !== null &&

@@ -141,12 +141,25 @@ function nearPiece(line: Line, p: Part): string | null {
   return null;
 }
 
+/** A brine is its water and, of that, the share of salt that is said. */
+function brineOf(line: Line, p: Part): ReadItem[] {
+  const pct = shareAmong(line, p);
+  const [water] = readAs(line, p, 'water');
+  if (pct === null || !water) return [asked(line.text, 'brine', OF_WHAT)];
+  const massG = water.massG === null ? null : (water.massG * pct) / 100;
+  if (massG === null) return [{ ...water, ask: { ask: 'How much brine? Say its water.', answers: [] } }];
+  const [salt] = readAs(line, { ...p, ways: [[{ ...ONE, unit: { id: 'g', kind: 'mass' }, low: massG, high: massG }]] }, 'salt');
+  return [water, ...(salt ? [{ ...salt, assumed: [`${pct} % of its water`] }] : [])];
+}
+const readAs = (line: Line, p: Part, word: string): ReadItem[] => [itemOf(line, p, [word], null)];
+
 /** The items of a name: two where juice and zest of a fruit, each with the fruit's amount. */
 export function itemsOf(line: Line, p: Part, all: readonly Part[]): ReadItem[] {
   return thingsOf(line, p, all).map((i) => ({ ...i, said: p.span.phrase, ...(p.ways.length > 0 ? { measured: true as const } : {}) }));
 }
 function thingsOf(line: Line, p: Part, all: readonly Part[]): ReadItem[] {
   const phrase = inverted(line, p);
+  if (phrase.join(' ') === 'brine') return brineOf(line, p);
   const isFruit = CITRUS.test(phrase.join(' '));
   if (!isFruit) return [itemOf(line, p, phrase, null)];
   const partsIn = (q: Part) => line.spans.slice(q.first, q.last + 1).flatMap((s) => (s.is === 'part' ? s.parts : []));

@@ -138,7 +138,19 @@ export function spansOf(t: readonly Token[], lexicon: Lexicon): Span[] {
     spans.push(span);
     i = Math.max(span.to, i + 1);
   }
-  return withUnknown(spans, t);
+  return withUnknown(withBrine(spans), t);
+}
+
+/** "2 % salt brine": one name, whose salt is a share of its water. */
+function withBrine(spans: readonly Span[]): Span[] {
+  const at = spans.findIndex((s) => s.is === 'strange' && s.w === 'brine');
+  const share = at < 0 ? -1 : spans.slice(Math.max(0, at - 3), at).findIndex((s) => s.is === 'share');
+  if (share < 0) return [...spans];
+  const first = Math.max(0, at - 3) + share + 1;
+  const between = spans.slice(first, at);
+  if (!between.every((s) => s.is === 'harmless' || (s.is === 'name' && s.phrase.join(' ') === 'salt'))) return [...spans];
+  const name: Span = { is: 'name', phrase: ['brine'], from: (between[0] ?? spans[at]!).from, to: spans[at]!.to };
+  return [...spans.slice(0, first), name, ...spans.slice(at + 1)];
 }
 
 /** "…, 30 g dried shrimp, …": words of no row, with an amount before them and a mark behind, name something that is not known. */
