@@ -129,7 +129,7 @@ describe('the method becomes the line', () => {
     expect(verdict.lost).toEqual([]);
     expect(verdict.got.join('\n')).toBe(verdict.order && verdict.times && verdict.places ? verdict.got.join('\n') : recipe.line.join('\n'));
   });
-  it(`${RECIPES_LATER.length} more in fifteen rounds: 111 had their stations in order at first sight, 88 everything in place; now all`, () => {
+  it(`${RECIPES_LATER.length} more in fifteen rounds: 112 had their stations in order at first sight, 88 everything in place; now all`, () => {
     const off = RECIPES_LATER.filter((r) => {
       const v = recipeVerdict(r);
       return !(v.order && v.places && v.lost.length === 0);
