@@ -83,6 +83,18 @@ describe('ingredient lines as people write them', () => {
     expect(answers('100 g white vinegar (4 %)')).toHaveLength(1);
     expect(answers('100 g white vinegar (5%)')).toEqual([]);
   });
+  it('a share is a dose of salt, sugar or gum; that of chocolate or cream is their own', () => {
+    const share = (line: string) => readLine(line, 'metric').map((i) => [i.sharePct, i.ask !== null])[0];
+    expect(share('3 % salt')).toEqual([3, true]);
+    expect(share('99 % salt')).toEqual([undefined, true]);
+    expect(share('dark chocolate 70%')).toEqual([undefined, true]);
+    expect(share('cream, 36 %')).toEqual([undefined, true]);
+    // 2 % of 600 ml of water at 0.9975 g/ml.
+    expect(readLine('2% salt brine (600 ml)', 'metric').map((i) => [i.id, Math.round(i.massG!)])).toEqual([
+      ['water', 599],
+      ['salt_fine', 12],
+    ]);
+  });
   it('peppers that are called like a fruit are no fruit, and a list never hands an amount on', () => {
     expect(readLine('3 cherry peppers', 'us').map((i) => i.id)).toEqual(['cherry-hot']);
     expect(readLine('3 fig peppers', 'us')[0]!.ask).not.toBeNull();

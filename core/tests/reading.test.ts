@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import {
+  asText,
   INGREDIENTS,
   inSpoons,
   KITCHENS,
@@ -128,6 +129,21 @@ describe('the method becomes the line', () => {
     const verdict = recipeVerdict(recipe);
     expect(verdict.lost).toEqual([]);
     expect(verdict.got.join('\n')).toBe(verdict.order && verdict.times && verdict.places ? verdict.got.join('\n') : recipe.line.join('\n'));
+  });
+  it('whatever is weighed in a recipe has that weight, read by a pattern and nothing else', () => {
+    let weighed = 0;
+    for (const r of [...RECIPES, ...RECIPES_LATER]) {
+      const page = recipeIn(r.text);
+      const { items } = readText(page ? asText(page) : r.text, { kitchen: r.kitchen, own: [] });
+      for (const i of items) {
+        const said = [...i.text.matchAll(/(\d+(?:[.,]\d+)?)\s*(kg|g|grams?)\b/g)];
+        const alone = said.length === 1 && items.filter((x) => x.text === i.text).length === 1;
+        if (!alone || i.ask || /\b(?:each|x|plus|and a half)\b|\d\s*[-–]\s*\d|%/.test(i.text)) continue;
+        weighed++;
+        expect(i.massG, i.text).toBeCloseTo(Number(said[0]![1]!.replace(',', '.')) * (said[0]![2] === 'kg' ? 1000 : 1), 6);
+      }
+    }
+    expect(weighed).toBeGreaterThan(250);
   });
   it(`${RECIPES_LATER.length} more in fifteen rounds: 112 had their stations in order at first sight, 88 everything in place; now all`, () => {
     const off = RECIPES_LATER.filter((r) => {

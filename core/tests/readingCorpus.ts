@@ -5,7 +5,9 @@ import type { Kitchen } from '../src';
  * Texts as people say and write them, with what is meant, worked out by hand: unit definitions (NIST Handbook 44, appendix C;
  * Australian tablespoon 20 ml, metric cup 250 ml, AS 1325, from memory) times the weight of a cup, a spoon or a piece of the
  * table (USDA household measures, from memory); hands and sizes by judgement. All of our own invention. `lines` and `recipes`
- * were written before the reader, the later ones after it and measured at first sight.
+ * were written before the reader with what is meant. Of the later recipes the texts were written first and judged at first sight by
+ * hand; from the seventh round on their lines were then written down as the mended reader gives them, looked through one by one:
+ * they hold what was right, and are no second count of grams. That is `whatever is weighed` in reading.test.
  */
 const text = (name: string): string => readFileSync(new URL(`./fixtures/reading/${name}.txt`, import.meta.url), 'utf8');
 

@@ -21,9 +21,9 @@ const PART_HEADING =
 const METHOD_HEADING = /^(?:method|directions?|instructions?|preparation|steps?|how to make it|procedure)\s*:?\s*$/i;
 const LIST_HEADING = /^(?:ingredients?(?: \([^)]*\))?|what you need)\s*:?\s*$/i;
 const NOTE =
-  /^(?:makes|yields?|fills|serves|servings|enough for|(?:prep|cook|total|active)(?:aration|ing)?\s*time|keeps|store[sd]?\b|takes about|(?:notes?|source|tips?)\s*:|packed (?:on|in|last|yesterday|two|three|\d|a )|started (?:on|last|yesterday)|ferment(?:ed|ing) (?:since|for)|standing (?:since|for)|ph\b)/i;
+  /^(?:makes|yields?|fills|serves|servings|enough for|(?:prep|cook|total|active)(?:aration|ing)?\s*time|keeps|store[sd]?\b|takes\b|(?:notes?|source|tips?)\s*:|packed (?:on|in|last|yesterday|two|three|\d|a )|started (?:on|last|yesterday)|ferment(?:ed|ing) (?:since|for)|standing (?:since|for)|ph\b)/i;
 /** A list, and then into which vessel all of it goes. */
-const TOLD = /[.!]\s+(?:all|everything)\b[^.]*\b(?:blender|processor|pot|pan|jar|bowl|bottles?)\b/i;
+const TOLD = /(?:^|[.!]\s+)(?:all|everything)\b[^.]*\b(?:blender|processor|pot|pan|jar|bowl|bottles?)\b/i;
 const TITLE = /\b(?:sauce|paste|salsa|dip|oil|relish|mash|ketchup|recipe)\s*$/i;
 
 /** A line without its bullet and number. */

@@ -26,12 +26,14 @@ function ended(steps: Step[], main: boolean): void {
     const step = steps[i]!;
     if (!ends(step) || (main && step === last && i === steps.length - 1)) continue;
     steps.splice(i, 1);
-    const before = steps[i - 1] ?? steps[i];
-    if (step !== last && before) before.text += ` ${step.text}`;
-    if (before && step !== last) {
-      before.puts.push(...step.puts.splice(0));
-      before.joins.push(...step.joins.splice(0));
-    }
+    if (main && step === last) continue;
+    // What went in there goes where the work went on; nothing is lost where there is nowhere.
+    if (steps.length === 0 && step.puts.length + step.joins.length > 0) steps.push(ours('blend'));
+    const to = steps[i - 1] ?? steps[i];
+    if (!to) continue;
+    to.text += ` ${step.text}`;
+    to.puts.push(...step.puts.splice(0));
+    to.joins.push(...step.joins.splice(0));
   }
   if (main && steps.at(-1) !== last) steps.push(last ?? ours('bottle'));
 }

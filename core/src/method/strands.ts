@@ -118,7 +118,13 @@ export class Strands {
   /** Strands that were never said to come together do so at the last jug or pot. */
   rejoin(): void {
     if (this.cur < 0) return;
-    const open = this.all.flatMap((s, k) => (s.joined || this.ends.includes(k) ? [] : [k]));
+    // Told by where they really flow in: what was only marked, and named for a station that never came, is open too.
+    const flows = new Set([
+      ...this.all.flatMap((s) => s.steps.flatMap((x) => x.joins)),
+      ...this.pending,
+      ...(this.branches.length > 0 ? [this.base] : []),
+    ]);
+    const open = this.all.flatMap((_, k) => (flows.has(k) || this.ends.includes(k) ? [] : [k]));
     if (open.length === 0 && this.pending.length === 0) return;
     let step = this.steps.findLast((s) => s.kind === 'blend' || s.kind === 'simmer');
     if (!step) {

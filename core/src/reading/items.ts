@@ -12,7 +12,7 @@ import { plainWords } from './plain';
 import { prepSaid } from './prep';
 import { PIECE_WORDS } from './spans';
 import { statesSaid } from './states';
-import { shareAmong, strengthOf } from './shares';
+import { isDose, MOST_DOSE_PCT, shareAmong, strengthOf } from './shares';
 import { inverted, NO_SPOONS, saidG, saidOf, SAUCE, thingOf, weighed, type Thing } from './things';
 import type { Kitchen } from './units';
 import { QuantityError } from './weigh';
@@ -83,8 +83,10 @@ export function itemOf(line: Line, p: Part, phrase: string[], parts: readonly st
     return asked(text, whole, ask, answers, g);
   }
   const pct = shareAmong(line, p);
-  if (p.ways.length === 0 && pct !== null && thing.store === 'larder' && kindOf({ key: thing.key }).family !== 'vinegar')
-    return { ...asked(text, thing.name, OF_WHAT), store: thing.store, id: thing.id, sharePct: pct };
+  if (p.ways.length === 0 && pct !== null && isDose(thing)) {
+    const share = pct > 0 && pct <= MOST_DOSE_PCT ? { sharePct: pct } : {};
+    return { ...asked(text, thing.name, OF_WHAT), store: thing.store, id: thing.id, ...share };
+  }
   if (p.ways.length === 0) {
     const many = thing.store === 'pods' || kindOf({ key: thing.id }).variety !== undefined;
     const ask = many ? `How many ${shortName(thing.name)}?` : `How much ${shortName(thing.name)}?`;

@@ -1,5 +1,5 @@
 import { ingredient, type Ingredient } from '../matter/ingredient';
-import { kindOf } from '../matter/kind';
+import { kindOf, type Family } from '../matter/kind';
 import type { Answer } from './item';
 import type { Line, Part } from './line';
 import type { Thing } from './things';
@@ -9,6 +9,12 @@ export function shareAmong({ spans }: Line, p: Part): number | null {
   const found = spans.slice(p.first, p.last + 1).find((s) => s.is === 'share');
   return found?.is === 'share' ? found.pct : null;
 }
+
+/** What is dosed by its share of the rest; in "70 % dark chocolate" or "cream, 36 %" the share is the thing's own. */
+const DOSED: ReadonlySet<Family> = new Set<Family>(['salt', 'sweet', 'acid', 'gum', 'starch']);
+/** More than this is no dose, % (our judgement). */
+export const MOST_DOSE_PCT = 40;
+export const isDose = (thing: Thing): boolean => thing.store === 'larder' && DOSED.has(kindOf({ key: thing.key }).family);
 
 /** A strength that is said may be off the table's by so much before it counts, % of acid. */
 const NEAR_PCT = 0.6;
