@@ -134,11 +134,8 @@ for (const [form, stem] of Object.entries(IRREGULAR))
 
 /** The verb that a word is a form of; undefined where it is none. */
 export function verbForm(text: string): { stem: string; form: Form; verb: Verb } | undefined {
-  const found = forms.get(
-    text
-      .normalize('NFD')
-      .replace(/[\u0300-\u036f]/g, '')
-      .toLowerCase(),
-  );
+  const low = text.toLowerCase();
+  // Accents are rare, and taking them off is slow.
+  const found = forms.get(/[^a-z]/.test(low) ? low.normalize('NFD').replace(/[\u0300-\u036f]/g, '') : low);
   return found && { ...found, verb: verbs.get(found.stem)! };
 }
