@@ -13,6 +13,13 @@ if ((await programs) !== 0) process.exit(1);
 
 const reports = mkdtempSync(join(tmpdir(), 'roskel-test-'));
 const totals = { passed: 0, failed: 0 };
+/** What failed, told once more at the end: a log may be cut. */
+const failures = [];
+
+function failed(name) {
+  totals.failed++;
+  failures.push(name);
+}
 
 function step(name, command, args, report) {
   console.log(`\n== ${name}`);
@@ -26,20 +33,18 @@ function step(name, command, args, report) {
 /** A check without tests of its own counts as one. */
 function check(name, command, args) {
   if (step(name, command, args)) totals.passed++;
-  else totals.failed++;
+  else failed(name);
 }
 
 /** A suite is counted by its own report; one that ends without a report has failed. */
 function suite(name, command, args, count) {
   const report = join(reports, `${name}.json`);
   const ok = step(name, command, args, report);
-  if (!existsSync(report)) {
-    totals.failed++;
-    return;
-  }
-  const { passed, failed } = count(JSON.parse(readFileSync(report, 'utf8')));
-  totals.passed += passed;
-  totals.failed += failed + (ok || failed > 0 ? 0 : 1);
+  if (!existsSync(report)) return failed(name);
+  const told = count(JSON.parse(readFileSync(report, 'utf8')));
+  totals.passed += told.passed;
+  told.failed.forEach(failed);
+  if (!ok && told.failed.length === 0) failed(`${name}, which ended badly`);
 }
 
 /** Checks that only read, two at a time; each is printed whole when it ends. */
@@ -54,7 +59,7 @@ async function checks(list) {
         `\n== ${name}\n${out.trimEnd()}${out.trim() ? '\n' : ''}== ${name}: ${code === 0 ? 'ok' : 'FAILED'}, ${Math.round((Date.now() - start) / 1000)} s`,
       );
       if (code === 0) totals.passed++;
-      else totals.failed++;
+      else failed(name);
     }
   };
   await Promise.all([lane(), lane()]);
@@ -81,12 +86,20 @@ check('build of the server', process.execPath, ['scripts/build.mjs', 'server']);
 check('build of the interface', process.execPath, ['scripts/build.mjs', 'web']);
 suite('unit', bin('vitest'), ['run'], (r) => ({
   passed: r.numPassedTests,
-  failed: r.numFailedTests + r.numFailedTestSuites * (r.numFailedTests ? 0 : 1),
+  failed: r.testResults.flatMap((file) => {
+    const tests = file.assertionResults.filter((t) => t.status === 'failed').map((t) => `${t.fullName} (${file.name})`);
+    return tests.length > 0 || file.status !== 'failed' ? tests : [`${file.name}: ${file.message}`];
+  }),
 }));
+const unexpected = (suite) => [
+  ...(suite.specs ?? []).filter((s) => s.tests.some((t) => t.status === 'unexpected')).map((s) => `${s.title} (${s.file})`),
+  ...(suite.suites ?? []).flatMap(unexpected),
+];
 suite('end-to-end', bin('playwright'), ['test', '-c', 'e2e/playwright.config.ts'], (r) => ({
   passed: r.stats.expected + r.stats.flaky,
-  failed: r.stats.unexpected + (r.errors?.length ?? 0),
+  failed: [...r.suites.flatMap(unexpected), ...(r.errors ?? []).map((e) => e.message)],
 }));
 rmSync(reports, { recursive: true, force: true });
+for (const name of failures) console.log(`failed: ${name}`);
 console.log(`\n${totals.passed} passed, ${totals.failed} failed`);
 process.exit(totals.failed > 0 ? 1 : 0);

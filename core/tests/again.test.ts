@@ -27,7 +27,7 @@ import {
   type LinearSolver,
   type TodaysLot,
 } from '../src';
-import { highsSolver } from '../src/solve/highs';
+import { highsSolver } from '@roskel/core/highs';
 import { checkBatchFile } from '../../contract/src/validate';
 import { example, log, sauceOf, rounds } from './helpers';
 import { randomGraph } from './graphs';

@@ -33,11 +33,11 @@ import {
   type LinearSolver,
   type PodChoice,
 } from '../src';
-import { unhurriedSolver } from './unhurried';
+import { highsSolver } from '@roskel/core/highs';
 
 let highs: LinearSolver;
 beforeAll(async () => {
-  highs = await unhurriedSolver();
+  highs = await highsSolver();
 });
 const pods = (list: readonly [string, number][]): PodChoice[] =>
   list.map(([id, stockG]) => ({ lot: lotOfVariety(variety(id), { id }), stockG, prep: 'whole' as const, useFirst: false }));

@@ -15,11 +15,11 @@ import {
   type LinearSolver,
   type Material,
 } from '../src';
-import { unhurriedSolver } from './unhurried';
+import { highsSolver } from '@roskel/core/highs';
 
 let highs: LinearSolver;
 beforeAll(async () => {
-  highs = await unhurriedSolver();
+  highs = await highsSolver();
 });
 
 // The worked case of the handbook, chapter 2, section 7.6, with its own simple acids: z = 1000([H+]-[OH-]) - sum C alpha,

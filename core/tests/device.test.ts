@@ -182,7 +182,8 @@ describe('what may be taken', () => {
   });
 
   it('however slow a probe, noisy or coarse: what is first taken is near what it is held to', () => {
-    const near: Record<Quantity, number> = { mass: 2.5, pH: 0.06, temp: 1 };
+    // What may still be to come when a window seems still: its spread and the noise that hides it, over what a window takes off.
+    const near: Record<Quantity, number> = { mass: 2.5, pH: 0.11, temp: 1.5 };
     const range: Record<Quantity, [number, number]> = { mass: [0, 2000], pH: [2.5, 7], temp: [2, 100] };
     // How slowly each may follow, ms (time constant; common practice, no source).
     const slowest: Record<Quantity, number> = { mass: 800, pH: 6000, temp: 4000 };

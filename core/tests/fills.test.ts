@@ -13,7 +13,7 @@ import {
   withGoal,
   workTime,
 } from '../src';
-import { highsSolver } from '../src/solve/highs';
+import { highsSolver } from '@roskel/core/highs';
 import { example, log, rounds, smallBatch } from './helpers';
 import { dice } from './random';
 

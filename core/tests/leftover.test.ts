@@ -29,7 +29,7 @@ import {
   withOwnPh,
   type BatchFile,
 } from '../src';
-import { highsSolver } from '../src/solve/highs';
+import { highsSolver } from '@roskel/core/highs';
 import { log, smallBatch } from './helpers';
 
 describe('what a sieve leaves is a lot', () => {

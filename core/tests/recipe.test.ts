@@ -38,7 +38,7 @@ import {
   type RecipeWish,
   type StationRun,
 } from '../src';
-import { highsSolver } from '../src/solve/highs';
+import { highsSolver } from '@roskel/core/highs';
 import { dice } from './random';
 
 const TODAY = '2026-11-26';

@@ -16,11 +16,12 @@ import {
   type LinearSolver,
   type PodChoice,
 } from '../src';
-import { unhurriedSolver } from './unhurried';
+import { highsSolver } from '@roskel/core/highs';
+import { budgeted } from '../src/solve/budget';
 
 let highs: LinearSolver;
 beforeAll(async () => {
-  highs = await unhurriedSolver();
+  highs = await highsSolver();
 });
 
 interface OtherModel {
@@ -232,4 +233,33 @@ describe('choosing pods', () => {
     const rounded = Object.fromEntries(counts.map((c) => [c.lotId, c.massG]));
     expect(Math.abs(load(rounded) / load({ 'cayenne-red': 150, fatalii: 100 }) - 1)).toBeLessThan(0.03);
   });
+});
+
+it('so many nodes are looked into and no more, however fast the machine is: the same answer again, then none', () => {
+  // Forty things of odd weights and worths: a search that does not end at its root.
+  const model = new ModelBuilder();
+  const things = Array.from({ length: 40 }, (_, i) => model.column(-(31 + ((i * 37) % 29)), 0, 1, true));
+  model.row(
+    things.map((j, i) => [j, 30 + ((i * 53) % 31)] as const),
+    -Infinity,
+    613,
+  );
+  model.row(
+    things.map((j, i) => [j, 25 + ((i * 71) % 37)] as const),
+    -Infinity,
+    587,
+  );
+  const asked: number[] = [];
+  const spy: LinearSolver = { solve: (m, o) => (asked.push(o?.nodes ?? -1), highs.solve(m, { ...o, gap: 0 })) };
+  const some = () => {
+    const few = budgeted(spy, 30);
+    return [few.solve(model), few.solve(model), few.solve(model), few.solve(model)].map((a) => ('objective' in a ? a.objective : a.status));
+  };
+  const first = some();
+  expect(some()).toEqual(first);
+  expect(first.at(-1)).toBe('out of nodes');
+  // The first used them up: nobody was asked again.
+  expect(asked).toEqual([30, 30]);
+  expect(typeof first[0]).toBe('number');
+  expect(highs.solve(model, { gap: 0 })).toMatchObject({ status: 'optimal' });
 });

@@ -24,7 +24,7 @@ import {
   type PodChoice,
   type Style,
 } from '../src';
-import { highsSolver } from '../src/solve/highs';
+import { highsSolver } from '@roskel/core/highs';
 
 const TODAY = '2026-11-26';
 const CHOICES: PodChoice[] = [

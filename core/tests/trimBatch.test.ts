@@ -27,11 +27,11 @@ import {
 import { rounds, withJug, withPods } from './helpers';
 import { dice } from './random';
 import { TRIM_KEYS as KEYS } from './trimLarder';
-import { unhurriedSolver } from './unhurried';
+import { highsSolver } from '@roskel/core/highs';
 
 let highs: LinearSolver;
 beforeAll(async () => {
-  highs = await unhurriedSolver();
+  highs = await highsSolver();
 });
 const stocksOf = (keys: readonly string[], g = 1000): TrimStock[] => keys.map((k) => ({ row: ingredient(k), stockG: g, perKg: 3 }));
 

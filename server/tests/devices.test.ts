@@ -24,7 +24,7 @@ async function device(port: number) {
   return { say: (text: string) => socket.write(text), heard: () => heard, closed: () => closed, end: () => socket.destroy() };
 }
 const until = async (what: () => boolean | Promise<boolean>) => {
-  for (let i = 0; i < 100 && !(await what()); i++) await new Promise((next) => setTimeout(next, 50));
+  for (let i = 0; i < 1000 && !(await what()); i++) await new Promise((next) => setTimeout(next, 50));
   expect(await what()).toBe(true);
 };
 const all = async () => (await k.call<Devices>('GET', '/devices')).value;
@@ -102,8 +102,7 @@ describe('devices', () => {
     const set = (to: object) => k.call<StandInState>('PUT', '/stand-ins/stand-in-pen', { plugged: true, fault: 'none', ...to });
     const pen = async () => (await one('stand-in-pen'))?.readings.find((r) => r.quantity === 'pH');
     expect((await set({ pH: 3.6, temp: 22 })).value).toMatchObject({ plugged: true, pH: 3.6 });
-    const begun = Date.now();
-    while ((await pen())?.state !== 'steady' && Date.now() - begun < 15_000) await new Promise((next) => setTimeout(next, 100));
+    await until(async () => (await pen())?.state === 'steady');
     expect(Math.abs((await pen())!.value! - 3.6)).toBeLessThanOrEqual(0.04);
     expect((await one('stand-in-pen'))!.simulated).toBe(true);
     await set({ fault: 'wrong' });

@@ -81,7 +81,7 @@ it('a demo may be emptied, and never a kitchen that is none', () => {
 describe('the command', () => {
   const start = (...args: string[]) =>
     spawnSync(process.execPath, [program('main'), ...args], {
-      ...{ cwd: ROOT, encoding: 'utf8', timeout: 60_000 },
+      ...{ cwd: ROOT, encoding: 'utf8', timeout: 600_000 },
       env: { ...process.env, DATABASE_URL: args.includes('twice') ? 'postgres://127.0.0.1:1/none' : '' },
     });
   it.each([

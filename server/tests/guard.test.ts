@@ -159,11 +159,11 @@ describe('nothing that is asked is our fault', () => {
       const answer = await k.call<Problem>('POST', '/batches/import', { file: value });
       return { answer, ms: performance.now() - start };
     };
-    // As many bytes that are refused by their first word: what is left is sending and parsing. Checking each lot was a minute.
-    const { ms: reference } = await timed({ ...file, format: 'other' });
-    const { answer, ms } = await timed(file);
+    // As many bytes that are refused by their first word: what is left is sending and parsing. Checking each lot was two hundred times that.
+    const best = async (value: object) => Math.min(...[await timed(value), await timed(value), await timed(value)].map((t) => t.ms));
+    const { answer } = await timed(file);
     expect(answer.status).toBe(422);
-    expect(ms).toBeLessThan(3 * reference + 200);
+    expect(await best(file)).toBeLessThan(20 * (await best({ ...file, format: 'other' })));
     expect(JSON.stringify(answer.value).length).toBeLessThan(1000);
     const odd = { ...newBatch('Odd', '2026-11-01'), dutiesDone: Array.from({ length: 4000 }, (_, i) => i) };
     const many = await k.call<Problem>('POST', '/batches/import', { file: odd });
@@ -192,7 +192,7 @@ describe('announcements', () => {
     const reader = res.body!.getReader();
     await meanwhile();
     let text = '';
-    const timer = setTimeout(() => stop.abort(), 3000);
+    const timer = setTimeout(() => stop.abort(), 30_000);
     const parts = () => text.split('\n\n').filter((p) => p.includes('\ndata:') && !p.includes('event: hello'));
     try {
       while (parts().length < count) text += new TextDecoder().decode((await reader.read()).value);

@@ -57,7 +57,7 @@ it('where another kitchen answers nothing is sent to it, the page is begun anew,
   here = 'stall';
   const answered = vi.fn();
   void home.api.patch('/batches/a', {}).then(answered, answered);
-  await vi.waitFor(() => expect(reload).toHaveBeenCalledOnce());
+  await vi.waitFor(() => expect(reload).toHaveBeenCalledOnce(), 60_000);
   expect(asked.at(-1)).toEqual({ method: 'PATCH', meant: 'home', status: ANOTHER_KITCHEN });
   expect(answered).not.toHaveBeenCalled();
   // Until it is gone the page is of its own kitchen still.
@@ -70,7 +70,7 @@ it('where another kitchen answers nothing is sent to it, the page is begun anew,
   stall.keepHere('roskel.draft.a', 'typed at the stall');
   here = 'home';
   void stall.api.get('/batches');
-  await vi.waitFor(() => expect(reload).toHaveBeenCalledTimes(2));
+  await vi.waitFor(() => expect(reload).toHaveBeenCalledTimes(2), 60_000);
   expect((await page()).readHere('roskel.draft.a')).toBe('typed on');
 });
 
@@ -83,7 +83,7 @@ it('a browser that keeps nothing goes on', async () => {
   await closed.api.get('/batches');
   here = 'stall';
   void closed.api.get('/batches');
-  await vi.waitFor(() => expect(reload).toHaveBeenCalledOnce());
+  await vi.waitFor(() => expect(reload).toHaveBeenCalledOnce(), 60_000);
   await expect((await page()).api.get('/batches')).resolves.toEqual({ of: 'stall' });
 });
 

@@ -105,7 +105,7 @@ describe('pods in the window', () => {
     stale = theirs;
     const mine = { ...inputOf(before), place: 'bed 9', note: 'thin walls' };
     const done = store.edit('a', { revision: 3, value: inputOf(before) }, mine);
-    await vi.waitFor(() => expect(useClash().asked).not.toBeNull());
+    await vi.waitFor(() => expect(useClash().asked).not.toBeNull(), 60_000);
     expect(useClash().asked!.clashes).toEqual([{ key: 'place', title: 'The place', mine: 'bed 9', theirs: 'bed 2' }]);
     pods = [theirs];
     useClash().asked!.settle(['place']);

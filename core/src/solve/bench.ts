@@ -158,7 +158,7 @@ function labelled(stuff: BenchStuff, mix: BenchMix, all: readonly BenchMix[], pr
     reasons.push('cheapest');
   const count = Object.keys(mix.grams).length;
   if (others.length > 0 && others.every((m) => count < Object.keys(m.grams).length)) reasons.push('fewest things');
-  if (!proven) reasons.push('best found in time, not proven');
+  if (!proven) reasons.push('the best that was found, not proven');
   return { ...mix, label: tellApart(named[all.indexOf(mix)]!, named, stuff.pods), reasons, proven };
 }
 

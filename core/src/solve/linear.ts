@@ -20,18 +20,18 @@ export interface LinearModel {
   rows: LinearRow[];
 }
 
-/** `best found`: a good answer when time ran out, not proven the best. */
+/** `best found`: a good answer when its nodes ran out, not proven the best. */
 export type LinearSolution = (
-  { status: 'optimal' | 'best found'; values: number[]; objective: number } | { status: 'infeasible' } | { status: 'out of time' }
+  { status: 'optimal' | 'best found'; values: number[]; objective: number } | { status: 'infeasible' } | { status: 'out of nodes' }
 ) & {
-  /** What it took, where the solver measures it. */
-  seconds?: number;
+  /** Nodes of the search that it looked into, where the solver counts them. */
+  nodes?: number;
 };
 
 /** What a solver must do. HiGHS stands behind it; tests put others beside it. */
 export interface LinearSolver {
-  /** `gap` is how far from the best, as a share, an answer may be and still count as it. */
-  solve(model: LinearModel, options?: { timeLimitS?: number; gap?: number }): LinearSolution;
+  /** `nodes`: the search for whole numbers stops there with the best found. `gap` is how far from the best, as a share, an answer may be and still count as it. */
+  solve(model: LinearModel, options?: { nodes?: number; gap?: number }): LinearSolution;
 }
 
 /** Builds a model row by row. */

@@ -16,8 +16,8 @@ import { PODS_OF_STYLE } from '../styles';
 const WAYS = 3;
 /** How often a mix that falls short is asked again with what the line makes of it. */
 const NEARER = 2;
-/** Seconds for everything that is solved for one question. */
-const PATIENCE_S = 1.8;
+/** Nodes for everything that is solved for one question: about two seconds of searching (measured). */
+const PATIENCE = 1800;
 
 /** What speaks for a mix among the others. */
 function reasonsFor(q: Question, mix: Mix, all: readonly Mix[]): string[] {
@@ -33,7 +33,7 @@ function reasonsFor(q: Question, mix: Mix, all: readonly Mix[]): string[] {
     reasons.push('cheapest');
   if (others.length > 0 && others.every((m) => inIt.length < Object.keys(m.gramsByLot).length)) reasons.push('fewest lots');
   if (inIt.some((c) => c.lot.form === 'dried' || c.lot.form === 'flakes')) reasons.push('darker, dried taste');
-  if (!mix.proven) reasons.push('best found in time, not proven');
+  if (!mix.proven) reasons.push('the best that was found, not proven');
   if (reasons.length === 0) reasons.push(inIt.length <= 2 ? 'few lots to handle' : `${inIt.length} lots share the heat`);
   return reasons;
 }
@@ -41,7 +41,7 @@ function reasonsFor(q: Question, mix: Mix, all: readonly Mix[]): string[] {
 /**
  * Chooses grams of each lot so that the finished sauce of this line hits its bracket and fills its bottles (chapter 2,
  * section 7). Up to three distinct mixes, best first, each run through the line before it is offered; or, when the stock
- * cannot do it, what it can and what would help. Deterministic unless time runs out. Throws RangeError when there is
+ * cannot do it, what it can and what would help. The same question has the same answer. Throws RangeError when there is
  * nothing to choose from, LineProblem when the line cannot run. Without `advice` a short
  * answer says no more than that, and odds are those of the blur alone: for who only wants the grams.
  */
@@ -53,7 +53,7 @@ export function choosePods(
   strandId: string = mainEnd(batch).id,
   advice = true,
 ): PodAnswer {
-  const solver = budgeted(given, PATIENCE_S);
+  const solver = budgeted(given, PATIENCE);
   const file = withSomePods(batch, choices, strandId);
   // What stays in pieces has no body to ask for.
   const wish = madeOf(file, strandId).body === null ? { ...wanted, body: null } : wanted;
@@ -67,18 +67,18 @@ export function choosePods(
     gains = gainsAt(file, strandId, choices, weighed(q, rough.mixes[0]!));
     q = question(file, strandId, choices, gains, wish);
   }
-  let answer = solveBlend(solver, q.problem, { alternatives: WAYS, timeLimitS: PATIENCE_S / 2 });
+  let answer = solveBlend(solver, q.problem, { alternatives: WAYS, nodes: PATIENCE / 2 });
   // What cannot be had by the gains of another mix may be had by those of the nearest one.
   for (let pass = 0; pass < NEARER && answer.status === 'short' && answer.nearest; pass++) {
     q = question(file, strandId, choices, gainsAt(file, strandId, choices, weighed(q, answer.nearest)), wish);
-    answer = solveBlend(solver, q.problem, { alternatives: WAYS, timeLimitS: PATIENCE_S / 2 });
+    answer = solveBlend(solver, q.problem, { alternatives: WAYS, nodes: PATIENCE / 2 });
   }
   if (answer.status === 'short') return advice ? shortAnswer(solver, file, q, wish, answer, holds) : bareShort(file, strandId);
   let tried = answer.mixes.map((m) => kept(solver, file, q, wish, m));
   if (tried.every((t) => t.mix === null)) {
     // Asked once more with what the line made of the best of them.
     q = question(file, strandId, choices, tried[0]!.gains, wish);
-    const again = solveBlend(solver, q.problem, { alternatives: WAYS, timeLimitS: PATIENCE_S / 2 });
+    const again = solveBlend(solver, q.problem, { alternatives: WAYS, nodes: PATIENCE / 2 });
     if (again.status === 'short') return advice ? shortAnswer(solver, file, q, wish, again, holds) : bareShort(file, strandId);
     tried = again.mixes.map((m) => kept(solver, file, q, wish, m));
     if (tried.every((t) => t.mix === null)) return unkept(file, q, again.mixes[0]!);

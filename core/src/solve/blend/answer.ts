@@ -106,28 +106,28 @@ function quick(solver: LinearSolver, problem: BlendProblem): BlendMix | null {
 export interface BlendOptions {
   /** How many distinct blends are wanted, 1 to 6. */
   alternatives?: number;
-  /** Seconds for all programs of the question together. */
-  timeLimitS?: number;
+  /** Nodes for all programs of the question together. */
+  nodes?: number;
   /** Alternatives worse than the best by more than this objective are not offered. */
   worseBy?: number;
 }
 
-/** Seconds that a maker may be kept waiting (issue of speed: best found after that, and said so). */
-const PATIENCE_S = 1.6;
+/** Nodes for one question, about one and a half seconds of searching: best found after that, and said so. */
+const PATIENCE = 1600;
 
 /**
  * Blends that meet the wishes: the best, and distinct others by leaving out the sets of choices already found. When
  * nothing meets them, what contradicts itself; or what gives way and by how much, which single wish would do, what can be
  * reached, and the largest blend there is stuff for (chapter 2, sections 7.3 to 7.5). Nothing is said that was not asked
- * again and found to hold. The same question gives the same answer, unless time runs out.
+ * again and found to hold. The same question has the same answer.
  */
 export function solveBlend(given: LinearSolver, asked: BlendProblem, options: BlendOptions = {}): BlendAnswer {
   const against = contradictions(asked);
   if (against.length > 0) return { ...NOTHING, contradictions: against };
-  const seconds = options.timeLimitS ?? PATIENCE_S;
+  const nodes = options.nodes ?? PATIENCE;
   // The first answer may take half of it, the rest goes to others or to why there is none.
-  const solver = budgeted(given, seconds / 2);
-  const rest = budgeted(given, seconds / 2);
+  const solver = budgeted(given, nodes / 2);
+  const rest = budgeted(given, nodes / 2);
   const problem = shortlist(solver, asked);
   const first = solveOne(solver, problem, { aim: 'best', switches: needsSwitches(problem) });
   const best = first === 'late' ? quick(given, problem) : first;

@@ -15,7 +15,7 @@ export interface Solved {
 export function run(solver: LinearSolver, problem: BlendProblem, options: ModelOptions): Solved | null | 'late' {
   const built = buildModel(problem, options);
   const s: LinearSolution = solver.solve(built.model);
-  if (s.status === 'out of time') return 'late';
+  if (s.status === 'out of nodes') return 'late';
   if (s.status === 'infeasible') return null;
   return { built, values: s.values, objective: s.objective, proven: s.status === 'optimal' };
 }
