@@ -239,7 +239,6 @@ export const ASKING: readonly [Kitchen, string][] = [
   // things that only sound like a row, two things on a line, figures that mean two things
   ['us', '½ teaspoon poppy seed'],
   ['us', '3/4 C tomato relish'],
-  ['us', '2 chipotles in adobo'],
   ['us', '2 whole cloves'],
   ['metric', '1.000 g tomatoes'],
   ['metric', '2.5% salt'],

@@ -41,7 +41,7 @@ function parsed(row: string): Station[] {
       const [head, things = ''] = s.split(': ');
       const [kind, ...time] = head!.split(' ');
       const puts = things.split(', ').flatMap((x): [string, number][] => {
-        const m = /^(\S+) ([\d.]+)$/.exec(x);
+        const m = /^(\S+) ([\d.]+)%?$/.exec(x);
         return m ? [[m[1]!, Number(m[2])]] : [];
       });
       return { kind: kind!, time: time.join(' '), puts };
@@ -55,7 +55,9 @@ export function written(r: ReadRecipe): string[] {
       .filter((s) => s.kind !== 'prep')
       .map((s) => {
         const things = s.puts.flatMap((p) => {
-          const { item, g } = r.things[p.thing]!;
+          const { item, g, leaving } = r.things[p.thing]!;
+          if (leaving)
+            return [`${item.name.split(' ')[0]!.toLowerCase()} ${g === null ? `${100 * (leaving.share ?? 1)}%` : Math.round(10 * g) / 10}`];
           return g === null || item.ask || item.usual ? [] : [`${item.id} ${Math.round(100 * g * p.share) / 100}`];
         });
         const m = s.minutes;

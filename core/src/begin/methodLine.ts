@@ -10,6 +10,7 @@ import { STYLES, styleOfList, UNASKED_STYLE } from '../styles';
 import { lotOfItem, type HavePods } from './have';
 import type { StoredStuff } from '../parcel';
 import { isWater, methodJar, packs } from './methodJar';
+import { withLeavings } from './methodLeavings';
 import type { Stood } from './since';
 
 /** What a line of a recipe is built with. */
@@ -109,6 +110,7 @@ export function methodLine(wish: MethodWish, text: string): { file: BatchFile; p
   const strandId = (k: number) => (k === last ? 'main' : `side-${k + 1}`);
   const stepOf = new Map<string, Step>();
   const ids: [string, string][] = [];
+  const leavings: { to: string; thing: RecipeThing; late: boolean }[] = [];
   const total = recipe.strands.flat().length;
   // A board of its own may come before each strand.
   if (total + recipe.strands.length > MOST.stations || recipe.strands.length > MOST.strands)
@@ -128,7 +130,7 @@ export function methodLine(wish: MethodWish, text: string): { file: BatchFile; p
       ids.push([entry.id, `${k}.${all.indexOf(step)}`]);
       for (const j of step.joins.filter((x) => recipe.strands[x]!.some((s) => brings(recipe, s))))
         entry.intakes.push({ id: strandId(j), origin: { from: 'strand', strandId: strandId(j) }, amount: 'rest' });
-      if (step.part) {
+      if (step.part && recipe.strands[step.part.strand]!.some((s) => brings(recipe, s))) {
         const { strand, share } = step.part;
         const of = { id: strandId(strand), origin: { from: 'strand' as const, strandId: strandId(strand) } };
         // The last part is what is left.
@@ -142,6 +144,10 @@ export function methodLine(wish: MethodWish, text: string): { file: BatchFile; p
           continue;
         }
         const g = (t.g ?? 0) * put.share;
+        if (t.leaving) {
+          leavings.push({ to: entry.id, thing: t, late: put.late });
+          continue;
+        }
         if (t.item.ask || t.item.id === null || !(g > 0) || isOwn(step.kind, t)) continue;
         const lot = lotOf.get(put.thing);
         // What grew is cut on the board before the first station.
@@ -169,8 +175,13 @@ export function methodLine(wish: MethodWish, text: string): { file: BatchFile; p
     wish.bottled && recipe.things.some((t) => t.item.sauceG !== undefined) ? [wish.bottled.stuff] : [],
   );
   const fitted = fitVessels(carried);
-  const file = mapStations(fitted, (s) =>
+  const packed = mapStations(fitted, (s) =>
     packs(s) && stepOf.has(s.id) ? methodJar(s, stepOf.get(s.id)!, recipe.things, bowlG(fitted, s.id)) : s,
+  );
+  const idOf = (step: Step) => [...stepOf].find(([, s]) => s === step)?.[0] ?? '';
+  const file = withLeavings(
+    packed,
+    leavings.map((l) => ({ ...l, from: idOf(l.thing.leaving!.by) })),
   );
   return { file: wish.stood ? stoodSince(file, wish.stood) : file, pods, steps: Object.fromEntries(ids) };
 }

@@ -53,6 +53,9 @@ const TRIMMINGS = /\b(?:stems?|seeds?|ribs?|cores?|skins?|tops?|stalks?|stones?|
 /** "Pour over the chillies": not over a low heat, nor through anything. */
 export const isPouredOver = (text: string): boolean => OVER.test(text) && !SIEVE.test(text);
 
+/** "Process in a boiling water bath": jars that are boiled shut are filled. */
+export const isCanned = (c: ReadClause): boolean => c.stem === 'process' && /\b(?:bath|canner|canning)\b/i.test(c.text);
+
 /** A mash before a ferment is what goes into the jar. */
 const ground = (w: Where): Done =>
   station(w.fermentAhead && w.steps.every((s) => s.kind === 'prep' || s.kind === 'salt') ? 'salt' : 'blend');
@@ -79,7 +82,7 @@ function leave(c: ReadClause, w: Where): Done {
   if (last === 'soak' && minutes !== null && minutes < TWO_DAYS && w.named.length === 0) return { is: 'time' };
   // What was stirred in since is no jar any more.
   const jar = last === 'salt' || (last === 'ferment' && w.waiting.length === 0);
-  if (minutes !== null && minutes >= TWO_DAYS && jar) return station('ferment');
+  if (minutes !== null && minutes >= TWO_DAYS && jar) return station(last === 'ferment' && FRIDGE.test(c.text) ? 'rest' : 'ferment');
   if (last === 'bottle' || last === 'bowl' || (c.stem === 'refrigerate' && (minutes ?? 0) >= TWO_DAYS && !w.workAhead)) return NOTHING;
   // "Let it sit two weeks before using": that is in its bottle.
   if (
@@ -96,6 +99,9 @@ function leave(c: ReadClause, w: Where): Done {
   if (minutes !== null && minutes >= LEAST_REST && w.steps.length > 0) return station('rest');
   return NOTHING;
 }
+
+/** Something is kept at the warmth of a room for a time, no finished sauce. */
+export const isKeptOut = (c: ReadClause): boolean => !FRIDGE.test(c.text) && !/\b(?:up to|keeps|at least a|will)\b/i.test(c.text);
 
 /** Pods boiled in water, perhaps with a dash of something sour: the water goes, they stay. */
 const DASH = 0.15;
@@ -123,6 +129,8 @@ export function doneBy(c: ReadClause, w: Where): Done {
     case 'none':
       // "Keep just below the boil for 15 minutes."
       if (c.stem === 'keep' && c.measures.minutes !== null && /\b(?:boil|simmer|bubbl)/i.test(c.text)) return station('simmer');
+      // "Keep in a dark place for two weeks": no fridge, and not how long it keeps.
+      if (c.stem === 'keep' && (c.measures.minutes ?? 0) >= TWO_DAYS && isKeptOut(c)) return leave(c, w);
       // "Set aside for 4 hours."
       if (c.stem === 'set' && c.measures.minutes !== null) return leave(c, w);
       // "Keep it there for 20 minutes."
@@ -182,6 +190,9 @@ export function doneBy(c: ReadClause, w: Where): Done {
       if (last === 'fry' && c.stem !== 'boil' && c.stem !== 'simmer' && c.stem !== 'bubble' && !here.some(isLiquid)) return station('fry');
       return c.stem === 'cook' || c.stem === 'reduce' || c.stem === 'bubble' ? cook(w) : station('simmer');
     case 'salt':
+      // What is boiled soft is mashed in its pot.
+      if (c.stem === 'mash' && c.next === 'in') return ADD;
+      if (c.stem === 'mash' && (last === 'simmer' || last === 'fry')) return station('blend');
       if (c.stem === 'mash' || c.stem === 'grind')
         return w.fermentAhead ? station('salt') : c.stem === 'grind' ? station('blend') : { is: 'prep', peel: false };
       if (c.stem === 'pack') return w.fermentAhead ? station('salt') : intoVessel(c, w);
@@ -218,6 +229,7 @@ export function doneBy(c: ReadClause, w: Where): Done {
       if (last === 'ferment' && (c.stem === 'strain' || c.stem === 'sieve')) return station('drain');
       return last === 'soak' ? NOTHING : station('strain');
     case 'blend':
+      if (isCanned(c)) return NOTHING;
       return c.stem === 'crush' && !/\b(?:paste|smooth|mortar)\b/i.test(c.text) ? { is: 'prep', peel: false } : ground(w);
     case 'rest':
       return (c.measures.minutes ?? 0) >= LEAST_REST || (c.stem === 'chill' && FRIDGE.test(c.text) && c.measures.minutes !== null)

@@ -91,7 +91,12 @@ function counts(t: readonly Token[], i: number, spoken: boolean, first: boolean)
       return null;
     if (stem === 'fish' && next !== 'out') return null;
     if (stem === 'salt' && !(beforeMark && next === 'the')) return null;
+    // "the onion, cut in wedges": how it is, where something is done to it already.
+    if (stem === 'cut' && markAt(t, i - 1) === ',' && /^in(?:to)?$/.test(next ?? '') && !first) return null;
     if (beforeMark) return stem === 'juice' ? null : yes();
+    // "dry-fry the garlic": in a pan without oil.
+    if (lowerBefore === 'dry' && /^(?:fry|roast|toast)$/.test(stem) && next !== null)
+      return { ...yes(), act: stem === 'toast' ? 'toast' : 'char' };
     // "In the same pan char the tomatoes".
     if (
       first &&

@@ -1,9 +1,13 @@
 import type { KindName } from '../stations';
 import type { ReadClause } from './mentions';
+import { LEFT_BY, SOME, type LeavingName } from './leavings';
 import type { Put, RecipeThing, Step } from './recipe';
 import { GATHERS, HEATS } from './roles';
 import { Strands } from './strands';
 import type { Supply } from './supply';
+
+/** What a station leaves, as the maker calls it. */
+const LEFT_NAMES: Partial<Record<KindName, string>> = { soak: 'Soaking water', lift: 'Liquid of the pan' };
 
 /** Things that wait for a station, and the strands that take them. */
 export class Gatherer {
@@ -46,6 +50,37 @@ export class Gatherer {
     this.waiting = [];
   }
 
+  /** What was said to be kept back of a leaving. */
+  private readonly keptBack = new Map<LeavingName, Pick<NonNullable<ReadClause['left']>, 'g' | 'share'>>();
+  protected keepBack({ left }: Pick<ReadClause, 'left'>): void {
+    if (left && (left.g !== null || left.share !== 1)) this.keptBack.set(left.of, left);
+  }
+  /** "1/2 cup of the brine", in the list. */
+  listed(of: LeavingName, g: number): void {
+    this.keptBack.set(of, { g, share: null });
+  }
+
+  /** Brine or soaking water that a clause takes, as a put; none where nothing left it, or all of it is taken. */
+  protected leavings({ left }: ReadClause): Put[] {
+    if (!left) return [];
+    const steps = this.line.all.flatMap((s) => s.steps);
+    const by = steps.findLast((s) => LEFT_BY[left.of].includes(s.kind)) ?? (left.of === 'brine' ? this.drained() : undefined);
+    if (!by || this.things.some((t) => t.leaving?.by === by && (left.share !== null || t.leaving.share === 1))) return [];
+    const { g, share } = left.share === 1 || left.share === SOME ? (this.keptBack.get(left.of) ?? left) : left;
+    this.things.push({
+      item: { text: left.words, store: null, id: null, name: LEFT_NAMES[by.kind] ?? 'Brine', massG: g, assumed: [], ask: null },
+      ...{ words: new Set<string>(), family: 'other', pod: false, dried: false, wet: true, group: [], g, left: 0, inMethod: true },
+      leaving: { by, share },
+    });
+    return [{ thing: this.things.length - 1, share: 1, late: false, ours: false }];
+  }
+
+  /** A jar whose brine is spoken of was drained, said or not. */
+  private drained(): Step | undefined {
+    const jar = this.steps.findIndex((s) => s.kind === 'ferment');
+    return jar < 0 ? undefined : this.line.insert(jar + 1, { kind: 'drain', text: '', ours: true });
+  }
+
   protected release(): void {
     this.waiting.unshift(...this.held.splice(0));
   }
@@ -74,6 +109,11 @@ export class Gatherer {
     const step = this.steps.at(-1)!;
     step.puts.push(...this.waiting.map((p) => ({ ...p, late: HEATS.has(step.kind) })));
     this.waiting = [];
+  }
+
+  protected divide(): void {
+    this.backInto();
+    this.line.divide();
   }
 
   protected ending(c: ReadClause, kind: KindName, fresh: readonly Put[]): void {

@@ -77,7 +77,8 @@ function isMethod(line: string, t: readonly Token[]): boolean {
   )
     return true;
   return (
-    first.passive || /^(?:i|we|you|the|then|everything|put|grab|once|when|in|on|meanwhile|after|while|off|right|so|first)\b/i.test(line)
+    first.passive ||
+    /^(?:i|we|you|the|then|everything|put|grab|take|get|start|once|when|in|on|meanwhile|after|while|off|right|so|first)\b/i.test(line)
   );
 }
 

@@ -31,7 +31,15 @@ const LEAST_MIN = 0.4;
 const VESSELS = /^(?:jar|bottle|pot|pan|saucepan|tray|dish|jug|container|crock|sheet|skillet)$/;
 /** From a figure without a unit on, behind "at" it is an oven's, °C. */
 const OVEN_FROM = 100;
+/** No oven of a kitchen reaches so much, °C: such a figure is °F. */
+const HOTTEST_C = 290;
+/** Behind a figure these make it an amount. */
+const OVEN_OF = /^(?:g|kg|ml|gram|kilo)$/;
 const fahrenheit = (f: number) => ((f - 32) * 5) / 9;
+
+/** Tools that are called like a thing: the word for the thing, and the one behind it. */
+const TOOLS =
+  /^(?:potato (?:masher|ricer)|(?:lemon|lime|citrus) (?:squeezer|press|juicer)|garlic press|(?:coffee|spice|pepper) (?:grinder|mill|filter)|rice cooker|tea towel|wooden spoon)$/;
 
 function isPronounOne(t: readonly Token[], i: number): boolean {
   const article = (k: number) => /^(?:a|an|the|this|that|each|every|my|your)$/.test(wordAt(t, k) ?? '');
@@ -52,6 +60,10 @@ export function measuresIn(t: readonly Token[], from: number, to: number): Measu
     // "prick each one", "one by one", "for a thick one", "the yellow one".
     if (w === 'one' && isPronounOne(t, i)) {
       take(i, i + 1);
+      continue;
+    }
+    if (TOOLS.test(`${w} ${wordAt(t, i + 1)}`)) {
+      take(i, i + 2);
       continue;
     }
     if (w === 'overnight') {
@@ -113,11 +125,13 @@ export function measuresIn(t: readonly Token[], from: number, to: number): Measu
       continue;
     }
     const degrees = sign === '°' || /^(?:degree|celsius|centigrade|c|f|fahrenheit)$/.test(wordAt(t, c.next) ?? '');
-    const bare = wordAt(t, i - 1) === 'at' && c.low >= OVEN_FROM && wordAt(t, c.next) === null;
+    const bare = wordAt(t, i - 1) === 'at' && c.low >= OVEN_FROM && !OVEN_OF.test(wordAt(t, c.next) ?? '');
     if (degrees || bare) {
       const behind = [wordAt(t, c.next), wordAt(t, c.next + 1)];
       const value = (c.low + c.high) / 2;
-      out.tempC = behind.some((b) => b === 'f' || b === 'fahrenheit') ? fahrenheit(value) : value;
+      const inF =
+        behind.some((b) => b === 'f' || b === 'fahrenheit') || (!behind.some((b) => b === 'c' || b === 'celsius') && value >= HOTTEST_C);
+      out.tempC = inF ? fahrenheit(value) : value;
       let end = bare && !degrees ? c.next : c.next + 1;
       if (/^(?:c|f|celsius|centigrade|fahrenheit)$/.test(wordAt(t, end) ?? '')) end++;
       take(i, end);

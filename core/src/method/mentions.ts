@@ -5,6 +5,7 @@ import {
   uninverted,
   readParts,
   textOf,
+  wordAt,
   type Kitchen,
   type Line,
   type ReadItem,
@@ -14,6 +15,7 @@ import type { Ingredient } from '../matter/ingredient';
 import { spansOf } from '../reading/spans';
 import { branchAt } from './branch';
 import { looksIn, type Clause } from './clauses';
+import { leavingIn, type LeavingSaid } from './leavings';
 import { measuresIn, type Measures } from './measures';
 import { isClassWord } from './things';
 
@@ -49,6 +51,8 @@ export interface ReadClause extends Clause {
   next: string | null;
   /** Words of its looks: "until smooth". */
   looks: string;
+  /** Brine or soaking water that goes back in. */
+  left: LeavingSaid | null;
 }
 
 /** Words of a sentence that part what they stand between. */
@@ -79,6 +83,8 @@ export function readClause(plain: string, t: readonly Token[], c: Clause, kitche
     branch = true;
     measures.taken.fill(true, i, Math.min(part.to, c.to));
   }
+  const left = leavingIn(t, c.from, c.to, kitchen);
+  if (left && !left.named) measures.taken.fill(true, left.from, left.to);
   const kept: Token[] = [];
   for (let i = c.from; i < c.to; i++) {
     if (i === c.at) continue;
@@ -127,10 +133,13 @@ export function readClause(plain: string, t: readonly Token[], c: Clause, kitche
       weak: !isClassWord(s.w),
     });
   }
+  // "Grill for 5 minutes with the peppers": the time is no word behind the verb.
+  let behind = c.at + 1;
+  while (measures.taken[behind] || (wordAt(t, behind) === 'for' && measures.taken[behind + 1])) behind++;
   const all = /\b(?:all|everything)\b/i.test(text);
   return {
     ...c,
-    ...{ words, text, mentions, measures, branch },
+    ...{ words, text, mentions, measures, branch, left },
     everything:
       words.includes('everything') ||
       (all &&
@@ -141,7 +150,7 @@ export function readClause(plain: string, t: readonly Token[], c: Clause, kitche
     pronoun: has(PRONOUNS),
     apart: has(/^(?:meanwhile|separately|separate)$/) || /\b(?:another|second|separate) (?:pan|pot|bowl|saucepan)\b/i.test(text),
     offHeat: /\boff the (?:heat|stove|hob)|from (?:the )?heat\b/i.test(text),
-    next: t[c.at + 1]?.is === 'word' ? (t[c.at + 1] as { w: string }).w : null,
+    next: wordAt(t, behind),
     looks: t.flatMap((x, i) => (look[i] && i >= c.from && i < c.to ? [x.text] : [])).join(' '),
   };
 }

@@ -24,7 +24,7 @@ const JUST_BOILED_MIN = 2;
 /** How finely: the words of a blend, from the finest. */
 const TEXTURES: readonly (readonly [RegExp, ParamsOf<'blend'>['texture']])[] = [
   [/\b(?:silky|velvety|very smooth|completely smooth|super smooth)\b/i, 'silky'],
-  [/\b(?:rustic|pulse|pound|mortar|chunky|rough(?:ly)?|briefly)\b/i, 'rustic'],
+  [/\b(?:rustic|pulse|pound|mash\w*|mortar|chunky|rough(?:ly)?|briefly)\b/i, 'rustic'],
   [/\b(?:coarse(?:ly)?|some texture)\b/i, 'coarse'],
   [/\bsmooth(?:ly)?|purée|puree|fine(?:ly)?\b/i, 'smooth'],
 ];

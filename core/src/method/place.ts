@@ -1,5 +1,5 @@
 import type { KindName } from '../stations';
-import { doneBy, isInBlender, isPouredOver, type Done, type Where } from './acts';
+import { doneBy, isCanned, isInBlender, isPouredOver, type Done, type Where } from './acts';
 import type { Mention, ReadClause } from './mentions';
 import type { Put, RecipeThing, Step } from './recipe';
 import { BEGINS, fermentFollows, GATHERS, HEATS, implicit, isPronoun, TWO_DAYS } from './roles';
@@ -50,7 +50,7 @@ export class Placer extends Gatherer {
         !this.steps.some((x) => x.kind === 'ferment') &&
         fermentFollows([c, ...ahead], this.supply) &&
         (!soured || [c, ...ahead].some((x) => x.act === 'ferment')),
-      workAhead: ahead.some((x) => ['char', 'fry', 'simmer', 'blend', 'strain', 'toast'].includes(x.act)),
+      workAhead: ahead.some((x) => ['char', 'fry', 'simmer', 'blend', 'strain', 'toast'].includes(x.act) && !isCanned(x)),
       things: this.things,
       named: named.map((i) => this.things[i]!),
       poursAhead: ahead.some(pours),
@@ -79,6 +79,7 @@ export class Placer extends Gatherer {
     if (c.branch && this.line.divided) this.line.branch();
     switch (done.is) {
       case 'nothing':
+        this.keepBack(c);
         // What is named with an amount is there, whatever is done with it.
         if (c.stem !== 'keep' && c.mentions.some((m) => m.measured && m.items.some((i) => i.massG !== null))) this.supply.inventoried(c, n);
         this.note(c);
@@ -93,6 +94,7 @@ export class Placer extends Gatherer {
         if (this.clauses.slice(n + 1).some((x) => x.branch)) this.divide();
         return this.note(c);
       case 'reserve':
+        this.keepBack(c);
         this.supply.reserve(c, n);
         return;
       case 'time':
@@ -106,13 +108,9 @@ export class Placer extends Gatherer {
     }
   }
 
-  private divide(): void {
-    this.backInto();
-    this.line.divide();
-  }
-
   private prepared(c: ReadClause, n: number, peel: boolean): void {
-    const listed = this.supply.inventoried(c, n);
+    const named = this.supply.inventoried(c, n);
+    const listed = c.everything && this.inventory.length === 0 ? this.supply.allBut(c) : named;
     // "Slice the pods and chop the onion": both; what was only there before is not "them".
     const also = this.clauses[n - 1]?.act === 'prep' && this.cutBefore ? this.inventory : [];
     this.cutBefore = listed.length > 0 || (this.cutBefore && this.clauses[n - 1]?.act === 'prep');
@@ -123,6 +121,7 @@ export class Placer extends Gatherer {
 
   private added(c: ReadClause, n: number): void {
     const { puts, before } = this.supply.named(c, n);
+    puts.push(...this.leavings(c));
     const all = c.everything ? this.supply.everything(n, c) : c.rest ? this.supply.rest() : [];
     const stays = BOWL.test(c.text) && !isPouredOver(c.text) && this.clauses.slice(n + 1).some(pours);
     this.pct = c.measures.pct ?? this.pct;
@@ -166,6 +165,8 @@ export class Placer extends Gatherer {
 
   private station(c: ReadClause, n: number, kind: KindName): void {
     const { puts, before } = this.supply.named(c, n);
+    if (kind === 'drain' || kind === 'lift' || kind === 'soak') this.keepBack(c);
+    else puts.push(...this.leavings(c));
     const all = c.everything ? this.supply.everything(n, c) : c.rest ? this.supply.rest() : [];
     const taken =
       this.inventory.length > 0 &&

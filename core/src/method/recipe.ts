@@ -20,6 +20,8 @@ export interface RecipeThing {
   left: number;
   /** It is first named in the method. */
   inMethod: boolean;
+  /** What a step before it left, and the share of that where no grams were said, 0 to 1. */
+  leaving?: { by: Step; share: number | null };
 }
 
 /** So much of a thing at a station; `share` of all of it. */

@@ -31,7 +31,8 @@ export function fermentFollows(clauses: readonly ReadClause[], supply: Supply): 
     if ((x.measures.after ?? 0) >= TWO_DAYS) return true;
     const packed = x.act === 'salt' || (x.act === 'fill' && /\b(?:jars?|jarred|crock)\b/i.test(x.text));
     if (packed && (x.measures.minutes ?? 0) >= TWO_DAYS) return true;
-    const stands = x.act === 'leave' && x.stem !== 'refrigerate' && !/\b(?:fridge|keeps?)\b/i.test(x.text);
+    const stands =
+      (x.act === 'leave' || x.stem === 'keep') && x.stem !== 'refrigerate' && !/\b(?:fridge|refrigerator|keeps|up to)\b/i.test(x.text);
     if (stands && (x.measures.minutes ?? 0) >= TWO_DAYS) return true;
     const sour = supply.meant(x).some((i) => supply.things[i]!.family === 'vinegar') && x.stem !== 'have' && x.act !== 'have';
     if (sour || HEATS.has(x.act as KindName)) return false;

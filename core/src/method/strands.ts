@@ -37,6 +37,13 @@ export class Strands {
     return step;
   }
 
+  /** A station between others of the strand that is worked on. */
+  insert(at: number, s: Partial<Step> & Pick<Step, 'kind' | 'text'>): Step {
+    const step: Step = { ...BLANK, puts: [], joins: [], ...s };
+    this.steps.splice(at, 0, step);
+    return step;
+  }
+
   /** Strands that end in something: the parts of what was divided, or the one that is worked on. */
   get ends(): number[] {
     // A part that flows into another one ends in nothing.

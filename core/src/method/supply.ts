@@ -15,6 +15,15 @@ const DEFAULTS: Partial<Record<KindName, (t: RecipeThing) => boolean>> = {
 };
 const EVERYTHING = new Set<KindName>(['simmer', 'blend', 'steep']);
 
+/** "Remove the stems and seeds": those of the pods, not the cumin seeds of the list. */
+const isTrimmed = (c: ReadClause, m: Mention): boolean =>
+  (c.act === 'offHeat' || c.act === 'prep' || c.stem === 'discard') &&
+  m.weak &&
+  /^(?:seed|stem|stalk|core|skin|top|leaf)$/.test(m.phrase.at(-1) ?? '');
+
+const CUT = new Set(['vegetable', 'onion', 'garlic', 'root', 'tomato', 'fruit', 'leaf', 'soft']);
+const isCut = (t: RecipeThing): boolean => t.pod || CUT.has(t.family);
+
 /** What a recipe has, and what each clause takes of it. */
 export class Supply {
   private readonly reserved = new Map<number, number>();
@@ -36,7 +45,9 @@ export class Supply {
     // "the reserved water" is what a station leaves.
     const left = c.words.includes('reserved') || c.words.includes('soaking');
     const meant = c.mentions.flatMap((m) =>
-      m.except || (left && m.phrase.at(-1) === 'water') ? [] : meantBy(m.phrase, m.items[0]?.id ?? null, this.things, m.weak),
+      m.except || isTrimmed(c, m) || (left && m.phrase.at(-1) === 'water')
+        ? []
+        : meantBy(m.phrase, m.items[0]?.id ?? null, this.things, m.weak),
     );
     const own = this.ofStarch(meant);
     this.known.set(c, { of: this.things.length, meant: own });
@@ -59,7 +70,8 @@ export class Supply {
   /** Things that a later clause names and that have not gone in by then. */
   namedLater(n: number): Set<number> {
     const later = new Set<number>();
-    for (const c of this.clauses.slice(n + 1)) for (const i of this.meant(c)) later.add(i);
+    // "Adjust the seasoning" takes nothing away from "everything".
+    for (const c of this.clauses.slice(n + 1)) if (c.act !== 'trim') for (const i of this.meant(c)) later.add(i);
     return later;
   }
 
@@ -82,6 +94,7 @@ export class Supply {
       // "with 4 % salt": a share, told by the jar.
       if (
         m.except ||
+        isTrimmed(c, m) ||
         (!m.measured && c.measures.pct !== null && m.phrase.includes('salt') && !this.things.some((t) => t.family === 'salt'))
       )
         continue;
@@ -154,6 +167,12 @@ export class Supply {
     const but = new Set(c.mentions.flatMap((m) => (m.except ? meantBy(m.phrase, m.items[0]?.id ?? null, this.things, m.weak) : [])));
     return this.things.flatMap((_, i) => (later.has(i) || but.has(i) ? [] : (this.take(i, 1) ?? [])));
   }
+  /** "Chop everything except the vinegar": what is there, for "them". */
+  allBut(c: ReadClause): number[] {
+    const but = new Set(c.mentions.flatMap((m) => (m.except ? meantBy(m.phrase, m.items[0]?.id ?? null, this.things, m.weak) : [])));
+    // "Chop everything" is what a knife cuts.
+    return this.things.flatMap((t, i) => (t.left > 1e-9 && !but.has(i) && (but.size > 0 || isCut(t)) ? [i] : []));
+  }
   /** All that has not gone in. */
   rest(): Put[] {
     return this.things.flatMap((_, i) => this.take(i, 1) ?? []);
@@ -169,7 +188,11 @@ export class Supply {
   defaults(kind: KindName, n: number): Put[] {
     const later = this.namedLater(n);
     const takes = DEFAULTS[kind] ?? (EVERYTHING.has(kind) ? () => true : () => false);
-    return this.things.flatMap((t, i) => (takes(t) && !later.has(i) ? (this.take(i, 1) ?? []) : []));
+    const fitting = this.things.flatMap((t, i) => (takes(t) ? [i] : []));
+    const now = fitting.filter((i) => !later.has(i));
+    // "Toast in a dry pan. Soak. Blend the chillies …": there is nothing else that it is done to.
+    const also = now.length === 0 && DEFAULTS[kind] && kind !== 'thicken' ? fitting : now;
+    return also.flatMap((i) => this.take(i, 1) ?? []);
   }
 
   /** "You need five shallots …", "chop the pods and put them": what is there, for "them". */

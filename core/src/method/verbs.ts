@@ -36,7 +36,7 @@ const rows: readonly [act: Act, strong: boolean, stems: string][] = [
   ['ferment', true, 'ferment'],
   ['drain', true, 'drain'],
   ['fry', true, 'fry saute sweat soften'],
-  ['simmer', true, 'simmer boil bubble reduce cook reheat bring heat warm stew steam poach blanch pasteurise pasteurize'],
+  ['simmer', true, 'simmer boil bubble reduce cook reheat bring heat warm stew steam poach blanch pasteurise pasteurize tick blip'],
   ['lift', false, 'lift fish scoop'],
   ['blend', true, 'blend puree blitz pulse pound liquidise liquidize process whizz crush'],
   ['strain', true, 'strain sieve'],
@@ -49,10 +49,10 @@ const rows: readonly [act: Act, strong: boolean, stems: string][] = [
   [
     'add',
     true,
-    'add combine stir mix whisk dissolve melt tip throw return drop sprinkle fold include season spread lay toss coat drizzle splash brush',
+    'add combine stir mix whisk dissolve melt tip throw return drop sprinkle fold include season spread lay toss coat drizzle splash brush massage',
   ],
-  ['fill', true, 'put pour place transfer go fill spoon ladle jar funnel load get scrape run'],
-  ['leave', true, 'leave let stand sit rest refrigerate wait'],
+  ['fill', true, 'put layer arrange pour place transfer go fill spoon ladle jar funnel load get scrape run'],
+  ['leave', true, 'leave let stand sit rest refrigerate wait move'],
   ['reserve', true, 'reserve save'],
   ['divide', true, 'divide split'],
   ['have', false, 'need want grab gather take use have start begin'],
@@ -65,7 +65,7 @@ const rows: readonly [act: Act, strong: boolean, stems: string][] = [
   [
     'none',
     true,
-    'store keep cap seal shake label check turn lower preheat sterilise sterilize discard repeat set cover submerge weigh burp date close make hold line arrange',
+    'store keep cap seal shake label check turn lower preheat sterilise sterilize discard repeat set cover submerge weigh burp date close make hold line',
   ],
 ];
 

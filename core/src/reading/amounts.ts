@@ -134,7 +134,9 @@ export function amountAt(t: readonly Token[], start: number): Amount | null {
   while (APPROX.has(wordAt(t, i) ?? '') || markAt(t, i) === '~' || (i > start && markAt(t, i) === '.')) i++;
   const size0 = SIZES.has(wordAt(t, i) ?? '') && ALONE.test(wordAt(t, i + 1) ?? '') ? wordAt(t, i) : null;
   const alone = wordAt(t, size0 === null ? i : i + 1) ?? '';
-  if (ALONE.test(alone)) {
+  // "drizzle in the oil" is no amount.
+  const done = /^(?:drizzle|splash|squeeze|dash)$/.test(alone) && /^(?:in|over|into|on|with|the|out|from)$/.test(wordAt(t, i + 1) ?? '');
+  if (ALONE.test(alone) && !done) {
     const at = size0 === null ? i : i + 1;
     const one = blank({ low: 1, high: 1, next: at + 1, article: false, more: false, vague: false }, start);
     return finished(t, { ...one, unit: unitOf(alone)!, size: size0 });

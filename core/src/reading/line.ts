@@ -60,10 +60,14 @@ function isRemark(spans: readonly Span[], p: Paired, others: readonly Paired[]):
     !CITRUS.test((spans[p.index - 2] as SpanOf<'name'>).phrase.join(' '))
   )
     return true;
+  let named = false;
   for (let i = p.index - 1; i >= 0; i--) {
     const s = spans[i]!;
-    if (s.is === 'name' || s.is === 'amount') return false;
+    if (s.is === 'amount' || (s.is === 'mark' && s.text === ')')) return false;
     if (s.is === 'mark' && s.text === '(') return true;
+    // "mixed chillies (fresno, habanero)".
+    named ||= s.is === 'name';
+    if (named) continue;
     if (s.is === 'joiner') return /^(?:from|in|into|on)$/.test(s.w);
   }
   return false;

@@ -155,6 +155,24 @@ export function isBehindOr(spans: readonly Span[], index: number): boolean {
   return false;
 }
 
+/** "300 g of ancho and guajillo, half and half": one amount, in equal parts. */
+function splitAmong(found: readonly Paired[]): void {
+  const [whole, ...more] = found.filter((p) => p.ways.length > 0);
+  if (!whole || more.length > 0) return;
+  const n = found.length;
+  const ways = whole.ways.map((w) => w.map((a) => ({ ...a, low: a.low / n, high: a.high / n })));
+  for (const p of found) p.ways = ways;
+}
+
+/** "2 tins of tomatoes (400 g each)": the size is that of one of what is counted. */
+function sizedPieces(ways: Way[]): Way[] {
+  const size = ways.find((w) => w.length === 1 && w[0]!.each && w[0]!.unit !== null)?.[0];
+  const count = ways.find((w) => w.length === 1 && w[0]!.unit === null && !w[0]!.each && w[0]!.pack?.each == null)?.[0];
+  if (!size || !count) return ways;
+  const pack = { word: count.pack?.word ?? count.piece ?? 'piece', each: { ...size, each: false }, inAll: false };
+  return ways.flatMap((w) => (w[0] === size ? [] : w[0] === count ? [[{ ...count, pack }]] : [w]));
+}
+
 /** More groups of amounts than this on one line are no line of a recipe. */
 const MOST_GROUPS = 12;
 
@@ -175,8 +193,10 @@ export function paired(spans: readonly Span[]): { names: Paired[]; loose: Group[
     if (choice.sum) p.more.push(...g.ways[0]!);
     else p.ways.push(...g.ways);
   });
+  for (const p of found) p.ways = sizedPieces(p.ways);
+  if (spans.some((s) => s.is === 'split')) splitAmong(found);
   // "two ounces each of carrot and onion": each has as much.
-  const each = groups.find((g, k) => g.each && choices[k]);
+  const each = groups.find((g, k) => g.each && choices[k] && !of(choices[k].to).ways.some((w) => w.some((a) => a.pack?.each)));
   if (each) for (const p of found) if (p.ways.length === 0) p.ways.push(...each.ways);
   return { names: found, loose };
 }

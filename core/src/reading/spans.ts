@@ -16,6 +16,8 @@ export type Span = { from: number; to: number } & (
   | { is: 'vague' }
   /** "3 %": of what stands with it, or how strong a vinegar is. */
   | { is: 'share'; pct: number }
+  /** "half and half": what is said of the names before it is that of all of them, in equal parts. */
+  | { is: 'split' }
   | { is: 'joiner'; w: string }
   | { is: 'harmless' }
   | { is: 'mark'; text: string }
@@ -38,6 +40,7 @@ const VAGUE = phrases(
 const TAILS = phrases(
   'plus extra|plus more|for serving|for garnish|for frying|for the brine|for the jar|for the base|for the sauce|to serve|to garnish|to cover|to fill|to top|if needed|per|if you like|if you want|if you can|if possible|such as|e g|see note|see|per batch|or to taste|or less|or more|or so|in all|in total|altogether|by weight|more if|or thereabouts',
 );
+const SPLIT = phrases('half and half|half half|half each|in equal parts|equal parts|in equal amounts|equal amounts|evenly split|equally');
 const JOINERS = words('and or plus with in from into on');
 export const PIECE_WORDS = words('clove head bulb stalk stick sprig leaf pod slice rib pepper chili root disc bunch stem');
 const PARTS: Readonly<Record<string, string>> = {
@@ -91,6 +94,8 @@ function spanAt(t: readonly Token[], i: number, before: readonly Span[], lexicon
   const token = t[i]!;
   const name = nameAt(t, i, lexicon, 2) ?? pronounAt(t, i, before, lexicon);
   if (name) return { ...at(name.to), is: 'name', phrase: name.phrase };
+  const split = before.filter((s) => s.is === 'name').length > 1 ? phraseAt(t, i, SPLIT) : 0;
+  if (split > 0) return { ...at(i + split), is: 'split' };
   const vague = phraseAt(t, i, VAGUE);
   if (vague > 0) return { ...at(i + vague), is: 'vague' };
   const tail = before.some((s) => s.is === 'name' || s.is === 'amount') ? phraseAt(t, i, TAILS) : 0;
