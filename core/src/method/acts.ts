@@ -1,48 +1,16 @@
-import type { KindName } from '../stations';
 import type { ReadClause } from './mentions';
-import type { RecipeThing, Step } from './recipe';
+import { ADD, NOTHING, station, type Done, type Where } from './done';
+import type { RecipeThing } from './recipe';
 import { TWO_DAYS } from './roles';
-
-/** What a clause comes to, seen where it stands. */
-export type Done =
-  | { is: 'station'; kind: KindName }
-  | { is: 'add' }
-  | { is: 'inventory' }
-  | { is: 'prep'; peel: boolean }
-  | { is: 'reserve' }
-  | { is: 'time' }
-  | { is: 'divide' }
-  | { is: 'nothing' };
-
-/** What is known where a clause stands. */
-export interface Where {
-  steps: readonly Step[];
-  /** A ferment follows somewhere behind. */
-  fermentAhead: boolean;
-  /** Stations still follow that are not only bottles and words. */
-  workAhead: boolean;
-  things: readonly RecipeThing[];
-  /** Things that a clause names, or that wait. */
-  named: readonly RecipeThing[];
-  waiting: readonly RecipeThing[];
-  /** Something hot is poured over what stands in a vessel, later. */
-  poursAhead: boolean;
-}
-
-const station = (kind: KindName): Done => ({ is: 'station', kind });
-const ADD: Done = { is: 'add' };
-const NOTHING: Done = { is: 'nothing' };
-const AN_HOUR = 60;
-/** Shorter stands are no rest, min. */
-const LEAST_REST = 10;
+import { FRIDGE, isKeptOut, isSour, leave, LEAST_REST } from './stands';
 
 const BLENDER = /\b(?:blender|processor|liquidi[sz]er|mortar)\b/i;
 const BOTTLES = /\bbottles?\b/i;
 const JARS = /\b(?:jars?|jarred|crock)\b/i;
+/** What may stand for days with something in it. */
+const VATS = /\b(?:jug|bucket|tub|container|bag|vessel|bowl|pail|barrel|fermenter)\b/i;
 const SIEVE = /\b(?:sieve|strainer|cloth|muslin|cheesecloth|food mill|mill|mouli|through)\b/i;
 const OVER = /\bover (?!(?:a |the )?(?:low|medium|high|gentle|heat|ice))/i;
-const FRIDGE = /\b(?:fridge|refrigerat\w*|chill\w*|cold)\b/i;
-const isSour = (t: RecipeThing) => t.family === 'vinegar' || t.family === 'citrus';
 const isLiquid = (t: RecipeThing) => t.wet || isSour(t) || t.family === 'water' || t.family === 'sauce';
 const isOil = (t: RecipeThing) => t.family === 'oil';
 const tamarind = (t: RecipeThing) => t.family === 'sour fruit block';
@@ -69,39 +37,13 @@ function intoVessel(c: ReadClause, w: Where): Done {
   const stays = w.poursAhead && !w.fermentAhead && w.steps.length === 0;
   if (stays && (BOTTLES.test(behind) || JARS.test(behind))) return ADD;
   if (BOTTLES.test(behind)) return station('bottle');
+  if (VATS.test(behind) && (c.measures.minutes ?? 0) >= TWO_DAYS && w.fermentAhead) return station('salt');
   if (JARS.test(behind)) return w.fermentAhead ? station('salt') : w.workAhead ? ADD : station('bottle');
   // "Put them in a covered bowl for ten minutes."
   const covered = /\b(?:bowl|bag|covered)\b/i.test(behind) && c.measures.minutes !== null && w.steps.length > 0;
   if (covered) return c.measures.minutes! >= LEAST_REST ? station('rest') : NOTHING;
   return c.measures.minutes !== null ? { is: 'time' } : ADD;
 }
-
-function leave(c: ReadClause, w: Where): Done {
-  const { minutes } = c.measures;
-  const last = w.steps.at(-1)?.kind;
-  if (last === 'soak' && minutes !== null && minutes < TWO_DAYS && w.named.length === 0) return { is: 'time' };
-  // What was stirred in since is no jar any more.
-  const jar = last === 'salt' || (last === 'ferment' && w.waiting.length === 0);
-  if (minutes !== null && minutes >= TWO_DAYS && jar) return station(last === 'ferment' && FRIDGE.test(c.text) ? 'rest' : 'ferment');
-  if (last === 'bottle' || last === 'bowl' || (c.stem === 'refrigerate' && (minutes ?? 0) >= TWO_DAYS && !w.workAhead)) return NOTHING;
-  // "Let it sit two weeks before using": that is in its bottle.
-  if (
-    minutes !== null &&
-    minutes >= TWO_DAYS &&
-    last !== undefined &&
-    !w.workAhead &&
-    /\b(?:before|ready|flavou?rs?|mellow|mature|age)\b/i.test(c.text)
-  )
-    return NOTHING;
-  const raw = w.steps.every((s) => s.kind === 'prep' || s.kind === 'blend') && last !== 'blend';
-  const sour = [...w.named, ...w.waiting].some(isSour);
-  if (minutes !== null && minutes >= AN_HOUR && raw && sour) return station('steep');
-  if (minutes !== null && minutes >= LEAST_REST && w.steps.length > 0) return station('rest');
-  return NOTHING;
-}
-
-/** Something is kept at the warmth of a room for a time, no finished sauce. */
-export const isKeptOut = (c: ReadClause): boolean => !FRIDGE.test(c.text) && !/\b(?:up to|keeps|at least a|will)\b/i.test(c.text);
 
 /** Pods boiled in water, perhaps with a dash of something sour: the water goes, they stay. */
 const DASH = 0.15;
@@ -172,8 +114,15 @@ export function doneBy(c: ReadClause, w: Where): Done {
         return station('thicken');
       if (c.stem === 'season' && /\bto taste\b/i.test(c.text)) return station('trim');
       if (c.stem === 'return' || c.stem === 'drop') return ADD;
+      // "Add the pods to a large jar".
+      if (JARS.test(c.text) && w.fermentAhead && !isPouredOver(c.text)) return station('salt');
       return BLENDER.test(c.text) ? ground(w) : ADD;
     case 'simmer':
+      // A brine is boiled and cooled: it goes into the jar.
+      if (w.fermentAhead && here.length > 0 && here.every((t) => t.family === 'water' || t.family === 'salt' || t.family === 'sweet'))
+        return ADD;
+      // "Cover with plastic and steam 15 minutes": under their own skin.
+      if (c.stem === 'steam' && last === 'char') return (c.measures.minutes ?? 0) >= LEAST_REST ? station('rest') : NOTHING;
       // "Boil the clean bottles": nothing of the sauce.
       if (/^\W*\w+\s+(?:the |your |some )?(?:clean |empty |glass )*(?:bottles|jars|lids|caps|oven)\b/i.test(c.text)) return NOTHING;
       if (/^(?:bring|heat|warm)$/.test(c.stem) && (c.measures.tempC ?? 0) >= 60)
@@ -217,6 +166,8 @@ export function doneBy(c: ReadClause, w: Where): Done {
       return last === 'steep' ? station('strain') : NOTHING;
     case 'lift':
       if (last === 'ferment') return station('drain');
+      // "Fish out the star anise".
+      if (w.named.length > 0 && w.named.every((t) => t.family === 'spice' || t.family === 'leaf')) return NOTHING;
       return last === 'simmer' && !BOTTLES.test(c.text) && !JARS.test(c.text)
         ? station('lift')
         : c.stem === 'lift'
@@ -227,7 +178,9 @@ export function doneBy(c: ReadClause, w: Where): Done {
       if (/^(?:press|push|rub|pass|force|squeeze)$/.test(c.stem) && !SIEVE.test(c.text))
         return JARS.test(c.text) && w.fermentAhead ? station('salt') : NOTHING;
       if (last === 'ferment' && (c.stem === 'strain' || c.stem === 'sieve')) return station('drain');
-      return last === 'soak' ? NOTHING : station('strain');
+      // "Strain the hot oil over the flakes".
+      if (OVER.test(c.text) && last === 'fry' && here.length > 0) return station('temper');
+      return last === 'soak' || last === 'press' ? NOTHING : station('strain');
     case 'blend':
       if (isCanned(c)) return NOTHING;
       return c.stem === 'crush' && !/\b(?:paste|smooth|mortar)\b/i.test(c.text) ? { is: 'prep', peel: false } : ground(w);

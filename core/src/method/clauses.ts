@@ -1,5 +1,6 @@
 import { markAt, wordAt, type Token } from '../reading';
 import { cutsOf } from './branch';
+import { unspoken } from './unspoken';
 import { verbForm, type Act } from './verbs';
 
 /** One thing that is done: a verb with what is said before and behind it; `from` and `to` are tokens. */
@@ -110,10 +111,13 @@ function counts(t: readonly Token[], i: number, spoken: boolean, first: boolean)
       return yes();
     // "let that bubble away".
     if (verb.strong && verb.act !== 'none' && t.slice(Math.max(0, i - 3), i).some((x) => x.is === 'word' && x.w === 'let')) return yes();
-    if (NOUN_AFTER.has(lowerBefore)) return null;
+    // "After that blend with …".
+    const afterThat = lowerBefore === 'that' && wordAt(t, i - 2) === 'after';
+    if (NOUN_AFTER.has(lowerBefore) && !afterThat) return null;
     if (COMMANDS.has(lowerBefore) || /ly$/.test((t[i - 1] as { text: string }).text)) {
       if (
         lowerBefore === 'to' &&
+        !(wordAt(t, 0) === 'use' && verb.strong) &&
         !/^(?:continue|continuing|start|begin|leave|left)$/.test(i > 1 ? (wordAt(t, i - 2) ?? '') : '') &&
         stem !== 'ferment' &&
         stem !== 'stand' &&
@@ -191,6 +195,11 @@ export function clausesOf(t: readonly Token[]): Clause[] {
   for (let i = 0; i < t.length; i++) {
     if (TELLERS.has(wordAt(t, i) ?? '')) told = true;
     if (look[i]) continue;
+    const bare = unspoken(t, i, clauses.length > 0);
+    if (bare) {
+      clauses.push({ stem: '', act: bare, from: i, at: i + 1, to: t.length, passive: false });
+      continue;
+    }
     const found = counts(t, i, told, clauses.length === 0);
     if (!found) continue;
     // "gets boiled, drained and blended".

@@ -6,6 +6,7 @@ import { GATHERS, HEATS } from './roles';
 import { Strands } from './strands';
 import type { Supply } from './supply';
 
+const ANOTHER_PAN = /\bin(?:to)? (?:a|another) (?:[\w-]+ ){0,3}(?:pan|pot|saucepan|skillet|wok)\b/i;
 /** What a station leaves, as the maker calls it. */
 const LEFT_NAMES: Partial<Record<KindName, string>> = { soak: 'Soaking water', lift: 'Liquid of the pan' };
 
@@ -109,6 +110,15 @@ export class Gatherer {
     const step = this.steps.at(-1)!;
     step.puts.push(...this.waiting.map((p) => ({ ...p, late: HEATS.has(step.kind) })));
     this.waiting = [];
+  }
+
+  /** "In a large saucepan, heat the remaining oil": another pan, while what was made before is named again later. */
+  protected anotherPan(c: ReadClause, n: number, puts: readonly Put[], before: readonly number[]): boolean {
+    if (!ANOTHER_PAN.test(c.text) || this.steps.length === 0 || this.waiting.length > 0 || puts.length === 0 || before.length > 0)
+      return false;
+    if (c.pronoun || /^(?:in|into|with|to)$/.test(c.next ?? '') || c.everything || c.rest || c.together || c.left) return false;
+    const later = this.supply.namedLater(n);
+    return this.steps.some((s) => s.puts.some((p) => later.has(p.thing)));
   }
 
   protected divide(): void {

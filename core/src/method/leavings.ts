@@ -15,8 +15,6 @@ export interface LeavingSaid {
   g: number | null;
   /** Share of all of it, 0 to 1; null where grams were said. */
   share: number | null;
-  /** It may be what was not left by anything yet: "pour the brine over". */
-  named: boolean;
   from: number;
   to: number;
 }
@@ -43,18 +41,16 @@ function gramsIn(a: Amount, kitchen: Kitchen): number | null {
   }
 }
 
-/** The leaving that a clause names from one token to another; null where it names none. */
-export function leavingIn(t: readonly Token[], from: number, to: number, kitchen: Kitchen): LeavingSaid | null {
+/** The leaving that a clause names from one token to another; null where it names none that is there by then. */
+export function leavingIn(t: readonly Token[], from: number, to: number, kitchen: Kitchen, so: SoFar): LeavingSaid | null {
   for (let i = from; i < to; i++) {
     const w = wordAt(t, i);
     const of = w === 'brine' ? 'brine' : w === 'water' || w === 'liquid' || w === 'liquor' ? 'water' : null;
-    if (of === null) continue;
+    if (of === null || !(of === 'brine' ? so.jar : so.soaked || so.cooked)) continue;
     let at = i;
     while (at > from && BETWEEN.test(wordAt(t, at - 1) ?? '')) at--;
     const between = t.slice(at, i).flatMap((x) => (x.is === 'word' ? [x.w] : []));
     const kept = between.some((b) => /^(?:reserved|saved|kept|leftover)$/.test(b));
-    // Water and liquid are what is left only where that is said.
-    if (of === 'water' && !between.some((b) => LEFT_WATER.test(b)) && !(kept && w !== 'water')) continue;
     // A brine of so much salt is made, not left.
     if (markAt(t, i - 1) === '%' || markAt(t, at - 1) === '%' || /^(?:of|from|with)$/.test(wordAt(t, i + 1) ?? '')) continue;
     let amount: Amount | null = null;
@@ -69,6 +65,9 @@ export function leavingIn(t: readonly Token[], from: number, to: number, kitchen
       )
         amount = a;
     }
+    // Water and liquid are what is left only where that is said: "100 ml of the water", behind a soak.
+    const ofThat = so.soaked && ((amount !== null && between.includes('of')) || between.some((b) => /^(?:their|its)$/.test(b)));
+    if (of === 'water' && !between.some((b) => LEFT_WATER.test(b)) && !(kept && w !== 'water') && !ofThat) continue;
     const g = amount?.unit ? gramsIn(amount, kitchen) : null;
     const part = amount && g === null && valueOf(amount) < 1 ? valueOf(amount) : null;
     const before = t.slice(Math.max(from, at - 4), at).flatMap((x) => (x.is === 'word' ? [x.w] : []));
@@ -89,7 +88,6 @@ export function leavingIn(t: readonly Token[], from: number, to: number, kitchen
         .join(' '),
       g,
       share: g !== null ? null : (part ?? (vague ? SOME : 1)),
-      named: amount === null && !kept && between.every((b) => /^(?:of|the|that|this|your)$/.test(b)),
       from: first,
       to: i + 1,
     };
@@ -97,16 +95,17 @@ export function leavingIn(t: readonly Token[], from: number, to: number, kitchen
   return null;
 }
 
-/** Nothing is left before something stood in its jar, or soaked, or was boiled and drained. */
-export function withoutEarly(clauses: readonly ReadClause[]): void {
-  let [jar, water] = [false, false];
-  for (const c of clauses) {
-    const { left } = c;
-    if (left && !(left.of === 'brine' ? jar : water)) c.left = null;
-    if (c.left) c.mentions = c.mentions.filter((m) => m.phrase.at(-1) !== left!.of && m.phrase.at(-1) !== 'liquid');
-    jar ||= c.act === 'ferment' || Math.max(c.measures.minutes ?? 0, c.measures.after ?? 0) >= TWO_DAYS;
-    water ||= c.act === 'soak' || c.act === 'simmer' || (c.act === 'steep' && c.stem === 'cover') || c.act === 'drain';
-  }
+/** What the sentences so far have done that leaves something. */
+export interface SoFar {
+  jar: boolean;
+  soaked: boolean;
+  cooked: boolean;
+}
+/** Takes note of a clause: nothing is left before something stood in its jar, or soaked, or was boiled and drained. */
+export function takeNote(so: SoFar, c: Pick<ReadClause, 'act' | 'stem' | 'measures'>): void {
+  so.jar ||= c.act === 'ferment' || Math.max(c.measures.minutes ?? 0, c.measures.after ?? 0) >= TWO_DAYS;
+  so.soaked ||= c.act === 'soak' || (c.act === 'steep' && c.stem === 'cover');
+  so.cooked ||= c.act === 'simmer' || c.act === 'drain';
 }
 
 /** "1/2 cup of the brine" in a list is what a jar of it leaves: no thing of its own; g of it, null where there is none. */
@@ -115,7 +114,7 @@ export function brineOfList(lines: TextLine[]): number | null {
   let g: number | null = null;
   for (const l of lines) {
     const found = l.items.find(
-      (i) => i.ask !== null && /^(?:(?:reserved|fermentation|ferment|own) )*brine$/.test(i.name) && i.sharePct === undefined,
+      (i) => i.ask !== null && /^(?:(?:reserved|fermentation|ferment|own) )*brine(?: reserved)?$/.test(i.name) && i.sharePct === undefined,
     );
     if (!found || l.items.length > 1) continue;
     g = found.saidG ?? g;

@@ -57,7 +57,7 @@ export function untitled(s: string): string | null {
 function isMethod(line: string, t: readonly Token[]): boolean {
   const clauses = clausesOf(t).filter((c) => c.at >= 0);
   if (clauses.length === 0) return false;
-  const strong = clauses.filter((c) => verbForm((t[c.at] as { text: string }).text)!.verb.strong);
+  const strong = clauses.filter((c) => verbForm((t[c.at] as { text: string }).text)?.verb.strong === true);
   if (strong.length >= 2) return true;
   if (strong.length === 0) return clauses.length > 1 && /^(?:you|i|we|grab|take)\b/i.test(line);
   const first = strong[0]!;
@@ -82,6 +82,11 @@ function isMethod(line: string, t: readonly Token[]): boolean {
   );
 }
 
+/** Whether a line begins with how much of something. */
+export function startsWithAmount(line: string): boolean {
+  return amountAt(tokensIn(line.replace(BULLET, '')), 0) !== null;
+}
+
 /** Signs of a line that are looked at. */
 const HEAD = 1500;
 
@@ -91,8 +96,9 @@ export function labelled(line: string): { label: string; rest: string } | null {
   if (!m) return null;
   const [label, rest] = [spansOf(tokensIn(m[1]!), lexiconOf([])), spansOf(tokensIn(m[2]!), lexiconOf([]))];
   const lists = rest.some((s) => s.is === 'name') && rest.some((s) => s.is === 'amount');
-  // "Blend: everything with …", "I roast a tray: …" are commands; "Brine: 30 g salt" is none.
-  const verb = clausesOf(tokensIn(m[1]!)).some((c) => c.act !== 'salt');
+  // "Blend: everything with …", "I roast a tray: …" are commands; "Brine: 30 g salt", "Ferment: 1 lb …, 20 g …" are none.
+  const list = rest[0]?.is === 'amount' && clausesOf(tokensIn(m[2]!)).length === 0 && !/\b(?:days?|weeks?|minutes?|hours?)\b/i.test(m[2]!);
+  const verb = clausesOf(tokensIn(m[1]!)).some((c) => c.act !== 'salt' && !(list && m[1]!.trim().split(' ').length === 1));
   const names = label.some((s) => s.is === 'name');
   // "Chilli and apple: 3 apples, 200 g …": a title before a whole list.
   const whole = rest[0]?.is === 'amount' && rest.filter((s) => s.is === 'amount').length >= 3;
@@ -110,6 +116,8 @@ export function lineKind(line: string, after = false, first = false): LineKind {
   const bare = unbulleted(s);
   const t = tokensIn(bare);
   if (t.length === 0) return 'thing';
+  // "Ferment: 1 lb jalapeños, 4 cloves garlic".
+  if (/^[a-z]+:/i.test(bare) && labelled(bare) !== null && !/[.!]\s+[A-Z]/.test(bare)) return 'thing';
   const numbered = NUMBERING.test(s);
   if (isMethod(bare, t) && !(amountLed(t) && !numbered)) return 'method';
   if (untitled(bare) !== null || TOLD.test(bare)) return 'method';

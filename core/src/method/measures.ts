@@ -112,7 +112,11 @@ export function measuresIn(t: readonly Token[], from: number, to: number): Measu
       take(i - 1, c.next);
       continue;
     }
-    if (c.more && wordAt(t, i - 1) === 'for' && (c.next >= to || markAt(t, c.next) !== null)) {
+    if (
+      c.more &&
+      /^(?:for|cook|simmer|boil|fry|bubble|roast)$/.test(wordAt(t, i - 1) ?? '') &&
+      (c.next >= to || markAt(t, c.next) !== null)
+    ) {
       time(c.high, true);
       take(i, c.next);
       continue;
@@ -160,8 +164,14 @@ export function measuresIn(t: readonly Token[], from: number, to: number): Measu
       VESSELS.test(wordAt(t, end) ?? '') ||
       (a?.pack !== null && a !== null && VESSELS.test(a.pack!.word) && /^(?:in|into|to)$/.test(wordAt(t, i - 1) ?? ''));
     if (vessel) {
-      take(i, VESSELS.test(wordAt(t, end) ?? '') ? end + 1 : end);
-      i = end;
+      let past = VESSELS.test(wordAt(t, end) ?? '') ? end + 1 : end;
+      // "Bring a pot of water to the boil": none of the cup that goes in.
+      if (wordAt(t, past) === 'of' && past > end) {
+        if (wordAt(t, past + 1) === 'water') past += 2;
+        else if (wordAt(t, past + 2) === 'water') past += 3;
+      }
+      take(i, past);
+      i = Math.max(end, past - 1);
     } else if (a) i = Math.max(i, a.to - 1);
   }
   return out;

@@ -15,7 +15,7 @@ import type { Ingredient } from '../matter/ingredient';
 import { spansOf } from '../reading/spans';
 import { branchAt } from './branch';
 import { looksIn, type Clause } from './clauses';
-import { leavingIn, type LeavingSaid } from './leavings';
+import { leavingIn, takeNote, type LeavingSaid, type SoFar } from './leavings';
 import { measuresIn, type Measures } from './measures';
 import { isClassWord } from './things';
 
@@ -73,7 +73,14 @@ function wordsOf(line: Line, first: number, last: number): string {
 }
 
 /** A clause of a sentence, read. */
-export function readClause(plain: string, t: readonly Token[], c: Clause, kitchen: Kitchen, own: readonly Ingredient[]): ReadClause {
+export function readClause(
+  plain: string,
+  t: readonly Token[],
+  c: Clause,
+  kitchen: Kitchen,
+  own: readonly Ingredient[],
+  so: SoFar,
+): ReadClause {
   const look = looksIn(t);
   const measures = measuresIn(t, c.from, c.to);
   let branch = false;
@@ -83,8 +90,8 @@ export function readClause(plain: string, t: readonly Token[], c: Clause, kitche
     branch = true;
     measures.taken.fill(true, i, Math.min(part.to, c.to));
   }
-  const left = leavingIn(t, c.from, c.to, kitchen);
-  if (left && !left.named) measures.taken.fill(true, left.from, left.to);
+  const left = leavingIn(t, c.from, c.to, kitchen, so);
+  if (left) measures.taken.fill(true, left.from, left.to);
   const kept: Token[] = [];
   for (let i = c.from; i < c.to; i++) {
     if (i === c.at) continue;
@@ -121,6 +128,12 @@ export function readClause(plain: string, t: readonly Token[], c: Clause, kitche
     if (s.is !== 'part' || mentions.some((m) => CITRUS.test(m.phrase.join(' ')))) continue;
     mentions.push({ ...NAMED, phrase: [s.parts[0]!], except: except >= 0 && n > except });
   }
+  // "the roasting ingredients": those under that heading.
+  kept.forEach((x, k) => {
+    const of = x.is === 'word' && x.w === 'ingredient' ? kept[k - 1] : undefined;
+    if (of?.is === 'word' && !/^(?:the|all|other|of|remaining|these)$/.test(of.w))
+      mentions.push({ ...NAMED, phrase: [of.w, 'ingredient'], except: except >= 0 && k > except });
+  });
   // "the vegetables", "spices": classes that name no row.
   for (const [n, s] of line.spans.entries()) {
     if (s.is !== 'strange' || PRONOUNS.test(s.w)) continue;
@@ -133,6 +146,7 @@ export function readClause(plain: string, t: readonly Token[], c: Clause, kitche
       weak: !isClassWord(s.w),
     });
   }
+  takeNote(so, { ...c, measures });
   // "Grill for 5 minutes with the peppers": the time is no word behind the verb.
   let behind = c.at + 1;
   while (measures.taken[behind] || (wordAt(t, behind) === 'for' && measures.taken[behind + 1])) behind++;
@@ -147,7 +161,10 @@ export function readClause(plain: string, t: readonly Token[], c: Clause, kitche
           (words.includes('all') && mentions.length === 0 && !/all over/i.test(text)))),
     rest: !branch && /\b(?:the rest|remaining ingredients|everything else|the remainder)\b/i.test(text) && !mentions.some((m) => m.rest),
     together: words.includes('together'),
-    pronoun: has(PRONOUNS),
+    // "fish sauce" is no sauce that was made.
+    pronoun: kept.some(
+      (x, k) => x.is === 'word' && PRONOUNS.test(x.w) && !line.spans.some((s) => s.is === 'name' && k >= s.from && k < s.to),
+    ),
     apart: has(/^(?:meanwhile|separately|separate)$/) || /\b(?:another|second|separate) (?:pan|pot|bowl|saucepan)\b/i.test(text),
     offHeat: /\boff the (?:heat|stove|hob)|from (?:the )?heat\b/i.test(text),
     next: wordAt(t, behind),

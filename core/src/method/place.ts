@@ -1,5 +1,6 @@
 import type { KindName } from '../stations';
-import { doneBy, isCanned, isInBlender, isPouredOver, type Done, type Where } from './acts';
+import { doneBy, isCanned, isInBlender, isPouredOver } from './acts';
+import type { Done, Where } from './done';
 import type { Mention, ReadClause } from './mentions';
 import type { Put, RecipeThing, Step } from './recipe';
 import { BEGINS, fermentFollows, GATHERS, HEATS, implicit, isPronoun, TWO_DAYS } from './roles';
@@ -122,6 +123,7 @@ export class Placer extends Gatherer {
   private added(c: ReadClause, n: number): void {
     const { puts, before } = this.supply.named(c, n);
     puts.push(...this.leavings(c));
+    if (this.anotherPan(c, n, puts, before)) this.line.cur = -1;
     const all = c.everything ? this.supply.everything(n, c) : c.rest ? this.supply.rest() : [];
     const stays = BOWL.test(c.text) && !isPouredOver(c.text) && this.clauses.slice(n + 1).some(pours);
     this.pct = c.measures.pct ?? this.pct;
@@ -182,7 +184,7 @@ export class Placer extends Gatherer {
       this.gather(this.line.push({ kind: 'salt', text: '' }));
     if (kind === 'temper' || kind === 'blend') this.release();
     if (!GATHERS.has(kind)) this.backInto(this.clauses.slice(n + 1).some((x) => x.act === 'blend' || isInBlender(x.text)));
-    const apart = this.isApart(c, kind, fresh, before);
+    const apart = this.isApart(c, kind, fresh, before) || this.anotherPan(c, n, puts, before);
     if (apart) this.line.cur = -1;
     else this.line.follow(before);
     const last = this.steps.at(-1);
@@ -210,7 +212,8 @@ export class Placer extends Gatherer {
     if (kind === 'thicken' && step.puts.length === 0) step.puts.push(...this.supply.defaults(kind, n));
     this.line.flowIn(step);
     this.line.joinNamed(before, step);
-    if ((kind === 'blend' && !apart && this.takesAll(c, n, puts)) || c.together || c.everything) this.line.joinAll(step);
+    if ((kind === 'blend' && !apart && this.takesAll(c, n, puts)) || c.together || c.everything)
+      this.line.joinAll(step, this.supply.namedLater(n), this.things);
     if (GATHERS.has(kind)) this.offHeat = false;
   }
   private again(step: Step, c: ReadClause, fresh: readonly Put[]): void {

@@ -1,6 +1,6 @@
 import type { Ingredient } from '../matter/ingredient';
 import { answered, questionKey, withUsual, type ReaderAnswers, type Kitchen, type ReadItem } from '../reading';
-import { brineOfList, withoutEarly } from './leavings';
+import { brineOfList, type SoFar } from './leavings';
 import { placeLeftOver } from './leftover';
 import type { ReadClause } from './mentions';
 import { Placer } from './place';
@@ -46,17 +46,20 @@ export function readText(text: string, reading: ReaderSettings): ReadText {
   const listed = brineOfList(lines);
   const things: RecipeThing[] = lines.flatMap((l) => l.items.map((i) => thingOf(i, own, l.group, false)));
   let day: number | null = null;
+  const so: SoFar = { jar: false, soaked: false, cooked: false };
   const read = lines
     .filter((l) => l.kind === 'method')
     .map((l) =>
       sentences(l.text).flatMap((w) => {
         const days = w.day !== null && day !== null ? w.day - day : 0;
         day = w.day ?? day;
-        return [...(days > 0 ? [{ ...sentenceOf(`Leave it for ${days} days.`, reading), plain: '' }] : []), sentenceOf(w.text, reading)];
+        return [
+          ...(days > 0 ? [{ ...sentenceOf(`Leave it for ${days} days.`, reading, so), plain: '' }] : []),
+          sentenceOf(w.text, reading, so),
+        ];
       }),
     );
   const clauses = read.flat().flatMap((s) => s.clauses);
-  withoutEarly(clauses);
   const recipe = clauses.length > 0 ? recipeOf(lines, things, clauses, own, answers, listed) : null;
   if (recipe) {
     for (const [key, to] of Object.entries(moves)) moved(recipe.recipe, key, to);

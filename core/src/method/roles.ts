@@ -29,7 +29,9 @@ export function fermentFollows(clauses: readonly ReadClause[], supply: Supply): 
   if (clauses.some((x) => x.act === 'ferment')) return true;
   for (const x of clauses) {
     if ((x.measures.after ?? 0) >= TWO_DAYS) return true;
-    const packed = x.act === 'salt' || (x.act === 'fill' && /\b(?:jars?|jarred|crock)\b/i.test(x.text));
+    const packed =
+      x.act === 'salt' ||
+      (x.act === 'fill' && /\b(?:jars?|jarred|crock|jug|bucket|tub|container|bag|vessel|barrel|fermenter)\b/i.test(x.text));
     if (packed && (x.measures.minutes ?? 0) >= TWO_DAYS) return true;
     const stands =
       (x.act === 'leave' || x.stem === 'keep') && x.stem !== 'refrigerate' && !/\b(?:fridge|refrigerator|keeps|up to)\b/i.test(x.text);

@@ -3,6 +3,7 @@ import { FigureError, lexiconOf, plainSigns, tokensOf, type Kitchen, type Token 
 import { spansOf } from '../reading/spans';
 import { clausesOf, type Clause } from './clauses';
 import { dayOf, labelled, unbulleted, untitled } from './lines';
+import type { SoFar } from './leavings';
 import { readClause, type ReadClause } from './mentions';
 import type { Step, TextPiece } from './recipe';
 
@@ -15,13 +16,15 @@ interface Written {
   day: number | null;
 }
 
+/** "1 Cover the pods": a step with its number alone before it. */
+const NUMBERED = /^\d{1,2}\s+(?=[A-Z][a-z])/;
 /** Sentences of a method: parted at full stops and semicolons that end one. */
 export function sentences(line: string): Written[] {
   return line
     .slice(0, MOST_SIGNS)
     .split(/(?<=[a-z)%\d°CF][.!;])\s+(?=[A-Za-z\d])/)
     .map((s): Written => {
-      const bare = unbulleted(s);
+      const bare = unbulleted(s).replace(NUMBERED, '');
       return { day: dayOf(s), text: labelled(bare)?.rest ?? untitled(bare) ?? bare };
     })
     .filter((s) => /[a-z]/i.test(s.text));
@@ -80,7 +83,7 @@ export interface Sentence {
   t: Token[];
   clauses: ReadClause[];
 }
-export function sentenceOf(sentence: string, { kitchen, own }: { kitchen: Kitchen; own: readonly Ingredient[] }): Sentence {
+export function sentenceOf(sentence: string, { kitchen, own }: { kitchen: Kitchen; own: readonly Ingredient[] }, so: SoFar): Sentence {
   const { plain, t } = tokens(sentence);
   if (t.length === 0) return { plain, t, clauses: [] };
   const found = clausesOf(t);
@@ -107,7 +110,7 @@ export function sentenceOf(sentence: string, { kitchen, own }: { kitchen: Kitche
                     ? timedThen(t, whole)
                     : vessels(t)
                   : [];
-  return { plain, t, clauses: clauses.map((c) => readClause(plain, t, c, kitchen, own)) };
+  return { plain, t, clauses: clauses.map((c) => readClause(plain, t, c, kitchen, own, so)) };
 }
 
 /** A sentence in pieces, each with the step that it was read into. */

@@ -1,4 +1,4 @@
-import type { Step } from './recipe';
+import type { RecipeThing, Step } from './recipe';
 
 interface Strand {
   steps: Step[];
@@ -114,9 +114,12 @@ export class Strands {
   }
 
   /** Every strand that stands apart flows in here. */
-  joinAll(step: Step): void {
+  joinAll(step: Step, later: ReadonlySet<number>, things: readonly RecipeThing[]): void {
     this.all.forEach((s, k) => {
       if (k === this.cur || s.joined || this.branches.includes(k)) return;
+      // What is named for a later step waits for that.
+      const puts = s.steps.flatMap((x) => x.puts).filter((p) => things[p.thing]!.family !== 'water');
+      if (puts.length > 0 && puts.every((p) => later.has(p.thing))) return;
       s.joined = true;
       step.joins.push(k);
     });

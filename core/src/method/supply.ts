@@ -70,8 +70,9 @@ export class Supply {
   /** Things that a later clause names and that have not gone in by then. */
   namedLater(n: number): Set<number> {
     const later = new Set<number>();
-    // "Adjust the seasoning" takes nothing away from "everything".
-    for (const c of this.clauses.slice(n + 1)) if (c.act !== 'trim') for (const i of this.meant(c)) later.add(i);
+    // "Adjust the seasoning", "fish out the bay leaf" take nothing away from "everything".
+    for (const c of this.clauses.slice(n + 1))
+      if (c.act !== 'trim' && c.act !== 'lift' && c.act !== 'offHeat' && c.stem !== 'discard') for (const i of this.meant(c)) later.add(i);
     return later;
   }
 
@@ -153,11 +154,22 @@ export class Supply {
       }
       const meant =
         g === null ? [] : this.things.flatMap((t, i) => (t.item.id === item.id && t.left > 1e-9 && t.g !== null && !t.inMethod ? [i] : []));
+      // "1 tablespoon of the oil": the one that is there.
+      const alike = meant.length > 0 || g === null || !isClassWord(m.phrase.at(-1) ?? '') ? [] : this.listedAs(m.phrase);
+      if (alike.length === 1) meant.push(alike[0]!);
       const near = meant.sort((a, b) => Math.abs(Math.log(this.things[a]!.g! / g!)) - Math.abs(Math.log(this.things[b]!.g! / g!)))[0];
       if (near === undefined) return this.found({ ...m, items: [item] }).map((index) => ({ index, share: 1 }));
       const of = this.things[near]!.g!;
       // The same amount said again, in other words.
       return [{ index: near, share: Math.abs(Math.log(g! / of)) < 0.1 ? 1 : Math.min(1, g! / of) }];
+    });
+  }
+
+  /** Things of the list, with grams left, that a class word means. */
+  private listedAs(phrase: readonly string[]): number[] {
+    return meantBy(phrase, null, this.things).filter((i) => {
+      const t = this.things[i]!;
+      return t.left > 1e-9 && t.g !== null && t.g > 0 && !t.inMethod;
     });
   }
 

@@ -1,6 +1,6 @@
 import type { Ingredient } from '../matter/ingredient';
 import { plainWords, readLine, type Kitchen, type ReadItem } from '../reading';
-import { isListHeading, isMethodHeading, labelled, lineKind, type LineKind } from './lines';
+import { isListHeading, isMethodHeading, labelled, lineKind, startsWithAmount, type LineKind } from './lines';
 
 /** A line of the text with what it is and what was read from it. */
 export interface TextLine {
@@ -9,6 +9,24 @@ export interface TextLine {
   group: string[];
   items: ReadItem[];
 }
+
+/** Lines with an amount that tell that the words above them are what it is called. */
+const LIST_BELOW = 2;
+/** A first line of a few words without an amount, above a list: what the sauce is called, though it names a pod. */
+function isTitled(all: readonly string[]): boolean {
+  const [first, ...below] = all.map((l) => l.trim()).filter((l) => l !== '');
+  if (
+    first === undefined ||
+    /[,;:]|\d/.test(first) ||
+    first.split(/\s+/).length > MOST_TITLE_WORDS ||
+    (startsWithAmount(first) && !/^\w+-[a-z]/i.test(first))
+  )
+    return false;
+  return (
+    below.filter((l) => startsWithAmount(l) || l.split(',').length > 2).length >= LIST_BELOW || below.some((l) => l.split(',').length > 3)
+  );
+}
+const MOST_TITLE_WORDS = 7;
 
 /** Lines, at most. */
 const MOST_LINES = 400;
@@ -24,23 +42,23 @@ export function textLines(
   let group: string[] = [];
   let first = true;
   let numbered = false;
-  return text
-    .split(/\r?\n/)
-    .slice(0, MOST_LINES)
-    .map((line): TextLine => {
-      const shown = line.trim();
-      // A numbered step among numbered steps is one, whatever its verb.
-      const step = numbered && /^\s*(?:step\s*)?\d+\s*[.):]\s/i.test(line);
-      const kind = lineKind(line, inMethod || step, first);
-      numbered = step || (kind === 'method' && /^\s*(?:step\s*)?\d+\s*[.):]\s/i.test(line));
-      if (kind !== 'empty') first = false;
-      if (kind === 'heading') {
-        inMethod = isMethodHeading(line) || (inMethod && !isListHeading(line) && !/^for the/i.test(shown));
-        group = plainWords(line);
-      }
-      if (kind !== 'thing') return { text: shown, kind, group, items: [] };
-      const part = labelled(line);
-      const items = readLine(part?.rest ?? line, kitchens[shown] ?? kitchen, own);
-      return { text: shown, kind, group: part ? plainWords(part.label) : group, items };
-    });
+  const all = text.split(/\r?\n/).slice(0, MOST_LINES);
+  const heads = isTitled(all);
+  return all.map((line): TextLine => {
+    const shown = line.trim();
+    // A numbered step among numbered steps is one, whatever its verb.
+    const step = numbered && /^\s*(?:step\s*)?\d+\s*[.):]\s/i.test(line);
+    const found = lineKind(line, inMethod || step, first);
+    const kind = first && heads && found === 'thing' ? 'title' : found;
+    numbered = step || (kind === 'method' && /^\s*(?:step\s*)?\d+\s*[.):]\s/i.test(line));
+    if (kind !== 'empty') first = false;
+    if (kind === 'heading') {
+      inMethod = isMethodHeading(line) || (inMethod && !isListHeading(line) && !/^for the/i.test(shown));
+      group = plainWords(line);
+    }
+    if (kind !== 'thing') return { text: shown, kind, group, items: [] };
+    const part = labelled(line);
+    const items = readLine(part?.rest ?? line, kitchens[shown] ?? kitchen, own);
+    return { text: shown, kind, group: part ? plainWords(part.label) : group, items };
+  });
 }

@@ -53,12 +53,19 @@ const CLASSES: Readonly<Record<string, (t: RecipeThing) => boolean>> = {
 };
 export const isClassWord = (w: string): boolean => Object.hasOwn(CLASSES, w);
 
+/** "roasting" and "roast", "blending" and "blender". */
+const STEM = 4;
+const isSameStem = (a: string, b: string): boolean => a.slice(0, STEM) === b.slice(0, STEM) && Math.min(a.length, b.length) >= STEM;
+
 /** Indices of the things that a name in a method means, without an amount: by id, by its words, or a class of them. */
 export function meantBy(phrase: readonly string[], id: string | null, things: readonly RecipeThing[], weak = false): number[] {
   const all = things.map((_, i) => i);
+  // "the garlic heads": the pieces are the thing.
+  if (phrase.length > 1 && /^(?:head|clove|bulb)$/.test(phrase.at(-1)!)) return meantBy(phrase.slice(0, -1), id, things, weak);
   // A word of no row means a thing only where its line has it for a name: "the aji", "the flakes".
   if (weak) return all.filter((i) => things[i]!.item.said?.includes(phrase[0]!) === true);
   const head = phrase.at(-1) ?? '';
+  if (head === 'ingredient') return all.filter((i) => things[i]!.group.some((w) => isSameStem(w, phrase[0]!)));
   // "the peppers" are no ground pepper; that is named beside salt, and found by what it is.
   const ground = (t: RecipeThing) => head === 'pepper' && phrase.length === 1 && t.family === 'pepper';
   const same = all.filter(

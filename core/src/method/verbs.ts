@@ -65,7 +65,7 @@ const rows: readonly [act: Act, strong: boolean, stems: string][] = [
   [
     'none',
     true,
-    'store keep cap seal shake label check turn lower preheat sterilise sterilize discard repeat set cover submerge weigh burp date close make hold line',
+    'wear store keep cap seal shake label check turn lower preheat sterilise sterilize discard repeat set cover submerge weigh burp date close make hold line',
   ],
 ];
 

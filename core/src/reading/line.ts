@@ -1,4 +1,5 @@
 import type { Ingredient } from '../matter/ingredient';
+import { kindOf } from '../matter/kind';
 import { lexiconOf, type Lexicon } from './lexicon';
 import { isBehindOr, paired, type Group, type Paired } from './pairing';
 import { spansOf, type Span, type SpanOf } from './spans';
@@ -73,10 +74,31 @@ function isRemark(spans: readonly Span[], p: Paired, others: readonly Paired[]):
   return false;
 }
 
+/** Names of peppers that say no kind. */
+const SAYS_NO_KIND = /^(?:(?:hot|fresh|red|green|yellow|dried|small|large|long) )*(?:pepper|chili|pod)$/;
+
+/** "5 green chillies, serrano", "4 yellow chillies (aji amarillo)": the kind stands behind the mark, and is no second thing. */
+function withKinds(names: readonly Paired[], { spans, lexicon }: Line): Paired[] {
+  const [a, b, ...more] = names;
+  if (!a || !b || more.length > 0 || a.ways.length === 0 || b.ways.length > 0 || !SAYS_NO_KIND.test(a.span.phrase.join(' ')))
+    return [...names];
+  const between = spans.slice(a.index + 1, b.index);
+  const meaning = lexicon.meaning({ words: b.span.phrase, kitchen: 'metric', unit: null, all: new Set(b.span.phrase) });
+  const isPods = meaning !== null && 'id' in meaning && (meaning.store === 'pods' || kindOf({ key: meaning.id }).variety !== undefined);
+  if (
+    !isPods ||
+    !between.some((s) => s.is === 'mark' && /^[,(]$/.test(s.text)) ||
+    !between.every((s) => s.is === 'mark' || s.is === 'harmless')
+  )
+    return [...names];
+  return [{ ...a, span: { ...a.span, phrase: b.span.phrase } }];
+}
+
 /** The things that a line names, each with what is said of it. */
 export function lineParts(line: Line): { parts: Part[]; loose: Group[] } {
   const { spans } = line;
-  const { names, loose } = paired(spans);
+  const { names: said, loose } = paired(spans);
+  const names = withKinds(said, line);
   const parts = names.map((p): Part => ({
     ...p,
     ...{ first: 0, last: spans.length - 1, aside: isBehindOr(spans, p.index) || isRemark(spans, p, names) || isSource(line, p, names) },

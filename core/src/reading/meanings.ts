@@ -184,7 +184,17 @@ export const RULES: readonly Rule[] = [
   },
   { phrases: ['tamarind'], means: () => ({ ask: 'The solid block or the pourable paste?', options: ['tamarind pulp', 'tamarind paste'] }) },
   {
-    phrases: ['chili', 'red chili', 'green chili', 'fresh chili', 'fresh red chili', 'chili pepper', 'red chili pepper'],
+    phrases: [
+      'chili',
+      'red chili',
+      'green chili',
+      'yellow chili',
+      'orange chili',
+      'fresh chili',
+      'fresh red chili',
+      'chili pepper',
+      'red chili pepper',
+    ],
     means: (s) => {
       if (has(s, 'jar', 'jarred', 'pickled'))
         return {

@@ -38,7 +38,7 @@ const VAGUE = phrases(
 );
 /** What ends what is said of a thing: all of it up to the next mark is a remark. */
 const TAILS = phrases(
-  'plus extra|plus more|for serving|for garnish|for frying|for the brine|for the jar|for the base|for the sauce|to serve|to garnish|to cover|to fill|to top|if needed|per|if you like|if you want|if you can|if possible|such as|e g|see note|see|per batch|or to taste|or less|or more|or so|in all|in total|altogether|by weight|more if|or thereabouts',
+  'plus extra|plus more|for serving|to finish|for finishing|for garnish|for frying|for the brine|for the jar|for the base|for the sauce|to serve|to garnish|to cover|to fill|to top|if needed|per|if you like|if you want|if you can|if possible|such as|e g|see note|see|per batch|or to taste|or less|or more|or so|in all|in total|altogether|by weight|more if|or thereabouts',
 );
 const SPLIT = phrases('half and half|half half|half each|in equal parts|equal parts|in equal amounts|equal amounts|evenly split|equally');
 const JOINERS = words('and or plus with in from into on');

@@ -1,0 +1,38 @@
+import { NOTHING, station, type Done, type Where } from './done';
+import type { ReadClause } from './mentions';
+import type { RecipeThing } from './recipe';
+import { TWO_DAYS } from './roles';
+
+const AN_HOUR = 60;
+/** Shorter stands are no rest, min. */
+export const LEAST_REST = 10;
+export const FRIDGE = /\b(?:fridge|refrigerat\w*|chill\w*|cold)\b/i;
+export const isSour = (t: RecipeThing) => t.family === 'vinegar' || t.family === 'citrus';
+
+/** What it comes to that something is left for a while: a ferment, a steep, a rest, or nothing. */
+export function leave(c: ReadClause, w: Where): Done {
+  const { minutes } = c.measures;
+  const last = w.steps.at(-1)?.kind;
+  if (last === 'soak' && minutes !== null && minutes < TWO_DAYS && w.named.length === 0) return { is: 'time' };
+  // What was stirred in since is no jar any more.
+  const jar = last === 'salt' || (last === 'ferment' && w.waiting.length === 0);
+  if (minutes !== null && minutes >= TWO_DAYS && jar) return station(last === 'ferment' && FRIDGE.test(c.text) ? 'rest' : 'ferment');
+  if (last === 'bottle' || last === 'bowl' || (c.stem === 'refrigerate' && (minutes ?? 0) >= TWO_DAYS && !w.workAhead)) return NOTHING;
+  // "Let it sit two weeks before using": that is in its bottle.
+  if (
+    minutes !== null &&
+    minutes >= TWO_DAYS &&
+    last !== undefined &&
+    !w.workAhead &&
+    /\b(?:before|ready|flavou?rs?|mellow|mature|age)\b/i.test(c.text)
+  )
+    return NOTHING;
+  const raw = w.steps.every((s) => s.kind === 'prep' || s.kind === 'blend') && last !== 'blend';
+  const sour = [...w.named, ...w.waiting].some(isSour);
+  if (minutes !== null && minutes >= AN_HOUR && raw && sour) return station('steep');
+  if (minutes !== null && minutes >= LEAST_REST && w.steps.length > 0) return station('rest');
+  return NOTHING;
+}
+
+/** Something is kept at the warmth of a room for a time, no finished sauce. */
+export const isKeptOut = (c: ReadClause): boolean => !FRIDGE.test(c.text) && !/\b(?:up to|keeps|at least a|will)\b/i.test(c.text);
