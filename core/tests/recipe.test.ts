@@ -2,6 +2,9 @@ import { readFileSync } from 'node:fs';
 import { fileURLToPath } from 'node:url';
 import { describe, expect, it } from 'vitest';
 import {
+  answered,
+  heatOfRow,
+  questionKey,
   endStrands,
   gramsOf,
   INGREDIENTS,
@@ -288,6 +291,29 @@ describe('a recipe that names a hot sauce', () => {
     const [item] = read(line);
     expect(item!.sauceG! / g).toBeCloseTo(1, 2);
     expect(item!.ask).not.toBeNull();
+  });
+  it('a bought one comes in by the pepper that its label names, in its amount, and burns as such sauces do', () => {
+    const [asked] = read('3/4 tbsp hot sauce');
+    const shu = asked!.ask!.answers.map((a) => heatOfRow(ingredient(a.id))!.shu);
+    expect(asked!.ask!.answers.map((a) => [a.id, Math.round(a.massG)])).toEqual([
+      ['hot_sauce_cayenne', 11],
+      ['hot_sauce_jalapeno', 11],
+      ['hot_sauce_habanero', 12],
+    ]);
+    // Bought table sauces: some hundreds to a few thousand SHU, of habanero some thousands (common practice, no source).
+    expect(shu[0]).toBeGreaterThan(450);
+    expect(shu[0]).toBeLessThan(3000);
+    expect(shu[1]).toBeLessThan(shu[0]!);
+    expect(shu[2]).toBeGreaterThan(3000);
+    expect(shu[2]).toBeLessThan(12_000);
+    const said = answered(asked!, { [questionKey(asked!)]: asked!.ask!.answers[0]! })!;
+    expect(said).toMatchObject({ id: 'hot_sauce_cayenne', ask: null });
+    expect(said.sauceG).toBeUndefined();
+  });
+  it('what was pickled goes in with its vinegar and salt, and is no fresh pod', () => {
+    const { file, pods } = recipeBatch(wish('long-reduced', '200 g pickled jalapeños\n100 g onion\n100 ml cider vinegar', {}));
+    expect(pods).toEqual([]);
+    expect(intakesOf(file).some(({ intake }) => intake.origin.from === 'larder' && intake.origin.key === 'pickled_jalapeno')).toBe(true);
   });
   it('what is a row of the tables stays one', () => {
     for (const line of ['2 tbsp soy sauce', '1 tbsp fish sauce', '3 red chillies', '1 tsp black pepper'])

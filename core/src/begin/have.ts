@@ -2,7 +2,7 @@ import type { HeatWord, Preparation } from '../heat';
 import type { Ingredient } from '../matter/ingredient';
 import { kindOf } from '../matter/kind';
 import { MIXED_UNKNOWN, variety } from '../matter/variety';
-import { lotOfVariety, varietyOfRow, type PodLot } from '../pantry';
+import { lotOfVariety, podsOfRow, type PodLot } from '../pantry';
 import { lineKind } from '../method';
 import { FigureError, readLine, strangersOf, wishesIn, type Kitchen, type ReadItem } from '../reading';
 
@@ -51,7 +51,7 @@ const lotOf = (varietyId: string, id: string, hot: boolean): PodLot =>
 /** The pods of a line of a recipe, fresh, dried or ground; null where it is about something of the larder. */
 export function lotOfItem(item: ReadItem, id: string): HavePods | null {
   if (item.id === null || !((item.massG ?? 0) > 0)) return null;
-  const kind = item.store === 'pods' ? item.id : varietyOfRow({ key: item.id });
+  const kind = item.store === 'pods' ? item.id : podsOfRow({ key: item.id });
   // Powder and sweet peppers out of the larder stay there; hot pods, and what the reader knows as pods, are pods.
   if (!kind || (item.store === 'larder' && !(variety(kind).pod && variety(kind).shuDry.high > 0))) return null;
   return {
@@ -67,7 +67,7 @@ const AS_MANY_G = 20_000;
 
 /** The pods that someone has; powder and flakes are spices here. Sweet peppers are pods as well: they fill a jar. */
 function podsOf(item: { store: ReadItem['store']; id: string; massG: number | null }, read: ReadItem, id: string): HavePods | null {
-  const kind = item.store === 'pods' ? item.id : varietyOfRow({ key: item.id });
+  const kind = item.store === 'pods' ? item.id : podsOfRow({ key: item.id });
   if (!kind || !(kind === MIXED_UNKNOWN.id ? MIXED_UNKNOWN : variety(kind)).pod) return null;
   const known = { lot: lotOf(kind, id, read.hot === true), says: read.text.slice(0, 80), ...(read.prep ? { prep: read.prep } : {}) };
   return item.massG === null ? { ...known, stockG: AS_MANY_G, asMany: true } : { ...known, stockG: item.massG };

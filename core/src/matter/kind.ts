@@ -61,6 +61,7 @@ export const KindSchema = Type.Object(
     tint: Type.Number({ minimum: 0.01, maximum: 10 }),
     acidSd: Type.Optional(Type.Number({ exclusiveMinimum: 0, maximum: 1 })),
     variety: Type.Optional(Type.String()),
+    podPct: Type.Optional(Type.Number({ exclusiveMinimum: 0, maximum: 100 })),
     podsOf: Type.Optional(literals(POD_TYPES)),
     trim: Type.Optional(
       Type.Object(

@@ -20,7 +20,8 @@ export function answered(item: ReadItem, answers: ReaderAnswers): ReadItem | nul
   if (answer === undefined) return item;
   if (answer === 'out') return null;
   const { store, id, massG, say } = answer;
-  return { ...item, store, id, name: say.split(',')[0]!, massG, assumed: ['as you said'], ask: null, measured: true };
+  const { sauceG: _, ...what } = item;
+  return { ...what, store, id, name: say.split(',')[0]!, massG, assumed: ['as you said'], ask: null, measured: true };
 }
 
 /** Families that a cook adds by feel: a usual amount stands for them until the maker says. */

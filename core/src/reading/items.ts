@@ -24,6 +24,8 @@ const nearest = (name: string) => `"${name}" is not in the tables. Which known o
 export const notKnown = (name: string) => `"${name}" is not in the tables. Add it as your own ingredient, say a near one, or leave it out.`;
 const shortName = (name: string) => name.split(',')[0]!.toLowerCase();
 
+/** A bought hot sauce, by the pepper that its label names. */
+const BOTTLED = ['cayenne hot sauce', 'jalapeño hot sauce', 'habanero hot sauce'];
 export const OF_WHAT = 'A share of what? Say it in grams.';
 
 /** What a part names, as an item. */
@@ -38,9 +40,9 @@ export function itemOf(line: Line, p: Part, phrase: string[], parts: readonly st
   const whole = [...p.before, name, ...p.behind].join(' ');
   if (!meaning) return asked(text, name, notKnown(name), [], g);
   if ('sauce' in meaning) {
-    const ask = `"${name}" is a sauce of its own: a style that takes a bottled sauce takes one from your shelf. Or say what is in it, line by line.`;
+    const ask = `"${name}" is a sauce of its own. Take one from your shelf; or say which pepper the label of a bought one names.`;
     const massG = p.ways.length > 0 ? sauceG(p, kitchen) : null;
-    return { ...asked(text, name, ask, [], g), ...(massG === null ? {} : { sauceG: massG }) };
+    return { ...asked(text, name, ask, answersOf(line, p, BOTTLED, pieceSaid), g), ...(massG === null ? {} : { sauceG: massG }) };
   }
   if ('ask' in meaning) {
     // A kind of pepper that is not known is none of those that are: the maker picks, or adds it.
