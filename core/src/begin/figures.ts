@@ -90,7 +90,7 @@ export function planLine(file: BatchFile, report: LineReport): PlanStep[] {
     return {
       ...{ id: s.id, strandId: s.strandId, kind: s.kind, name: stationKind(s.kind).name, step: s.step },
       ...{ minutes: Math.max(s.minutes.clock, s.minutes.hands), days: daysBetween(s.from, s.to), massG: s.planned.massG },
-      things: thingsAt(file, entry),
+      things: thingsAt(file, entry, s.enters.grams),
     };
   });
 }
@@ -103,9 +103,10 @@ export function placedThings(file: BatchFile): PlacedThings[] {
   });
 }
 
-function thingsAt(file: BatchFile, entry: StationEntry): PlacedThings['things'] {
-  return entry.intakes.flatMap(({ origin, amount, late }): PlacedThings['things'] => {
-    const g = gramsOf(amount);
+/** What goes in at a station; `worked`: g of each intake, for what is a share of what another station leaves. */
+function thingsAt(file: BatchFile, entry: StationEntry, worked: Readonly<Record<string, number>> = {}): PlacedThings['things'] {
+  return entry.intakes.flatMap(({ id, origin, amount, late }): PlacedThings['things'] => {
+    const g = gramsOf(amount) ?? (origin.from === 'side' ? (worked[id] ?? null) : null);
     if (g === null || !(g > 0)) return [];
     const name =
       origin.from === 'larder'
@@ -114,7 +115,9 @@ function thingsAt(file: BatchFile, entry: StationEntry): PlacedThings['things'] 
           ? podsSaid(file, origin.lotId, origin.prep)
           : origin.from === 'stored'
             ? (file.stored.find((s) => s.id === origin.id)?.name ?? 'kept sauce')
-            : '';
+            : origin.from === 'side'
+              ? (stationKind(stationIn(file, origin.stationId)?.kind ?? entry.kind).gives?.[origin.side] ?? '')
+              : '';
     const words = typeof amount === 'object' && 'g' in amount ? (amount.words ?? null) : null;
     return name ? [{ name, g, words, late: late === true }] : [];
   });

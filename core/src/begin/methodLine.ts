@@ -74,7 +74,8 @@ const CUT = new Set(['pod', 'vegetable', 'onion', 'garlic', 'root', 'tomato', 'f
 
 /** The station where things are cut. */
 const BOARD = usualKind('pods').kind;
-const isCut = (t: RecipeThing) => CUT.has(t.family) && !t.item.ask && (t.g ?? 0) > 0;
+/** What is smooth already, such as a paste, is not cut. */
+const isCut = (t: RecipeThing) => CUT.has(t.family) && !t.item.ask && (t.g ?? 0) > 0 && kindOf({ key: t.item.id ?? '' }).even !== true;
 
 /**
  * The line that a recipe's method is: its stations in its order, everything where the recipe puts it, in its grams, with its

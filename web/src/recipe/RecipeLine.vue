@@ -64,7 +64,7 @@ function dropped(event: DragEvent, id: string) {
           ><b>{{ s.name }}</b> <span class="soft">{{ s.when }}{{ s.where }}</span></span
         >
         <span v-if="s.things.length" class="things">
-          <template v-for="(t, n) in s.things" :key="n"
+          <span v-for="(t, n) in s.things" :key="n" class="one"
             ><NDropdown
               v-if="plan.steps && keyOf(t.words, t.name)"
               trigger="click"
@@ -76,7 +76,7 @@ function dropped(event: DragEvent, id: string) {
             ><span v-else>{{ name(t.name) }} {{ grams(t.g) }}</span
             ><template v-if="t.late"> late</template
             ><span v-if="isOurs(s.id, keyOf(t.words, t.name) ?? '')" class="soft"> (not said where)</span
-            ><template v-if="n < s.things.length - 1">, </template></template
+            ><template v-if="n < s.things.length - 1">,</template></span
           >
         </span>
         <span class="soft small">{{ inManner(s.step) }}</span>
@@ -116,6 +116,10 @@ li.over {
   display: grid;
   gap: 1px;
   line-height: 1.3;
+}
+.one {
+  display: inline-block;
+  margin-right: 0.3em;
 }
 .things :deep(.thing) {
   font-size: inherit;
