@@ -105,7 +105,7 @@ test('simmered in vinegar: lifted from the seeds; the pan keeps the liquid that 
   // Half of the seeds are loose and nine of ten of those stay; the heat hardly changes (handbook chapter 5, section 10).
   expect(lift.facts!.heatLeftPct).toBeLessThan(9);
   expect(lift.now.massG + lift.sides[0]!.massG).toBeCloseTo(lift.bowlG, 6);
-  await station(page, 'Lift');
+  await station(page, 'Lift out');
   const pan = page.getByRole('slider', { name: /Liquid that goes along/ });
   await pan.focus();
   for (let n = 0; n < 4; n++) await page.keyboard.press('PageDown');
@@ -178,7 +178,7 @@ test('mash: salt by the weight of the pods, no water; without a reading of the j
   const said = Number((await page.locator('[data-fact=saltG]').innerText()).replace(/[^\d.]/g, ''));
   expect(said / (0.05 * cut)).toBeCloseTo(1, 1);
   await expect(page.getByText('no water: own juice only')).toBeVisible();
-  await expect(panel(page, 'Salt & pack').getByLabel('Rubbed in, %')).toHaveCount(0);
+  await expect(panel(page, 'Salt & pack').getByLabel('Dry salt rubbed in, %')).toHaveCount(0);
   const packed = await follow(page, id, 'Salt & pack', Math.round(cut * 1.05));
   expect(at(packed, 'salt').now.saltPct).toBeCloseTo(100 * (0.05 / 1.05), 0);
   await follow(page, id, 'Ferment');

@@ -83,7 +83,7 @@ const DIALOGS: readonly [path: string, open: string | RegExp][] = [
   ['/shelf', 'How hot was it?'],
   ['/shelf/slipway-red-2', 'Make it again'],
   ['/batches/slipway-red-2?at=bottle', 'Add a temperature log'],
-  ['/batches/slipway-red-2?at=bottle', 'sourer, or thinner?'],
+  ['/batches/slipway-red-2?at=bottle', 'Make it sourer or thinner'],
   ['/batches', 'Kitchen'],
   ['/batches', 'Keys'],
 ];
@@ -243,7 +243,7 @@ test('at 200 % every function of a station is within reach', async ({ page }) =>
   const id = await importExample(page, 'Zoomed');
   await page.setViewportSize({ width: 640, height: 400 });
   await settled(page, `/batches/${id}?at=bottle`);
-  for (const name of ['Change the line', 'More', 'Done today']) {
+  for (const name of ['Steps', 'More', 'Done today']) {
     const button = page.getByRole('button', { name }).first();
     await button.scrollIntoViewIfNeeded();
     await expect(button).toBeInViewport();

@@ -8,7 +8,7 @@ const whole = (x: number) => Math.round(x).toLocaleString('en').replace(/,/g, ',
 /** Chooses a station by the keyboard: its number. */
 async function go(page: Page, n: number, name: string) {
   await page.keyboard.press(String(n));
-  await expect(page.getByRole('region', { name: 'Change the line' })).toContainText(`at ${name}`);
+  await expect(page.getByRole('region', { name: 'Steps' })).toContainText(`at ${name}`);
 }
 /** What is on the page is what core makes of the batch as it is stored. */
 async function agrees(page: Page, id: string): Promise<BatchFile> {
@@ -24,7 +24,7 @@ test('the line is changed with the keyboard alone: doubled, prepared apart, shar
   await expect(page.locator('[data-mass=bottle]')).toBeVisible();
   const before = (await stored(page, id)).record.file;
   await page.keyboard.press('l');
-  const bar = page.getByRole('region', { name: 'Change the line' });
+  const bar = page.getByRole('region', { name: 'Steps' });
   await expect(bar).toBeVisible();
 
   // Blend twice.
@@ -50,7 +50,7 @@ test('the line is changed with the keyboard alone: doubled, prepared apart, shar
   file = await agrees(page, id);
   const wanted = prepareApart(doubleStation(before, 'blend'), 'blend', ['garlic'], 'Garlic');
   expect(file.strands.map((s) => s.stations.map((e) => e.kind))).toEqual(wanted.strands.map((s) => s.stations.map((e) => e.kind)));
-  await expect(page.getByRole('group', { name: 'Read along' })).toContainText('Garlic');
+  await expect(page.getByRole('group', { name: 'Parts' })).toContainText('Garlic');
 
   // Two bowls.
   await page.keyboard.press('o');
@@ -92,7 +92,7 @@ test('nonsense is refused with a reason and a way out, and nothing is lost', asy
   await expect(page.locator('[data-mass=bottle]')).toBeVisible();
   const before = (await stored(page, id)).record;
   await page.keyboard.press('l');
-  const bar = page.getByRole('region', { name: 'Change the line' });
+  const bar = page.getByRole('region', { name: 'Steps' });
   await go(page, 7, 'Bottle');
   await page.keyboard.press('x');
   await expect(bar.getByRole('alert')).toContainText(/ends in these bottles.*share out into bowls/);
@@ -109,7 +109,7 @@ test('nonsense is refused with a reason and a way out, and nothing is lost', asy
 test('an ingredient is dragged onto another station of the picture, and a strand is read along by a click', async ({ page }) => {
   const id = await importExample(page, 'Dragged');
   await page.goto(`/batches/${id}?at=blend`);
-  await page.getByRole('button', { name: 'Change the line' }).click();
+  await page.getByRole('button', { name: 'Steps' }).click();
   // What is to be bought is told once the stores are known, and moves the page down: only then things stay where they are.
   await expect(page.getByText('To buy:')).toBeVisible();
   await expect(page.locator('.change-thing', { hasText: 'Garlic' })).toBeVisible();
@@ -142,7 +142,7 @@ test('a station is dragged in the picture and in the list of a phone; the mark s
     await page.mouse.up();
   };
   await page.goto(`/batches/${id}?at=blend`);
-  await page.getByRole('button', { name: 'Change the line' }).click();
+  await page.getByRole('button', { name: 'Steps' }).click();
   await expect(page.getByText('To buy:')).toBeVisible();
   await drag('[data-picker=strain]', '[data-picker=drain]', 0.2);
   await expect(page.locator('[data-fact=change]')).toContainText('Strain moved:');
@@ -161,7 +161,7 @@ test('a station is dragged in the picture and in the list of a phone; the mark s
   expect(await kinds()).toEqual(['prep', 'salt', 'ferment', 'drain', 'blend', 'strain', 'bottle']);
   // Bottles in the middle end nothing, and the salted jar is not packed twice: a sentence, nothing lost.
   await drag('[data-handle=bottle]', '[data-row=drain]', 0.2, true);
-  await expect(page.getByRole('region', { name: 'Change the line' }).getByRole('alert')).toContainText(/ends nowhere/);
+  await expect(page.getByRole('region', { name: 'Steps' }).getByRole('alert')).toContainText(/ends nowhere/);
   expect(await kinds()).toEqual(['prep', 'salt', 'ferment', 'drain', 'blend', 'strain', 'bottle']);
 });
 
@@ -226,7 +226,7 @@ test('a line with fourteen stations, three strands that flow in and four bowls s
       .flatMap((b) => (a.x < b.x + b.w && b.x < a.x + a.w && a.y < b.y + b.h && b.y < a.y + a.h ? [`${a.text} | ${b.text}`] : [])),
   );
   expect(over).toEqual([]);
-  await page.getByRole('group', { name: 'Read along' }).getByRole('button', { name: 'Garlic' }).click();
+  await page.getByRole('group', { name: 'Parts' }).getByRole('button', { name: 'Garlic' }).click();
   await expect(page.getByRole('region', { name: 'Char: settings and measurements' })).toBeVisible();
   await page.setViewportSize({ width: 390, height: 844 });
   await expect(page.locator('.line-view svg')).toHaveCount(0);

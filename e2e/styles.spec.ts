@@ -66,7 +66,7 @@ test('a base with variants: four bowls, each with its own things, adding up to t
   await expect(page.getByRole('status', { name: 'The plan' })).toContainText('8 bottles', { timeout: 45_000 });
   await page.getByRole('button', { name: 'Start this batch' }).click();
   await page.waitForURL(/\/batches\/[^/?]+/);
-  await expect(page.getByRole('group', { name: 'Read along' })).toContainText('With pineapple');
+  await expect(page.getByRole('group', { name: 'Parts' })).toContainText('With pineapple');
   const id = new URL(page.url()).pathname.split('/').at(-1)!;
   const { report } = await stored(page, id);
   expect(report.ends.map((e) => e.bottles.filled)).toEqual([2, 2, 2, 2]);

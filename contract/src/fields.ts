@@ -1,4 +1,4 @@
-import { stationKind, type BatchFile } from '@roskel/core';
+import { stationKind, thingName, type BatchFile, type Origin } from '@roskel/core';
 import { schemaAt } from './say';
 
 const PLAIN: Record<string, string> = {
@@ -17,8 +17,8 @@ const PLAIN: Record<string, string> = {
   amount: 'the amount',
 };
 
-/** What a path of a batch file is called at the kitchen table. */
-export function fieldWords(file: BatchFile, path: readonly string[]): string {
+/** What a path of a batch file is called at the kitchen table; `value` stood or stands there. */
+export function fieldWords(file: BatchFile, path: readonly string[], value?: unknown): string {
   if (path[0] !== 'strands') return PLAIN[path[0] ?? ''] ?? 'the batch';
   if (path.length < 3) return path.length < 2 || path[1] === '@order' ? 'the order of the line' : 'a strand of the line';
   const strand = file.strands.find((s) => `#${s.id}` === path[1]);
@@ -28,7 +28,10 @@ export function fieldWords(file: BatchFile, path: readonly string[]): string {
   const station = strand?.stations.find((s) => `#${s.id}` === path[3]);
   if (!station) return 'a step of the line';
   const kind = stationKind(station.kind);
-  if (path[4] === 'intakes') return `${kind.name}, what goes in`;
+  if (path[4] === 'intakes') {
+    const origin = (station.intakes.find((i) => `#${i.id}` === path[5]) ?? (value as { origin?: Origin } | undefined))?.origin;
+    return `${kind.name}, ${origin ? thingName(file, origin) : 'what goes in'}`;
+  }
   const title = path[4] === 'params' && path[5] ? schemaAt(kind.schema, path[5].replace(/^@/, ''))?.title : undefined;
   const last = [...path]
     .reverse()

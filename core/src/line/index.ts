@@ -4,6 +4,7 @@ export * from './graph';
 export * from './issues';
 export * from './reading';
 export * from './names';
+export * from './thingName';
 export * from './toolAt';
 export * from './intake';
 export * from './seed';

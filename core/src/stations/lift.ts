@@ -55,7 +55,7 @@ function seedsIn(stream: Stream, seedG: number): Record<Component, number> {
 /** Flesh lifted out of the pot with a slotted spoon; loose seeds stay behind, and as much of the liquid as one likes. */
 export const lift = station<'lift', LiftParams, LiftFacts>({
   kind: 'lift',
-  name: 'Lift',
+  name: 'Lift out',
   verb: 'Lift the flesh from the seeds',
   schema,
   needsStuff: true,

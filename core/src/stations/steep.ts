@@ -6,7 +6,7 @@ import { percent, waterPhaseSaltPct } from '../matter/stream';
 import { curve, reach, type Curve } from './curve';
 import { station, type Outcome } from './station';
 
-/** Half thickness of what salt and acid walk into, mm, by cut (handbook chapter 5, section 5). */
+/** Half thickness of what salt and acid soak into, mm, by cut (handbook chapter 5, section 5). */
 const CUT_MM = { mash: 0.6, chopped: 2.5, halved: 4 } as const;
 export type SteepCut = keyof typeof CUT_MM;
 
@@ -40,7 +40,7 @@ const HOUR_DAYS = 24;
 /** What stood in a jar for longer than this is not as it came off the fire, h (our judgement). */
 const STAYS_COOKED_H = 2;
 
-/** In vinegar and salt, cold: nothing leaves; salt and acid walk in until all of it is even. */
+/** In vinegar and salt, cold: nothing leaves; salt and acid soak in until all of it is even. */
 export const steep = station<'steep', SteepParams, SteepFacts>({
   kind: 'steep',
   name: 'Steep',
@@ -76,7 +76,7 @@ export const steep = station<'steep', SteepParams, SteepFacts>({
     {
       key: 'steep',
       text: `Cover, press under, and leave ${Math.round(v.params.hours)} hours ${v.params.tempC <= 8 ? 'in the fridge' : `at ${v.params.tempC} °C`}`,
-      why: 'Salt and acid need the time to walk in. A reading before that is that of the liquid.',
+      why: 'Salt and acid need the time to soak in. A reading before that is that of the liquid.',
       due: v.from,
     },
   ],

@@ -39,7 +39,7 @@ const isMeasured = (path: string) => path.startsWith('readings/') || /^strands\/
 /** The lines of an edit of a batch, a field each. */
 export function batchEntries(id: string, file: BatchFile, changes: readonly Change[]): LogEntry[] {
   return changes.map((c) => {
-    const detail: LogDetail = { what: fieldWords(file, c.path) };
+    const detail: LogDetail = { what: fieldWords(file, c.path, c.after ?? c.before) };
     for (const side of ['before', 'after'] as const) if (c[side] !== undefined) detail[side] = kept(c[side]);
     return { topic: 'batches', itemId: id, name: file.name, did: 'set', path: c.path.join('/'), detail };
   });

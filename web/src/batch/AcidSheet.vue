@@ -27,7 +27,7 @@ const { target, work, trouble } = useAcidWork(
       <p class="soft">
         After {{ station.name.toLowerCase() }}:
         {{ station.phMeasured ? 'by the pH that was read' : 'by the pH that is worked out; read it before you rely on it' }}. What you put
-        in goes into the line under Change the line, or by Taste and put right.
+        in goes into the line under Steps, or by Taste and put right.
       </p>
     </div>
     <p v-if="trouble" class="field-error" role="alert">{{ trouble }}</p>

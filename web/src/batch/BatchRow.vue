@@ -33,8 +33,8 @@ const stage = computed(() => {
       <template v-for="e in ends" :key="e.strandId">
         <span v-if="e.massG > 0"
           ><template v-if="s.ends.length > 1">{{ e.name }}: </template
-          ><b class="hot">about {{ shu(e.heatShu[settings.value.school]) }}</b> of {{ shu(e.goal.lowShu) }} to
-          {{ shu(e.goal.highShu) }} SHU</span
+          ><b class="hot">about {{ shu(e.heatShu[settings.value.school]) }}</b> SHU, wished {{ shu(e.goal.lowShu) }} to
+          {{ shu(e.goal.highShu) }}</span
         >
         <span v-if="s.ends.length === 1">{{ plural(e.goal.bottles, e.vessel) }} of {{ e.goal.bottleMl }} ml</span>
       </template>

@@ -182,7 +182,7 @@ async function lift(id: string) {
   await nextTick();
   focus('place');
 }
-useKeys('Change the line', [
+useKeys('Steps', [
   { key: 'b', says: 'add a station before', run: () => focus('before') },
   { key: 'a', says: 'add a station after', run: () => focus('after') },
   { key: 'm', says: 'move on', run: () => move(1) },
@@ -205,10 +205,10 @@ useLineDrag({
 </script>
 
 <template>
-  <section ref="bar" class="plate change" aria-label="Change the line">
+  <section ref="bar" class="plate change" aria-label="Steps">
     <div class="acts">
       <h2>
-        Change the line <span class="soft">at {{ title }}, {{ strand.name }}</span>
+        Steps <span class="soft">at {{ title }}, {{ strand.name }}</span>
       </h2>
       <span v-for="p in lists" :key="p.key" class="pick" :data-pick="p.key">
         <PickField

@@ -131,7 +131,7 @@ const trouble = (field: string) => batch.troubleAt(props.station.id, `log/${fiel
       <template v-if="log.pH !== undefined && station.planned.pH !== null"
         >Worked out beforehand: about {{ station.planned.pH.toFixed(1) }}.
       </template>
-      <NButton text class="link" @click="((sourer = true), (sourerOpen = true))">sourer, or thinner?</NButton>
+      <NButton text class="link" @click="((sourer = true), (sourerOpen = true))">Make it sourer or thinner</NButton>
     </p>
     <p v-if="calibration" class="soft small" data-fact="calibration">{{ calibration }}</p>
     <PickField

@@ -137,7 +137,7 @@ async function off() {
           label="pH you measured"
           optional
           :schema="P.ownPh"
-          :placeholder="row.pH.typ.toFixed(1)"
+          :placeholder="`usual ${row.pH.typ.toFixed(1)}`"
         />
         <TickField v-model="form.facts.useFirst" label="Use this first" />
         <p class="soft wide">

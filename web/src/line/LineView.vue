@@ -80,8 +80,8 @@ const onWay = (strandId: string) => layout.value.way.legs.some((s) => s.id === s
 
 <template>
   <div>
-    <div v-if="report.strands.length > 1" class="strands" role="group" aria-label="Read along">
-      <span class="soft">Read along</span>
+    <div v-if="report.strands.length > 1" class="strands" role="group" aria-label="Parts">
+      <span class="soft">Parts</span>
       <NButton v-for="s in report.strands" :key="s.id" quaternary :aria-pressed="onWay(s.id)" :data-strand="s.id" @click="unfold(s.id)">
         {{ s.name }}
       </NButton>

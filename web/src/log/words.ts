@@ -37,15 +37,17 @@ const HEAT_WORDS: Readonly<Record<string, string>> = {
   reference: 'a labelled sauce',
 };
 
+const amountOf = (value: unknown) => (typeof value === 'object' && value !== null && 'amount' in value ? value.amount : undefined);
 const isLong = (value: unknown) => typeof value === 'object' && value !== null && LONG in value;
 const signed = (g: number) => `${g < 0 ? '−' : '+'}${grams(Math.abs(g))}`;
 /** What a line says was done, without who and without the thing's name. */
 export function didWords({ did, detail, topic }: LogLine): string {
   const { what, before, after, g, bottles, reason = '', words } = detail;
   if (did === 'set') {
-    const now = after === undefined ? (before === undefined ? 'changed' : 'taken out') : isLong(after) ? 'changed' : sayValue(after);
-    const was =
-      before === undefined || isLong(before) ? '' : after === undefined ? ` (${sayValue(before)})` : `, before ${sayValue(before)}`;
+    // What goes in is named before the colon already.
+    const said = (v: unknown) => sayValue(amountOf(v) ?? v);
+    const now = after === undefined ? (before === undefined ? 'changed' : 'taken out') : isLong(after) ? 'changed' : said(after);
+    const was = before === undefined || isLong(before) ? '' : after === undefined ? ` (${said(before)})` : `, before ${said(before)}`;
     return `${what ?? 'a field'}: ${now}${was}`;
   }
   if (did === 'moved') {

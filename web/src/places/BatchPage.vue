@@ -155,7 +155,7 @@ const narrow = useNarrow(720);
         <SchoolStamp />
         <SaveState class="push" />
         <NButton class="no-print" :type="changing ? 'primary' : 'default'" :aria-pressed="changing" @click="changing = !changing"
-          >Change the line</NButton
+          >Steps</NButton
         >
         <NDropdown trigger="click" :options="more" @select="(key: string) => act(key)">
           <NButton class="no-print" aria-haspopup="menu">More</NButton>

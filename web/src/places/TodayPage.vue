@@ -173,8 +173,8 @@ useKeys('Today', [
           </ul>
         </details>
       </section>
-      <section class="plate jars" aria-label="What stands on the side">
-        <h2>What stands on the side</h2>
+      <section class="plate jars" aria-label="Jars on the counter">
+        <h2>Jars on the counter</h2>
         <JarsOnSide v-if="todays.jars.length" :jars="todays.side" />
         <p v-else class="soft">No jar is at work. A batch that sours stands here from the day it is packed.</p>
         <NButton

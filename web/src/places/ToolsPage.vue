@@ -50,6 +50,7 @@ const BLANK: Tool = { id: 'tool', kind: 'pot', name: '', acrossCm: 24, seen: [] 
     :columns="columns"
     :rows="rows"
     :acts-width="206"
+    :none="tools.items.length === 0 ? 'Nothing here yet. Add the pot, the sieve, the jug you cook with.' : ''"
   >
     <template #filters>
       <NButton type="primary" @click="copy(BLANK)">Add one</NButton>

@@ -193,10 +193,10 @@ const RIPE: Record<Ripeness, string> = { '': 'not said', green: 'green', turning
         unit="%"
         :schema="P.saltPct"
         optional
-        :placeholder="String(preview.saltPct ?? 0)"
+        :placeholder="`left empty: ${preview.saltPct ?? 0}`"
       />
-      <NumberField v-model="form.oilPct" label="Oil in it" unit="%" :schema="P.oilPct" optional placeholder="0" />
-      <NumberField v-model="form.pH" label="Its pH" :schema="P.pH" optional :placeholder="preview.pH ? String(preview.pH) : ''" />
+      <NumberField v-model="form.oilPct" label="Oil in it" unit="%" :schema="P.oilPct" optional placeholder="left empty: 0" />
+      <NumberField v-model="form.pH" label="Its pH" :schema="P.pH" optional :placeholder="preview.pH ? `left empty: ${preview.pH}` : ''" />
     </template>
     <details v-if="chosen.shuDry.low > 0" class="wide" :open="form.said !== null">
       <summary>You know its heat better</summary>
@@ -208,7 +208,7 @@ const RIPE: Record<Ripeness, string> = { '': 'not said', green: 'green', turning
           :digits="0"
           :model-value="form.said"
           :schema="P.heat.anyOf[0].properties.dryShu"
-          :placeholder="String(chosen.shuDry.typical)"
+          :placeholder="`usual ${chosen.shuDry.typical}`"
           @update:model-value="form.said = $event"
         />
         <PickField v-model="form.basis" label="That is" :options="BASES" />

@@ -50,7 +50,7 @@ const rows = computed(() => {
       />
       <PickField label="With a" :model-value="params.blender ?? 'jug'" :options="blenders" @update:model-value="set({ blender: $event })" />
       <ToolField :station="station" @tool="$event.volumeMl && set({ jugMl: $event.volumeMl })" />
-      <ParamField :station="station" name="jugMl" label="It holds" optional placeholder="1500" />
+      <ParamField :station="station" name="jugMl" label="It holds" optional placeholder="usual 1500" />
       <TickField label="It goes in hot" :model-value="params.hot ?? false" @update:model-value="set({ hot: $event })" />
       <ParamField :station="station" name="heldUpPct" label="Lost in the blender" />
     </template>

@@ -76,7 +76,7 @@ const rows = computed<[string, string][]>(() => {
     ...sure,
     ['Fill each with', `${grams(f.perBottleG)}, ${Math.round(f.perBottleMl)} ml`],
     ...(f.onScaleG === null ? [] : [['The scale then shows', `${grams(f.onScaleG)} with the glass`] as [string, string]]),
-    ['Boil the bottles for', `${f.sterilisingMin} min`],
+    ['Boil the empty bottles for', `${f.sterilisingMin} min`],
     ...(p
       ? [
           ['Sugar left for yeast', `about ${p.sugarGPerL.toFixed(0)} g a litre`] as [string, string],

@@ -17,7 +17,7 @@ import { day, odds, plural, weekday } from '../format';
 import { useOpenBatch } from '../stores/openBatch';
 import ShareSlider from '../ui/ShareSlider.vue';
 
-/** The day on which the jar is to be done, dragged along the days of the picture: its odds then, and what must give. */
+/** The day on which the jar is to be done, dragged along the days of the picture: its odds then, and what would have to change. */
 const props = defineProps<{ forecast: JarForecast; from: string; station: StationReport }>();
 const batch = useOpenBatch();
 const planned = computed(() => daysBetween(props.from, props.station.to));
@@ -31,7 +31,7 @@ const on = computed(() => addDays(props.from, days.value));
 const chance = computed(() => readyAfter(props.forecast, days.value));
 const sure = computed(() => daysFor(props.forecast, SURE));
 const moves = computed(() => days.value - planned.value);
-/** What must give for it to be likely, or what a later day costs. */
+/** What would have to change for it to be likely, or what a later day costs. */
 const gives = computed(() => {
   const end = addDays(batch.report?.readyOn ?? props.station.to, moves.value);
   const bottles =
@@ -43,7 +43,7 @@ const gives = computed(() => {
     spoils > 1 - SURE
       ? `No day makes 8 in 10: ${oneIn(spoils)} of such jars goes wrong.`
       : sure.value === null
-        ? `For 8 in 10 it takes longer than ${plural(most.value, 'day')}: a warmer place${target < HOUSE_PH ? `, or a pH of ${HOUSE_PH.toFixed(1)} in place of ${target.toFixed(1)},` : ''} must give.`
+        ? `For 8 in 10 it takes longer than ${plural(most.value, 'day')}: a warmer place${target < HOUSE_PH ? `, or a pH of ${HOUSE_PH.toFixed(1)} in place of ${target.toFixed(1)},` : ''} would have to change.`
         : `For 8 in 10, ${day(addDays(props.from, sure.value))} must do, or a warmer place.`;
   return `${wait}${bottles}`;
 });

@@ -78,10 +78,10 @@ const leftover = computed(() => facts.value?.leftoverMl ?? null);
         <ParamField :station="station" name="jarMl" label="Jar" />
         <ParamField :station="station" name="jars" label="Jars" />
         <ParamField :station="station" name="headspaceMl" label="Headspace" />
-        <ParamField :station="station" name="displacementMl" label="Weight" />
+        <ParamField :station="station" name="displacementMl" label="Room the weight takes" />
         <template v-if="params.school !== 'mash'">
-          <ParamField :station="station" name="dryPct" label="Rubbed in" optional placeholder="none" />
-          <ParamField :station="station" name="mixedMl" label="Brine mixed" optional placeholder="as needed" />
+          <ParamField :station="station" name="dryPct" label="Dry salt rubbed in" optional />
+          <ParamField :station="station" name="mixedMl" label="Brine mixed" optional />
         </template>
       </div>
     </template>
@@ -122,6 +122,7 @@ const leftover = computed(() => facts.value?.leftoverMl ?? null);
   display: grid;
   grid-template-columns: minmax(0, 1fr) minmax(0, 1fr) minmax(0, 1.4fr);
   gap: 6px 8px;
+  align-items: end;
 }
 @media (max-width: 500px) {
   .three {

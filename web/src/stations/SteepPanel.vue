@@ -48,7 +48,7 @@ const rows = computed(
         :mark="{ value: 95, says: 'a reading counts' }"
       />
       <FactRows :rows="rows" />
-      <p class="soft">Nothing leaves: salt and acid walk in until all of it is even. A pH read before that is that of the liquid.</p>
+      <p class="soft">Nothing leaves: salt and acid soak in until all of it is even. A pH read before that is that of the liquid.</p>
     </template>
   </StationFrame>
 </template>

@@ -23,6 +23,8 @@ const props = defineProps<{
   columns: Column<R>[];
   rows: readonly R[];
   actsWidth?: number;
+  /** What to do where nothing is there yet; empty where there is something. */
+  none?: string;
 }>();
 /** Room for what is done to a row, px; a page whose rows are all the maker's own has more of it. */
 const ACTS = 152;
@@ -97,7 +99,7 @@ const total = computed(() => props.columns.reduce((s, c) => s + c.width, props.a
         :scroll-x="total"
         @update:sorter="tellOrder"
       >
-        <template #empty><NEmpty description="Nothing here matches. Take a filter off." /></template>
+        <template #empty><NEmpty :description="none || 'Nothing here matches. Take a filter off.'" /></template>
       </NDataTable>
     </section>
     <p class="soft foot"><slot name="foot" /></p>

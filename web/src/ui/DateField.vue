@@ -50,11 +50,17 @@ function picked(ms: number) {
 </script>
 
 <template>
-  <LabelledField :label="label" :for-id="id" :problem="problem" :hide-label="hideLabel ?? false">
+  <LabelledField
+    :label="label"
+    :for-id="id"
+    :problem="problem"
+    :hide-label="hideLabel ?? false"
+    :hint="text === '' ? `like ${HINTS[dateOrder()]}` : ''"
+  >
     <NInput
       v-model:value="text"
       size="medium"
-      :placeholder="HINTS[dateOrder()]"
+      placeholder=""
       :status="problem ? 'error' : undefined"
       :input-props="{
         id,

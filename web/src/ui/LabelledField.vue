@@ -2,8 +2,11 @@
 import { inManner } from '../format';
 import { NFormItem } from 'naive-ui';
 
-/** A field with its name above and what is wrong below: how every field of the house stands. */
-defineProps<{ label: string; forId: string; problem?: string | null; hideLabel?: boolean }>();
+/**
+ * A field with its name above and what is wrong below: how every field of the house stands. `hint` is what is likely to
+ * stand in it, beside the name: in an empty field it would read as a value.
+ */
+defineProps<{ label: string; forId: string; problem?: string | null; hideLabel?: boolean; hint?: string }>();
 </script>
 
 <template>
@@ -16,7 +19,10 @@ defineProps<{ label: string; forId: string; problem?: string | null; hideLabel?:
     :class="{ wrong: problem }"
   >
     <div class="inner">
-      <label :for="forId" :class="{ 'visually-hidden': hideLabel }">{{ label }}</label>
+      <div class="name">
+        <label :for="forId" :class="{ 'visually-hidden': hideLabel }">{{ label }}</label>
+        <span v-if="hint && !hideLabel" :id="`${forId}-h`" class="hint">{{ hint }}</span>
+      </div>
       <slot />
       <p v-if="problem" :id="`${forId}-e`" class="field-error" role="alert">{{ inManner(problem) }}</p>
       <slot v-else name="below" />
@@ -32,11 +38,18 @@ defineProps<{ label: string; forId: string; problem?: string | null; hideLabel?:
   flex: 1;
   min-width: 0;
 }
-label {
-  display: block;
+.name {
+  display: flex;
+  flex-wrap: wrap;
+  justify-content: space-between;
+  column-gap: 8px;
   font-size: 13px;
   line-height: 1.4;
   color: var(--soft);
+}
+.hint {
+  font-variant-numeric: tabular-nums;
+  white-space: nowrap;
 }
 p {
   margin: 2px 0 0;

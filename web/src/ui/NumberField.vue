@@ -22,7 +22,7 @@ const props = defineProps<{
   /** What the line or the server says about it. */
   trouble?: string | null;
   placeholder?: string;
-  /** What is likely to stand here, shown as long as it is empty: "plan 340". */
+  /** What is likely to stand here, shown beside its name: "plan 340". */
   likely?: { word: string; value: number } | null;
   hideLabel?: boolean;
   small?: boolean;
@@ -37,7 +37,7 @@ const show = (v: number | null | undefined) =>
 const hint = computed(() => {
   const { likely, placeholder } = props;
   return likely
-    ? `${likely.word} ${Number(figure.value.show(likely.value).toPrecision(likely.value < 10 ? 2 : 4))}`.trim()
+    ? `${likely.word} ${Number(figure.value.show(likely.value).toPrecision(likely.value < 10 ? 2 : 4)).toLocaleString('en')}`.trim()
     : (placeholder ?? '');
 });
 const text = ref(show(props.modelValue));
@@ -89,19 +89,19 @@ function left() {
 </script>
 
 <template>
-  <LabelledField :label="name" :for-id="id" :problem="problem" :hide-label="hideLabel ?? false">
+  <LabelledField :label="name" :for-id="id" :problem="problem" :hide-label="hideLabel ?? false" :hint="hint">
     <NInput
       v-model:value="text"
       class="figure"
       :size="small ? 'small' : 'medium'"
-      :placeholder="hint"
+      :placeholder="hideLabel ? hint : ''"
       :status="problem ? 'error' : undefined"
       :input-props="{
         id,
         inputmode: unit === 'g' || unit === 'ml' || unit === '°C' ? 'text' : 'decimal',
         autocomplete: 'off',
         'aria-invalid': problem ? 'true' : undefined,
-        'aria-describedby': problem ? `${id}-e` : undefined,
+        'aria-describedby': problem ? `${id}-e` : hint && !hideLabel ? `${id}-h` : undefined,
       }"
       @focus="focused = true"
       @input="typing"
