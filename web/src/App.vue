@@ -8,7 +8,6 @@ import { PLACES } from './router';
 import { naive } from './theme';
 import { useKeys } from './ui/keys';
 import { useClash } from './stores/clash';
-import { useTimers } from './stores/timers';
 import { useUndo } from './stores/undo';
 import { useSettings } from './stores/settings';
 import { lazySheet } from './ui/lazySheet';
@@ -16,14 +15,13 @@ import { useNotices } from './stores/notices';
 import NoticeList from './house/NoticeList.vue';
 import MakerChip from './makers/MakerChip.vue';
 import { useDrafts } from './house/useDrafts';
+import AlarmBar from './counter/AlarmBar.vue';
 
 const route = useRoute();
 const router = useRouter();
 const undo = useUndo();
 const settings = useSettings();
 const notices = useNotices();
-// Timers ring wherever one is in the house.
-useTimers();
 useDrafts();
 const clash = useClash();
 /** Sheets come when they are first opened. */
@@ -90,6 +88,7 @@ onMounted(() => {
       >
     </nav>
     <main>
+      <AlarmBar v-if="!outside" />
       <p v-if="fromHere" class="from-here no-print" role="status">
         The server does not answer. What stands here was last read on this device: it may be otherwise now.
       </p>

@@ -4,12 +4,13 @@ import { NButton } from 'naive-ui';
 import type { StationLog } from '@roskel/core';
 import { grams } from '../format';
 import { clockOf, useTimers } from '../stores/timers';
-import type { Step } from './steps';
+import { leftMinutes, type Step } from './steps';
 
 /** The clock of a step, and the scale it ends by. */
 const props = defineProps<{ step: Step; batchId: string; log: StationLog }>();
 const timers = useTimers();
 const timer = computed(() => timers.at(props.batchId, props.step.station.id));
+const leftMin = computed(() => leftMinutes(props.step, props.log));
 const share = computed(() => {
   const { untilG, station } = props.step;
   if (untilG === null) return null;
@@ -21,12 +22,18 @@ const share = computed(() => {
 
 <template>
   <template v-if="step.minutes !== null || timer">
-    <p class="clock" :class="{ up: timer?.rung }" role="timer" data-fact="clock">
-      {{ timer ? clockOf(timers.leftMs(timer)) : clockOf((step.minutes ?? 0) * 60_000) }}
+    <p class="clock" :class="{ up: timer && timers.isUp(timer) }" role="timer" data-fact="clock">
+      {{ timer ? clockOf(timers.leftMs(timer)) : clockOf((leftMin ?? 0) * 60_000) }}
     </p>
     <div class="acts">
-      <NButton size="large" @click="timers.toggle({ batchId, stationId: step.station.id, name: step.title }, step.minutes)">{{
-        !timer || timer.rung ? 'Start the timer' : timer.endsAt === null ? 'Go on' : 'Hold'
+      <NButton size="large" @click="timers.toggle({ batchId, stationId: step.station.id, name: step.title }, leftMin)">{{
+        !timer || timer.rung || timers.isUp(timer)
+          ? leftMin === step.minutes
+            ? 'Start the timer'
+            : `Start: still ${leftMin} min`
+          : timer.endsAt === null
+            ? 'Go on'
+            : 'Hold'
       }}</NButton>
       <NButton v-if="timer" size="large" @click="timers.more(timer.id, 5)">5 min more</NButton>
       <NButton v-if="timer" size="large" @click="timers.drop(timer.id)">Off</NButton>

@@ -1,4 +1,4 @@
-import { gramsOf, graphOf, stationKind, type BatchFile, type LineReport, type StationReport } from '@roskel/core';
+import { gramsOf, graphOf, stationKind, type BatchFile, type LineReport, type StationLog, type StationReport } from '@roskel/core';
 import { intakeWords } from '../batch/intakes';
 import { grams } from '../format';
 
@@ -67,4 +67,9 @@ export function stepsOf(file: BatchFile, report: LineReport): Step[] {
       },
     ];
   });
+}
+
+/** Minutes of a step that are left of its plan: a pot that was weighed has boiled so long already. Null without a time. */
+export function leftMinutes({ minutes }: Pick<Step, 'minutes'>, log: StationLog): number | null {
+  return minutes === null ? null : Math.max(1, Math.round(10 * (minutes - (log.pot?.at(-1)?.min ?? 0))) / 10);
 }

@@ -3,7 +3,7 @@ import { computed, onMounted, ref, watch } from 'vue';
 import { NButton } from 'naive-ui';
 import { RouterLink, useRoute, useRouter } from 'vue-router';
 import { stationIn, toolAt, type LogChange, type StationLog } from '@roskel/core';
-import { stepsOf } from '../counter/steps';
+import { leftMinutes, stepsOf } from '../counter/steps';
 import { useAwake } from '../counter/useAwake';
 import { day, grams, inManner, plural, today } from '../format';
 import { useBatchHere } from '../batch/useBatchHere';
@@ -43,7 +43,7 @@ const timer = computed(() => (step.value ? timers.at(batch.id, step.value.statio
 const others = computed(() => timers.running.filter((t) => t.id !== timer.value?.id));
 function toggle() {
   const s = step.value;
-  if (s) timers.toggle({ batchId: batch.id, stationId: s.station.id, name: s.title }, s.minutes);
+  if (s) timers.toggle({ batchId: batch.id, stationId: s.station.id, name: s.title }, leftMinutes(s, log.value));
 }
 const log = computed<StationLog>(() => (step.value && batch.file && stationIn(batch.file, step.value.station.id)?.log) || {});
 /** A step that ends by the scale: its pot is weighed while it boils, empty weight and minutes known as far as they are. */

@@ -8,7 +8,7 @@ const props = defineProps<{ batchId: string; stationId: string; minutes: number 
 const timers = useTimers();
 const of = computed(() => ({ batchId: props.batchId, stationId: `${props.stationId} bottles`, name: 'Bottles on the boil' }));
 const timer = computed(() => timers.at(of.value.batchId, of.value.stationId));
-const runs = computed(() => timer.value && !timer.value.rung);
+const runs = computed(() => timer.value && !timer.value.rung && !timers.isUp(timer.value));
 </script>
 
 <template>

@@ -1,8 +1,7 @@
 import { defineStore } from 'pinia';
 import { computed, ref, watch } from 'vue';
-import { keepHere, readHere } from '../ui/keepHere';
-import { ring } from '../counter/ring';
-import { useNotices } from './notices';
+import { readySound, startRinging, stopRinging } from '../counter/alarm';
+import { keepHere, onKept, readHere } from '../ui/keepHere';
 
 /** A kitchen timer: it runs by the clock of this machine, so that a reload or a closed page does not stop it. */
 export interface Timer {
@@ -15,60 +14,71 @@ export interface Timer {
   /** ms left while it is held, and ms it runs for in all. */
   leftMs: number;
   totalMs: number;
-  /** It has rung, and someone has seen it. */
+  /** Its time was up, and somebody ended the alarm. */
   rung: boolean;
 }
 const KEEP = 'timers';
 const TICK_MS = 250;
 /** A timer that ended longer ago than this is forgotten, ms. */
 const FORGET_MS = 12 * 3600_000;
+const isFresh = (t: Timer): boolean => t.endsAt === null || Date.now() - t.endsAt < FORGET_MS;
 
-/** Every timer of this browser. They ring once, wherever one is in the house. */
+/** Every timer of this browser, the same in all its windows. One that is up rings, wherever one is in the house, until it is ended. */
 export const useTimers = defineStore('timers', () => {
-  const all = ref<Timer[]>((readHere<Timer[]>(KEEP) ?? []).filter((t) => t.endsAt === null || Date.now() - t.endsAt < FORGET_MS));
+  const stored = (): Timer[] => readHere<Timer[]>(KEEP) ?? [];
+  const all = ref<Timer[]>(stored().filter(isFresh));
   const now = ref(Date.now());
-  watch(all, () => keepHere(KEEP, all.value), { deep: true });
   const leftMs = (t: Timer): number => (t.endsAt === null ? t.leftMs : Math.max(0, t.endsAt - now.value));
+  const isUp = (t: Timer): boolean => t.endsAt !== null && t.endsAt <= now.value;
   const running = computed(() => all.value.filter((t) => !t.rung));
+  /** Up, and nobody has ended them. */
+  const ringing = computed(() => running.value.filter(isUp));
+  /** The one that is up next. */
+  const next = computed(() => running.value.filter((t) => t.endsAt !== null && !isUp(t)).sort((a, b) => a.endsAt! - b.endsAt!)[0] ?? null);
+
+  /** What another window changed meanwhile stays: a change is made to what is kept, not to what this window last saw. */
+  function write(change: (timers: Timer[]) => Timer[]): void {
+    const kept = readHere<Timer[]>(KEEP);
+    all.value = change((kept ?? all.value).filter(isFresh));
+    keepHere(KEEP, all.value);
+    go();
+  }
 
   let ticking: ReturnType<typeof setInterval> | undefined;
-  function tick() {
-    now.value = Date.now();
-    for (const t of all.value)
-      if (!t.rung && t.endsAt !== null && t.endsAt <= now.value) {
-        t.rung = true;
-        ring();
-        const late = Math.round((now.value - t.endsAt) / 60_000);
-        useNotices().say(late >= 1 ? `${t.name}: the time was up ${late} min ago.` : `${t.name}: time is up.`);
-      }
-    if (all.value.every((t) => t.rung || t.endsAt === null)) stop();
-  }
   function go() {
-    tick();
-    if (running.value.some((t) => t.endsAt !== null)) ticking ??= setInterval(tick, TICK_MS);
+    now.value = Date.now();
+    if (next.value || ringing.value.length > 0) ticking ??= setInterval(() => (now.value = Date.now()), TICK_MS);
   }
-  function stop() {
+  watch([next, ringing], ([n, up]) => {
+    if (n || up.length > 0) return;
     clearInterval(ticking);
     ticking = undefined;
-  }
+  });
+  watch(
+    () => ringing.value.map((t) => t.name).join(', '),
+    (names) => (names ? startRinging(`${names}: time is up.`) : stopRinging()),
+    { immediate: true },
+  );
+
   function start(of: Pick<Timer, 'batchId' | 'stationId' | 'name'>, minutes: number) {
     const ms = Math.round(minutes * 60_000);
-    all.value = [
-      ...all.value.filter((t) => !(t.batchId === of.batchId && t.stationId === of.stationId)),
-      { ...of, id: `${Date.now().toString(36)}`, endsAt: Date.now() + ms, leftMs: ms, totalMs: ms, rung: false },
-    ];
-    go();
+    const id = `${Date.now().toString(36)}${Math.random().toString(36).slice(2, 6)}`;
+    write((list) => [
+      ...list.filter((t) => !(t.batchId === of.batchId && t.stationId === of.stationId)),
+      { ...of, id, endsAt: Date.now() + ms, leftMs: ms, totalMs: ms, rung: false },
+    ]);
+    // The tap that starts it is what a browser allows sound for.
+    void readySound();
   }
-  const change = (id: string, to: (t: Timer) => Partial<Timer>) => {
-    all.value = all.value.map((t) => (t.id === id ? { ...t, ...to(t) } : t));
-    go();
-  };
+  const change = (id: string, to: (t: Timer) => Partial<Timer>) => write((list) => list.map((t) => (t.id === id ? { ...t, ...to(t) } : t)));
   const hold = (id: string) => change(id, (t) => ({ leftMs: leftMs(t), endsAt: null }));
   const resume = (id: string) => change(id, (t) => ({ endsAt: Date.now() + t.leftMs }));
+  /** Ends the alarm of one that is up. */
+  const end = (id: string) => change(id, () => ({ rung: true }));
   /** What the one button does: begin, hold, go on. Without minutes said, ten. */
   function toggle(of: Pick<Timer, 'batchId' | 'stationId' | 'name'>, minutes: number | null) {
     const t = at(of.batchId, of.stationId);
-    if (!t || t.rung) start(of, minutes ?? 10);
+    if (!t || t.rung || isUp(t)) start(of, minutes ?? 10);
     else if (t.endsAt === null) resume(t.id);
     else hold(t.id);
   }
@@ -76,21 +86,20 @@ export const useTimers = defineStore('timers', () => {
     change(id, (t) => {
       const ms = minutes * 60_000;
       // One that is held stays held.
-      const when = t.endsAt === null ? { leftMs: t.leftMs + ms } : { endsAt: (t.rung ? Date.now() : t.endsAt) + ms };
+      const when = t.endsAt === null ? { leftMs: t.leftMs + ms } : { endsAt: Math.max(t.endsAt, Date.now()) + ms };
       return { rung: false, totalMs: t.totalMs + ms, ...when };
     });
   /** Minutes it has run so far. */
   const ranMin = (t: Timer): number => Math.max(0, Math.round((t.totalMs - leftMs(t)) / 60_000));
-  const drop = (id: string) => (all.value = all.value.filter((t) => t.id !== id));
+  const drop = (id: string) => write((list) => list.filter((t) => t.id !== id));
   const at = (batchId: string, stationId: string) => all.value.find((t) => t.batchId === batchId && t.stationId === stationId) ?? null;
-  // Another window of the house set, held or dropped one: both show the same.
-  window.addEventListener('storage', (e) => {
-    if (e.key !== KEEP) return;
-    all.value = readHere<Timer[]>(KEEP) ?? [];
+  // Another window of the house set, held, ended or dropped one: all show the same.
+  onKept<Timer[]>(KEEP, (kept) => {
+    all.value = (kept ?? []).filter(isFresh);
     go();
   });
   go();
-  return { all, now, running, leftMs, start, hold, resume, toggle, more, ranMin, drop, at };
+  return { all, now, running, ringing, next, leftMs, isUp, start, hold, resume, toggle, more, end, ranMin, drop, at };
 });
 
 /** "24:51", or "1:02:09". */

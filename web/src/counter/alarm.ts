@@ -1,0 +1,70 @@
+import { ref } from 'vue';
+
+/** Whether an alarm can be heard: not asked yet, ready, or held back by the browser until the page is tapped. */
+export const sound = ref<'unknown' | 'ready' | 'blocked'>('unknown');
+
+let audio: AudioContext | null = null;
+let loop: ReturnType<typeof setInterval> | undefined;
+/** Asks for the one place of this browser that rings; called to give it back. */
+let giveBack: (() => void) | undefined;
+/** From one ring to the next, ms. */
+const AGAIN_MS = 2500;
+
+/** Makes sound ready. A browser allows it from within a tap; without one it says whether it is held back. */
+export async function readySound(): Promise<void> {
+  try {
+    audio ??= new AudioContext();
+    // A browser that holds it back leaves this open for ever.
+    await Promise.race([audio.resume(), new Promise((done) => setTimeout(done, 300))]);
+    sound.value = audio.state === 'running' ? 'ready' : 'blocked';
+  } catch {
+    sound.value = 'blocked';
+  }
+}
+
+/** Three rising tones, by the browser itself: no file, no network. */
+function tones(): void {
+  navigator.vibrate?.([300, 150, 300]);
+  if (audio?.state !== 'running') return;
+  const at = audio.currentTime;
+  [660, 880, 1100].forEach((hz, n) => {
+    const tone = audio!.createOscillator();
+    const loud = audio!.createGain();
+    tone.frequency.value = hz;
+    loud.gain.setValueAtTime(0.25, at + n * 0.35);
+    loud.gain.exponentialRampToValueAtTime(0.001, at + n * 0.35 + 0.3);
+    tone.connect(loud).connect(audio!.destination);
+    tone.start(at + n * 0.35);
+    tone.stop(at + n * 0.35 + 0.32);
+  });
+}
+
+function told(text: string): void {
+  try {
+    if (globalThis.Notification?.permission === 'granted') new Notification('Roskel', { body: text, tag: 'roskel-timer' });
+  } catch {
+    // Some browsers allow notifications to a service worker only: the bar and the sound say it.
+  }
+}
+
+/** Rings until it is told to stop; of several windows of a browser one rings. */
+export function startRinging(text: string): void {
+  if (loop !== undefined) return;
+  loop = setInterval(() => void tones(), AGAIN_MS);
+  void readySound().then(tones);
+  told(text);
+  void navigator.locks?.request('roskel-ring', { ifAvailable: true }, (lock) => {
+    if (!lock) {
+      // Another window rings already.
+      clearInterval(loop);
+      return;
+    }
+    return new Promise<void>((done) => (giveBack = done));
+  });
+}
+export function stopRinging(): void {
+  clearInterval(loop);
+  loop = undefined;
+  giveBack?.();
+  giveBack = undefined;
+}
