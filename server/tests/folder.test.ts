@@ -1,5 +1,5 @@
 import { spawn, spawnSync } from 'node:child_process';
-import { chmodSync, existsSync, mkdirSync, mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { chmodSync, existsSync, mkdirSync, mkdtempSync, readdirSync, readFileSync, rmSync, statSync, writeFileSync } from 'node:fs';
 import { createRequire } from 'node:module';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
@@ -9,7 +9,8 @@ import { program } from '../../scripts/lib/setup.mjs';
 import { beginFolder, FolderUnfit, inspectFolder, markFolder, mayEmpty, prepareFolder } from '../src/db/folder';
 import { FolderLocked, lockFolder } from '../src/db/lock';
 import { openDb } from '../src/db/open';
-import { settings } from '../src/db/schema';
+import { ownRows, settings } from '../src/db/schema';
+import { backupOfDay } from '../src/backup/daily';
 
 const ROOT = fileURLToPath(new URL('../..', import.meta.url));
 let folder = '';
@@ -57,6 +58,28 @@ describe('a data folder', () => {
     expect(() => prepareFolder(folder)).toThrow(/may not be written/);
     chmodSync(folder, 0o700);
   });
+});
+
+it('what a kitchen keeps is for its owner alone, backups too, also what lay open before', async () => {
+  const kitchen = join(folder, 'kitchen');
+  const open = (place: string) =>
+    [place, ...readdirSync(place, { recursive: true, encoding: 'utf8' }).map((name) => join(place, name))].filter(
+      (path) => (statSync(path).mode & 0o077) !== 0,
+    );
+  const first = await openDb(kitchen);
+  expect(open(kitchen)).toEqual([]);
+  await first.close();
+  for (const path of [kitchen, join(kitchen, 'roskel.json'), join(kitchen, 'pg', 'PG_VERSION')]) chmodSync(path, 0o777);
+  const again = await openDb(kitchen);
+  expect(open(kitchen)).toEqual([]);
+  const backups = `${kitchen}-backups`;
+  mkdirSync(backups);
+  writeFileSync(join(backups, 'roskel-2026-11-29.zip'), 'old');
+  for (const path of [backups, join(backups, 'roskel-2026-11-29.zip')]) chmodSync(path, 0o777);
+  await again.db.insert(ownRows).values({ id: 'p', kind: 'tools', value: { name: 'Pot' } as never });
+  expect(await backupOfDay(again.db, kitchen, '2026-11-30')).toBe(true);
+  expect(open(backups)).toEqual([]);
+  await again.close();
 });
 
 it('a demo may be emptied, and never a kitchen that is none', () => {

@@ -152,6 +152,19 @@ describe('nothing that is asked is our fault', () => {
     expect((await raw('GET', '/assets/app-1a2b.js', { 'X-Forwarded-For': '192.168.1.20' })).headers['content-encoding']).toBeUndefined();
     expect((await raw('GET', '/api/openapi.json', phone)).headers['content-encoding']).toBeUndefined();
   });
+  it('what is nested without end is refused with a sentence, in lists and objects, and brackets in words are none', async () => {
+    for (const [open, close] of [
+      ['[', ']'],
+      ['{"a":', '}'],
+    ] as const) {
+      const deep = `{"file":${open.repeat(20_000)}1${close.repeat(20_000)}}`;
+      const answer = await raw('POST', '/api/batches/import', OWN, deep);
+      expect(answer.status).toBe(422);
+      expect(answer.text).toContain('nested deeper');
+    }
+    const words = JSON.stringify({ name: `${'['.repeat(300)}"\\`.slice(0, 60), startDate: '2026-11-01', goal: GOAL });
+    expect((await raw('POST', '/api/batches', OWN, words)).status).toBe(201);
+  });
   it('a file of a third of a million empty lots is refused at once, in few words', async () => {
     const file = { ...newBatch('Big', '2026-11-01'), lots: new Array(330_000).fill({}) };
     const timed = async (value: object) => {

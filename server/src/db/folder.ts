@@ -1,5 +1,6 @@
 import { accessSync, constants, existsSync, mkdirSync, readdirSync, readFileSync, rmSync, statSync, writeFileSync } from 'node:fs';
 import { basename, join } from 'node:path';
+import { writeForOwnerOnly } from './ownOnly';
 
 /** A data folder that cannot be used; the sentence says why and what to do. Nothing in it was touched. */
 export class FolderUnfit extends Error {}
@@ -30,10 +31,11 @@ function problemOf(error: unknown, folder: string): FolderUnfit {
   return new FolderUnfit(`${folder} ${why[code] ?? `cannot be used (${code || (error as Error).message}). ${ANOTHER}`}`);
 }
 
-/** Makes the folder when it is missing, and makes sure that it can be written. Throws FolderUnfit. */
+/** Makes the folder when it is missing, and makes sure that it can be written; nobody else may read it. Throws FolderUnfit. */
 export function prepareFolder(folder: string): void {
   try {
     if (existsSync(folder) && !statSync(folder).isDirectory()) throw Object.assign(new Error(), { code: 'EEXIST' });
+    writeForOwnerOnly();
     mkdirSync(folder, { recursive: true });
     accessSync(folder, constants.R_OK | constants.W_OK | constants.X_OK);
   } catch (error) {

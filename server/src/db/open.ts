@@ -2,6 +2,7 @@ import type { ChangeEvent } from '@roskel/contract';
 import { drizzle } from 'drizzle-orm/pglite';
 import { migrate } from 'drizzle-orm/pglite/migrator';
 import { openEngine, syncTree } from './durable';
+import { forOwnerOnly } from './ownOnly';
 import { beginFolder, inspectFolder, markFolder, mayEmpty, prepareFolder } from './folder';
 import { upgradeDocuments } from './documents';
 import { lockFolder } from './lock';
@@ -41,6 +42,7 @@ export async function openDb(folder: string | null, { demo = false, fresh = fals
     const open = await ready(`${folder}/pg`, unlock);
     if (begin) syncTree(`${folder}/pg`);
     markFolder(folder);
+    forOwnerOnly(folder);
     return open;
   } catch (error) {
     unlock();

@@ -2,6 +2,7 @@ import { existsSync } from 'node:fs';
 import compression from 'compression';
 import express, { type Express, type Request, type RequestHandler } from 'express';
 import helmet from 'helmet';
+import { refuseDeep } from './depth';
 import { MAKER_HEADER, type ChangeEvent, type House, type LogEntry } from '@roskel/contract';
 import { errorsOf } from '@roskel/contract/validate';
 import type { Store } from '../db/store';
@@ -181,7 +182,10 @@ export function createApp(options: AppOptions): { app: Express; announcer: Annou
   app.use(helmet({ contentSecurityPolicy: { useDefaults: false, directives: POLICY }, strictTransportSecurity: false }));
   if (options.open) app.use('/api', gate(options.open.access));
   app.use('/api', ownKitchen(identity.known));
-  app.use(express.json({ limit: '1mb' }), express.raw({ type: 'application/zip', limit: '64mb' }));
+  app.use(
+    express.json({ limit: '1mb', verify: (_req, _res, body) => refuseDeep(body) }),
+    express.raw({ type: 'application/zip', limit: '64mb' }),
+  );
   app.use('/api', apiRouter(kitchen, store, announcer));
   if (options.webRoot && existsSync(options.webRoot)) app.use(pages(options.webRoot));
   app.use(problems);

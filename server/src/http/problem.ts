@@ -37,6 +37,9 @@ export const problems: ErrorRequestHandler = (error: unknown, _req, res, next) =
     return sendProblem(res, { status: 409, title: 'There already', detail: 'There is one with this id already. Give it another.' });
   }
   if (error instanceof URIError) return sendProblem(res, { status: 400, title: 'Unreadable', detail: 'This address cannot be read.' });
+  if ((error as { type?: unknown }).type === 'too.deep') {
+    return sendProblem(res, { status: 422, title: 'That cannot be', detail: 'This is nested deeper than anything that Roskel reads.' });
+  }
   const status = (error as { status?: unknown }).status;
   if (typeof status === 'number' && status >= 400 && status < 500) {
     const [title, detail] = REFUSED[status] ?? ['Refused', 'This cannot be done.'];

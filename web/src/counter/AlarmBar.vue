@@ -33,7 +33,7 @@ onUnmounted(() => {
       <b>{{ t.name }}: time is up.</b>
       <span v-if="lateMin(t.endsAt!) >= 1"> {{ plural(lateMin(t.endsAt!), 'minute') }} ago.</span>
       <span class="acts">
-        <RouterLink v-if="t.batchId" :to="`/batches/${t.batchId}/counter`">To the counter</RouterLink>
+        <RouterLink v-if="t.batchId" :to="`/batches/${t.batchId}/counter`">Counter</RouterLink>
         <NButton @click="timers.more(t.id, 5)">5 min more</NButton>
         <NButton type="primary" @click="timers.end(t.id)">End the alarm</NButton>
       </span>
