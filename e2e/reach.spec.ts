@@ -100,7 +100,10 @@ async function faults(page: Page): Promise<string[]> {
     return violations.flatMap((v) => v.nodes.slice(0, 3).map((n) => `${v.id}: ${n.html.slice(0, 140)} ${n.failureSummary.slice(0, 160)}`));
   });
 }
-/** What is cut at the side or ends in dots, text smaller than 13 px, and more than one thing that scrolls by itself. */
+/**
+ * What is cut at the side or ends in dots, what sticks out of its plate, text smaller than 13 px, and more than one thing
+ * that scrolls by itself.
+ */
 async function misfits(page: Page): Promise<string[]> {
   return page.evaluate(() => {
     const out: string[] = [];
@@ -119,6 +122,13 @@ async function misfits(page: Page): Promise<string[]> {
       const dots = style.textOverflow === 'ellipsis' && el.scrollWidth > el.clientWidth + 1;
       const clamped = style.webkitLineClamp !== 'none' && el.scrollHeight > el.clientHeight + 2;
       if (dots || clamped) out.push(`ends in dots: ${el.textContent!.trim().slice(0, 40)}`);
+    }
+    for (const plate of document.querySelectorAll<HTMLElement>('.plate')) {
+      const { right, width } = plate.getBoundingClientRect();
+      if (width === 0) continue;
+      for (const el of plate.querySelectorAll<HTMLElement>('.n-input, .n-base-selection, .n-button, h2, h3, p, li'))
+        if (el.getBoundingClientRect().right > right - 1 && !el.closest('.scroll-x, .n-data-table, .visually-hidden'))
+          out.push(`out of its plate: ${(el.getAttribute('aria-label') ?? el.textContent ?? '').trim().slice(0, 40)}`);
     }
     const scrolls = [...document.querySelectorAll<HTMLElement>('main *')].filter(
       (el) => /auto|scroll/.test(getComputedStyle(el).overflowY) && el.clientHeight > 0 && el.scrollHeight > el.clientHeight + 1,

@@ -81,8 +81,15 @@ h2 .soft {
 }
 .cols {
   display: grid;
-  grid-template-columns: 1fr 1fr;
+  grid-template-columns: minmax(0, 1fr) minmax(0, 1fr);
   gap: 14px;
+}
+/* What an act is called may take two lines: it never pushes its column out of the plate. */
+.cols :deep(.n-button) {
+  max-width: 100%;
+  height: auto;
+  min-height: var(--n-height);
+  white-space: normal;
 }
 .cols.wide {
   grid-template-columns: minmax(0, 1.9fr) minmax(148px, 1fr);
@@ -95,7 +102,7 @@ h2 .soft {
 @media (max-width: 720px) {
   .cols,
   .cols.wide {
-    grid-template-columns: 1fr;
+    grid-template-columns: minmax(0, 1fr);
   }
 }
 </style>
