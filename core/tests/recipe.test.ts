@@ -348,7 +348,10 @@ describe('what a station leaves goes back in', () => {
     const { items, recipe } = readText(text, { kitchen: 'metric', own: [] });
     return planRecipe(wish('brine-ferment', text, { items, recipe, text, asMade: true }), TODAY);
   };
-  const brineIn = (sentence: string) => made(sentence).line.find((s) => s.kind === 'blend')!.things.find((t) => t.name === 'brine')?.g ?? 0;
+  const brineIn = (sentence: string) =>
+    made(sentence)
+      .line.find((s) => s.kind === 'blend')!
+      .things.find((t) => t.name === 'brine')?.g ?? 0;
   const leftG = brineIn('Blend with the vinegar and the brine.');
   it.each([
     ['Blend with the vinegar and 100 ml of the brine.', 102],
