@@ -3,7 +3,6 @@ import { fileURLToPath } from 'node:url';
 import { describe, expect, it } from 'vitest';
 import {
   answered,
-  readText,
   heatOfRow,
   questionKey,
   endStrands,
@@ -339,31 +338,5 @@ describe('a recipe that names a hot sauce', () => {
     expect(have.toBuy.some((n) => n.name === 'Tide Red')).toBe(false);
     const few = planRecipe(wish('from-a-bottle', LIST, { bottled: { stuff, massG: 100 } }), TODAY);
     expect(few.toBuy.find((n) => n.name === 'Tide Red')).toMatchObject({ needG: 250, haveG: 100 });
-  });
-});
-
-describe('what a station leaves goes back in', () => {
-  const made = (sentence: string) => {
-    const text = `500 g red jalapeños\n500 ml water\n20 g salt\n50 ml cider vinegar\nSlice the jalapeños and pack them into a jar. Dissolve the salt in the water and pour over. Ferment for two weeks. Drain. ${sentence} Bottle.`;
-    const { items, recipe } = readText(text, { kitchen: 'metric', own: [] });
-    return planRecipe(wish('brine-ferment', text, { items, recipe, text, asMade: true }), TODAY);
-  };
-  const brineIn = (sentence: string) =>
-    made(sentence)
-      .line.find((s) => s.kind === 'blend')!
-      .things.find((t) => t.name === 'brine')?.g ?? 0;
-  const leftG = brineIn('Blend with the vinegar and the brine.');
-  it.each([
-    ['Blend with the vinegar and 100 ml of the brine.', 102],
-    ['Blend with the vinegar and half of the brine.', leftG / 2],
-    ['Blend with 1/4 cup of the reserved brine and the vinegar.', 63.75],
-    ['Blend with the vinegar and 3 litres of the brine.', leftG],
-    ['Blend with the vinegar.', 0],
-  ])('%s', (sentence, g) => expect(brineIn(sentence)).toBeCloseTo(g, 0));
-  it('the brine is what the jar left: no more than went in, and it carries its salt', () => {
-    expect(leftG).toBeGreaterThan(300);
-    expect(leftG).toBeLessThan(520);
-    const salt = (s: string) => (made(s).sauce.saltPct * made(s).sauce.massG) / 100;
-    expect(salt('Blend with the vinegar and the brine.')).toBeGreaterThan(1.4 * salt('Blend with the vinegar.'));
   });
 });
