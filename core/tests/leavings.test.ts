@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { INGREDIENTS, planRecipe, readText } from '../src';
+import { INGREDIENTS, planRecipe, readText, stationIn } from '../src';
 
 const TODAY = '2026-11-20';
 describe('what a station leaves goes back in', () => {
@@ -26,6 +26,10 @@ describe('what a station leaves goes back in', () => {
     ['Blend with the vinegar and 3 litres of the brine.', leftG],
     ['Blend with the vinegar.', 0],
   ])('%s', (sentence, g) => expect(brineIn(sentence)).toBeCloseTo(g, 0));
+  it('more than there is, is all of it', () => {
+    const blend = stationIn(made('Blend with the vinegar and 3 litres of the brine.').file, 'blend')!;
+    expect(blend.intakes.find((i) => i.origin.from === 'side')!.amount).toEqual({ pct: 100 });
+  });
   it('the brine is what the jar left: no more than went in, and it carries its salt', () => {
     expect(leftG).toBeGreaterThan(300);
     expect(leftG).toBeLessThan(520);
