@@ -129,8 +129,9 @@ export class Supply {
     const own = meant.filter((i) => this.things[i]!.item.said?.at(-1) === head);
     if (m.phrase.length > 1 || !isClassWord(head) || own.length === 0) return meant;
     const phrases = this.clauses.slice(n + 1).flatMap((c) => c.mentions.map((x) => x.phrase.join(' ')));
-    // "Add the peppers … add everything else".
-    if (own.length < meant.length && this.clauses.slice(n + 1).some((c) => c.rest)) return own;
+    // "Add the peppers … add everything else"; dried pods are toasted and soaked together.
+    const dried = meant.every((i) => this.things[i]!.dried);
+    if (own.length < meant.length && !dried && this.clauses.slice(n + 1).some((c) => c.rest)) return own;
     return meant.filter((i) => own.includes(i) || !phrases.includes(this.things[i]!.item.said?.join(' ') ?? ''));
   }
 
