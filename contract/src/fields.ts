@@ -30,7 +30,7 @@ export function fieldWords(file: BatchFile, path: readonly string[], value?: unk
   const kind = stationKind(station.kind);
   if (path[4] === 'intakes') {
     const origin = (station.intakes.find((i) => `#${i.id}` === path[5]) ?? (value as { origin?: Origin } | undefined))?.origin;
-    return `${kind.name}, ${origin ? thingName(file, origin) : 'what goes in'}`;
+    return `${kind.name}, ${origin ? thingName(file, origin).split(',')[0]!.toLowerCase() : 'what goes in'}`;
   }
   const title = path[4] === 'params' && path[5] ? schemaAt(kind.schema, path[5].replace(/^@/, ''))?.title : undefined;
   const last = [...path]

@@ -1,6 +1,6 @@
 import type { Ingredient } from '../matter/ingredient';
 import { isTapWater, kindKey, SALT_KEY } from '../matter/kind';
-import { endOf, intakesOf, mainEnd, packedIn, podUses, workTime, type Fills, type LineReport } from '../line';
+import { endOf, intakesOf, mainEnd, packedIn, podUses, thingName, workTime, type Fills, type LineReport } from '../line';
 import { KNIFE, type Preparation } from '../heat';
 import { gramsOf, stationIn, stationsOf, type BatchFile, type StationEntry } from '../file';
 import type { Quantiles } from '../ferment/forecast';
@@ -109,15 +109,7 @@ function thingsAt(file: BatchFile, entry: StationEntry, worked: Readonly<Record<
     const g = gramsOf(amount) ?? (origin.from === 'side' ? (worked[id] ?? null) : null);
     if (g === null || !(g > 0)) return [];
     const name =
-      origin.from === 'larder'
-        ? nameIn(file, origin.key)
-        : origin.from === 'pods'
-          ? podsSaid(file, origin.lotId, origin.prep)
-          : origin.from === 'stored'
-            ? (file.stored.find((s) => s.id === origin.id)?.name ?? 'kept sauce')
-            : origin.from === 'side'
-              ? (stationKind(stationIn(file, origin.stationId)?.kind ?? entry.kind).gives?.[origin.side] ?? '')
-              : '';
+      origin.from === 'pods' ? podsSaid(file, origin.lotId, origin.prep) : origin.from === 'strand' ? '' : thingName(file, origin);
     const words = typeof amount === 'object' && 'g' in amount ? (amount.words ?? null) : null;
     return name ? [{ name, g, words, late: late === true }] : [];
   });

@@ -2,7 +2,7 @@ import { bowlG, carry, fitVessels, freeId, newBatch } from '../line';
 import { mapStations, MOST, type BatchFile, type Goal, type Intake, type StationEntry, type Strand } from '../file';
 import type { Ingredient } from '../matter/ingredient';
 import { kindKey, kindOf } from '../matter/kind';
-import { stepParams, type ReadText, type ReadRecipe, type RecipeThing, type Step } from '../method';
+import { isCut, stepParams, type ReadText, type ReadRecipe, type RecipeThing, type Step } from '../method';
 import type { PodLot } from '../pantry';
 import type { Day } from '../plan';
 import { stationKind, usualKind } from '../stations';
@@ -69,13 +69,9 @@ const brings = (recipe: ReadRecipe, s: Step): boolean =>
     return (!t.item.ask && !isOwn(s.kind, t) && (t.g ?? 0) * p.share > 0) || t.item.sauceG !== undefined;
   }) || [...s.joins, ...(s.part ? [s.part.strand] : [])].some((k) => recipe.strands[k]!.some((x) => brings(recipe, x)));
 
-/** Things that are cut on a board before they go anywhere. */
-const CUT = new Set(['pod', 'vegetable', 'onion', 'garlic', 'root', 'tomato', 'fruit', 'leaf', 'soft']);
-
 /** The station where things are cut. */
 const BOARD = usualKind('pods').kind;
-/** What is smooth already, such as a paste, is not cut. */
-const isCut = (t: RecipeThing) => CUT.has(t.family) && !t.item.ask && (t.g ?? 0) > 0 && kindOf({ key: t.item.id ?? '' }).even !== true;
+const isOnBoard = (t: RecipeThing) => isCut(t) && !t.item.ask && (t.g ?? 0) > 0;
 
 /**
  * The line that a recipe's method is: its stations in its order, everything where the recipe puts it, in its grams, with its
@@ -122,7 +118,7 @@ export function methodLine(wish: MethodWish, text: string): { file: BatchFile; p
     const steps = begin < 0 ? [] : all.slice(begin);
     const stations: StationEntry[] = [];
     const [first] = steps;
-    const cut = first?.puts.some((p) => isCut(recipe.things[p.thing]!) || lotOf.has(p.thing)) === true;
+    const cut = first?.puts.some((p) => isOnBoard(recipe.things[p.thing]!) || lotOf.has(p.thing)) === true;
     const board = cut && first.kind !== BOARD ? entryOf(BOARD, stationId(BOARD), {}, '') : null;
     if (board) stations.push(board);
     steps.forEach((step, n) => {
@@ -152,7 +148,7 @@ export function methodLine(wish: MethodWish, text: string): { file: BatchFile; p
         if (t.item.ask || t.item.id === null || !(g > 0) || isOwn(step.kind, t)) continue;
         const lot = lotOf.get(put.thing);
         // What grew is cut on the board before the first station.
-        const at = n === 0 && board && (lot || isCut(t)) ? board : entry;
+        const at = n === 0 && board && (lot || isOnBoard(t)) ? board : entry;
         addTo(at, intakeOf(at, t, lot, g, put.late));
       }
       stations.push(entry);

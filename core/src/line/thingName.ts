@@ -7,7 +7,7 @@ export function thingName(file: BatchFile | null, origin: Origin): string {
   switch (origin.from) {
     case 'larder': {
       const row = file?.ingredients.find((i) => i.key === origin.key) ?? INGREDIENTS.find((i) => i.key === origin.key);
-      return row?.name.split(',')[0]!.toLowerCase() ?? 'a thing of the larder';
+      return row?.name ?? 'a thing of the larder';
     }
     case 'pods':
       return file?.lots.find((l) => l.id === origin.lotId)?.name ?? 'pods';

@@ -2,13 +2,11 @@ import type { ReadClause } from './mentions';
 import { ADD, NOTHING, station, type Done, type Where } from './done';
 import type { RecipeThing } from './recipe';
 import { TWO_DAYS } from './roles';
-import { FRIDGE, isKeptOut, isSour, leave, LEAST_REST } from './stands';
+import { isInJar, isSour, leave, LEAST_REST } from './stands';
+import { FRIDGE, isKeptOut, JARS, VATS } from './vessels';
 
 const BLENDER = /\b(?:blender|processor|liquidi[sz]er|mortar)\b/i;
 const BOTTLES = /\bbottles?\b/i;
-const JARS = /\b(?:jars?|jarred|crock)\b/i;
-/** What may stand for days with something in it. */
-const VATS = /\b(?:jug|bucket|tub|container|bag|vessel|bowl|pail|barrel|fermenter)\b/i;
 const SIEVE = /\b(?:sieve|strainer|cloth|muslin|cheesecloth|food mill|mill|mouli|through)\b/i;
 const OVER = /\bover (?!(?:a |the )?(?:low|medium|high|gentle|heat|ice))/i;
 const isLiquid = (t: RecipeThing) => t.wet || isSour(t) || t.family === 'water' || t.family === 'sauce';
@@ -96,7 +94,7 @@ export function doneBy(c: ReadClause, w: Where): Done {
     case 'divide':
       return BOTTLES.test(c.text) || JARS.test(c.text) ? NOTHING : { is: 'divide' };
     case 'fill':
-      if (c.stem === 'pour' && c.next === 'off') return last === 'ferment' ? station('drain') : NOTHING;
+      if (c.stem === 'pour' && c.next === 'off') return isInJar(w) ? station('drain') : NOTHING;
       // Hot oil over what stands in a bowl, hot vinegar over sliced pods.
       if (isPouredOver(c.text) && w.steps.length > 0) {
         const hot = /\bhot\b/i.test(c.text) || last === 'simmer' || last === 'fry';
@@ -161,11 +159,11 @@ export function doneBy(c: ReadClause, w: Where): Done {
       // Roasted spices and dried pods are toasted.
       return here.length > 0 && here.every((t) => t.dried || t.family === 'spice') ? station('toast') : station('char');
     case 'drain':
-      if (last === 'ferment') return station('drain');
+      if (isInJar(w)) return station('drain');
       if (last === 'simmer') return station(isBoiledOnly(w) ? 'lift' : 'strain');
       return last === 'steep' ? station('strain') : NOTHING;
     case 'lift':
-      if (last === 'ferment') return station('drain');
+      if (isInJar(w)) return station('drain');
       // "Fish out the star anise".
       if (w.named.length > 0 && w.named.every((t) => t.family === 'spice' || t.family === 'leaf')) return NOTHING;
       return last === 'simmer' && !BOTTLES.test(c.text) && !JARS.test(c.text)
@@ -177,7 +175,7 @@ export function doneBy(c: ReadClause, w: Where): Done {
       if (c.stem === 'press' && (last === 'press' || here.some(tamarind))) return station('press');
       if (/^(?:press|push|rub|pass|force|squeeze)$/.test(c.stem) && !SIEVE.test(c.text))
         return JARS.test(c.text) && w.fermentAhead ? station('salt') : NOTHING;
-      if (last === 'ferment' && (c.stem === 'strain' || c.stem === 'sieve')) return station('drain');
+      if (isInJar(w) && (c.stem === 'strain' || c.stem === 'sieve')) return station('drain');
       // "Strain the hot oil over the flakes".
       if (OVER.test(c.text) && last === 'fry' && here.length > 0) return station('temper');
       return last === 'soak' || last === 'press' ? NOTHING : station('strain');

@@ -1,4 +1,4 @@
-import type { KindName } from '../stations';
+import { stationKind, type KindName } from '../stations';
 import type { ReadClause } from './mentions';
 import { LEFT_BY, SOME, type LeavingName } from './leavings';
 import type { Put, RecipeThing, Step } from './recipe';
@@ -7,9 +7,6 @@ import { Strands } from './strands';
 import type { Supply } from './supply';
 
 const ANOTHER_PAN = /\bin(?:to)? (?:a|another) (?:[\w-]+ ){0,3}(?:pan|pot|saucepan|skillet|wok)\b/i;
-/** What a station leaves, as the maker calls it. */
-const LEFT_NAMES: Partial<Record<KindName, string>> = { soak: 'Soaking water', lift: 'Liquid of the pan' };
-
 /** Things that wait for a station, and the strands that take them. */
 export class Gatherer {
   readonly line = new Strands();
@@ -69,7 +66,15 @@ export class Gatherer {
     if (!by || this.things.some((t) => t.leaving?.by === by && (left.share !== null || t.leaving.share === 1))) return [];
     const { g, share } = left.share === 1 || left.share === SOME ? (this.keptBack.get(left.of) ?? left) : left;
     this.things.push({
-      item: { text: left.words, store: null, id: null, name: LEFT_NAMES[by.kind] ?? 'Brine', massG: g, assumed: [], ask: null },
+      item: {
+        text: left.words,
+        store: null,
+        id: null,
+        name: Object.values(stationKind(by.kind).gives ?? {})[0] ?? left.of,
+        massG: g,
+        assumed: [],
+        ask: null,
+      },
       ...{ words: new Set<string>(), family: 'other', pod: false, dried: false, wet: true, group: [], g, left: 0, inMethod: true },
       leaving: { by, share },
     });
@@ -79,7 +84,9 @@ export class Gatherer {
   /** A jar whose brine is spoken of was drained, said or not. */
   private drained(): Step | undefined {
     const jar = this.steps.findIndex((s) => s.kind === 'ferment');
-    return jar < 0 ? undefined : this.line.insert(jar + 1, { kind: 'drain', text: '', ours: true });
+    // It may have stood in the fridge since.
+    const after = this.steps.findIndex((s, i) => i > jar && s.kind !== 'rest');
+    return jar < 0 ? undefined : this.line.insert(after < 0 ? this.steps.length : after, { kind: 'drain', text: '', ours: true });
   }
 
   protected release(): void {
@@ -119,6 +126,14 @@ export class Gatherer {
     if (c.pronoun || /^(?:in|into|with|to)$/.test(c.next ?? '') || c.everything || c.rest || c.together || c.left) return false;
     const later = this.supply.namedLater(n);
     return this.steps.some((s) => s.puts.some((p) => later.has(p.thing)));
+  }
+
+  /** The same station once more: its minutes, or those on top. */
+  protected again(step: Step, c: ReadClause, fresh: readonly Put[]): void {
+    const { minutes, more } = c.measures;
+    if (minutes === null) return;
+    const added = more || (step.minutes !== null && (this.waiting.length > 0 || fresh.length > 0));
+    step.minutes = added ? (step.minutes ?? 0) + minutes : minutes;
   }
 
   protected divide(): void {

@@ -4,3 +4,4 @@ export * from './params';
 export * from './recipe';
 export * from './readRecipe';
 export * from './textLines';
+export { isCut } from './things';

@@ -1,5 +1,5 @@
 import { kindOf } from '../matter/kind';
-import type { KindName, ParamsOf } from '../stations';
+import { MOST_REST_H, type KindName, type ParamsOf } from '../stations';
 import type { RecipeThing, Step } from './recipe';
 
 /** Whether a bottling is said to be hot. */
@@ -117,7 +117,7 @@ const SAID: Params = {
   },
   rest: (s) => ({
     place: says(s, /\b(?:fridge|refrigerat\w*|chill\w*)\b/i) ? 'fridge' : says(s, /\b(?:ice|cold water|bath)\b/i) ? 'water' : 'air',
-    ...(s.minutes === null ? {} : { hours: clamp(Math.round((s.minutes / 60) * 100) / 100, 0, 336) }),
+    ...(s.minutes === null ? {} : { hours: clamp(Math.round((s.minutes / 60) * 100) / 100, 0, MOST_REST_H) }),
   }),
   bottle: (s) => ({ fill: fillsHot(s) ? 'hot' : 'cold' }),
 };

@@ -216,12 +216,6 @@ export class Placer extends Gatherer {
       this.line.joinAll(step, this.supply.namedLater(n), this.things);
     if (GATHERS.has(kind)) this.offHeat = false;
   }
-  private again(step: Step, c: ReadClause, fresh: readonly Put[]): void {
-    const { minutes, more } = c.measures;
-    if (minutes === null) return;
-    const added = more || (step.minutes !== null && (this.waiting.length > 0 || fresh.length > 0));
-    step.minutes = added ? (step.minutes ?? 0) + minutes : minutes;
-  }
 
   /** A station with new things only is apart, unless it goes on with what is there. */
   private isApart(c: ReadClause, kind: KindName, fresh: readonly Put[], before: readonly number[]): boolean {

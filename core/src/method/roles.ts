@@ -2,6 +2,7 @@ import type { KindName } from '../stations';
 import type { ReadClause } from './mentions';
 import type { Put } from './recipe';
 import type { Supply } from './supply';
+import { isKeptOut, JARS, VATS } from './vessels';
 
 /** Stations that take what waits; before the others it goes back to where it was said. */
 export const GATHERS = new Set<KindName>([
@@ -29,12 +30,9 @@ export function fermentFollows(clauses: readonly ReadClause[], supply: Supply): 
   if (clauses.some((x) => x.act === 'ferment')) return true;
   for (const x of clauses) {
     if ((x.measures.after ?? 0) >= TWO_DAYS) return true;
-    const packed =
-      x.act === 'salt' ||
-      (x.act === 'fill' && /\b(?:jars?|jarred|crock|jug|bucket|tub|container|bag|vessel|barrel|fermenter)\b/i.test(x.text));
+    const packed = x.act === 'salt' || (x.act === 'fill' && (JARS.test(x.text) || VATS.test(x.text)));
     if (packed && (x.measures.minutes ?? 0) >= TWO_DAYS) return true;
-    const stands =
-      (x.act === 'leave' || x.stem === 'keep') && x.stem !== 'refrigerate' && !/\b(?:fridge|refrigerator|keeps|up to)\b/i.test(x.text);
+    const stands = (x.act === 'leave' || x.stem === 'keep') && x.stem !== 'refrigerate' && isKeptOut(x);
     if (stands && (x.measures.minutes ?? 0) >= TWO_DAYS) return true;
     const sour = supply.meant(x).some((i) => supply.things[i]!.family === 'vinegar') && x.stem !== 'have' && x.act !== 'have';
     if (sour || HEATS.has(x.act as KindName)) return false;

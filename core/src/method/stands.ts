@@ -1,12 +1,15 @@
 import { NOTHING, station, type Done, type Where } from './done';
 import type { ReadClause } from './mentions';
 import type { RecipeThing } from './recipe';
+import { MOST_REST_H } from '../stations';
 import { TWO_DAYS } from './roles';
+import { FRIDGE } from './vessels';
 
 const AN_HOUR = 60;
 /** Shorter stands are no rest, min. */
 export const LEAST_REST = 10;
-export const FRIDGE = /\b(?:fridge|refrigerat\w*|chill\w*|cold)\b/i;
+/** A jar that stays longer in the fridge is kept there: no station tells that, min. */
+const MOST_COLD_JAR = 7 * 1440;
 export const isSour = (t: RecipeThing) => t.family === 'vinegar' || t.family === 'citrus';
 
 /** What it comes to that something is left for a while: a ferment, a steep, a rest, or nothing. */
@@ -16,7 +19,10 @@ export function leave(c: ReadClause, w: Where): Done {
   if (last === 'soak' && minutes !== null && minutes < TWO_DAYS && w.named.length === 0) return { is: 'time' };
   // What was stirred in since is no jar any more.
   const jar = last === 'salt' || (last === 'ferment' && w.waiting.length === 0);
-  if (minutes !== null && minutes >= TWO_DAYS && jar) return station(last === 'ferment' && FRIDGE.test(c.text) ? 'rest' : 'ferment');
+  const cold = last === 'ferment' && FRIDGE.test(c.text);
+  // What no station can say stays as words at its step, and is no shorter time.
+  if (minutes !== null && (cold || !jar) && minutes > (cold ? MOST_COLD_JAR : 60 * MOST_REST_H)) return NOTHING;
+  if (minutes !== null && minutes >= TWO_DAYS && jar) return station(cold ? 'rest' : 'ferment');
   if (last === 'bottle' || last === 'bowl' || (c.stem === 'refrigerate' && (minutes ?? 0) >= TWO_DAYS && !w.workAhead)) return NOTHING;
   // "Let it sit two weeks before using": that is in its bottle.
   if (
@@ -34,5 +40,8 @@ export function leave(c: ReadClause, w: Where): Done {
   return NOTHING;
 }
 
-/** Something is kept at the warmth of a room for a time, no finished sauce. */
-export const isKeptOut = (c: ReadClause): boolean => !FRIDGE.test(c.text) && !/\b(?:up to|keeps|at least a|will)\b/i.test(c.text);
+/** What is in its jar still, perhaps in the fridge since. */
+export function isInJar({ steps }: Pick<Where, 'steps'>): boolean {
+  const last = steps.findLast((s) => s.kind !== 'rest');
+  return last?.kind === 'ferment';
+}

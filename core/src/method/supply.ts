@@ -1,7 +1,7 @@
 import type { KindName } from '../stations';
 import type { Mention, ReadClause } from './mentions';
 import type { Put, RecipeThing } from './recipe';
-import { isClassWord, meantBy } from './things';
+import { isClassWord, isCut, meantBy } from './things';
 
 /** What a station takes where nobody says what: these families, as far as no later sentence names them. */
 const DEFAULTS: Partial<Record<KindName, (t: RecipeThing) => boolean>> = {
@@ -20,9 +20,6 @@ const isTrimmed = (c: ReadClause, m: Mention): boolean =>
   (c.act === 'offHeat' || c.act === 'prep' || c.stem === 'discard') &&
   m.weak &&
   /^(?:seed|stem|stalk|core|skin|top|leaf)$/.test(m.phrase.at(-1) ?? '');
-
-const CUT = new Set(['vegetable', 'onion', 'garlic', 'root', 'tomato', 'fruit', 'leaf', 'soft']);
-const isCut = (t: RecipeThing): boolean => t.pod || CUT.has(t.family);
 
 /** What a recipe has, and what each clause takes of it. */
 export class Supply {

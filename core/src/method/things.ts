@@ -1,5 +1,5 @@
 import { ingredient, type Ingredient } from '../matter/ingredient';
-import { kindOf } from '../matter/kind';
+import { kindOf, type Family } from '../matter/kind';
 import { MIXED_UNKNOWN, variety } from '../matter/variety';
 import { plainWords, type ReadItem } from '../reading';
 import type { RecipeThing } from './recipe';
@@ -26,6 +26,11 @@ export function thingOf(item: ReadItem, own: readonly Ingredient[], group: reado
     ...{ group, g: item.massG, left: 1, inMethod },
   };
 }
+
+/** What grew and is cut before it goes anywhere; what is smooth already, such as a paste, is not. */
+const CUT: ReadonlySet<Family> = new Set<Family>(['vegetable', 'onion', 'garlic', 'root', 'tomato', 'fruit', 'leaf', 'soft']);
+export const isCut = (t: RecipeThing): boolean =>
+  t.pod || t.family === 'pod' || (CUT.has(t.family) && kindOf({ key: t.item.id ?? '' }).even !== true);
 
 /** Words for many things at once, and which of them they mean. */
 const CLASSES: Readonly<Record<string, (t: RecipeThing) => boolean>> = {

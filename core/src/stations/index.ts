@@ -61,7 +61,7 @@ export { drain, type DrainParams } from './drain';
 export { press, type PressParams } from './press';
 export { lift, type LiftParams, type LiftPieces } from './lift';
 export { thicken, THICKENERS, type ThickenParams, type Thickener } from './thicken';
-export { rest, type RestParams } from './rest';
+export { MOST_REST_H, rest, type RestParams } from './rest';
 export { temper, type TemperParams, type Tempered } from './temper';
 export type { BowlParams } from './bowl';
 export { trim, type TrimParams } from './trim';

@@ -7,6 +7,9 @@ import { massOf } from '../matter/stream';
 import { curve, reach, type Curve } from './curve';
 import { sayMin, station, type Outcome } from './station';
 
+/** What stands longer is no rest, h. */
+export const MOST_REST_H = 336;
+
 const schema = Type.Object(
   {
     place: Type.Union(
@@ -15,7 +18,7 @@ const schema = Type.Object(
     ),
     fromC: Type.Number({ title: 'It begins at', minimum: 5, maximum: 110, unit: '°C' }),
     vessels: Type.Integer({ title: 'The vessels', minimum: 1, maximum: 40 }),
-    hours: Type.Number({ title: 'It rests for', minimum: 0, maximum: 336, unit: 'h' }),
+    hours: Type.Number({ title: 'It rests for', minimum: 0, maximum: MOST_REST_H, unit: 'h' }),
   },
   { additionalProperties: false },
 );
@@ -63,7 +66,8 @@ export const rest = station<'rest', RestParams, RestFacts>({
     const litres = volumeMl(bowl.stream) / 1000;
     const each = litres / params.vessels;
     return {
-      out: { ...bowl, past: { ...bowl.past, jar: null } },
+      // What stands in its brine is in its jar still.
+      out: bowl,
       warmH: warmHours(params, each),
       made: [],
       sides: [],
