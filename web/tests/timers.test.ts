@@ -48,6 +48,17 @@ it('two windows, two timers: neither wipes those of the other, and both show all
   expect((await window_()).all).toHaveLength(2);
 });
 
+it.each(['{"a":1}', '[null, 3, {"id":"x"}]', 'soup', '[{"id":"a","name":"A","endsAt":1e999,"leftMs":1,"totalMs":1}]'])(
+  'whatever stands there, %s, a timer can be started',
+  async (kept) => {
+    localStorage.setItem('home:timers', kept);
+    const w = await window_();
+    expect(w.all).toEqual([]);
+    w.start(of('simmer', 'Simmer'), 1);
+    expect(w.all.map((t) => t.name)).toEqual(['Simmer']);
+  },
+);
+
 it('what is up rings, after a reload too, until somebody ends it, in whichever window', async () => {
   const first = await window_();
   first.start(of('simmer', 'Simmer'), 1);

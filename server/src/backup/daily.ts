@@ -1,7 +1,7 @@
 import { existsSync, mkdirSync, readdirSync, renameSync, rmSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import type { Db } from '../db/open';
-import { forOwnerOnly } from '../db/ownOnly';
+import { FILE, FOLDER, forOwnerOnly } from '../db/ownOnly';
 import { localDay } from '../day';
 import { isEmpty, readKitchen } from './kitchen';
 import { packKitchen } from './zip';
@@ -15,10 +15,10 @@ export async function backupOfDay(db: Db, folder: string, today: string): Promis
   const place = `${folder}-backups`;
   const path = join(place, `roskel-${today}.zip`);
   if (existsSync(path) || (await isEmpty(db))) return false;
-  mkdirSync(place, { recursive: true, mode: 0o700 });
+  mkdirSync(place, { recursive: true, mode: FOLDER });
   forOwnerOnly(place);
   // Whole or not at all: a backup cut short must never stand in for one.
-  writeFileSync(`${path}.part`, packKitchen(await readKitchen(db)), { mode: 0o600 });
+  writeFileSync(`${path}.part`, packKitchen(await readKitchen(db)), { mode: FILE });
   renameSync(`${path}.part`, path);
   const old = readdirSync(place)
     .filter((name) => NAME.test(name))

@@ -2,8 +2,8 @@ import { chmodSync, lstatSync, readdirSync } from 'node:fs';
 import { join } from 'node:path';
 import { isMainThread } from 'node:worker_threads';
 
-const FOLDER = 0o700;
-const FILE = 0o600;
+export const FOLDER = 0o700;
+export const FILE = 0o600;
 const EVERYBODY = 0o077;
 
 /** From here on what this process writes is for its user alone: a kitchen holds the key of its sessions. */

@@ -1,17 +1,16 @@
-import { KNIFE, type BatchFile, type Intake } from '@roskel/core';
+import { KNIFE, thingName, type BatchFile, type Intake } from '@roskel/core';
 
 /** What goes in, as people call it, and what is done to it first. */
 export function intakeWords(file: BatchFile, { origin }: Intake): { name: string; how: string } {
+  const name = thingName(file, origin);
   switch (origin.from) {
     case 'pods':
-      return { name: file.lots.find((l) => l.id === origin.lotId)?.name ?? origin.lotId, how: KNIFE[origin.prep].name };
-    case 'larder':
-      return { name: file.ingredients.find((i) => i.key === origin.key)?.name ?? origin.key, how: '' };
+      return { name, how: KNIFE[origin.prep].name };
     case 'stored':
-      return { name: file.stored.find((s) => s.id === origin.id)?.name ?? origin.id, how: 'kept' };
-    case 'strand':
-      return { name: file.strands.find((s) => s.id === origin.strandId)?.name ?? origin.strandId, how: '' };
+      return { name, how: 'kept' };
     case 'side':
-      return { name: `Own ${origin.side.replace(/-/g, ' ')}`, how: '' };
+      return { name: `Own ${name}`, how: '' };
+    default:
+      return { name, how: '' };
   }
 }

@@ -9,7 +9,10 @@ export function sayValue(value: unknown): string {
   if (typeof value === 'string') return /^\d{4}-\d{2}-\d{2}$/.test(value) ? day(value) : value;
   if (Array.isArray(value)) return value.length === 0 ? 'nothing' : `${value.length} of them`;
   const { name, g, massG, min, words, pH, instrument, pct, school, amount, origin, kind, tempC, note } = value as Record<string, unknown>;
-  if (amount !== undefined && origin !== undefined) return `${thingName(null, origin as Origin)}, ${sayValue(amount)}`;
+  if (amount !== undefined && origin !== undefined)
+    return `${thingName(null, origin as Origin)
+      .split(',')[0]!
+      .toLowerCase()}, ${sayValue(amount)}`;
   // What it is, never the id that it goes by.
   const station = STATION_KINDS.find((k) => k.kind === kind)?.name;
   const who = [name, words, station].find((x) => typeof x === 'string');

@@ -4,9 +4,8 @@ import { ref } from 'vue';
 export const sound = ref<'unknown' | 'ready' | 'blocked'>('unknown');
 
 let audio: AudioContext | null = null;
-let loop: ReturnType<typeof setInterval> | undefined;
-/** Asks for the one place of this browser that rings; called to give it back. */
-let giveBack: (() => void) | undefined;
+/** Ends what rings, or waits for its turn; undefined while nothing does. */
+let end: AbortController | undefined;
 /** From one ring to the next, ms. */
 const AGAIN_MS = 2500;
 
@@ -47,24 +46,28 @@ function told(text: string): void {
   }
 }
 
-/** Rings until it is told to stop; of several windows of a browser one rings. */
+/** Rings until it is told to stop. Of several windows of a browser one rings; where it is closed the next takes over. */
 export function startRinging(text: string): void {
-  if (loop !== undefined) return;
-  loop = setInterval(() => void tones(), AGAIN_MS);
-  void readySound().then(tones);
   told(text);
-  void navigator.locks?.request('roskel-ring', { ifAvailable: true }, (lock) => {
-    if (!lock) {
-      // Another window rings already.
+  if (end) return;
+  const mine = new AbortController();
+  end = mine;
+  const { locks } = navigator;
+  // Over plain HTTP a browser has no locks: then each window rings.
+  if (locks) void locks.request('roskel-ring', { signal: mine.signal }, () => ringing(mine.signal)).catch(() => undefined);
+  else void ringing(mine.signal);
+}
+function ringing(stop: AbortSignal): Promise<void> {
+  const loop = setInterval(tones, AGAIN_MS);
+  void readySound().then(() => stop.aborted || tones());
+  return new Promise((done) =>
+    stop.addEventListener('abort', () => {
       clearInterval(loop);
-      return;
-    }
-    return new Promise<void>((done) => (giveBack = done));
-  });
+      done();
+    }),
+  );
 }
 export function stopRinging(): void {
-  clearInterval(loop);
-  loop = undefined;
-  giveBack?.();
-  giveBack = undefined;
+  end?.abort();
+  end = undefined;
 }

@@ -21,12 +21,21 @@ const KEEP = 'timers';
 const TICK_MS = 250;
 /** A timer that ended longer ago than this is forgotten, ms. */
 const FORGET_MS = 12 * 3600_000;
-const isFresh = (t: Timer): boolean => t.endsAt === null || Date.now() - t.endsAt < FORGET_MS;
+/** What is kept, as timers: an older page, or a hand, may have left anything there. Null where it is no list. */
+function timersIn(kept: unknown): Timer[] | null {
+  if (!Array.isArray(kept)) return null;
+  const isTimer = (t: Partial<Timer> | null): t is Timer =>
+    typeof t?.id === 'string' &&
+    typeof t.name === 'string' &&
+    Number.isFinite(t.leftMs) &&
+    Number.isFinite(t.totalMs) &&
+    (t.endsAt === null || Number.isFinite(t.endsAt));
+  return kept.filter(isTimer).filter((t) => t.endsAt === null || Date.now() - t.endsAt < FORGET_MS);
+}
 
 /** Every timer of this browser, the same in all its windows. One that is up rings, wherever one is in the house, until it is ended. */
 export const useTimers = defineStore('timers', () => {
-  const stored = (): Timer[] => readHere<Timer[]>(KEEP) ?? [];
-  const all = ref<Timer[]>(stored().filter(isFresh));
+  const all = ref<Timer[]>(timersIn(readHere(KEEP)) ?? []);
   const now = ref(Date.now());
   const leftMs = (t: Timer): number => (t.endsAt === null ? t.leftMs : Math.max(0, t.endsAt - now.value));
   const isUp = (t: Timer): boolean => t.endsAt !== null && t.endsAt <= now.value;
@@ -38,8 +47,7 @@ export const useTimers = defineStore('timers', () => {
 
   /** What another window changed meanwhile stays: a change is made to what is kept, not to what this window last saw. */
   function write(change: (timers: Timer[]) => Timer[]): void {
-    const kept = readHere<Timer[]>(KEEP);
-    all.value = change((kept ?? all.value).filter(isFresh));
+    all.value = change(timersIn(readHere(KEEP)) ?? all.value);
     keepHere(KEEP, all.value);
     go();
   }
@@ -94,8 +102,8 @@ export const useTimers = defineStore('timers', () => {
   const drop = (id: string) => write((list) => list.filter((t) => t.id !== id));
   const at = (batchId: string, stationId: string) => all.value.find((t) => t.batchId === batchId && t.stationId === stationId) ?? null;
   // Another window of the house set, held, ended or dropped one: all show the same.
-  onKept<Timer[]>(KEEP, (kept) => {
-    all.value = (kept ?? []).filter(isFresh);
+  onKept(KEEP, (kept) => {
+    all.value = timersIn(kept) ?? [];
     go();
   });
   go();
