@@ -146,9 +146,11 @@ export function oneIn(p: number): string {
   return `1 in ${near}`;
 }
 /** The odds that a jar goes wrong, and what would lower them, as a sentence. */
-export function wrongText({ p, worst }: JarOdds): string {
-  const chance = oneIn(p);
-  const than = worst ? oneIn(worst.without) : chance;
-  const lower = worst && than !== chance ? ` What would lower that most: ${RISKS[worst.name]}; it would be ${than}.` : '';
-  return `Odds that it goes wrong and is thrown away: ${chance} (a judgement, no measurement).${lower}`;
+export const wrongText = ({ p }: JarOdds): string =>
+  `Odds that it goes wrong and is thrown away: ${oneIn(p)} (a judgement, no measurement).`;
+
+/** What would lower those odds most; empty where nothing would. */
+export function lowerText({ p, worst }: JarOdds): string {
+  const than = worst ? oneIn(worst.without) : oneIn(p);
+  return worst && than !== oneIn(p) ? `What would lower that most: ${RISKS[worst.name]}; it would be ${than}.` : '';
 }

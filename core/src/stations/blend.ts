@@ -4,28 +4,36 @@ import { blending, hotJug } from '../caution';
 import { airShare, BLENDERS, loadsOf, SECONDS, stepMpas, warmsK, type Blender } from '../cook';
 import { volumeMl } from '../matter/density';
 import { massOf } from '../matter/stream';
-import { bodyOf, LOOK_SD, splitParcel, TEXTURES, type Texture } from '../parcel';
+import { bodyOf, LOOK_SD, splitParcel, type Texture } from '../parcel';
+import { choice } from './ask';
 import { station } from './station';
 
 /** More than this of a load never stays in a jug, %. */
 const MOST_HELD_PCT = 20;
+const TEXTURE_NAMES: Readonly<Record<Texture, string>> = {
+  rustic: 'pulsed',
+  coarse: 'coarse',
+  medium: 'medium',
+  smooth: 'smooth',
+  silky: 'silky',
+};
+const BLENDER_NAMES = Object.fromEntries(Object.entries(BLENDERS).map(([b, { name }]) => [b, name])) as Record<Blender, string>;
+
 const schema = Type.Object(
   {
-    heldUpPct: Type.Number({ title: 'The part lost in the blender', minimum: 0, maximum: MOST_HELD_PCT, unit: '%' }),
-    texture: Type.Optional(
-      Type.Union(
-        TEXTURES.map((t) => Type.Literal(t)),
-        { title: 'How fine it is blended' },
-      ),
+    texture: Type.Optional(choice(TEXTURE_NAMES, { title: 'How fine it is blended', label: 'How fine', main: true })),
+    blender: Type.Optional(choice(BLENDER_NAMES, { title: 'The blender', label: 'With a' })),
+    jugMl: Type.Optional(
+      Type.Number({ title: 'The jug', label: 'It holds', usual: 'usual 1,500', minimum: 100, maximum: 20_000, unit: 'ml' }),
     ),
-    blender: Type.Optional(
-      Type.Union(
-        (Object.keys(BLENDERS) as Blender[]).map((b) => Type.Literal(b)),
-        { title: 'The blender' },
-      ),
-    ),
-    jugMl: Type.Optional(Type.Number({ title: 'The jug', minimum: 100, maximum: 20_000, unit: 'ml' })),
-    hot: Type.Optional(Type.Boolean({ title: 'It goes in hot' })),
+    hot: Type.Optional(Type.Boolean({ title: 'It goes in hot', label: 'It goes in hot' })),
+    heldUpPct: Type.Number({
+      title: 'The part lost in the blender',
+      label: 'Lost in the blender',
+      minimum: 0,
+      maximum: MOST_HELD_PCT,
+      unit: '%',
+    }),
   },
   { additionalProperties: false },
 );
@@ -66,11 +74,13 @@ export const blend = station<'blend', BlendParams, BlendFacts>({
   name: 'Blend',
   verb: 'Blend with vinegar and the rest',
   schema,
+  weighed: 'Blend, weighed',
   usual: 'larder',
   gathers: true,
   tool: 'blender',
   teaches: (f, log) =>
     log.look === undefined || f.plainBody === null ? null : { log: Math.log(stepMpas(log.look) / stepMpas(f.plainBody)), sd: LOOK_SD },
+  byTool: (t) => (t.volumeMl === undefined ? {} : { jugMl: t.volumeMl }),
   toolLike: (p) => ({ volumeMl: p.jugMl ?? USUAL_JUG_ML }),
   showed: (p, { inG, log }) => {
     if (log.massG === undefined || !(inG > 0)) return null;

@@ -6,6 +6,7 @@ import { co2Atm, co2Volumes, MOST_ATM, PRESSURE_AT } from '../ferment';
 import type { Cap } from '../file';
 import { NACL_MOLAR_MASS } from '../acid';
 import { addDays, daysBetween, type Day } from '../plan/date';
+import { choice } from './ask';
 import { filledHot, heated, heatHeld, type Stands } from './heated';
 import { densityOf, volumeMl } from '../matter/density';
 import { sauceOf, type Sauce } from '../keep';
@@ -15,9 +16,9 @@ import { station, StationProblem, type Duty, type Outcome, type StationView } fr
 
 const schema = Type.Object(
   {
-    fill: Type.Union([Type.Literal('cold'), Type.Literal('hot')], { title: 'The filling' }),
-    headspacePct: Type.Number({ title: 'The headspace', minimum: 0, maximum: 30, unit: '%' }),
-    altitudeM: Type.Number({ title: 'The altitude', minimum: -400, maximum: 5000, unit: 'm' }),
+    fill: choice({ cold: 'filled cold', hot: 'filled hot' }, { title: 'The filling', label: 'Filling', main: true }),
+    headspacePct: Type.Number({ title: 'The headspace', label: 'Headspace', minimum: 0, maximum: 30, unit: '%' }),
+    altitudeM: Type.Number({ title: 'The altitude', label: 'Altitude', minimum: -400, maximum: 5000, unit: 'm' }),
   },
   { additionalProperties: false },
 );
@@ -107,6 +108,8 @@ export const bottle = station<'bottle', BottleParams, BottleFacts>({
   name: 'Bottle',
   verb: 'Fill, cap, label',
   schema,
+  heatLogged: (p) => p.fill === 'hot',
+  weighed: null,
   defaults: () => ({ fill: 'cold', headspacePct: 5, altitudeM: 0 }),
   days: () => 0,
   // One jar is filled in minutes, ten bottles in half an hour (chapter 5, section 15, with measured small batches; common

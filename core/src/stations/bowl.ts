@@ -33,6 +33,7 @@ export const bowl = station<'bowl', BowlParams, BowlFacts>({
   name: 'Serve',
   verb: 'Into a bowl, eaten fresh',
   schema,
+  weighed: null,
   vessel: 'bowl',
   defaults: () => ({}),
   days: () => 0,

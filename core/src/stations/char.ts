@@ -3,26 +3,29 @@ import { inOven, onHob } from '../cook/energy';
 import { charring } from '../caution';
 import { convert, massOf, part, withHeat, type Stream } from '../matter/stream';
 import { parcel, sideOf, steamedOff } from '../parcel';
+import { choice } from './ask';
 import { curve, reach, type Curve } from './curve';
 import { sayMin, station, StationProblem, type Flow, type Outcome } from './station';
 import { steamOf } from './steam';
 
-const WAYS = ['pan', 'grill', 'oven'] as const;
-const DEGREES = ['light', 'well'] as const;
-
 const schema = Type.Object(
   {
-    way: Type.Union(
-      WAYS.map((w) => Type.Literal(w)),
-      { title: 'The fire' },
+    way: choice({ pan: 'dry pan', grill: 'grill', oven: 'oven' }, { title: 'The fire', label: 'Fire', main: true }),
+    degree: choice(
+      { light: 'blistered in places', well: 'black all over' },
+      { title: 'How far', label: 'How far', main: true, when: { way: ['pan'] } },
     ),
-    degree: Type.Union(
-      DEGREES.map((d) => Type.Literal(d)),
-      { title: 'How far' },
-    ),
-    minutes: Type.Number({ title: 'The time', minimum: 1, maximum: 180, unit: 'min' }),
-    tempC: Type.Number({ title: 'The oven', minimum: 100, maximum: 280, unit: '°C' }),
-    peel: Type.Boolean({ title: 'Peel them' }),
+    minutes: Type.Number({ title: 'The time', label: 'Time', main: true, minimum: 1, maximum: 180, unit: 'min' }),
+    tempC: Type.Number({
+      title: 'The oven',
+      label: 'Oven',
+      main: true,
+      when: { way: ['oven'] },
+      minimum: 100,
+      maximum: 280,
+      unit: '°C',
+    }),
+    peel: Type.Boolean({ title: 'Peel them', label: 'Peel them', main: true }),
   },
   { additionalProperties: false },
 );
@@ -87,6 +90,7 @@ export const char = station<'char', CharParams, CharFacts>({
   name: 'Char',
   verb: 'Char until blistered',
   schema,
+  weighed: 'With the juice, weighed',
   needsStuff: true,
   lasts: true,
   defaults: () => ({ way: 'pan', degree: 'light', minutes: 8, tempC: 200, peel: false }),

@@ -9,8 +9,8 @@ import { station, StationProblem, type Outcome } from './station';
 
 const schema = Type.Object(
   {
-    clingPct: Type.Number({ title: 'The brine that clings', minimum: 0, maximum: 60, unit: '%' }),
-    keepBrine: Type.Boolean({ title: 'Keep the brine' }),
+    clingPct: Type.Number({ title: 'The brine that clings', label: 'Brine that clings', minimum: 0, maximum: 60, unit: '%' }),
+    keepBrine: Type.Boolean({ title: 'Keep the brine', label: 'Keep the brine that is left', main: true }),
   },
   { additionalProperties: false },
 );
@@ -49,6 +49,7 @@ export const drain = station<'drain', DrainParams, DrainFacts>({
   name: 'Drain',
   verb: 'Lift the pods out of the brine',
   schema,
+  weighed: 'Drained pods, weighed',
   defaults: () => ({ clingPct: 8, keepBrine: true }),
   days: () => 0,
   minutes: (_, bowlG) => ({ hands: 3 + (2 * bowlG) / 1000, clock: 10 + (2 * bowlG) / 1000 }),

@@ -25,6 +25,7 @@ import { convert, waterPhaseSaltPct, withHeat, type Stream } from '../matter/str
 import type { JarVerdict } from '../matter/jar';
 import { notFresh, parcel, phOf, type Parcel, type Past } from '../parcel';
 import { addDays, daysBetween, daysSince } from '../plan';
+import { choice } from './ask';
 import { jarReadings, jarRisk, jarSigns, jarTemps } from './jarLog';
 import { station, type JarKnown, type JarOfWorld, type Outcome, type StationView } from './station';
 import type { Draw } from '../stat/draw';
@@ -36,16 +37,11 @@ const WORTH_DAYS = 2;
 
 const schema = Type.Object(
   {
-    tempC: Type.Number({ title: 'The temperature', minimum: 0, maximum: 45, unit: '°C' }),
-    days: Type.Number({ title: 'The days in the jar', minimum: 0.25, maximum: MOST_DAYS, unit: 'days' }),
-    targetPh: Type.Number({ title: 'The pH to reach', minimum: 3.2, maximum: 4.0 }),
+    tempC: Type.Number({ title: 'The temperature', label: 'Temperature', minimum: 0, maximum: 45, unit: '°C' }),
+    days: Type.Number({ title: 'The days in the jar', label: 'Days', minimum: 0.25, maximum: MOST_DAYS, unit: 'days' }),
+    targetPh: Type.Number({ title: 'The pH to reach', label: 'Ready at pH', minimum: 3.2, maximum: 4.0 }),
     /** What closes it; nothing said: nobody knows. */
-    lid: Type.Optional(
-      Type.Union(
-        (Object.keys(JAR_LIDS) as JarLid[]).map((l) => Type.Literal(l)),
-        { title: 'The lid' },
-      ),
-    ),
+    lid: Type.Optional(choice(JAR_LIDS, { title: 'The lid', label: 'Lid' })),
   },
   { additionalProperties: false },
 );
@@ -258,6 +254,7 @@ export const ferment = station<'ferment', FermentParams, FermentFacts>({
   name: 'Ferment',
   verb: 'Leave it to sour',
   schema,
+  weighed: 'Jar contents, weighed',
   defaults: () => ({ tempC: 21, days: 14, targetPh: 3.8 }),
   days: (p) => p.days,
   minutes: (p) => ({ hands: 2 * Math.min(p.days, 14), clock: 24 * 60 * p.days }),

@@ -4,20 +4,20 @@ import { frying } from '../caution';
 import { ethanolKept, fryingG, FRYING_WAYS, heatInOil, oilHeldG, type FryWay } from '../cook';
 import { allergensIn, convert, massOf, withHeat, type Stream } from '../matter/stream';
 import { parcel, steamedOff, type Parcel } from '../parcel';
+import { choice } from './ask';
 import { heated } from './heated';
 import { curve, reach, type Curve } from './curve';
 import { sayMin, station, StationProblem, type Flow, type Outcome } from './station';
 import { steamOf } from './steam';
 
+const WAY_NAMES: Readonly<Record<FryWay, string>> = { sweat: 'sweat, soft', paste: 'fry a paste', crisp: 'fry crisp' };
+
 const schema = Type.Object(
   {
-    way: Type.Union(
-      (Object.keys(FRYING_WAYS) as FryWay[]).map((w) => Type.Literal(w)),
-      { title: 'How' },
-    ),
-    minutes: Type.Number({ title: 'The time', minimum: 0, maximum: 120, unit: 'min' }),
-    panCm: Type.Number({ title: 'The pan, across', minimum: 12, maximum: 50, unit: 'cm' }),
-    drained: Type.Boolean({ title: 'Drain the oil off' }),
+    way: choice(WAY_NAMES, { title: 'How', label: 'How', main: true }),
+    minutes: Type.Number({ title: 'The time', label: 'Time', main: true, minimum: 0, maximum: 120, unit: 'min' }),
+    panCm: Type.Number({ title: 'The pan, across', label: 'Pan, across', minimum: 12, maximum: 50, unit: 'cm' }),
+    drained: Type.Boolean({ title: 'Drain the oil off', label: 'Drain the oil off', main: true }),
   },
   { additionalProperties: false },
 );
@@ -48,9 +48,12 @@ export const fry = station<'fry', FryParams, FryFacts>({
   name: 'Fry',
   verb: 'Fry in oil',
   schema,
+  heatLogged: () => true,
+  weighed: 'Weighed, less the pan',
   needsStuff: true,
   lasts: true,
   tool: 'pot',
+  byTool: (t) => (t.acrossCm === undefined ? {} : { panCm: t.acrossCm }),
   gives: { 'chili-oil': 'chili oil' },
   defaults: () => ({ way: 'sweat', minutes: 8, panCm: 26, drained: false }),
   days: () => 0,

@@ -47,6 +47,7 @@ export function usualKind(what: 'pods' | 'larder'): StationKind<KindName> {
 }
 
 export * from './station';
+export { choice, fieldsOf, type Ask, type Field } from './ask';
 export { prep, type PrepParams } from './prep';
 export { char, type CharParams } from './char';
 export { soak, type SoakParams } from './soak';

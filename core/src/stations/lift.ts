@@ -3,6 +3,7 @@ import { CAPSAICINOID_PARTITION } from '../heat';
 import { COMPONENTS, noGrams, type Component } from '../matter/component';
 import { massOf, type Stream } from '../matter/stream';
 import { sideOf } from '../parcel';
+import { choice } from './ask';
 import { partLiquid } from './liquid';
 import { station, StationProblem, type Outcome } from './station';
 
@@ -10,13 +11,19 @@ import { station, StationProblem, type Outcome } from './station';
 const LOOSE = { whole: 0.15, halved: 0.5, soft: 0.8 } as const;
 export type LiftPieces = keyof typeof LOOSE;
 
+const PIECES: Readonly<Record<LiftPieces, string>> = { whole: 'whole', halved: 'halved or burst', soft: 'soft, scraped out' };
+
 const schema = Type.Object(
   {
-    pieces: Type.Union(
-      (Object.keys(LOOSE) as LiftPieces[]).map((p) => Type.Literal(p)),
-      { title: 'How the pods are' },
-    ),
-    alongPct: Type.Number({ title: 'Liquid that goes along', minimum: 0, maximum: 100, unit: '%' }),
+    pieces: choice(PIECES, { title: 'How the pods are', label: 'The pods', main: true }),
+    alongPct: Type.Number({
+      title: 'Liquid that goes along',
+      label: 'Of the liquid goes along',
+      main: true,
+      minimum: 0,
+      maximum: 100,
+      unit: '%',
+    }),
   },
   { additionalProperties: false },
 );
@@ -58,6 +65,7 @@ export const lift = station<'lift', LiftParams, LiftFacts>({
   name: 'Lift out',
   verb: 'Lift the flesh from the seeds',
   schema,
+  weighed: 'Flesh and liquid, weighed',
   needsStuff: true,
   gives: { pan: 'liquid of the pan' },
   defaults: () => ({ pieces: 'halved', alongPct: 98 }),

@@ -14,6 +14,7 @@ export const prep = station<'prep', PrepParams, null>({
   name: 'Prep',
   verb: 'Wash, stem and cut',
   schema,
+  weighed: 'Cut, weighed',
   usual: 'pods',
   defaults: () => ({}),
   days: () => 0,

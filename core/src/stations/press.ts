@@ -6,19 +6,16 @@ import { WATER_KEY } from '../matter/kind';
 import { massOf, mix, type Stream } from '../matter/stream';
 import { join, parcel, sideOf, watered } from '../parcel';
 import { ingredientStream } from '../pantry';
+import { choice } from './ask';
 import { curve, reach, type Curve } from './curve';
 import { partLiquid } from './liquid';
 import { station, StationProblem, type Flow, type Outcome } from './station';
 
-const BLOCKS = ['seedless', 'seeds'] as const;
 const schema = Type.Object(
   {
-    block: Type.Union(
-      BLOCKS.map((b) => Type.Literal(b)),
-      { title: 'The block' },
-    ),
-    waterPerG: Type.Number({ title: 'Water for 1 g', minimum: 0.5, maximum: 12, unit: 'g' }),
-    washPerG: Type.Number({ title: 'Second water for 1 g', minimum: 0, maximum: 12, unit: 'g' }),
+    block: choice({ seedless: 'without seeds', seeds: 'with seeds in it' }, { title: 'The block', label: 'The block', main: true }),
+    waterPerG: Type.Number({ title: 'Water for 1 g', label: 'Hot water for 1 g', main: true, minimum: 0.5, maximum: 12, unit: 'g' }),
+    washPerG: Type.Number({ title: 'Second water for 1 g', label: 'A second water', minimum: 0, maximum: 12, unit: 'g' }),
   },
   { additionalProperties: false },
 );
@@ -66,6 +63,7 @@ export const press = station<'press', PressParams, PressFacts>({
   name: 'Soak and press',
   verb: 'Soak the block and press it out',
   schema,
+  weighed: 'What passed, weighed',
   needsStuff: true,
   lasts: true,
   puts: [WATER_KEY],

@@ -1,24 +1,28 @@
 import { Type, type Static } from '@sinclair/typebox';
 import { cooling } from '../caution';
-import { COOL_RULE, COOLING, cooledC, coolingMin, FELT, heatFelt, warmMinutes, type CoolingPlace } from '../cook';
+import { COOL_RULE, cooledC, coolingMin, FELT, heatFelt, warmMinutes, type CoolingPlace } from '../cook';
 import { acidityOf } from '../keep';
 import { volumeMl } from '../matter/density';
 import { massOf } from '../matter/stream';
+import { choice } from './ask';
 import { curve, reach, type Curve } from './curve';
 import { sayMin, station, type Outcome } from './station';
 
 /** What stands longer is no rest, h. */
 export const MOST_REST_H = 336;
 
+const PLACES: Readonly<Record<CoolingPlace, string>> = {
+  air: 'on the counter',
+  water: 'in cold water, stirred',
+  fridge: 'in the fridge',
+};
+
 const schema = Type.Object(
   {
-    place: Type.Union(
-      (Object.keys(COOLING) as CoolingPlace[]).map((p) => Type.Literal(p)),
-      { title: 'Where it cools' },
-    ),
-    fromC: Type.Number({ title: 'It begins at', minimum: 5, maximum: 110, unit: '°C' }),
-    vessels: Type.Integer({ title: 'The vessels', minimum: 1, maximum: 40 }),
-    hours: Type.Number({ title: 'It rests for', minimum: 0, maximum: MOST_REST_H, unit: 'h' }),
+    place: choice(PLACES, { title: 'Where it cools', label: 'Where', main: true }),
+    fromC: Type.Number({ title: 'It begins at', label: 'It begins at', main: true, minimum: 5, maximum: 110, unit: '°C' }),
+    vessels: Type.Integer({ title: 'The vessels', label: 'In how many vessels', minimum: 1, maximum: 40 }),
+    hours: Type.Number({ title: 'It rests for', label: 'It rests for', main: true, minimum: 0, maximum: MOST_REST_H, unit: 'h' }),
   },
   { additionalProperties: false },
 );
@@ -57,6 +61,7 @@ export const rest = station<'rest', RestParams, RestFacts>({
   name: 'Cool and rest',
   verb: 'Let it cool and even out',
   schema,
+  weighed: 'Weighed',
   needsStuff: true,
   defaults: () => ({ place: 'air', fromC: 85, vessels: 1, hours: 2 }),
   days: (p) => Math.round(p.hours / 24 + 0.2),

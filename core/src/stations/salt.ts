@@ -5,30 +5,60 @@ import { SALT_KEY, saltKey, WATER_KEY } from '../matter/kind';
 import { massOf } from '../matter/stream';
 import { join, parcel, watered } from '../parcel';
 import { ingredientStream } from '../pantry';
-import { fitJars, JarTooSmall, packJar, pctForSalt, saltPercents, SCHOOLS, type JarInput, type Packing, type School } from '../salt';
+import {
+  fitJars,
+  JarTooSmall,
+  packJar,
+  pctForSalt,
+  SALT_TYPES,
+  saltPercents,
+  SCHOOL_NAMES,
+  SCHOOLS,
+  type JarInput,
+  type Packing,
+  type School,
+} from '../salt';
+import { choice } from './ask';
 import { station, StationProblem, type Flow, type Outcome } from './station';
 
 const MOST_PCT = 40;
 
+/** A dry mash has no brine. */
+const WITH_BRINE = { school: SCHOOLS.filter((s) => s !== 'mash') };
+const CUT_NAMES = Object.fromEntries(Object.entries(CUTS).map(([cut, { label }]) => [cut, label])) as Record<Cut, string>;
+const SALT_NAMES = Object.fromEntries(SALT_TYPES.map((s) => [s.id, s.name]));
+
 const schema = Type.Object(
   {
-    school: Type.Union(
-      SCHOOLS.map((s) => Type.Literal(s)),
-      { title: 'The way of counting salt' },
-    ),
-    pct: Type.Number({ title: 'The salt', minimum: 0, maximum: MOST_PCT, unit: '%' }),
+    school: choice(SCHOOL_NAMES, { title: 'The way of counting salt', label: 'How salt is counted', main: true }),
+    pct: Type.Number({ title: 'The salt', label: 'Salt', main: true, minimum: 0, maximum: MOST_PCT, unit: '%' }),
     /** Rubbed in before the brine goes over them; a dry mash has no brine. */
-    dryPct: Type.Optional(Type.Number({ title: 'The salt rubbed into the pods', minimum: 0, maximum: 20, unit: '%' })),
-    saltId: Type.String({ title: 'The kind of salt', maxLength: 32 }),
-    cut: Type.Union(
-      (Object.keys(CUTS) as Cut[]).map((c) => Type.Literal(c)),
-      { title: 'The cut' },
+    dryPct: Type.Optional(
+      Type.Number({
+        title: 'The salt rubbed into the pods',
+        label: 'Dry salt rubbed in',
+        when: WITH_BRINE,
+        minimum: 0,
+        maximum: 20,
+        unit: '%',
+      }),
     ),
-    jarMl: Type.Number({ title: 'The jar size', minimum: 50, maximum: 50_000, unit: 'ml' }),
-    jars: Type.Integer({ title: 'The number of jars', minimum: 1, maximum: 50 }),
-    headspaceMl: Type.Number({ title: 'The headspace', minimum: 0, maximum: 10_000, unit: 'ml' }),
-    displacementMl: Type.Number({ title: 'The room taken by the weight', minimum: 0, maximum: 10_000, unit: 'ml' }),
-    mixedMl: Type.Union([Type.Number({ title: 'The brine mixed', minimum: 0, maximum: 100_000, unit: 'ml' }), Type.Null()]),
+    jarMl: Type.Number({ title: 'The jar size', label: 'Jar', main: true, minimum: 50, maximum: 50_000, unit: 'ml' }),
+    jars: Type.Integer({ title: 'The number of jars', label: 'Jars', main: true, minimum: 1, maximum: 50 }),
+    cut: choice(CUT_NAMES, { title: 'The cut', label: 'Cut' }),
+    saltId: Type.String({ title: 'The kind of salt', label: 'Kind of salt', maxLength: 32, names: SALT_NAMES }),
+    headspaceMl: Type.Number({ title: 'The headspace', label: 'Headspace', minimum: 0, maximum: 10_000, unit: 'ml' }),
+    displacementMl: Type.Number({
+      title: 'The room taken by the weight',
+      label: 'Room the weight takes',
+      minimum: 0,
+      maximum: 10_000,
+      unit: 'ml',
+    }),
+    mixedMl: Type.Union([
+      Type.Number({ title: 'The brine mixed', label: 'Brine mixed', when: WITH_BRINE, minimum: 0, maximum: 100_000, unit: 'ml' }),
+      Type.Null(),
+    ]),
   },
   { additionalProperties: false },
 );
@@ -97,6 +127,14 @@ export const salt = station<'salt', SaltParams, SaltFacts>({
   name: 'Salt & pack',
   verb: 'Mix the brine and pack the jar',
   schema,
+  weighed: 'Jar contents, weighed',
+  // Salt that is counted in another way keeps its grams.
+  turned(before, after, facts) {
+    if (after.school === before.school || !facts) return after;
+    const pct = recount(before, facts.produceG, facts.saltG, after.school);
+    if (pct !== null) return { ...after, pct };
+    return `${Math.round(facts.saltG)} g of salt cannot be counted that way in these jars. Change the salt or the jar first.`;
+  },
   defaults: () => ({
     school: 'wholeJar',
     pct: 3,

@@ -13,10 +13,10 @@ import { sayMin, station, StationProblem, type Flow, type Outcome } from './stat
 
 const schema = Type.Object(
   {
-    waterPerG: Type.Number({ title: 'Water for 1 g', minimum: 0.5, maximum: 30, unit: 'g' }),
-    tempC: Type.Number({ title: 'The water, mean', minimum: 2, maximum: 98, unit: '°C' }),
-    minutes: Type.Number({ title: 'The time', minimum: 1, maximum: 2880, unit: 'min' }),
-    keepWater: Type.Boolean({ title: 'Keep the water' }),
+    waterPerG: Type.Number({ title: 'Water for 1 g', label: 'Water for 1 g', main: true, minimum: 0.5, maximum: 30, unit: 'g' }),
+    tempC: Type.Number({ title: 'The water, mean', label: 'Water, mean', main: true, minimum: 2, maximum: 98, unit: '°C' }),
+    minutes: Type.Number({ title: 'The time', label: 'Time', main: true, minimum: 1, maximum: 2880, unit: 'min' }),
+    keepWater: Type.Boolean({ title: 'Keep the water', label: 'Keep the water', main: true }),
   },
   { additionalProperties: false },
 );
@@ -64,6 +64,7 @@ export const soak = station<'soak', SoakParams, SoakFacts>({
   name: 'Soak',
   verb: 'Soak until they fold',
   schema,
+  weighed: 'Drained, weighed',
   needsStuff: true,
   lasts: true,
   puts: [WATER_KEY],

@@ -179,7 +179,14 @@ export interface StationKind<K extends string = string, P = unknown, F = unknown
   name: string;
   /** What the maker does there, in a few words. */
   verb: string;
+  /** Its parameters, each with its bounds and how it is asked for (`ask.ts`). */
   schema: TObject;
+  /** What is put on the scale when it is done, as its field is called; null where nothing is. */
+  weighed: string | null;
+  /** A thermometer may stand in it while it is heated. */
+  heatLogged?(params: P): boolean;
+  /** What follows when the maker has set a parameter: the parameters then, or in a sentence why it cannot be set. */
+  turned?(before: P, after: P, facts: F | null): P | string;
   defaults(): P;
   /** Days spent there by plan. */
   days(params: P): number;
@@ -210,6 +217,8 @@ export interface StationKind<K extends string = string, P = unknown, F = unknown
   tool?: ToolKind;
   /** What its weighings show of that tool by themselves; null when they show nothing. */
   teaches?(facts: F, log: StationLog): ToolLearnt | null;
+  /** What a tool that is named brings along: the width of a pot. */
+  byTool?(tool: Partial<Tool>): Partial<P>;
   /** What is known of the tool it is done with when none is named, by its parameters. */
   toolLike?(params: P): Partial<Tool>;
   /** What its being done showed of its own parameters, in words, and the parameters with it; null when nothing. */

@@ -3,6 +3,7 @@ import { steeping } from '../caution';
 import { massOf } from '../matter/stream';
 import { COOL_RULE, evenness } from '../cook';
 import { percent, waterPhaseSaltPct } from '../matter/stream';
+import { choice } from './ask';
 import { curve, reach, type Curve } from './curve';
 import { station, type Outcome } from './station';
 
@@ -10,14 +11,13 @@ import { station, type Outcome } from './station';
 const CUT_MM = { mash: 0.6, chopped: 2.5, halved: 4 } as const;
 export type SteepCut = keyof typeof CUT_MM;
 
+const CUT_NAMES: Readonly<Record<SteepCut, string>> = { mash: 'ground', chopped: 'chopped', halved: 'halved' };
+
 const schema = Type.Object(
   {
-    cut: Type.Union(
-      (Object.keys(CUT_MM) as SteepCut[]).map((c) => Type.Literal(c)),
-      { title: 'The cut' },
-    ),
-    hours: Type.Number({ title: 'The time', minimum: 0, maximum: 240, unit: 'h' }),
-    tempC: Type.Number({ title: 'It stands at', minimum: 0, maximum: 35, unit: '°C' }),
+    cut: choice(CUT_NAMES, { title: 'The cut', label: 'Cut', main: true }),
+    hours: Type.Number({ title: 'The time', label: 'Time', main: true, minimum: 0, maximum: 240, unit: 'h' }),
+    tempC: Type.Number({ title: 'It stands at', label: 'It stands at', minimum: 0, maximum: 35, unit: '°C' }),
   },
   { additionalProperties: false },
 );
@@ -46,6 +46,7 @@ export const steep = station<'steep', SteepParams, SteepFacts>({
   name: 'Steep',
   verb: 'Cover with vinegar and salt and leave it cold',
   schema,
+  weighed: 'Weighed',
   lasts: true,
   defaults: () => ({ cut: 'chopped', hours: 12, tempC: 4 }),
   days: (p) => (p.hours < 6 ? 0 : Math.ceil(p.hours / HOUR_DAYS)),

@@ -3,6 +3,7 @@ import type { Component } from '../matter/component';
 import { volumeMl } from '../matter/density';
 import { heatShu, massOf, part } from '../matter/stream';
 import { bodyOf, sideOf, type Parcel, type Texture } from '../parcel';
+import { choice } from './ask';
 import { curve, reach, type Curve } from './curve';
 import { station, StationProblem, type Outcome } from './station';
 
@@ -54,14 +55,18 @@ export const METHODS = {
 } as const satisfies Record<string, Sieve>;
 export type Method = keyof typeof METHODS;
 
+const METHOD_NAMES = Object.fromEntries(Object.entries(METHODS).map(([m, { name }]) => [m, name])) as Record<Method, string>;
+
 const schema = Type.Object(
   {
-    method: Type.Union(
-      (Object.keys(METHODS) as Method[]).map((m) => Type.Literal(m)),
-      { title: 'The method' },
-    ),
+    method: choice(METHOD_NAMES, { title: 'The method', label: 'Method', main: true }),
     /** Minutes of pressing for a litre; the method's own pace when nothing is said. */
-    minPerLitre: Type.Optional(Type.Number({ title: 'The pressing', minimum: 0, maximum: 60, unit: 'min a litre' })),
+    minPerLitre: Type.Optional(
+      Type.Number({
+        ...{ title: 'The pressing', label: 'Pressed', usual: 'the usual' },
+        ...{ minimum: 0, maximum: 60, unit: 'min a litre' },
+      }),
+    ),
   },
   { additionalProperties: false },
 );
@@ -146,6 +151,7 @@ export const strain = station<'strain', StrainParams, StrainFacts>({
   name: 'Strain',
   verb: 'Press it through the sieve',
   schema,
+  weighed: 'What passed, weighed',
   defaults: () => ({ method: 'pressed' }),
   days: () => 0,
   minutes: (p, bowlG) => {

@@ -5,8 +5,8 @@ import { station, type Outcome } from './station';
 
 const schema = Type.Object(
   {
-    hotC: Type.Number({ title: 'The pot', minimum: 20, maximum: 110, unit: '°C' }),
-    coldC: Type.Number({ title: 'What goes in', minimum: 0, maximum: 40, unit: '°C' }),
+    hotC: Type.Number({ title: 'The pot', label: 'The pot is at', main: true, minimum: 20, maximum: 110, unit: '°C' }),
+    coldC: Type.Number({ title: 'What goes in', label: 'What goes in is at', main: true, minimum: 0, maximum: 40, unit: '°C' }),
   },
   { additionalProperties: false },
 );
@@ -33,6 +33,7 @@ export const temper = station<'temper', TemperParams, TemperFacts>({
   name: 'Stir in',
   verb: 'Stir in off the boil',
   schema,
+  weighed: 'Weighed',
   needsStuff: true,
   defaults: () => ({ hotC: 90, coldC: 20 }),
   days: () => 0,

@@ -6,6 +6,7 @@ import { KINDS, WATER_KEY } from '../matter/kind';
 import { convert, massOf } from '../matter/stream';
 import { bodyOf, join, parcel, phOf, watered, type Parcel } from '../parcel';
 import { ingredientStream } from '../pantry';
+import { bodyStep, choice } from './ask';
 import { curve, type Curve } from './curve';
 import { heated } from './heated';
 import { sayMin, station, type Flow, type Outcome } from './station';
@@ -15,21 +16,24 @@ export const THICKENERS = [...KINDS].flatMap(([row, { thickens }]) => (thickens 
 export type Thickener = (typeof THICKENERS)[number];
 /** The thickener of a choice; one that a file names and the table has not is the first. */
 const thickenerOf = (as: string): Thickener => THICKENERS.find((t) => t.as === as) ?? THICKENERS[0]!;
-const UNTIL = ['dose', 'body'] as const;
+const WITH_NAMES = Object.fromEntries(THICKENERS.map((t) => [t.as, t.name])) as Record<Thickener['as'], string>;
 
 const schema = Type.Object(
   {
-    with: Type.Union(
-      THICKENERS.map((t) => Type.Literal(t.as)),
-      { title: 'What thickens' },
+    with: choice(WITH_NAMES, { title: 'What thickens', label: 'With', main: true }),
+    until: choice(
+      { dose: 'so much for 100 g of its water', body: 'until its body is' },
+      { title: 'How much', label: 'How much', main: true },
     ),
-    until: Type.Union(
-      UNTIL.map((u) => Type.Literal(u)),
-      { title: 'How much' },
-    ),
-    dosePct: Type.Number({ title: 'For 100 g of its water', minimum: 0, maximum: 8, unit: 'g' }),
-    step: Type.Number({ title: 'Step of body, cold', minimum: 1, maximum: 7 }),
-    minutes: Type.Number({ title: 'Minutes on the boil', minimum: 0, maximum: 60, unit: 'min' }),
+    dosePct: Type.Number({
+      ...{ title: 'For 100 g of its water', label: 'For 100 g of water', main: true, when: { until: ['dose'] } },
+      ...{ minimum: 0, maximum: 8, unit: 'g' },
+    }),
+    step: bodyStep({ title: 'Step of body, cold', label: 'When cold it is', main: true, when: { until: ['body'] } }),
+    minutes: Type.Number({
+      ...{ title: 'Minutes on the boil', label: 'On the boil', when: { with: THICKENERS.filter((t) => t.slurry).map((t) => t.as) } },
+      ...{ minimum: 0, maximum: 60, unit: 'min' },
+    }),
   },
   { additionalProperties: false },
 );
@@ -62,6 +66,8 @@ export const thicken = station<'thicken', ThickenParams, ThickenFacts>({
   name: 'Thicken',
   verb: 'Thicken with starch or gum',
   schema,
+  heatLogged: () => true,
+  weighed: 'Weighed',
   needsStuff: true,
   lasts: true,
   puts: [WATER_KEY, ...THICKENERS.map((t) => t.row)],

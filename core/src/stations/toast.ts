@@ -3,6 +3,7 @@ import { onHob } from '../cook/energy';
 import { charring } from '../caution';
 import { convert, massOf, withHeat } from '../matter/stream';
 import { parcel, steamedOff } from '../parcel';
+import { choice } from './ask';
 import { curve, reach, type Curve } from './curve';
 import { sayMin, station, StationProblem, type Outcome } from './station';
 import { steamOf } from './steam';
@@ -10,19 +11,18 @@ import { steamOf } from './steam';
 /** Min to dry by a factor e, by kind of pod (handbook chapter 5, section 2, our judgement). */
 const TAU_MIN = { powder: 0.3, thin: 0.8, medium: 1.2, leathery: 1.8 } as const;
 type Kind = keyof typeof TAU_MIN;
-const DEGREES = ['fragrant', 'dark'] as const;
+const KINDS: Readonly<Record<Kind, string>> = {
+  powder: 'ground',
+  thin: 'thin and small',
+  medium: 'medium',
+  leathery: 'thick, leathery',
+};
 
 const schema = Type.Object(
   {
-    kind: Type.Union(
-      (Object.keys(TAU_MIN) as Kind[]).map((k) => Type.Literal(k)),
-      { title: 'The pods' },
-    ),
-    minutes: Type.Number({ title: 'The time', minimum: 0, maximum: 30, unit: 'min' }),
-    degree: Type.Union(
-      DEGREES.map((d) => Type.Literal(d)),
-      { title: 'How far' },
-    ),
+    kind: choice(KINDS, { title: 'The pods', label: 'The pods', main: true }),
+    minutes: Type.Number({ title: 'The time', label: 'Time', main: true, minimum: 0, maximum: 30, unit: 'min' }),
+    degree: choice({ fragrant: 'until they smell', dark: 'dark' }, { title: 'How far', label: 'How far', main: true }),
   },
   { additionalProperties: false },
 );
@@ -49,6 +49,7 @@ export const toast = station<'toast', ToastParams, ToastFacts>({
   name: 'Toast',
   verb: 'Toast in a dry pan until it smells',
   schema,
+  weighed: 'Toasted, weighed',
   needsStuff: true,
   defaults: () => ({ kind: 'medium', minutes: 1.5, degree: 'fragrant' }),
   days: () => 0,

@@ -17,6 +17,7 @@ export const trim = station<'trim', TrimParams, TrimFacts>({
   name: 'Trim',
   verb: 'Taste it and put it right',
   schema,
+  weighed: 'Weighed',
   needsStuff: true,
   stirs: true,
   defaults: () => ({}),

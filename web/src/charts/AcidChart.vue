@@ -145,25 +145,27 @@ onBeforeUnmount(() => chart?.destroy());
 <template>
   <div class="chart">
     <canvas ref="canvas" aria-hidden="true" />
-    <NTable class="visually-hidden">
-      <caption>
-        pH by day: 10, 50 and 90 % of
-        {{
-          forecast.members
-        }}
-        jars like this
-      </caption>
-      <tbody>
-        <template v-for="(d, i) in forecast.days" :key="d">
-          <tr v-if="Number.isInteger(d)">
-            <th>day {{ d }}</th>
-            <td>{{ forecast.pH[i]!.p10.toFixed(1) }}</td>
-            <td>{{ forecast.pH[i]!.p50.toFixed(1) }}</td>
-            <td>{{ forecast.pH[i]!.p90.toFixed(1) }}</td>
-          </tr>
-        </template>
-      </tbody>
-    </NTable>
+    <div class="visually-hidden">
+      <NTable>
+        <caption>
+          pH by day: 10, 50 and 90 % of
+          {{
+            forecast.members
+          }}
+          jars like this
+        </caption>
+        <tbody>
+          <template v-for="(d, i) in forecast.days" :key="d">
+            <tr v-if="Number.isInteger(d)">
+              <th>day {{ d }}</th>
+              <td>{{ forecast.pH[i]!.p10.toFixed(1) }}</td>
+              <td>{{ forecast.pH[i]!.p50.toFixed(1) }}</td>
+              <td>{{ forecast.pH[i]!.p90.toFixed(1) }}</td>
+            </tr>
+          </template>
+        </tbody>
+      </NTable>
+    </div>
   </div>
 </template>
 

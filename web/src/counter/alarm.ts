@@ -23,7 +23,8 @@ export async function readySound(): Promise<void> {
 
 /** Three rising tones, by the browser itself: no file, no network. */
 function tones(): void {
-  navigator.vibrate?.([300, 150, 300]);
+  // Like the sound: a page that nobody has tapped yet may not.
+  if (navigator.userActivation?.hasBeenActive !== false) navigator.vibrate?.([300, 150, 300]);
   if (audio?.state !== 'running') return;
   const at = audio.currentTime;
   [660, 880, 1100].forEach((hz, n) => {

@@ -9,29 +9,31 @@ defineProps<{ report: LineReport }>();
 </script>
 
 <template>
-  <NTable class="visually-hidden">
-    <caption>
-      The line in figures
-    </caption>
-    <thead>
-      <tr>
-        <th>Station</th>
-        <th>Mass, planned and now</th>
-        <th v-for="t in TRACKS" :key="t.key">{{ t.name }} {{ t.unit }}, planned, now, 10 to 90 %</th>
-      </tr>
-    </thead>
-    <tbody>
-      <tr v-for="s in report.stations" :key="s.id">
-        <th>{{ report.strands.length > 1 ? `${report.strands.find((x) => x.id === s.strandId)!.name}: ` : '' }}{{ s.name }}</th>
-        <td :data-mass="s.id">{{ grams(s.planned.massG) }}, {{ grams(s.now.massG) }}</td>
-        <td v-for="t in TRACKS" :key="t.key" :data-cell="`${s.id}-${t.key}`">
-          <template v-if="s.now[t.key] !== null">
-            {{ s.planned[t.key] === null ? '' : t.show(s.planned[t.key]!, false) }},
-            {{ t.show(s.now[t.key]!, s.log.pH !== undefined && t.key === 'pH') }},
-            {{ s.band[t.key] ? `${t.show(s.band[t.key]!.p10, false)} to ${t.show(s.band[t.key]!.p90, false)}` : '' }}
-          </template>
-        </td>
-      </tr>
-    </tbody>
-  </NTable>
+  <div class="visually-hidden">
+    <NTable>
+      <caption>
+        The line in figures
+      </caption>
+      <thead>
+        <tr>
+          <th>Station</th>
+          <th>Mass, planned and now</th>
+          <th v-for="t in TRACKS" :key="t.key">{{ t.name }} {{ t.unit }}, planned, now, 10 to 90 %</th>
+        </tr>
+      </thead>
+      <tbody>
+        <tr v-for="s in report.stations" :key="s.id">
+          <th>{{ report.strands.length > 1 ? `${report.strands.find((x) => x.id === s.strandId)!.name}: ` : '' }}{{ s.name }}</th>
+          <td :data-mass="s.id">{{ grams(s.planned.massG) }}, {{ grams(s.now.massG) }}</td>
+          <td v-for="t in TRACKS" :key="t.key" :data-cell="`${s.id}-${t.key}`">
+            <template v-if="s.now[t.key] !== null">
+              {{ s.planned[t.key] === null ? '' : t.show(s.planned[t.key]!, false) }},
+              {{ t.show(s.now[t.key]!, s.log.pH !== undefined && t.key === 'pH') }},
+              {{ s.band[t.key] ? `${t.show(s.band[t.key]!.p10, false)} to ${t.show(s.band[t.key]!.p90, false)}` : '' }}
+            </template>
+          </td>
+        </tr>
+      </tbody>
+    </NTable>
+  </div>
 </template>

@@ -9,7 +9,7 @@ import { layoutLine } from './layout';
 import { limbsOf } from './limbs';
 import { offPlan, STRIP, TRACKS, type Track } from './tracks';
 
-/** The batch as a line: one way as a ribbon, what flows in and branches off beside it, five tracks below along that way. */
+/** The batch as a line: one way as a ribbon, what flows in and branches off beside it; its five tracks unfold below. */
 const props = defineProps<{
   report: LineReport;
   chosen: string;
@@ -17,6 +17,8 @@ const props = defineProps<{
   trouble: string | null;
   /** Names are handles by which a station is dragged. */
   changing: boolean;
+  /** The five tracks stand under the ribbon. */
+  tracks: boolean;
   /** Where a dragged station would land. */
   aim: LinePlace | null;
 }>();
@@ -31,22 +33,23 @@ onMounted(() => {
 });
 onBeforeUnmount(() => watcher?.disconnect());
 
-const LEFT = 58;
+/** Room for the names of the tracks. */
+const left = computed(() => (props.tracks ? 58 : 14));
 const layout = computed(() =>
   layoutLine(props.report.stations.map(stationSummary), props.report.strands, props.endId, props.chosen, {
-    ...{ left: LEFT, right: width.value, head: 38, today: today() },
+    ...{ left: left.value, right: width.value, head: 38, today: today() },
     labels: 16,
-    most: props.report.strands.length > 1 ? 72 : 84,
+    most: props.report.strands.length > 1 ? 60 : props.tracks ? 84 : 72,
   }),
 );
 const shape = computed(() => layout.value.shape);
 const rows = computed(() => layout.value.rows);
-const ribbon = computed(() => Math.max(186, rows.value.bottom));
-const height = computed(() => ribbon.value + STRIP * TRACKS.length + 4);
+const ribbon = computed(() => Math.max(152, rows.value.bottom));
+const height = computed(() => ribbon.value + (props.tracks ? STRIP * TRACKS.length + 4 : 0));
 /** Stations of the way, in columns. */
 const read = computed(() => layout.value.way.stationIds.map((s) => stationOf(props.report, s)));
 const mids = computed(() => shape.value.columns.map((c) => c.mid));
-const wide = computed(() => (width.value - LEFT) / Math.max(1, read.value.length));
+const wide = computed(() => (width.value - left.value) / Math.max(1, read.value.length));
 const goal = computed(() => (props.report.ends.find((e) => e.strandId === props.endId) ?? props.report.ends[0])?.goal);
 const limbs = computed(() => limbsOf(read.value, layout.value, props.report.strands, wide.value));
 const when = (s: StationReport) => {
@@ -85,15 +88,15 @@ const onWay = (strandId: string) => layout.value.way.legs.some((s) => s.id === s
       <NButton v-for="s in report.strands" :key="s.id" quaternary :aria-pressed="onWay(s.id)" :data-strand="s.id" @click="unfold(s.id)">
         {{ s.name }}
       </NButton>
-      <span class="soft way">the tracks read along {{ along }}</span>
+      <span class="soft way">the line runs along {{ along }}</span>
     </div>
     <div ref="holder" class="line-view">
       <svg :viewBox="`0 0 ${width} ${height}`" :width="width" :height="height" aria-hidden="true">
         <defs>
-          <linearGradient :id="`${id}-g`" gradientUnits="userSpaceOnUse" :x1="LEFT" :x2="width" y1="0" y2="0">
+          <linearGradient :id="`${id}-g`" gradientUnits="userSpaceOnUse" :x1="left" :x2="width" y1="0" y2="0">
             <stop v-for="s in shape.stops" :key="s.offset" :offset="s.offset" :stop-color="s.hex" />
           </linearGradient>
-          <clipPath :id="`${id}-d`"><rect :x="LEFT" y="0" :width="Math.max(0, shape.doneTo - LEFT)" :height="ribbon" /></clipPath>
+          <clipPath :id="`${id}-d`"><rect :x="left" y="0" :width="Math.max(0, shape.doneTo - left)" :height="ribbon" /></clipPath>
           <clipPath :id="`${id}-p`"><rect :x="shape.doneTo" y="0" :width="Math.max(0, width - shape.doneTo)" :height="ribbon" /></clipPath>
         </defs>
         <g
@@ -165,32 +168,26 @@ const onWay = (strandId: string) => layout.value.way.legs.some((s) => s.id === s
           <template v-if="c.massG > 0">
             <text :x="c.mid + (wide < 100 ? 6 : 0)" :y="rows.centre + 4" text-anchor="middle" :class="{ solid: c.mid < shape.doneTo }">
               {{ read[i]!.log.massG !== undefined ? '●' : '' }} {{ grams(c.massG) }}
-            </text>
-            <text
-              v-if="offPlan(c.massG, read[i]!.planned.massG)"
-              :x="c.mid"
-              :y="rows.centre + 19"
-              text-anchor="middle"
-              class="plan"
-              :class="{ solid: c.mid < shape.doneTo }"
-            >
-              plan {{ grams(read[i]!.planned.massG) }}
+              <tspan v-if="wide >= 130 && offPlan(c.massG, read[i]!.planned.massG)" class="plan">
+                , plan {{ grams(read[i]!.planned.massG) }}
+              </tspan>
             </text>
           </template>
         </g>
-        <line class="rule" x1="0" :x2="width" :y1="ribbon" :y2="ribbon" />
+        <line v-if="tracks" class="rule" x1="0" :x2="width" :y1="ribbon" :y2="ribbon" />
         <LineTracks
+          v-if="tracks"
           :read="read"
           :mids="mids"
           :goal="goal"
-          :left="LEFT"
+          :left="left"
           :right="width"
           :top="ribbon"
           @why="(station, track) => emit('why', station, track)"
         />
         <line v-if="mark" class="mark" data-fact="aim" :x1="mark.x" :x2="mark.x" :y1="mark.y1" :y2="mark.y2" />
       </svg>
-      <div class="pickers" :class="{ changing }" :style="{ left: `${LEFT}px` }">
+      <div class="pickers" :class="{ changing }" :style="{ left: `${left}px` }">
         <button
           v-for="(s, i) in read"
           :key="s.id"
@@ -241,7 +238,7 @@ svg {
   flex-wrap: wrap;
   align-items: center;
   gap: 4px 8px;
-  padding: 2px 12px;
+  padding: 0 12px;
   border-bottom: 1px solid var(--grid);
 }
 .way {
@@ -249,6 +246,7 @@ svg {
   font-size: 13px;
 }
 .strands :deep(.n-button) {
+  height: 34px;
   border-bottom: 3px solid transparent;
   border-radius: 0;
   color: var(--soft);
@@ -314,7 +312,7 @@ svg {
   stroke: rgb(60 15 8 / 35%);
   stroke-width: 2.5px;
 }
-.mass text.plan {
+.mass .plan {
   font-weight: 500;
   font-size: 13px;
 }

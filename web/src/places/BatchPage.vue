@@ -12,15 +12,16 @@ import { useNarrow } from '../ui/useNarrow';
 import { PANELS } from '../stations';
 import LineList from '../line/LineList.vue';
 import LineView from '../line/LineView.vue';
-import DoNow from '../batch/DoNow.vue';
-import CautionList from '../ui/CautionList.vue';
+import PropertyStrip from '../line/PropertyStrip.vue';
+import WarnLine from '../batch/WarnLine.vue';
+import { keepHere, readHere } from '../ui/keepHere';
 import NewsBar from '../batch/NewsBar.vue';
 import SaveState from '../batch/SaveState.vue';
 import SchoolStamp from '../heat/SchoolStamp.vue';
 import WhySheet from '../batch/WhySheet.vue';
 import SheetCard from '../ui/SheetCard.vue';
 import { lazySheet } from '../ui/lazySheet';
-import ShortPlate from '../batch/ShortPlate.vue';
+import MissingChip from '../batch/MissingChip.vue';
 import BenchSheet from '../batch/BenchSheet.vue';
 
 const ChangeBar = defineAsyncComponent(() => import('../batch/ChangeBar.vue'));
@@ -63,13 +64,13 @@ const station = computed(() => batch.report?.stations.find((s) => s.id === chose
 const file = computed(() => batch.file);
 /** The station is in the file as it stands: the report lags behind a line that was just changed. */
 const here = computed(() => file.value !== null && stationIn(file.value, chosen.value) !== undefined);
-const cautions = computed(() => {
-  const order = { danger: 0, caution: 1, note: 2 };
-  return [...(station.value?.cautions ?? [])].sort((a, b) => order[a.severity] - order[b.severity]);
-});
-const elsewhere = computed(() =>
-  (batch.report?.stations ?? []).filter((s) => s.id !== chosen.value && s.cautions.some((c) => c.severity === 'danger')),
-);
+/** The tracks are unfolded on a wish, and stay as one left them. */
+const TRACKS_OPEN = 'roskel-tracks';
+const tracks = ref(readHere<boolean>(TRACKS_OPEN) === true);
+function foldTracks() {
+  tracks.value = !tracks.value;
+  keepHere(TRACKS_OPEN, tracks.value);
+}
 
 function step(by: number) {
   const list = batch.report?.stations ?? [];
@@ -100,11 +101,6 @@ useKeys('This batch', [
   { key: 'w', says: 'why these numbers', run: () => chosen.value && (about.value = { stationId: chosen.value, what: 'heatShu' }) },
 ]);
 
-function tick(key: string, isDone: boolean) {
-  const f = batch.file!;
-  const dutiesDone = isDone ? [...f.dutiesDone, key] : f.dutiesDone.filter((k) => k !== key);
-  batch.change('a tick', { ...f, dutiesDone });
-}
 /** The end whose goal is on the page: that of the strand one is in, else the last one looked at, else the main one. */
 const endId = ref('');
 const ends = computed(() => (file.value ? endStrands(file.value) : []));
@@ -130,7 +126,8 @@ const narrow = useNarrow(720);
     <template v-if="file">
       <header class="head no-print">
         <div>
-          <RouterLink class="crumb" to="/batches">Batches</RouterLink><span class="soft crumb"> / {{ styleName(file.style) }}</span>
+          <RouterLink class="crumb" to="/batches">Batches</RouterLink><span class="soft crumb"> / {{ styleName(file.style) }}</span
+          >&ensp;<MissingChip />
           <h1>{{ file.name }}</h1>
         </div>
         <template v-if="end">
@@ -166,7 +163,6 @@ const narrow = useNarrow(720);
         <NButton text class="link" @click="chosen = batch.lineTrouble.stationId">Go there</NButton>
       </div>
       <NewsBar />
-      <ShortPlate />
       <div v-if="batch.report" class="plate line no-print" :class="{ busy: batch.busy }">
         <LineList
           v-if="narrow"
@@ -175,10 +171,20 @@ const narrow = useNarrow(720);
         />
         <LineView
           v-else
-          v-bind="{ report: batch.report, chosen, endId, trouble: batch.stationTrouble, changing, aim }"
+          v-bind="{ report: batch.report, chosen, endId, trouble: batch.stationTrouble, changing, aim, tracks }"
           @choose="chosen = $event"
           @why="(stationId, what) => ((chosen = stationId), (about = { stationId, what }))"
         />
+        <PropertyStrip
+          v-if="station && !tracks"
+          :report="batch.report"
+          :station="station"
+          :goal="end?.goal"
+          @why="(what) => (about = { stationId: chosen, what })"
+        >
+          <NButton v-if="!narrow" text class="link" @click="foldTracks">unfold the tracks</NButton>
+        </PropertyStrip>
+        <NButton v-else-if="tracks && !narrow" text class="link fold" @click="foldTracks">fold the tracks</NButton>
       </div>
       <div v-else-if="batch.failed" class="plate trouble" role="alert">
         <b>This batch could not be worked out as it stands now:</b> {{ batch.failed }}
@@ -194,19 +200,8 @@ const narrow = useNarrow(720);
         @aim="aim = $event"
       />
       <div v-if="batch.report && station && here" class="below no-print">
-        <component :is="PANELS[station.kind]" :key="station.id" :station="station" />
-        <div class="side">
-          <div v-if="cautions.length || elsewhere.length" class="warnings" role="region" aria-label="Warnings">
-            <CautionList :cautions="cautions" />
-            <p v-if="elsewhere.length" class="soft">
-              See also the warning at
-              <template v-for="(s, i) in elsewhere" :key="s.id"
-                >{{ i ? ', ' : '' }}<NButton text class="link" @click="chosen = s.id">{{ s.name }}</NButton></template
-              >.
-            </p>
-          </div>
-          <DoNow :report="batch.report" @tick="tick" />
-        </div>
+        <WarnLine :report="batch.report" :station="station" @go="chosen = $event" />
+        <component :is="PANELS[station.kind]" :key="station.id" :station="station" @go="chosen = $event" />
       </div>
       <BenchSheet v-if="batch.report" :file="file" :report="batch.report" />
       <GoalSheet v-if="endId" v-model:show="goal" :strand-id="endId" />
@@ -253,6 +248,9 @@ const narrow = useNarrow(720);
   display: flex;
   gap: 12px;
 }
+.page {
+  gap: 8px;
+}
 .crumb {
   font-size: 13px;
   color: var(--soft);
@@ -280,26 +278,13 @@ const narrow = useNarrow(720);
   background: var(--warn-plate);
   border-color: var(--warn);
 }
+.fold {
+  margin: 0 14px 6px;
+}
 .below {
   flex: 1;
-  min-height: 270px;
-  display: grid;
-  grid-template-columns: minmax(0, 1.42fr) minmax(0, 1.15fr) minmax(0, 0.93fr);
-  gap: 12px;
-  align-items: start;
-}
-.side {
-  display: grid;
+  display: flex;
+  flex-direction: column;
   gap: 8px;
-  align-content: start;
-}
-.warnings p {
-  margin: 4px 0 0;
-  font-size: 13px;
-}
-@media (max-width: 1000px) {
-  .below {
-    grid-template-columns: 1fr;
-  }
 }
 </style>

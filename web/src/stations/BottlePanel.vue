@@ -17,23 +17,18 @@ import {
 import { degrees, fullDay, grams, inManner, plural } from '../format';
 import { useTools } from '../stores/own';
 import { usePanel } from './panel';
-import StationFrame from '../batch/StationFrame.vue';
-import LogFields from '../batch/LogFields.vue';
-import ToolField from '../batch/ToolField.vue';
+import StationSheet from '../batch/StationSheet.vue';
 import { CAP_NAMES } from '../house/tools';
 import BoilClock from './BoilClock.vue';
-import HeatField from './HeatField.vue';
-import ParamField from './ParamField.vue';
 import BottleShape from '../ui/BottleShape.vue';
 import DateField from '../ui/DateField.vue';
 import FactRows from '../ui/FactRows.vue';
 import NumberField from '../ui/NumberField.vue';
-import PickField from '../ui/PickField.vue';
 import TextField from '../ui/TextField.vue';
 import TickField from '../ui/TickField.vue';
 
 const props = defineProps<{ station: StationReport<'bottle'> }>();
-const { batch, params, set, facts } = usePanel<'bottle'>(props);
+const { batch, params, facts } = usePanel<'bottle'>(props);
 const tools = useTools();
 onMounted(() => void tools.load().catch(() => undefined));
 const P = StationLogSchema.properties;
@@ -60,7 +55,7 @@ const kinds = computed<BottleKind[]>(() => {
   const now = facts.value?.bottleMl ?? 0;
   return now > 0 && !mine.some((k) => k.ml === now) ? [{ id: 'now', name: 'as planned', ml: now }, ...mine] : mine;
 });
-const others = computed(() => {
+const kindsOfBottle = computed(() => {
   const f = facts.value;
   if (!f || kinds.value.length < 2) return [];
   return fillings(f.filledMl + f.overMl, params.value.headspacePct, kinds.value).slice(0, 4);
@@ -69,13 +64,18 @@ const atm = (x: number) => (x < 10 ? x.toFixed(1) : String(Math.round(x)));
 const rows = computed<[string, string][]>(() => {
   const f = facts.value;
   if (!f) return [];
-  const sure: [string, string][] = end.value && log.value.bottles === undefined ? [['Bottles', fillsText(end.value)]] : [];
-  if (filled.value === 0) return sure;
+  return [
+    ...(filled.value > 0 ? [['Fill each with', `${grams(f.perBottleG)}, ${Math.round(f.perBottleMl)} ml`] as [string, string]] : []),
+    ...(f.onScaleG === null || filled.value === 0
+      ? []
+      : [['The scale then shows', `${grams(f.onScaleG)} with the glass`] as [string, string]]),
+  ];
+});
+const others = computed<[string, string][]>(() => {
+  const f = facts.value;
+  if (!f || filled.value === 0) return [];
   const p = f.pressure;
   return [
-    ...sure,
-    ['Fill each with', `${grams(f.perBottleG)}, ${Math.round(f.perBottleMl)} ml`],
-    ...(f.onScaleG === null ? [] : [['The scale then shows', `${grams(f.onScaleG)} with the glass`] as [string, string]]),
     ['Boil the empty bottles for', `${f.sterilisingMin} min`],
     ...(p
       ? [
@@ -92,20 +92,27 @@ const table = computed(() => (log.value.doneOn ? (end.value?.keeping?.useBy ?? n
 </script>
 
 <template>
-  <StationFrame :station="station" picture="On the shelf">
-    <template #set>
-      <PickField
-        label="Filling"
-        :model-value="params.fill"
-        :options="[
-          { value: 'cold', label: 'filled cold' },
-          { value: 'hot', label: 'filled hot' },
-        ]"
-        @update:model-value="set({ fill: $event })"
-      />
-      <ToolField :station="station" @tool="chosen" />
-      <ParamField :station="station" name="headspacePct" label="Headspace" />
-      <ParamField :station="station" name="altitudeM" label="Altitude" />
+  <StationSheet :station="station" @tool="chosen">
+    <template #in>
+      <p v-if="filled > 0 && !station.done" class="clock">
+        <BoilClock :batch-id="batch.id" :station-id="station.id" :minutes="facts!.sterilisingMin" />
+      </p>
+      <p v-if="end?.keeping" class="keep" data-fact="keep"><b>Keep:</b> {{ inManner(end.keeping.text) }}</p>
+      <p v-if="end?.couldKeep" class="keep soft" data-fact="could-keep">{{ inManner(couldKeepText(end.couldKeep)) }}</p>
+    </template>
+    <div class="row">
+      <BottleShape v-for="n in shapes" :key="n" :hex="station.now.hex" :fill="1" :live="live" :size="66" />
+      <span v-if="filled > shapes" class="soft">and {{ filled - shapes }} more</span>
+      <BottleShape v-if="over > 0 && filled < 10" :hex="station.now.hex" :fill="part" :live="live" :size="66" ghost />
+    </div>
+    <p>
+      <b data-fact="bottles">{{ plural(filled, 'bottle') }}</b> of {{ end?.goal.bottleMl }} ml<template v-if="fewer > 0"
+        >, {{ fewer }} fewer than wanted</template
+      >; {{ over }} ml left over.
+    </p>
+    <p v-if="end && log.bottles === undefined" class="keep" data-fact="fills">{{ fillsText(end) }}</p>
+    <FactRows :rows="rows" />
+    <template #read>
       <template v-if="params.fill === 'hot'">
         <NumberField
           label="Hot when filled"
@@ -125,11 +132,9 @@ const table = computed(() => (log.value.doneOn ? (end.value?.keeping?.useBy ?? n
           data-fact="hot"
           @update:model-value="setLog({ hotByThermometer: $event })"
         />
-        <HeatField :station="station" />
       </template>
     </template>
-    <template #measured>
-      <LogFields :station="station" :mass="false" :bottles="facts?.possible ?? 0" :heated="params.fill === 'hot'" />
+    <template #after>
       <template v-if="log.doneOn">
         <DateField
           label="Your own last day"
@@ -162,23 +167,10 @@ const table = computed(() => (log.value.doneOn ? (end.value?.keeping?.useBy ?? n
         </p>
       </template>
     </template>
-    <template #picture>
-      <div class="row">
-        <BottleShape v-for="n in shapes" :key="n" :hex="station.now.hex" :fill="1" :live="live" :size="66" />
-        <span v-if="filled > shapes" class="soft">and {{ filled - shapes }} more</span>
-        <BottleShape v-if="over > 0 && filled < 10" :hex="station.now.hex" :fill="part" :live="live" :size="66" ghost />
-      </div>
-      <p>
-        <b data-fact="bottles">{{ plural(filled, 'bottle') }}</b> of {{ end?.goal.bottleMl }} ml<template v-if="fewer > 0"
-          >, {{ fewer }} fewer than wanted</template
-        >; {{ over }} ml left over.
-      </p>
-      <FactRows :rows="rows" />
-      <p v-if="filled > 0 && !station.done" class="clock">
-        <BoilClock :batch-id="batch.id" :station-id="station.id" :minutes="facts!.sterilisingMin" />
-      </p>
-      <ul v-if="others.length" class="kinds" aria-label="In your kinds of bottle">
-        <li v-for="f in others" :key="f.kind.id" data-filling>
+    <template #more>
+      <FactRows :rows="others" />
+      <ul v-if="kindsOfBottle.length" class="kinds" aria-label="In your kinds of bottle">
+        <li v-for="f in kindsOfBottle" :key="f.kind.id" data-filling>
           <b>{{ f.count }} × {{ f.kind.ml }} ml</b>
           <span class="soft"
             >{{ f.kind.name }}:
@@ -191,10 +183,8 @@ const table = computed(() => (log.value.doneOn ? (end.value?.keeping?.useBy ?? n
       <p v-if="params.fill === 'hot'" class="keep">
         {{ inManner(`Hot-filled: the whole sauce held at 82 °C for 10 min, and filled at ${degrees(HEATED.c)} or more.`) }}
       </p>
-      <p v-if="end?.keeping" class="keep" data-fact="keep"><b>Keep:</b> {{ inManner(end.keeping.text) }}</p>
-      <p v-if="end?.couldKeep" class="keep soft" data-fact="could-keep">{{ inManner(couldKeepText(end.couldKeep)) }}</p>
     </template>
-  </StationFrame>
+  </StationSheet>
 </template>
 
 <style scoped>

@@ -3,8 +3,7 @@ import { computed } from 'vue';
 import type { StationReport } from '@roskel/core';
 import { grams, inManner, plural } from '../format';
 import { usePanel } from './panel';
-import StationFrame from '../batch/StationFrame.vue';
-import LogFields from '../batch/LogFields.vue';
+import StationSheet from '../batch/StationSheet.vue';
 
 const props = defineProps<{ station: StationReport<'bowl'> }>();
 const { batch, facts } = usePanel<'bowl'>(props);
@@ -14,25 +13,22 @@ const fewer = computed(() => (facts.value ? facts.value.wanted - bowls.value : 0
 </script>
 
 <template>
-  <StationFrame :station="station" picture="On the table">
-    <template #set>
-      <p class="soft">Eaten fresh: no bottle, no cap. What is left goes back into the fridge.</p>
-    </template>
-    <template #measured><LogFields :station="station" :mass="false" :bottles="facts?.possible ?? 0" vessel="bowl" /></template>
-    <template #picture>
-      <svg v-if="bowls > 0" :viewBox="`0 0 ${Math.min(bowls, 6) * 92} 62`" role="img" :aria-label="plural(bowls, 'bowl')">
-        <g v-for="n in Math.min(bowls, 6)" :key="n" :transform="`translate(${(n - 1) * 92} 0)`">
-          <ellipse cx="44" cy="16" rx="36" ry="10" :fill="station.now.hex" />
-          <path d="M4 14 q2 42 40 42 q38 0 40 -42" fill="none" stroke="var(--metal)" stroke-width="5" stroke-linecap="round" />
-        </g>
-      </svg>
-      <p>
-        <b data-fact="bottles">{{ plural(bowls, 'bowl') }}</b> of {{ end?.goal.bottleMl }} ml, {{ grams(facts?.perBowlG ?? 0) }} in
-        each<template v-if="fewer > 0">; {{ fewer }} fewer than wanted</template>; {{ Math.round(facts?.overMl ?? 0) }} ml left over.
-      </p>
+  <StationSheet :station="station">
+    <template #in>
       <p v-if="end?.keeping" class="keep" data-fact="keep"><b>Keep:</b> {{ inManner(end.keeping.text) }}</p>
     </template>
-  </StationFrame>
+    <svg v-if="bowls > 0" :viewBox="`0 0 ${Math.min(bowls, 6) * 92} 62`" role="img" :aria-label="plural(bowls, 'bowl')">
+      <g v-for="n in Math.min(bowls, 6)" :key="n" :transform="`translate(${(n - 1) * 92} 0)`">
+        <ellipse cx="44" cy="16" rx="36" ry="10" :fill="station.now.hex" />
+        <path d="M4 14 q2 42 40 42 q38 0 40 -42" fill="none" stroke="var(--metal)" stroke-width="5" stroke-linecap="round" />
+      </g>
+    </svg>
+    <p>
+      <b data-fact="bottles">{{ plural(bowls, 'bowl') }}</b> of {{ end?.goal.bottleMl }} ml, {{ grams(facts?.perBowlG ?? 0) }} in
+      each<template v-if="fewer > 0">; {{ fewer }} fewer than wanted</template>; {{ Math.round(facts?.overMl ?? 0) }} ml left over.
+    </p>
+    <template #more><p class="soft">Eaten fresh: no bottle, no cap. What is left goes back into the fridge.</p></template>
+  </StationSheet>
 </template>
 
 <style scoped>

@@ -3,14 +3,11 @@ import { computed } from 'vue';
 import type { StationReport } from '@roskel/core';
 import { grams, percent, ph } from '../format';
 import { usePanel } from './panel';
-import StationFrame from '../batch/StationFrame.vue';
-import LogFields from '../batch/LogFields.vue';
-import ParamField from './ParamField.vue';
+import StationSheet from '../batch/StationSheet.vue';
 import FactRows from '../ui/FactRows.vue';
-import TickField from '../ui/TickField.vue';
 
 const props = defineProps<{ station: StationReport<'drain'> }>();
-const { params, set, facts } = usePanel<'drain'>(props);
+const { facts } = usePanel<'drain'>(props);
 const brine = computed(
   () =>
     [
@@ -31,20 +28,17 @@ const share = computed(() => (100 * props.station.now.massG) / Math.max(1, props
 </script>
 
 <template>
-  <StationFrame :station="station" picture="What parts">
-    <template #set>
-      <ParamField :station="station" name="clingPct" label="Brine that clings" />
-      <TickField label="Keep the brine that is left" :model-value="params.keepBrine" @update:model-value="set({ keepBrine: $event })" />
-    </template>
-    <template #measured><LogFields :station="station" mass-label="Drained pods, weighed" /></template>
-    <template #picture>
-      <div class="bar" aria-hidden="true">
-        <i :style="{ width: `${share}%`, background: station.now.hex }" /><i style="flex: 1; background: var(--brine)" />
-      </div>
-      <div class="two"><FactRows :rows="pods" /><FactRows :rows="brine" /></div>
-      <p class="soft">Dissolved salt, sugar and acid spread over all the water. Pulp, fat and nearly all heat stay with the pods.</p>
-    </template>
-  </StationFrame>
+  <StationSheet :station="station">
+    <div class="bar" aria-hidden="true">
+      <i :style="{ width: `${share}%`, background: station.now.hex }" /><i style="flex: 1; background: var(--brine)" />
+    </div>
+    <div class="two"><FactRows :rows="pods" /><FactRows :rows="brine" /></div>
+    <template #says>
+      <p class="soft">
+        Dissolved salt, sugar and acid spread over all the water. Pulp, fat and nearly all heat stay with the pods.
+      </p></template
+    >
+  </StationSheet>
 </template>
 
 <style scoped>

@@ -5,13 +5,13 @@ import {
   daysBetween,
   fitText,
   gasText,
-  JAR_LIDS,
   legalText,
   nextText,
   readyText,
   SIGNS,
   unsouredText,
   warmthText,
+  lowerText,
   wrongText,
   type Forecast,
   type JarTemp,
@@ -20,15 +20,11 @@ import {
 } from '@roskel/core';
 import { day, degrees, inManner, plural, today } from '../format';
 import { usePanel } from './panel';
-import StationFrame from '../batch/StationFrame.vue';
-import LogFields from '../batch/LogFields.vue';
-import ToolField from '../batch/ToolField.vue';
-import ParamField from './ParamField.vue';
+import StationSheet from '../batch/StationSheet.vue';
 import AcidChart from '../charts/AcidChart.vue';
 import { useNotices } from '../stores/notices';
 import { fileName } from '../ui/download';
 import { lazySheet } from '../ui/lazySheet';
-import PickField from '../ui/PickField.vue';
 import ReadyDrag from './ReadyDrag.vue';
 import WhatIf from './WhatIf.vue';
 
@@ -46,7 +42,6 @@ const forecast = computed(() => batch.report?.forecasts.find((f) => f.stationId 
 const last = computed(() => readings.value.findLast((r) => r.pH !== undefined || r.tempC !== undefined) ?? null);
 const now = computed(() => (props.station.active && props.station.from <= today() ? daysBetween(props.station.from, today()) : null));
 const lid = computed(() => params.value.lid);
-const lids = [{ value: '', label: 'not said' }, ...Object.entries(JAR_LIDS).map(([value, label]) => ({ value, label }))];
 const says = computed(() => {
   const f = forecast.value;
   const { from, facts } = props.station;
@@ -57,6 +52,7 @@ const says = computed(() => {
     fit: inManner(fitText(f, from)),
     unsoured: unsouredText(f),
     wrong: props.station.done || f.condemned ? '' : wrongText(f.wrong),
+    lower: props.station.done || f.condemned ? '' : lowerText(f.wrong),
     more: [
       warmthText(f),
       props.station.done ? '' : nextText(f, from, now.value),
@@ -69,10 +65,6 @@ const says = computed(() => {
 const other = shallowRef<Forecast | null>(null);
 const temps = ref(false);
 const looking = ref(false);
-const setLid = (v: string) => {
-  const { lid: _, ...rest } = params.value;
-  batch.setParams(props.station.id, v ? { ...rest, lid: v } : rest);
-};
 async function jarLabel() {
   try {
     const { jarLabelOf, saveJarLabel } = await import('../papers/saveJarLabel');
@@ -100,25 +92,12 @@ function log(reading: Reading | null) {
 </script>
 
 <template>
-  <StationFrame :station="station" picture="Acid in the jar">
-    <template #set>
-      <div class="two">
-        <ParamField :station="station" name="tempC" label="Temperature" />
-        <ParamField :station="station" name="days" label="Days" />
-      </div>
-      <div class="two">
-        <ParamField :station="station" name="targetPh" label="Ready at pH" />
-        <PickField label="Lid" :model-value="lid ?? ''" :options="lids" @update:model-value="setLid" />
-      </div>
+  <StationSheet :station="station">
+    <template #look>
       <div class="log">
-        <NButton type="primary" @click="log(null)">Log a reading</NButton>
+        <NButton @click="log(null)">Log a reading</NButton>
         <NButton :disabled="station.done" @click="looking = true">Look and smell</NButton>
       </div>
-      <div class="links">
-        <NButton text class="link" @click="jarLabel">label for the jar, PDF</NButton>
-        <NButton text class="link" @click="temps = true">{{ station.log.temps ? 'its temperature log' : 'add a temperature log' }}</NButton>
-      </div>
-      <ToolField :station="station" />
       <p v-if="station.log.thrownOn" class="thrown" data-fact="thrown">
         Thrown away {{ day(station.log.thrownOn) }}: {{ station.log.thrownWhy }}. What went in is gone; nothing more is taken for it.
       </p>
@@ -131,69 +110,72 @@ function log(reading: Reading | null) {
         <template v-else>No reading yet. Forecast only, not a measurement.</template>
       </p>
     </template>
-    <template #measured><LogFields :station="station" mass-label="Jar contents, weighed" /></template>
-    <template #picture>
-      <template v-if="forecast">
-        <div class="chart">
-          <AcidChart
-            :forecast="forecast"
-            :readings="readings"
-            :other="other"
-            :from="station.from"
-            :today-day="now"
-            :end-ph="station.log.pH === undefined ? null : { day: daysBetween(station.from, station.to), pH: station.log.pH }"
-          />
-        </div>
-        <p v-if="says!.unsoured" class="foot" data-fact="ready">{{ says!.unsoured }}</p>
-        <p v-else class="foot" data-fact="ready">
-          <b>If it sours, ready</b> (pH {{ params.targetPh.toFixed(1) }}, settled): {{ says!.ready }} Below 4.6: {{ says!.legal }}.
-        </p>
-        <p v-if="says!.wrong" class="foot" data-fact="wrong">{{ says!.wrong }}</p>
-        <p v-if="says!.fit" class="foot odd" role="alert" data-fact="fit">{{ says!.fit }}</p>
-        <p v-for="t in says!.more" :key="t" class="foot soft" data-fact="jar">{{ t }}</p>
-        <template v-if="!says!.unsoured">
-          <ReadyDrag v-if="!station.done" :forecast="forecast" :from="station.from" :station="station" />
-        </template>
-        <WhatIf v-if="!station.done" :forecast="forecast" :from="station.from" @other="other = $event" />
-        <details v-if="!station.done" :open="forecast.readiness.steps.some((s) => s.is && s.step !== 'days')">
-          <summary data-fact="done">
-            {{
-              forecast.readiness.ready
-                ? 'Done, by all that was measured and seen: taste it, then drain it'
-                : `Not done yet: ${plural(forecast.readiness.steps.filter((s) => !s.is).length, 'thing')} of ${forecast.readiness.steps.length} missing`
-            }}
-          </summary>
-          <ul class="steps">
-            <li v-for="s in forecast.readiness.steps" :key="s.step" :class="{ is: s.is }" :data-step="s.step" :data-is="s.is">
-              <span aria-hidden="true">{{ s.is ? '✓' : '·' }}</span> {{ inManner(s.says)
-              }}<span class="visually-hidden">{{ s.is ? ': yes' : ': missing' }}</span>
-            </li>
-          </ul>
-        </details>
-        <details v-if="readings.length">
-          <summary>{{ plural(readings.length, 'reading') }}</summary>
-          <ul>
-            <li v-for="r in readings" :key="r.id">
-              {{ day(r.at) }} <b>{{ r.pH === undefined ? '' : `pH ${r.pH.toFixed(2)}` }}</b>
-              {{ r.tempC === undefined ? '' : degrees(r.tempC, 1) }}
-              <span class="soft">{{ saysOf(r) }}</span>
-              <a v-if="r.photo" :href="`/api/photos/${r.photo}`" target="_blank" rel="noopener"
-                ><img
-                  :src="`/api/photos/${r.photo}`"
-                  :alt="`The jar on ${day(r.at)}`"
-                  @error="($event.target as HTMLElement).hidden = true"
-              /></a>
-              {{ ' ' }}<NButton text class="link" :aria-label="`Change the reading of ${day(r.at)}`" @click="log(r)">change</NButton>
-            </li>
-          </ul>
-        </details>
-      </template>
-      <p v-else class="soft">Once there are pods in the jar, the forecast stands here.</p>
+    <template v-if="forecast">
+      <div class="chart">
+        <AcidChart
+          :forecast="forecast"
+          :readings="readings"
+          :other="other"
+          :from="station.from"
+          :today-day="now"
+          :end-ph="station.log.pH === undefined ? null : { day: daysBetween(station.from, station.to), pH: station.log.pH }"
+        />
+      </div>
+      <p v-if="says!.unsoured" class="foot" data-fact="ready">{{ says!.unsoured }}</p>
+      <p v-else class="foot" data-fact="ready">
+        <b>If it sours, ready</b> (pH {{ params.targetPh.toFixed(1) }}, settled): {{ says!.ready }} Below 4.6: {{ says!.legal }}.
+      </p>
+      <p v-if="says!.wrong" class="foot" data-fact="wrong">{{ says!.wrong }}</p>
+      <p v-if="says!.fit" class="foot odd" role="alert" data-fact="fit">{{ says!.fit }}</p>
+      <ReadyDrag v-if="!says!.unsoured && !station.done" :forecast="forecast" :from="station.from" :station="station" />
     </template>
-  </StationFrame>
-  <ReadingSheet v-model:show="logging" :station="station" :reading="chosen" />
-  <LookSheet v-model:show="looking" :batch-id="batch.id" :station-id="station.id" :name="batch.file!.name" />
-  <JarTempSheet v-model:show="temps" :from="station.from" :kept="station.log.temps" @keep="keepTemps" />
+    <p v-else class="soft">Once there are pods in the jar, the forecast stands here.</p>
+    <template #more>
+      <div class="links">
+        <NButton text class="link" @click="jarLabel">label for the jar, PDF</NButton>
+        <NButton text class="link" @click="temps = true">{{ station.log.temps ? 'its temperature log' : 'add a temperature log' }}</NButton>
+      </div>
+      <template v-if="forecast">
+        <p v-if="says!.lower" class="foot" data-fact="lower">{{ says!.lower }}</p>
+        <p v-for="t in says!.more" :key="t" class="foot soft" data-fact="jar">{{ t }}</p>
+        <WhatIf v-if="!station.done" :forecast="forecast" :from="station.from" @other="other = $event" />
+      </template>
+    </template>
+    <template #read>
+      <details v-if="forecast && !station.done" :open="forecast.readiness.steps.some((s) => s.is && s.step !== 'days')">
+        <summary data-fact="done">
+          {{
+            forecast.readiness.ready
+              ? 'Done, by all that was measured and seen: taste it, then drain it'
+              : `Not done yet: ${plural(forecast.readiness.steps.filter((s) => !s.is).length, 'thing')} of ${forecast.readiness.steps.length} missing`
+          }}
+        </summary>
+        <ul class="steps">
+          <li v-for="s in forecast.readiness.steps" :key="s.step" :class="{ is: s.is }" :data-step="s.step" :data-is="s.is">
+            <span aria-hidden="true">{{ s.is ? '✓' : '·' }}</span> {{ inManner(s.says)
+            }}<span class="visually-hidden">{{ s.is ? ': yes' : ': missing' }}</span>
+          </li>
+        </ul>
+      </details>
+      <details v-if="readings.length">
+        <summary>{{ plural(readings.length, 'reading') }}</summary>
+        <ul>
+          <li v-for="r in readings" :key="r.id">
+            {{ day(r.at) }} <b>{{ r.pH === undefined ? '' : `pH ${r.pH.toFixed(2)}` }}</b>
+            {{ r.tempC === undefined ? '' : degrees(r.tempC, 1) }}
+            <span class="soft">{{ saysOf(r) }}</span>
+            <a v-if="r.photo" :href="`/api/photos/${r.photo}`" target="_blank" rel="noopener"
+              ><img :src="`/api/photos/${r.photo}`" :alt="`The jar on ${day(r.at)}`" @error="($event.target as HTMLElement).hidden = true"
+            /></a>
+            {{ ' ' }}<NButton text class="link" :aria-label="`Change the reading of ${day(r.at)}`" @click="log(r)">change</NButton>
+          </li>
+        </ul>
+      </details>
+      <ReadingSheet v-model:show="logging" :station="station" :reading="chosen" />
+      <LookSheet v-model:show="looking" :batch-id="batch.id" :station-id="station.id" :name="batch.file!.name" />
+      <JarTempSheet v-model:show="temps" :from="station.from" :kept="station.log.temps" @keep="keepTemps" />
+    </template>
+  </StationSheet>
 </template>
 
 <style scoped>
@@ -213,18 +195,12 @@ img {
 .steps .is {
   color: var(--soft);
 }
-.two {
-  display: grid;
-  grid-template-columns: 1fr 1fr;
-  gap: 8px;
-}
 .chart {
-  flex: 1;
-  min-height: 180px;
+  height: 172px;
 }
 .foot,
 .small {
-  margin: 4px 0 0;
+  margin: 0;
   font-size: 13.5px;
   line-height: 1.3;
 }

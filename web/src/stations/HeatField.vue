@@ -17,7 +17,7 @@ const keep = (points: HeatPoint[] | null) => batch.setLog(props.station.id, { he
 
 <template>
   <div class="heat">
-    <NButton @click="open = true">{{ log.heat ? 'The temperature log' : 'Add a temperature log' }}</NButton>
+    <NButton text class="link" @click="open = true">{{ log.heat ? 'The temperature log' : 'Add a temperature log' }}</NButton>
     <p v-if="says" class="soft" data-fact="heat">{{ says }}</p>
     <HeatSheet v-model:show="open" :kept="log.heat" @keep="keep" />
   </div>

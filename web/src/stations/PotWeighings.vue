@@ -45,14 +45,7 @@ function add() {
       </li>
     </ul>
     <div class="two">
-      <NumberField
-        label="Minutes from the boil"
-        unit="min"
-        optional
-        :model-value="min"
-        :schema="P.min"
-        @update:model-value="min = $event"
-      />
+      <NumberField label="Minutes so far" unit="min" optional :model-value="min" :schema="P.min" @update:model-value="min = $event" />
       <NumberField
         :label="tareG === null ? 'Weight, less the pot' : 'Pot and all'"
         unit="g"
@@ -62,9 +55,9 @@ function add() {
         live="mass"
         @update:model-value="weight = $event"
       />
+      <NButton @click="add">Add</NButton>
     </div>
     <p v-if="trouble" class="field-error" role="alert">{{ trouble }}</p>
-    <NButton @click="add">Add this weighing</NButton>
   </section>
 </template>
 
@@ -73,14 +66,16 @@ function add() {
   display: grid;
   gap: 4px;
   justify-items: start;
-  margin-top: 6px;
-  padding-top: 6px;
-  border-top: 1px dashed var(--line);
+  padding-bottom: 6px;
+  border-bottom: 1px dashed var(--line);
 }
 h3,
 ul,
 p {
   margin: 0;
+}
+h3 {
+  font-size: 15px;
 }
 ul {
   list-style: none;
@@ -94,7 +89,7 @@ li {
 }
 .two {
   display: grid;
-  grid-template-columns: 1fr 1fr;
+  grid-template-columns: 1fr 1fr auto;
   gap: 8px;
   align-items: end;
   width: 100%;

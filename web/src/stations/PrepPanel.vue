@@ -4,8 +4,7 @@ import { RouterLink } from 'vue-router';
 import { endStrands, levelName, stationIn, strandsUpTo, type StationReport } from '@roskel/core';
 import { grams, plural, shu } from '../format';
 import { useOpenBatch } from '../stores/openBatch';
-import StationFrame from '../batch/StationFrame.vue';
-import LogFields from '../batch/LogFields.vue';
+import StationSheet from '../batch/StationSheet.vue';
 import FactRows from '../ui/FactRows.vue';
 
 const props = defineProps<{ station: StationReport<'prep'> }>();
@@ -44,21 +43,18 @@ const rows = computed(
 </script>
 
 <template>
-  <StationFrame :station="station" picture="In the bowl">
-    <template #set>
-      <FactRows :rows="rows" />
-      <RouterLink class="act main" :to="{ name: 'choose', params: { id: batch.id }, query: { for: leads } }">{{
+  <StationSheet :station="station">
+    <template #in>
+      <RouterLink class="choose" :to="{ name: 'choose', params: { id: batch.id }, query: { for: leads } }">{{
         pods ? 'Change the pods' : 'Choose the pods'
       }}</RouterLink>
     </template>
-    <template #measured><LogFields :station="station" mass-label="Cut, weighed" /></template>
-    <template #picture>
-      <p v-if="!parts.length" class="soft">No pods yet. Choose them and the whole line fills in.</p>
-      <div v-else class="bar" aria-hidden="true">
-        <i v-for="p in parts" :key="p.id" :style="{ width: `${(100 * p.g) / total}%`, background: p.hex }" />
-      </div>
-    </template>
-  </StationFrame>
+    <p v-if="!parts.length" class="soft">No pods yet. Choose them and the whole line fills in.</p>
+    <div v-else class="bar" aria-hidden="true">
+      <i v-for="p in parts" :key="p.id" :style="{ width: `${(100 * p.g) / total}%`, background: p.hex }" />
+    </div>
+    <FactRows :rows="rows" />
+  </StationSheet>
 </template>
 
 <style scoped>
@@ -70,5 +66,11 @@ const rows = computed(
   border: 2px solid var(--rim);
   margin-bottom: 2px;
   flex: none;
+}
+.choose {
+  display: inline-flex;
+  align-items: center;
+  min-height: 44px;
+  font-weight: 600;
 }
 </style>

@@ -1,22 +1,14 @@
 <script setup lang="ts">
 import { computed } from 'vue';
-import type { ParamsOf, StationReport } from '@roskel/core';
+import type { StationReport } from '@roskel/core';
 import { degrees } from '../format';
 import { usePanel } from './panel';
-import StationFrame from '../batch/StationFrame.vue';
-import LogFields from '../batch/LogFields.vue';
+import StationSheet from '../batch/StationSheet.vue';
 import ParamCurve from './ParamCurve.vue';
-import ParamField from './ParamField.vue';
 import FactRows from '../ui/FactRows.vue';
-import PickField from '../ui/PickField.vue';
 
 const props = defineProps<{ station: StationReport<'rest'> }>();
-const { params, set, facts } = usePanel<'rest'>(props);
-const PLACES: { value: ParamsOf<'rest'>['place']; label: string }[] = [
-  { value: 'air', label: 'on the counter' },
-  { value: 'water', label: 'in cold water, stirred' },
-  { value: 'fridge', label: 'in the fridge' },
-];
+const { facts } = usePanel<'rest'>(props);
 /** Nobody knows to the minute how a pot cools: within a factor of 1.4. */
 const time = (min: number) =>
   !Number.isFinite(min)
@@ -39,29 +31,22 @@ const rows = computed(() => {
 </script>
 
 <template>
-  <StationFrame :station="station" picture="While it stands">
-    <template #set>
-      <PickField label="Where" :model-value="params.place" :options="PLACES" @update:model-value="set({ place: $event })" />
-      <ParamField :station="station" name="fromC" label="It begins at" />
-      <ParamField :station="station" name="vessels" label="In how many vessels" />
-      <ParamField :station="station" name="hours" label="It rests for" />
-    </template>
-    <template #measured><LogFields :station="station" mass-label="Weighed" /></template>
-    <template #picture>
-      <ParamCurve
-        :station="station"
-        name="hours"
-        :points="facts?.curve"
-        across="It stands"
-        up="how warm it is"
-        :say-y="(y) => degrees(y)"
-        :step="0.5"
-        :mark="{ value: 21, says: `${degrees(21)}, within two hours` }"
-      />
-      <FactRows :rows="rows" />
+  <StationSheet :station="station">
+    <ParamCurve
+      :station="station"
+      name="hours"
+      :points="facts?.curve"
+      across="It stands"
+      up="how warm it is"
+      :say-y="(y) => degrees(y)"
+      :step="0.5"
+      :mark="{ value: 21, says: `${degrees(21)}, within two hours` }"
+    />
+    <template #says>
       <p class="soft">
         Hot, the nose says too sour and the tongue not salty enough. Taste it cold, and after a night when powder or raw garlic went in.
-      </p>
-    </template>
-  </StationFrame>
+      </p></template
+    >
+    <template #more><FactRows :rows="rows" /></template>
+  </StationSheet>
 </template>

@@ -3,15 +3,12 @@ import { computed } from 'vue';
 import { METHODS, type Method, type StationReport } from '@roskel/core';
 import { grams, percent, shu } from '../format';
 import { usePanel } from './panel';
-import StationFrame from '../batch/StationFrame.vue';
-import LogFields from '../batch/LogFields.vue';
+import StationSheet from '../batch/StationSheet.vue';
 import FactRows from '../ui/FactRows.vue';
-import RadioCards from '../ui/RadioCards.vue';
 import ParamCurve from './ParamCurve.vue';
-import ToolField from '../batch/ToolField.vue';
 
 const props = defineProps<{ station: StationReport<'strain'> }>();
-const { params, set, facts } = usePanel<'strain'>(props);
+const { params, facts } = usePanel<'strain'>(props);
 const rows = computed(() => {
   const f = facts.value;
   if (!f) return [];
@@ -26,47 +23,37 @@ const rows = computed(() => {
   ] as [string, string][];
 });
 const NOTES: Record<Method, string> = {
-  none: 'nothing lost',
-  coarse: 'holds seeds and skins, drips',
-  pressed: 'holds seeds, pressing gives most',
-  mill: 'cranked, holds skins and seeds',
-  cloth: 'thin and clear, wrung out',
-  strong: 'ground silky first, little is held',
+  none: 'Nothing lost.',
+  coarse: 'Holds seeds and skins, drips.',
+  pressed: 'Holds seeds; pressing gives most.',
+  mill: 'Cranked, holds skins and seeds.',
+  cloth: 'Thin and clear, wrung out.',
+  strong: 'Ground silky first, little is held.',
 };
 /** What is in the blend decides: seeds, skins and how fine it is. */
-const usual = (m: Method) => {
-  const here = m === params.value.method && facts.value ? facts.value.expectedLossPct : null;
-  if (!here) return NOTES[m];
-  return `usually keeps ${Math.round(0.68 * here)} to ${Math.round(1.47 * here)} % of this`;
-};
-const methods = computed(() =>
-  (Object.keys(METHODS) as Method[]).map((m) => ({
-    value: m,
-    title: METHODS[m].name,
-    ...(m === params.value.method ? { says: usual(m) } : {}),
-  })),
-);
+const usual = computed(() => {
+  const here = facts.value?.expectedLossPct;
+  return here ? `It usually keeps ${Math.round(0.68 * here)} to ${Math.round(1.47 * here)} % of this.` : '';
+});
 </script>
 
 <template>
-  <StationFrame :station="station" picture="Through the sieve">
-    <template #set>
-      <RadioCards :model-value="params.method" label="Method" :options="methods" @update:model-value="set({ method: $event! })" />
-      <ToolField v-if="params.method !== 'none'" :station="station" />
-    </template>
-    <template #measured><LogFields :station="station" mass-label="What passed, weighed" /></template>
-    <template #picture>
-      <ParamCurve
-        :station="station"
-        name="minPerLitre"
-        :points="facts?.curve"
-        across="Pressed"
-        up="what passes"
-        :say-y="grams"
-        :usual="METHODS[params.method].minPerLitre"
-      />
-      <FactRows :rows="rows" />
-      <p class="soft">Capsaicin rides on the particles: the pulp is hotter than the sauce, and dried it makes a fierce flake.</p>
-    </template>
-  </StationFrame>
+  <StationSheet :station="station">
+    <ParamCurve
+      :station="station"
+      name="minPerLitre"
+      :points="facts?.curve"
+      across="Pressed"
+      up="what passes"
+      :say-y="grams"
+      :usual="METHODS[params.method].minPerLitre"
+    />
+    <template #says>
+      <p class="soft" data-fact="usual">{{ NOTES[params.method] }} {{ usual }}</p></template
+    >
+    <template #more
+      ><FactRows :rows="rows" />
+      <p class="soft">Capsaicin rides on the particles: the pulp is hotter than the sauce, and dried it makes a fierce flake.</p></template
+    >
+  </StationSheet>
 </template>

@@ -3,10 +3,8 @@ import { computed } from 'vue';
 import type { StationReport } from '@roskel/core';
 import { degrees, grams } from '../format';
 import { usePanel } from './panel';
-import StationFrame from '../batch/StationFrame.vue';
-import LogFields from '../batch/LogFields.vue';
+import StationSheet from '../batch/StationSheet.vue';
 import TemperPicture from './TemperPicture.vue';
-import ParamField from './ParamField.vue';
 
 const props = defineProps<{ station: StationReport<'temper'> }>();
 const { params, set, facts } = usePanel<'temper'>(props);
@@ -22,24 +20,19 @@ const says = computed(() =>
 </script>
 
 <template>
-  <StationFrame :station="station" picture="Off the boil">
-    <template #set>
-      <ParamField :station="station" name="hotC" label="The pot is at" />
-      <ParamField :station="station" name="coldC" label="What goes in is at" />
-    </template>
-    <template #measured><LogFields :station="station" mass-label="Weighed" /></template>
-    <template #picture>
-      <TemperPicture
-        :hot-c="params.hotC"
-        :cold-c="params.coldC"
-        :together-c="facts?.togetherC ?? params.hotC"
-        :limits="(facts?.things ?? []).map((t) => ({ name: t.name.split(',')[0]!, c: t.limitC }))"
-        :hex="station.now.hex"
-        @hot="set({ hotC: $event })"
-      />
-      <p v-for="s in says" :key="s" data-fact="temper">{{ s }}</p>
-      <p v-if="!says.length" class="soft">Nothing in here minds the heat. Herbs, honey and fish sauce keep their smell off the boil.</p>
-      <p class="soft">What goes in after the boil is the last addition: to keep as a cooked sauce it must be heated once more.</p>
-    </template>
-  </StationFrame>
+  <StationSheet :station="station">
+    <TemperPicture
+      :hot-c="params.hotC"
+      :cold-c="params.coldC"
+      :together-c="facts?.togetherC ?? params.hotC"
+      :limits="(facts?.things ?? []).map((t) => ({ name: t.name.split(',')[0]!, c: t.limitC }))"
+      :hex="station.now.hex"
+      @hot="set({ hotC: $event })"
+    />
+    <p v-for="s in says" :key="s" data-fact="temper">{{ s }}</p>
+    <p v-if="!says.length" class="soft">Nothing in here minds the heat. Herbs, honey and fish sauce keep their smell off the boil.</p>
+    <template #says>
+      <p class="soft">What goes in after the boil is the last addition: to keep as a cooked sauce it must be heated once more.</p></template
+    >
+  </StationSheet>
 </template>

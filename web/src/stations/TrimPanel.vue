@@ -1,8 +1,7 @@
 <script setup lang="ts">
 import { RouterLink, useRoute } from 'vue-router';
 import type { StationReport } from '@roskel/core';
-import LogFields from '../batch/LogFields.vue';
-import StationFrame from '../batch/StationFrame.vue';
+import StationSheet from '../batch/StationSheet.vue';
 import RoundList from '../trim/RoundList.vue';
 
 const props = defineProps<{ station: StationReport<'trim'> }>();
@@ -11,15 +10,10 @@ const to = () => ({ name: 'trim', params: { id: String(route.params.id), station
 </script>
 
 <template>
-  <StationFrame :station="station" picture="By taste">
-    <template #set>
-      <RouterLink class="act main" :to="to()">Taste and put right</RouterLink>
-      <p class="soft">Too hot, flat, thin, salty: say it, and the least that helps is worked out in spoons.</p>
-    </template>
-    <template #measured><LogFields :station="station" mass-label="Weighed" /></template>
-    <template #picture>
-      <RoundList v-if="station.log.rounds?.length" :station-id="station.id" />
-      <p v-else class="soft">Not tasted yet. Read the pH after the last round: whatever was read before does not count any more.</p>
-    </template>
-  </StationFrame>
+  <StationSheet :station="station">
+    <RouterLink class="act" :to="to()">Taste and put right</RouterLink>
+    <p class="soft">Too hot, flat, thin, salty: say it, and the least that helps is worked out in spoons.</p>
+    <RoundList v-if="station.log.rounds?.length" :station-id="station.id" />
+    <p v-else class="soft">Not tasted yet. Read the pH after the last round: whatever was read before does not count any more.</p>
+  </StationSheet>
 </template>

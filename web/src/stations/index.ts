@@ -1,4 +1,5 @@
 import type { Component } from 'vue';
+import type { KindName } from '@roskel/core';
 import BlendPanel from './BlendPanel.vue';
 import BottlePanel from './BottlePanel.vue';
 import BowlPanel from './BowlPanel.vue';
@@ -20,8 +21,8 @@ import StrainPanel from './StrainPanel.vue';
 import ToastPanel from './ToastPanel.vue';
 import TrimPanel from './TrimPanel.vue';
 
-/** The panel of each station kind. A new kind is one line here and one panel in this folder. */
-export const PANELS: Record<string, Component> = {
+/** The worksheet of each station kind. A new kind is one line here and one picture in this folder. */
+export const PANELS: Readonly<Record<KindName, Component>> = {
   prep: PrepPanel,
   char: CharPanel,
   toast: ToastPanel,

@@ -2,15 +2,20 @@
 import { NButton } from 'naive-ui';
 import { computed, ref } from 'vue';
 import {
+  dutyKey,
   freeId,
   ingredient,
+  isTapWater,
+  KNIFE,
   stationIn,
   stationKind,
+  withDuty,
   type Ingredient,
   type Intake,
   type Preparation,
   type StationReport,
 } from '@roskel/core';
+import LiveTake from '../devices/LiveTake.vue';
 import { grams } from '../format';
 import { useLarder } from '../stores/larder';
 import { useOpenBatch } from '../stores/openBatch';
@@ -27,8 +32,11 @@ import { lazySheet } from '../ui/lazySheet';
 
 const ReaderSheet = lazySheet(() => import('../larder/ReaderSheet.vue'));
 
-/** What goes in at a station: the same at every one. Things of the larder, pods, kept things, and what this batch makes. */
-const props = defineProps<{ station: StationReport }>();
+/**
+ * What goes in at a station, the same at every one: what comes along, things of the larder, pods, kept things, what this
+ * batch makes, and what the station puts in itself. Each has its grams large and a tick for when it is in.
+ */
+const props = defineProps<{ station: StationReport; madeWords: Readonly<Record<string, string>> }>();
 const batch = useOpenBatch();
 const larder = useLarder();
 const pods = usePods();
@@ -128,13 +136,102 @@ function take(items: { id: string; massG: number; words: string }[]) {
   }
   put(all);
 }
+
+/** Ticked off once it is in the bowl: kept with the batch, so that a phone at the counter knows it too. */
+const inKey = (id: string) => dutyKey(props.station.id, `in-${id}`);
+const isIn = (id: string) => props.station.done || batch.file!.dutiesDone.includes(inKey(id));
+const tick = (id: string, on: boolean) => batch.change('a tick', withDuty(batch.file!, inKey(id), on));
+/** What comes along the strand, and from where. */
+const before = computed(() => {
+  const strand = batch.report?.strands.find((s) => s.id === props.station.strandId);
+  const id = strand?.stationIds[strand.stationIds.indexOf(props.station.id) - 1];
+  const from = batch.report?.stations.find((s) => s.id === id);
+  return from && props.station.inG > 0
+    ? {
+        name: `From ${from.name}`,
+        massG: props.station.inG,
+        says: from.log.massG === undefined ? (from.done ? 'worked out' : 'planned') : 'weighed',
+      }
+    : null;
+});
+/** Vessels it is shared out among. */
+const vessels = computed(() => stationKind(props.station.kind).vessels?.(entry.value.params)?.count ?? 1);
+const each = (g: number) => (vessels.value > 1 ? `${grams(g / vessels.value)} in each of ${vessels.value}` : '');
+/** Whether there is enough of it: what this batch lacks, given what others were promised before. */
+function stock({ origin }: Intake): { says: string; short: boolean } {
+  const none = { says: '', short: false };
+  if (props.station.done) return none;
+  const of = (items: readonly { promised: readonly { batchId: string; shortG: number }[] }[], where: string) => {
+    if (items.length === 0) return { says: 'to buy', short: true };
+    const lacks = Math.max(0, ...items.flatMap((i) => i.promised.filter((p) => p.batchId === batch.id).map((p) => p.shortG)));
+    return lacks >= 0.5 ? { says: `${grams(lacks)} to buy`, short: true } : { says: `enough ${where}`, short: false };
+  };
+  if (origin.from === 'larder')
+    return isTapWater(origin.key) || larder.state !== 'ready'
+      ? none
+      : of(
+          larder.items.filter((l) => l.ingredientKey === origin.key),
+          'in the larder',
+        );
+  if (origin.from === 'pods')
+    return pods.state === 'ready'
+      ? of(
+          pods.items.filter((p) => p.lot.id === origin.lotId),
+          'there',
+        )
+      : none;
+  if (origin.from === 'stored')
+    return stored.state === 'ready'
+      ? of(
+          stored.items.filter((p) => p.id === origin.id),
+          'kept',
+        )
+      : none;
+  return none;
+}
+/** The thing whose weighing, knife and time are open. */
+const changing = ref<string | null>(null);
+function weighed(i: number, id: string, g: number) {
+  change(i, { amount: { g } });
+  tick(id, true);
+  changing.value = null;
+}
 </script>
 
 <template>
-  <section class="intakes" :aria-label="`What goes in at ${station.name}`">
+  <div class="put-in">
     <ul>
-      <li v-for="(x, i) in entry.intakes" :key="x.id" :data-intake="x.id">
-        <b :title="intakeWords(batch.file!, x).name">{{ intakeWords(batch.file!, x).name }}</b>
+      <li v-if="before" data-intake="before">
+        <TickField hide-label :label="`${before.name}: is in`" :model-value="isIn('before')" @update:model-value="tick('before', $event)" />
+        <span class="what"
+          ><b>{{ before.name }}</b
+          ><span class="soft">{{ before.says }}</span></span
+        >
+        <b class="grams">{{ grams(before.massG) }}</b>
+      </li>
+      <li v-for="(x, i) in entry.intakes" :key="x.id" :data-intake="x.id" :class="{ in: isIn(x.id) }">
+        <TickField
+          hide-label
+          :label="`${intakeWords(batch.file!, x).name}: is in`"
+          :model-value="isIn(x.id)"
+          @update:model-value="tick(x.id, $event)"
+        />
+        <span class="what">
+          <b>{{ intakeWords(batch.file!, x).name }}</b>
+          <span class="soft"
+            ><span v-if="stock(x).says" :class="{ short: stock(x).short }">{{ stock(x).says }}</span>
+            <span v-if="lotOf(x) && prepOf(x) !== 'whole'">{{ KNIFE[prepOf(x)].name }}</span>
+            <span v-if="lasts && x.late">in the last minutes</span>
+            <NButton
+              text
+              class="link"
+              :aria-label="`Change ${intakeWords(batch.file!, x).name}`"
+              :aria-expanded="changing === x.id"
+              @click="changing = changing === x.id ? null : x.id"
+              >change</NButton
+            >
+          </span>
+        </span>
         <ShareField
           v-if="isOutlet(x)"
           :label="intakeWords(batch.file!, x).name"
@@ -145,6 +242,7 @@ function take(items: { id: string; massG: number; words: string }[]) {
         />
         <AmountField
           v-else
+          class="amount"
           :label="`${intakeWords(batch.file!, x).name}, amount`"
           hide-label
           :mass-g="gramsIn(x)?.g ?? 0"
@@ -153,8 +251,8 @@ function take(items: { id: string; massG: number; words: string }[]) {
           :trouble="trouble(i)"
           @change="(g, w) => change(i, { amount: { g, words: w } })"
         />
-        <NButton text class="link" :aria-label="`Leave out ${intakeWords(batch.file!, x).name}`" @click="drop(i)">leave out</NButton>
-        <span v-if="lotOf(x) || lasts" class="more">
+        <div v-if="changing === x.id" class="more">
+          <LiveTake v-if="gramsIn(x)" quantity="mass" :field="intakeWords(batch.file!, x).name" @take="(g) => weighed(i, x.id, g)" />
           <KnifeField
             v-if="lotOf(x)"
             :prep="prepOf(x)"
@@ -168,7 +266,21 @@ function take(items: { id: string; massG: number; words: string }[]) {
             @update:model-value="late(i, $event)"
             >in the last minutes</TickField
           >
-        </span>
+          <NButton text class="link" :aria-label="`Leave out ${intakeWords(batch.file!, x).name}`" @click="drop(i)">leave out</NButton>
+        </div>
+      </li>
+      <li v-for="m in station.made" :key="m.id" :data-intake="`own ${m.id}`">
+        <TickField
+          hide-label
+          :label="`${m.name}: is in`"
+          :model-value="isIn(`own-${m.id}`)"
+          @update:model-value="tick(`own-${m.id}`, $event)"
+        />
+        <span class="what"
+          ><b>{{ m.name }}</b
+          ><span class="soft">{{ [each(m.massG), madeWords[m.id]].filter(Boolean).join('; ') }}</span></span
+        >
+        <b class="grams" :data-fact="`${m.id}G`">{{ grams(m.massG) }}</b>
       </li>
     </ul>
     <div class="add">
@@ -183,13 +295,10 @@ function take(items: { id: string; massG: number; words: string }[]) {
       <NButton text class="link" @click="reading = true">Paste a list</NButton>
     </div>
     <ReaderSheet v-model:show="reading" verb="Put it in" @take="take" />
-  </section>
+  </div>
 </template>
 
 <style scoped>
-.intakes {
-  margin-top: 6px;
-}
 .add {
   display: grid;
   grid-template-columns: 1fr auto;
@@ -203,20 +312,56 @@ ul {
 }
 li {
   display: grid;
-  grid-template-columns: minmax(0, 1fr) minmax(0, 1.15fr) auto;
-  gap: 2px 10px;
+  grid-template-columns: auto minmax(0, 1fr) minmax(84px, auto);
+  gap: 0 10px;
   align-items: center;
-  padding: 4px 0;
+  padding: 3px 0;
   border-bottom: 1px dashed var(--line);
 }
-li b {
-  font-weight: 600;
+.what {
+  display: grid;
   line-height: 1.2;
 }
-.more {
-  grid-column: 1 / -1;
+.what b {
+  font-weight: 500;
+}
+.what b::first-letter {
+  text-transform: uppercase;
+}
+.what .soft {
   display: flex;
-  gap: 14px;
+  flex-wrap: wrap;
+  gap: 0 10px;
+  font-size: 13px;
+  align-items: center;
+}
+.what .link {
+  min-height: 24px;
+  font-size: 13px;
+}
+.short {
+  color: var(--warn);
+  font-weight: 600;
+}
+.grams {
+  font-size: 20px;
+  text-align: right;
+}
+.amount {
+  width: 118px;
+}
+.amount :deep(input) {
+  font-size: 17px;
+  text-align: right;
+}
+.in .what b {
+  color: var(--soft);
+}
+.more {
+  grid-column: 2 / -1;
+  display: flex;
+  flex-wrap: wrap;
+  gap: 2px 14px;
   align-items: center;
 }
 </style>

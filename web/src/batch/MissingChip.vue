@@ -1,12 +1,14 @@
 <script setup lang="ts">
-import { computed } from 'vue';
+import { NButton } from 'naive-ui';
+import { computed, ref } from 'vue';
 import type { Promised } from '@roskel/contract';
 import { isTapWater, openNeeds } from '@roskel/core';
 import { useLarder } from '../stores/larder';
 import { useOpenBatch } from '../stores/openBatch';
 import { usePods } from '../stores/pods';
 import { useStored } from '../stores/stored';
-import { grams } from '../format';
+import { grams, plural } from '../format';
+import SheetCard from '../ui/SheetCard.vue';
 
 /** What the open batch is to take and what is not there for it: pods it lost to another plan, things to buy. */
 const batch = useOpenBatch();
@@ -54,22 +56,44 @@ const noLot = computed(() => {
     .map((n) => `${grams(n.massG)} ${names.get(n.id) ?? n.id}`);
 });
 const buy = computed(() => [...noLot.value, ...toBuy.value, ...missing.value]);
+const count = computed(() => short.value.length + buy.value.length);
+const open = ref(false);
 </script>
 
 <template>
-  <div v-if="short.length || buy.length" class="plate short no-print" role="status">
-    <span v-if="short.length"><b>Not enough:</b> {{ short.join('; ') }}.</span>
-    <span v-if="buy.length"><b>To buy:</b> {{ buy.join(', ') }}.</span>
-  </div>
+  <template v-if="count">
+    <NButton text class="link short no-print" @click="open = true"
+      >{{ short.length ? 'not enough' : 'to buy' }}: {{ plural(count, 'thing') }}</NButton
+    >
+    <SheetCard v-model:show="open" title="What is missing" :width="480">
+      <template v-if="short.length">
+        <h3>Not enough</h3>
+        <ul>
+          <li v-for="s in short" :key="s">{{ s }}</li>
+        </ul>
+      </template>
+      <template v-if="buy.length">
+        <h3>To buy</h3>
+        <ul>
+          <li v-for="b in buy" :key="b">{{ b }}</li>
+        </ul>
+      </template>
+    </SheetCard>
+  </template>
 </template>
 
 <style scoped>
 .short {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 2px 18px;
-  padding: 6px 14px;
-  flex: none;
-  font-size: 14px;
+  min-height: 24px;
+  font-size: 13px;
+  font-weight: 600;
+}
+h3 {
+  margin: 6px 0 4px;
+  font-size: 15px;
+}
+ul {
+  margin: 0;
+  padding-left: 18px;
 }
 </style>
