@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { addDays, costOf, mainEnd, mapStations, podUses, reportLine, stationIn } from '@roskel/core';
-import { changeStored, expect, importExample, pick, stored, test, type } from './test';
+import { changeStored, expect, importExample, more, pick, stored, test, type } from './test';
 
 const read = (text: string | null) => Number(/[\d,]+(?:\.\d+)?/.exec(text ?? '')![0].replaceAll(',', ''));
 
@@ -101,6 +101,7 @@ test('what it costs: the bill is that of core and of a sum by hand; a price that
 
 test('the bottling run: a kind of bottle, a log that was too short, the own day, and the page of the bottles', async ({ page }) => {
   await page.goto('/batches/slipway-red-2?at=bottle');
+  await more(page);
   const before = (await stored(page, 'slipway-red-2')).record;
   await expect(page.locator('[data-fact=keep]')).toContainText('cool cupboard');
   // 128 g of glass and what 95 ml weigh.
@@ -113,7 +114,9 @@ test('the bottling run: a kind of bottle, a log that was too short, the own day,
   await sheet.getByRole('button', { name: 'Keep it with this batch' }).click();
   await expect(page.locator('[data-fact=heat]')).toContainText('Too short');
   await expect(page.locator('[data-fact=keep]')).not.toContainText('cool cupboard');
-  await expect(page.getByRole('region', { name: 'Warnings' }).getByText('Not heated through')).toBeVisible();
+  await page.getByRole('region', { name: 'Warnings' }).getByRole('button').click();
+  await expect(page.getByRole('dialog', { name: 'What to mind' }).getByText('Not heated through')).toBeVisible();
+  await page.keyboard.press('Escape');
   await page.getByRole('button', { name: 'The temperature log' }).click();
   await sheet.getByLabel(/a line each/).fill('min, °C\n0, 25\n6, 84\n18, 84\n22, 70');
   await sheet.getByRole('button', { name: 'Keep it with this batch' }).click();

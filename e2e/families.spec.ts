@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs';
 import type { Page } from '@playwright/test';
 import type { BatchFile, LineReport, StationReport } from '@roskel/core';
-import { endJar, expect, pick, station, stored, test, type } from './test';
+import { done, endJar, expect, more, pick, station, stored, test, type } from './test';
 
 /** From an empty batch of a style to its page: the plan is made of what is said. Gives the id of the batch. */
 async function begin(page: Page, name: string, style: string, have: string): Promise<string> {
@@ -17,31 +17,29 @@ async function begin(page: Page, name: string, style: string, have: string): Pro
   return new URL(page.url()).pathname.split('/').at(-1)!;
 }
 const at = (report: LineReport, id: string): StationReport => report.stations.find((s) => s.id === id)!;
-const panel = (page: Page, name: string) => page.getByRole('region', { name: `${name}: settings and measurements` });
+const panel = (page: Page, name: string) => page.getByRole('region', { name: `${name}: worksheet` });
 
 /** Goes to a station by its address, weighs what stands there, and marks it as done today. */
 async function follow(page: Page, id: string, name: string, massG?: number): Promise<LineReport> {
   await station(page, name);
   const here = panel(page, name);
   if (massG !== undefined) {
-    const weight = here.getByLabel(/weighed|Weighed|passed/).first();
+    const weight = here.getByRole('textbox', { name: /weighed|Weighed|passed/ }).first();
     await weight.fill(String(massG));
     await weight.press('Tab');
   }
   if (name === 'Ferment') await endJar(page);
-  else await here.getByRole('button', { name: 'Done today' }).click();
-  await expect(here.getByRole('button', { name: 'Not done' })).toBeVisible();
-  await expect(page.getByText('Saved', { exact: true })).toBeVisible();
+  else await done(page);
   return (await stored(page, id)).report;
 }
 /** Reads the pH of the finished sauce and fills it; gives how it keeps as the page says. */
 async function fill(page: Page, end: 'Bottle' | 'Serve', pH: string): Promise<string> {
   await station(page, end);
   const here = panel(page, end);
-  const field = here.getByLabel(/pH/).first();
+  const field = here.getByRole('textbox', { name: /pH/ }).first();
   await field.fill(pH);
   await field.press('Tab');
-  await here.getByRole('button', { name: 'Done today' }).click();
+  await done(page);
   await expect(here.getByRole('button', { name: 'Not done' })).toBeVisible();
   await expect(page.getByText('Saved', { exact: true })).toBeVisible();
   return (await page.locator('[data-fact=keep]').textContent())!;
@@ -81,12 +79,14 @@ test('steeped: dragged to the night it needs, boiled, sieved by the scale; the s
   await follow(page, id, 'Simmer');
   await follow(page, id, 'Blend');
   await station(page, 'Strain');
+  await more(page);
   await pick(page, 'Which sieve', 'Fine round sieve');
   await expect(page.locator('[data-fact=tool]')).toContainText('by 1 weighing');
   const into = at((await stored(page, id)).report, 'strain').bowlG;
   const passed = Math.round(into * 0.9);
   const report = await follow(page, id, 'Strain', passed);
   expect(at(report, 'strain').now.massG).toBeCloseTo(passed, 6);
+  await station(page, 'Strain');
   await page.getByRole('button', { name: 'Teach it what was weighed here' }).click();
   await expect(page.getByText('Fine round sieve knows it from now on.')).toBeVisible();
   await page.goto('/larder/tools');
@@ -232,6 +232,7 @@ test('a card of 14 lines: read, placed, and boiled down in a pot that is weighed
   await page.waitForURL(/\/batches\/(?!from-a)[^/?]+/);
   const id = new URL(page.url()).pathname.split('/').at(-1)!;
   await page.goto(`/batches/${id}?at=blend`);
+  await more(page);
   await pick(page, 'Which blender', 'Glass jug blender');
   await expect(page.locator('[data-fact=loads]')).toContainText(/2 equal loads/);
   const jug = at((await stored(page, id)).report, 'blend').now;
@@ -243,9 +244,9 @@ test('a card of 14 lines: read, placed, and boiled down in a pot that is weighed
   pot = at((await stored(page, id)).report, 'simmer') as StationReport<'simmer'>;
   const began = pot.facts!.beganG;
   const weigh = async (min: number, all: number) => {
-    await page.getByLabel('Minutes from the boil').fill(String(min));
+    await page.getByLabel('Minutes so far').fill(String(min));
     await page.getByLabel(/Pot and all/).fill(String(Math.round(all)));
-    await page.getByRole('button', { name: 'Add this weighing' }).click();
+    await page.getByRole('button', { name: 'Add', exact: true }).click();
   };
   // The empty pot of 1,840 g is taken off by the page.
   await weigh(20, 1840 + began * 1.3);
@@ -266,11 +267,11 @@ test('a card of 14 lines: read, placed, and boiled down in a pot that is weighed
   // By the clock the weighings say where it stops, and with what pH.
   await pick(page, 'Until', 'some minutes');
   await page
-    .locator('.set')
+    .locator('.do')
     .getByLabel(/From the boil/)
     .fill('60');
   await page
-    .locator('.set')
+    .locator('.do')
     .getByLabel(/From the boil/)
     .press('Tab');
   const hour = at((await stored(page, id)).report, 'simmer') as StationReport<'simmer'>;

@@ -7,7 +7,12 @@ test('every caution and every why of the demo leads into the guide, to what is a
   const seen = new Set<string>();
   for (const id of ids) {
     await page.goto(`/batches/${id}`);
-    await page.locator('[data-point]').first().waitFor();
+    // Each station's own, by the file: what is told in one line stands in full behind it.
+    await page.locator('.columns').waitFor();
+    for (const why of await page.getByRole('region', { name: 'Warnings' }).getByRole('button').all()) {
+      await why.click();
+      await page.locator('.cautions').first().waitFor();
+    }
     for (const href of await page.locator('.cautions a').evaluateAll((all) => all.map((a) => a.getAttribute('href')!))) seen.add(href);
   }
   expect(seen.size).toBeGreaterThan(3);
@@ -16,6 +21,7 @@ test('every caution and every why of the demo leads into the guide, to what is a
     await expect(page.locator('article h2')).toHaveText(topicOf(href.split('/').pop()!)!.title);
   }
   await page.goto('/batches/slipway-red-2');
+  await page.getByRole('button', { name: 'unfold the tracks' }).click();
   await page.locator('[data-point=strain-heatShu]').click();
   const link = page.getByRole('dialog').getByRole('link', { name: 'More in the guide' });
   const href = (await link.getAttribute('href'))!;

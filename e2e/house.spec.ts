@@ -18,9 +18,9 @@ test('keys lead to places and stations, and undo takes back', async ({ page }) =
   await page.goto(`/batches/${id}`);
   await expect(page.locator('[data-mass=bottle]')).toBeVisible();
   await page.keyboard.press('6');
-  await expect(page.getByRole('region', { name: 'Strain: settings and measurements' })).toBeVisible();
+  await expect(page.getByRole('region', { name: 'Strain: worksheet' })).toBeVisible();
   await page.keyboard.press('ArrowLeft');
-  await expect(page.getByRole('region', { name: 'Blend: settings and measurements' })).toBeVisible();
+  await expect(page.getByRole('region', { name: 'Blend: worksheet' })).toBeVisible();
   await page.keyboard.press('?');
   await expect(page.getByRole('dialog')).toContainText('choose the pods');
   await page.keyboard.press('Escape');
@@ -32,7 +32,7 @@ test('keys lead to places and stations, and undo takes back', async ({ page }) =
   await expect(page.getByRole('dialog')).toHaveCount(0);
   await page.keyboard.press('3');
   await type(page, 'Days', '30');
-  await page.getByRole('heading', { name: 'Acid in the jar' }).click();
+  await page.getByRole('heading', { name: /Ferment/ }).click();
   await page.keyboard.press('Control+z');
   await expect(page.getByLabel('Days', { exact: true })).toHaveValue('14');
 });

@@ -57,7 +57,7 @@ test('undo takes back its own change and leaves what another window did; redo an
   await expect(page.getByLabel('Days', { exact: true })).toHaveValue('14');
   await stored(page, id);
   expect((await read(page, id)).file.name).toBe('Renamed There');
-  await page.getByRole('heading', { name: 'Acid in the jar' }).click();
+  await page.getByRole('heading', { name: /Ferment/ }).click();
   await page.keyboard.press('Control+Shift+z');
   await expect(page.getByLabel('Days', { exact: true })).toHaveValue('20');
 });
@@ -91,7 +91,7 @@ test('a reload with the cursor in a field, and inside a form, loses nothing', as
 test('the goal keeps its draft, and changes only what was changed in it', async ({ page }) => {
   const id = await importExample(page, 'Aimed');
   await page.goto(`/batches/${id}?at=ferment`);
-  const aim = page.getByRole('button', { name: /^Heat / });
+  const aim = page.getByRole('button', { name: /^Heat .* to / });
   const sheet = page.getByRole('dialog', { name: 'The goal' });
   await aim.click();
   await sheet.getByLabel('Bottles', { exact: true }).fill('7');
@@ -185,7 +185,8 @@ test('planned batches reserve: what one is promised is not free for the next, an
   await page.goto('/pods');
   await expect(page.getByRole('button', { name: /^Fresno/ })).toContainText('0 g free');
   await page.goto(`/batches/${second}`);
-  await expect(page.getByText(/Not enough: Fresno 50 g short \(promised to .*First Served/)).toBeVisible();
+  await page.getByRole('button', { name: /^not enough: / }).click();
+  await expect(page.getByRole('dialog').getByText(/Fresno 50 g short \(promised to .*First Served/)).toBeVisible();
   await page.goto(`/batches/${second}/pods`);
   await expect(page.getByLabel('Fresno in the mix, g')).toBeVisible();
   await expect(page.locator('.lot').filter({ hasText: 'Fresno' })).toContainText('of 40 g');

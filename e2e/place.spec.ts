@@ -1,11 +1,12 @@
 import { daysBetween, stationIn, type Tool } from '@roskel/core';
-import { expect, importExample, pick, station, stored, test } from './test';
+import { expect, importExample, more, pick, station, stored, test } from './test';
 
 test('a jar teaches the place it stands in, the next jar there expects it, and undo forgets it', async ({ page }) => {
   const tools = async () => (await (await page.request.get('/api/tools')).json()) as { id: string; value: Tool }[];
   const place = async () => (await tools()).find((t) => t.value.kind === 'place')!;
   await page.goto('/batches/slipway-red-3?at=ferment');
   await station(page, 'Ferment');
+  await more(page);
   await expect(page.getByText('nothing learnt yet')).toBeVisible();
   await page.getByRole('button', { name: 'Teach it how this jar soured' }).click();
   await expect.poll(async () => (await place()).value.seen.length).toBe(1);
@@ -21,6 +22,7 @@ test('a jar teaches the place it stands in, the next jar there expects it, and u
   const id = await importExample(page, 'Stands There', true);
   await page.goto(`/batches/${id}?at=ferment`);
   await station(page, 'Ferment');
+  await more(page);
   const ready = page.locator('[data-fact=ready]');
   const before = await ready.textContent();
   await pick(page, 'Where it stands', 'Hall cupboard');

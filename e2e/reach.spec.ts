@@ -19,6 +19,12 @@ const ROUTES = [
   '/batches/spring-tide?at=char',
   '/batches/harbour-dark?at=simmer',
   '/batches/lantern-paste?at=press',
+  '/batches/lantern-paste?at=toast',
+  '/batches/lantern-paste?at=soak',
+  '/batches/lantern-paste?at=fry',
+  '/batches/lantern-paste?at=bottle',
+  '/batches/gorse-gold?at=drain',
+  '/batches/overnight-red?at=steep',
   '/today',
   '/batches/rockpool-green?at=ferment',
   '/batches/lugger-sweet?at=thicken',
@@ -67,10 +73,11 @@ const DIALOGS: readonly [path: string, open: string | RegExp][] = [
   ['/batches', 'Archive'],
   ['/batches/slipway-red-3', 'Log a reading'],
   ['/batches/slipway-red-3?at=ferment', 'Look and smell'],
-  ['/batches/slipway-red-3?at=ferment', 'add a temperature log'],
+  ['/batches/slipway-red-3?at=ferment', /^why, and/],
+  ['/batches/lantern-paste?at=fry', /^to buy: /],
   ['/today', 'Calendar'],
   ['/today', /^Look: /],
-  ['/batches/slipway-red-3', /^Heat /],
+  ['/batches/slipway-red-3', /^Heat .* to /],
   ['/batches/gorse-gold?at=blend', 'Paste a list'],
   ['/pods', 'Add a lot'],
   ['/pods', /^Red cayenne/],
@@ -130,6 +137,11 @@ async function misfits(page: Page): Promise<string[]> {
         if (el.getBoundingClientRect().right > right - 1 && !el.closest('.scroll-x, .n-data-table, .visually-hidden'))
           out.push(`out of its plate: ${(el.getAttribute('aria-label') ?? el.textContent ?? '').trim().slice(0, 40)}`);
     }
+    // A station is worked on within one window: nothing of it is looked for below.
+    if (window.innerWidth >= 1280)
+      for (const part of document.querySelectorAll<HTMLElement>('.columns > .plate > *'))
+        if (part.getBoundingClientRect().bottom > window.innerHeight + 8)
+          out.push(`below the window: ${part.textContent!.trim().slice(0, 40)}`);
     const scrolls = [...document.querySelectorAll<HTMLElement>('main *')].filter(
       (el) => /auto|scroll/.test(getComputedStyle(el).overflowY) && el.clientHeight > 0 && el.scrollHeight > el.clientHeight + 1,
     );
@@ -253,7 +265,7 @@ test('at 200 % every function of a station is within reach', async ({ page }) =>
   const id = await importExample(page, 'Zoomed');
   await page.setViewportSize({ width: 640, height: 400 });
   await settled(page, `/batches/${id}?at=bottle`);
-  for (const name of ['Steps', 'More', 'Done today']) {
+  for (const name of ['Steps', 'More', /^Done, on|^Done today/]) {
     const button = page.getByRole('button', { name }).first();
     await button.scrollIntoViewIfNeeded();
     await expect(button).toBeInViewport();

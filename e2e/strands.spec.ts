@@ -111,7 +111,7 @@ test('an ingredient is dragged onto another station of the picture, and a strand
   await page.goto(`/batches/${id}?at=blend`);
   await page.getByRole('button', { name: 'Steps' }).click();
   // What is to be bought is told once the stores are known, and moves the page down: only then things stay where they are.
-  await expect(page.getByText('To buy:')).toBeVisible();
+  await expect(page.getByRole('button', { name: /^to buy: / })).toBeVisible();
   await expect(page.locator('.change-thing', { hasText: 'Garlic' })).toBeVisible();
   // What comes in late (figures, what is short) moves the page: a drag that took hold of nothing is tried again.
   await expect(async () => {
@@ -120,7 +120,7 @@ test('an ingredient is dragged onto another station of the picture, and a strand
     const to = (await page.locator('[data-column=salt]').boundingBox())!;
     await page.mouse.move(to.x + to.width / 2, to.y + 100, { steps: 8 });
     await page.mouse.up();
-    await expect(page.getByRole('region', { name: 'Salt & pack: settings and measurements' })).toBeVisible({ timeout: 3000 });
+    await expect(page.getByRole('region', { name: 'Salt & pack: worksheet' })).toBeVisible({ timeout: 3000 });
   }).toPass();
   const { record } = await stored(page, id);
   expect(line(record.file)[1]!.intakes.map((i) => i.id)).toEqual(['garlic']);
@@ -143,7 +143,7 @@ test('a station is dragged in the picture and in the list of a phone; the mark s
   };
   await page.goto(`/batches/${id}?at=blend`);
   await page.getByRole('button', { name: 'Steps' }).click();
-  await expect(page.getByText('To buy:')).toBeVisible();
+  await expect(page.getByRole('button', { name: /^to buy: / })).toBeVisible();
   await drag('[data-picker=strain]', '[data-picker=drain]', 0.2);
   await expect(page.locator('[data-fact=change]')).toContainText('Strain moved:');
   expect(await kinds()).toEqual(['prep', 'salt', 'ferment', 'strain', 'drain', 'blend', 'bottle']);
@@ -227,11 +227,11 @@ test('a line with fourteen stations, three strands that flow in and four bowls s
   );
   expect(over).toEqual([]);
   await page.getByRole('group', { name: 'Parts' }).getByRole('button', { name: 'Garlic' }).click();
-  await expect(page.getByRole('region', { name: 'Char: settings and measurements' })).toBeVisible();
+  await expect(page.getByRole('region', { name: 'Char: worksheet' })).toBeVisible();
   await page.setViewportSize({ width: 390, height: 844 });
   await expect(page.locator('.line-view svg')).toHaveCount(0);
   await page.locator('[data-row=strain]').getByRole('button').click();
-  await expect(page.getByRole('region', { name: 'Strain: settings and measurements' })).toBeVisible();
+  await expect(page.getByRole('region', { name: 'Strain: worksheet' })).toBeVisible();
   ({ record } = await stored2(page, id));
   expect(stationsOf(record.file)).toHaveLength(18);
 });

@@ -19,7 +19,7 @@ test('a long-reduced sauce from the start to the bottles: the pot is weighed, an
   expect(line(record.file).map((s) => s.kind)).toEqual(['prep', 'blend', 'simmer', 'blend', 'bottle']);
 
   await station(page, 'Simmer');
-  const pot = page.getByRole('region', { name: 'Simmer: settings and measurements' });
+  const pot = page.getByRole('region', { name: 'Simmer: worksheet' });
   await expect(page.getByText(/\d+ to \d+ min/)).toBeVisible();
   const of = (kind: string) => report.stations.find((s) => s.kind === kind)!;
   const [began, planned] = [report.stations[1]!.now.massG, of('simmer').now];

@@ -56,9 +56,18 @@ export async function changeStored(page: Page, record: BatchRecord, file: BatchF
   expect((await page.request.patch(`/api/batches/${record.id}`, { data, headers: OWN })).status()).toBe(200);
 }
 
+/** Does a station today; the page goes on to the next one. */
+export const done = (page: Page): Promise<void> => page.getByRole('button', { name: /^Done( today|, on to)/ }).click();
+
+/** Shows the settings and figures of a station that are not needed every time. */
+export async function more(page: Page): Promise<void> {
+  const link = page.getByRole('button', { name: /^(other|fewer) settings and figures$/ });
+  if ((await link.getAttribute('aria-expanded')) !== 'true') await link.click();
+}
+
 /** Ends a jar today, before it has soured: asked, and done all the same. */
 export async function endJar(page: Page): Promise<void> {
-  await page.getByRole('button', { name: 'Done today' }).click();
+  await done(page);
   await page.getByRole('dialog', { name: 'End it now?' }).getByRole('button', { name: 'End it all the same' }).click();
 }
 
@@ -68,7 +77,7 @@ export async function station(page: Page, name: string): Promise<void> {
     .locator('.pickers')
     .getByRole('button', { name: new RegExp(`^\\d ${name},`) })
     .click();
-  await expect(page.getByRole('region', { name: `${name}: settings and measurements` })).toBeVisible();
+  await expect(page.getByRole('region', { name: `${name}: worksheet` })).toBeVisible();
 }
 
 /** The stations of a batch in the order in which they are written. */

@@ -1,6 +1,6 @@
 import type { BatchRecord, TodayRow } from '@roskel/contract';
 import { addDays, lastDay, stationIn } from '@roskel/core';
-import { expect, importExample, pick, station, stored, test, type } from './test';
+import { expect, importExample, more, pick, station, stored, test, type } from './test';
 
 test.use({ kitchen: 'today' });
 /** The first page: duties over all batches, jars, what was seen in one, and everything by key. */
@@ -109,6 +109,7 @@ test('readings steer the jar on the page; a wrong one is named; cold nights from
   page,
 }) => {
   await page.goto('/batches/slipway-red-3?at=ferment');
+  await more(page);
   const { record } = await stored(page, 'slipway-red-3');
   const from = stationIn(record.file, 'salt')!.log.doneOn!;
   const ready = page.locator('[data-fact=ready]');

@@ -56,9 +56,9 @@ try {
     if (name === 'bench') await page.getByRole('heading', { name: /mixes that do it/ }).waitFor();
     if (name === 'label') await page.waitForTimeout(2500);
     if (name === 'pot') {
-      await page.getByLabel('Minutes from the boil').fill('12');
+      await page.getByLabel('Minutes so far').fill('12');
       await page.getByLabel(/Pot and all/).fill('2660');
-      await page.getByRole('button', { name: 'Add this weighing' }).click();
+      await page.getByRole('button', { name: 'Add' }).click();
       await page.waitForTimeout(2500);
       await page.mouse.move(640, 500);
     }

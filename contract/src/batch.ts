@@ -42,7 +42,7 @@ export const NewBatchSchema = Type.Object(
   },
   exact,
 );
-export const FileBodySchema = Type.Object({ file: Type.Unknown() }, exact);
+export const FileBodySchema = Type.Object({ file: Type.Unknown(), begun: Type.Optional(Type.Boolean({ title: 'Begun here' })) }, exact);
 const ChangeSchema = Type.Object(
   {
     path: Type.Array(Type.String({ maxLength: 120 }), { minItems: 1, maxItems: 16 }),

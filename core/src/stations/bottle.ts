@@ -197,7 +197,8 @@ export const bottle = station<'bottle', BottleParams, BottleFacts>({
     const sauce = sauceIn(v);
     if (!sauce || !v.keeping) return [];
     const cold = v.params.fill === 'hot' && v.done ? notHeated(v.log, filledHot(v.log)) : [];
-    return [...bottling(sauce, v.keeping), ...bottlePressure(v.facts!.pressure, v.facts!.cap), ...cold];
+    // What was found comes before what is always said.
+    return [...cold, ...bottling(sauce, v.keeping), ...bottlePressure(v.facts!.pressure, v.facts!.cap)];
   },
 });
 

@@ -37,8 +37,8 @@ const WORTH_DAYS = 2;
 
 const schema = Type.Object(
   {
-    tempC: Type.Number({ title: 'The temperature', label: 'Temperature', minimum: 0, maximum: 45, unit: '°C' }),
-    days: Type.Number({ title: 'The days in the jar', label: 'Days', minimum: 0.25, maximum: MOST_DAYS, unit: 'days' }),
+    tempC: Type.Number({ title: 'The temperature', label: 'Temperature', main: true, minimum: 0, maximum: 45, unit: '°C' }),
+    days: Type.Number({ title: 'The days in the jar', label: 'Days', main: true, minimum: 0.25, maximum: MOST_DAYS, unit: 'days' }),
     targetPh: Type.Number({ title: 'The pH to reach', label: 'Ready at pH', minimum: 3.2, maximum: 4.0 }),
     /** What closes it; nothing said: nobody knows. */
     lid: Type.Optional(choice(JAR_LIDS, { title: 'The lid', label: 'Lid' })),

@@ -1,8 +1,18 @@
 <script setup lang="ts">
 import { NButton } from 'naive-ui';
 import { computed, ref, shallowRef, watch } from 'vue';
-import { lostText, stationIn, stationKind, StationLogSchema, type LogChange, type StationLog, type StationReport } from '@roskel/core';
-import { inManner, today } from '../format';
+import {
+  logRefusal,
+  lostText,
+  stationIn,
+  stationKind,
+  StationLogSchema,
+  withLogged,
+  type LogChange,
+  type StationLog,
+  type StationReport,
+} from '@roskel/core';
+import { fullDay, today } from '../format';
 import { useOpenBatch } from '../stores/openBatch';
 import { useInstruments } from './useInstruments';
 import LiveTake from '../devices/LiveTake.vue';
@@ -33,10 +43,11 @@ const params = computed(() => entry.value?.params ?? {});
 const possible = computed(() => (kind.value.bottled && props.station.facts ? kind.value.bottled(props.station.facts).possible : null));
 const hot = computed(() => kind.value.heatLogged?.(params.value) === true);
 
-const refusal = ref('');
+/** What could not be noted, said at its field. */
+const refusal = ref<ReturnType<typeof logRefusal>>(null);
 function set(change: LogChange): boolean {
-  refusal.value = batch.setLog(props.station.id, change)?.message ?? '';
-  return refusal.value === '';
+  refusal.value = batch.setLog(props.station.id, change);
+  return refusal.value === null;
 }
 const instruments = useInstruments(() => log.value);
 const now = () => new Date().toISOString();
@@ -73,7 +84,20 @@ function setDone(day: string | null, on = false) {
 }
 const looks = [{ value: 0, label: 'not looked at' }, ...BODY_CHOICES];
 const P = StationLogSchema.properties;
-const trouble = (field: string) => batch.troubleAt(props.station.id, `log/${field}`);
+const trouble = (field: keyof StationLog) =>
+  refusal.value?.field === field ? refusal.value.message : batch.troubleAt(props.station.id, `log/${field}`);
+/** A day before the batch began: it may have begun then. Null where that does not help. */
+const earlier = computed(() => {
+  const [file, day] = [batch.file, wanted.value.day];
+  if (!file || !day || refusal.value?.field !== 'doneOn' || day >= file.startDate) return null;
+  const began = { ...file, startDate: day };
+  return logRefusal(began, props.station.id, { doneOn: day }, today()) ? null : { day, file: began };
+});
+function beginEarlier() {
+  const { day, file } = earlier.value!;
+  batch.change(`began on ${fullDay(day)}`, withLogged(file, props.station.id, { doneOn: day }));
+  refusal.value = null;
+}
 const planned = computed(() => props.station.planned.pH ?? props.station.now.pH);
 </script>
 
@@ -145,7 +169,7 @@ const planned = computed(() => props.station.planned.pH ?? props.station.now.pH)
       :trouble="trouble('doneOn')"
       @update:model-value="setDone($event)"
     />
-    <p v-if="refusal" class="field-error" role="alert">{{ inManner(refusal) }}</p>
+    <NButton v-if="earlier" class="earlier" @click="beginEarlier">The batch began on {{ fullDay(earlier.day) }}</NButton>
     <div class="acts">
       <NButton v-if="!log.doneOn" type="primary" class="done" @click="setDone(today(), true)"
         >Done{{ next ? `, on to ${next.name}` : ' today' }}</NButton
@@ -155,7 +179,6 @@ const planned = computed(() => props.station.planned.pH ?? props.station.now.pH)
         <NButton @click="setDone(null)">Not done</NButton>
       </template>
     </div>
-    <slot name="after" />
     <div class="links">
       <NButton v-if="station.now.pH !== null" text class="link" @click="((sourer = true), (sourerOpen = true))"
         >Make it sourer or thinner</NButton
@@ -176,7 +199,7 @@ const planned = computed(() => props.station.planned.pH ?? props.station.now.pH)
 /* A row each: what is asked and its plan on the left, the field on the right. */
 .look > :deep(.labelled .inner) {
   display: grid;
-  grid-template-columns: minmax(0, 1fr) minmax(112px, 46%);
+  grid-template-columns: minmax(0, 1fr) minmax(132px, 48%);
   align-items: center;
   gap: 0 12px;
 }
@@ -188,7 +211,7 @@ const planned = computed(() => props.station.planned.pH ?? props.station.now.pH)
   flex-direction: column;
 }
 .look > :deep(.labelled .inner > .name label) {
-  font-size: 14.5px;
+  font-size: 14px;
   line-height: 1.25;
   color: var(--ink);
 }

@@ -364,4 +364,9 @@ li {
   gap: 2px 14px;
   align-items: center;
 }
+@media (max-width: 760px) {
+  .what .link {
+    min-height: 44px;
+  }
+}
 </style>

@@ -96,6 +96,7 @@ function tool(t: Tool) {
         <PutIn :station="station" :made-words="madeWords ?? {}" />
         <slot name="in" />
         <StationDuties v-if="batch.report" :report="batch.report" :station="station" @go="emit('go', $event)" />
+        <slot name="below" />
       </section>
       <section class="plate do" :aria-label="`What is done at ${station.name}`">
         <h2>
@@ -111,7 +112,7 @@ function tool(t: Tool) {
           <KeepStuff v-else :station="station" :side="s.id" :name="s.name" />
         </template>
         <NButton v-if="rest" text class="link unfold" :aria-expanded="more" @click="unfold">{{
-          more ? 'fewer settings and figures' : 'more settings and figures'
+          more ? 'fewer settings and figures' : 'other settings and figures'
         }}</NButton>
         <template v-if="more">
           <StationForm :station="station" rest />
@@ -124,7 +125,6 @@ function tool(t: Tool) {
         <LookFields :station="station" :next="next" @go="emit('go', $event)">
           <slot name="look" />
           <template #more><slot name="read" /></template>
-          <template #after><slot name="after" /></template>
         </LookFields>
       </section>
     </div>
@@ -175,6 +175,7 @@ h2 .soft:first-of-type {
 }
 .unfold {
   align-self: start;
+  min-height: 24px;
 }
 .do :deep(svg[role='slider']:not(.upright)) {
   max-width: 264px;
@@ -189,7 +190,7 @@ h2 .soft:first-of-type {
   line-height: 1.3;
 }
 /* What an act is called may take two lines: it never pushes its column out of the plate. */
-.columns :deep(.n-button) {
+.columns :deep(.n-button:not(.link)) {
   max-width: 100%;
   height: auto;
   min-height: var(--n-height);

@@ -27,7 +27,7 @@ const line = computed(() => {
   return here?.caution.severity === 'danger' ? here : (working ?? here ?? all[0] ?? null);
 });
 const count = computed(() => groups.value.reduce((n, g) => n + g.cautions.length, 0));
-const more = computed(() => count.value - 1);
+const others = computed(() => count.value - 1);
 const open = ref(false);
 </script>
 
@@ -37,7 +37,7 @@ const open = ref(false);
     <p>
       <b>{{ WORDS[line.caution.severity] }}{{ line.here ? '' : ` at ${line.name}` }}.</b> {{ inManner(line.caution.text) }}
     </p>
-    <NButton text class="link" @click="open = true">{{ more > 0 ? `why, and ${more} more` : 'why' }}</NButton>
+    <NButton text class="link" @click="open = true">{{ others > 0 ? `why, and ${others} others` : 'why' }}</NButton>
     <SheetCard v-model:show="open" title="What to mind" :width="600">
       <template v-for="g in groups" :key="g.id">
         <h3 v-if="groups.length > 1">

@@ -43,16 +43,8 @@ const items = computed(() =>
 <template>
   <div v-if="items.length" class="strip" role="group" :aria-label="`After ${station.name}`">
     <span class="soft after">After {{ station.name }}, 8 in 10</span>
-    <NButton
-      v-for="i in items"
-      :key="i.track.key"
-      quaternary
-      class="prop"
-      :data-prop="i.track.key"
-      :aria-label="`${i.track.name} ${i.value}${i.track.key === 'heatShu' ? ' SHU' : ''}${i.measured ? ', measured' : ''}: why?`"
-      @click="emit('why', i.track.key)"
-    >
-      <span class="word" :style="{ color: i.track.colour }">{{ i.track.name }}</span>
+    <NButton v-for="i in items" :key="i.track.key" quaternary class="prop" :data-prop="i.track.key" @click="emit('why', i.track.key)">
+      <span class="word" :style="{ color: i.track.colour }">{{ i.track.name }}&nbsp;</span>
       <svg :width="W" height="20" :viewBox="`0 0 ${W} 20`" aria-hidden="true">
         <line x1="0" :x2="W" y1="10" y2="10" class="rail" />
         <rect
@@ -67,8 +59,8 @@ const items = computed(() =>
         <path v-if="i.wish" class="wish" :d="`M ${i.wish.low + 3} 2 h -3 v 16 h 3 M ${i.wish.high - 3} 2 h 3 v 16 h -3`" />
         <circle :cx="i.at" cy="10" r="4.4" :fill="i.measured ? i.track.colour : 'var(--plate)'" :stroke="i.track.colour" stroke-width="2" />
       </svg>
-      <b>{{ i.value }}</b>
-      <span v-if="i.track.unit !== 'pH' && i.track.key !== 'body'" class="soft">{{ i.track.unit }}</span>
+      <b>{{ i.value }}</b><span v-if="i.track.unit !== 'pH' && i.track.key !== 'body'" class="soft">&nbsp;{{ i.track.unit }}</span
+      ><span class="visually-hidden">{{ i.measured ? ', measured' : '' }}: why?</span>
     </NButton>
     <slot />
   </div>

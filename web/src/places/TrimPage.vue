@@ -2,7 +2,18 @@
 import { computed, onMounted } from 'vue';
 import { NButton } from 'naive-ui';
 import { RouterLink, useRoute, useRouter } from 'vue-router';
-import { eatenOf, mainEnd, stationIn, stationKind, whyNoRound, withRound, type Round } from '@roskel/core';
+import {
+  eatenOf,
+  logRefusal,
+  mainEnd,
+  stationIn,
+  stationKind,
+  whyNoRound,
+  withLogged,
+  withRound,
+  type BatchFile,
+  type Round,
+} from '@roskel/core';
 import SaveState from '../batch/SaveState.vue';
 import { grams } from '../format';
 import { useLarder } from '../stores/larder';
@@ -43,20 +54,9 @@ onMounted(async () => {
 const closed = computed(() => (batch.file ? whyNoRound(batch.file, stationId.value) : null));
 const back = computed(() => ({ name: 'batch', params: { id: String(route.params.id) }, query: { at: stationId.value } }));
 
-function take(round: Round, label: string) {
-  const rows = larder.rows;
-  batch.change(
-    label,
-    batch.carried(
-      withRound(
-        batch.file!,
-        stationId.value,
-        round,
-        rows,
-        pods.items.map((p) => p.lot),
-      ),
-    ),
-  );
+function take(round: Round, label: string, then: (file: BatchFile) => BatchFile = (file) => file) {
+  const lots = pods.items.map((p) => p.lot);
+  batch.change(label, batch.carried(then(withRound(batch.file!, stationId.value, round, larder.rows, lots))));
 }
 /** What is chosen goes in: said, weighed, kept as a round. */
 function weighIn() {
@@ -66,12 +66,18 @@ function weighIn() {
   notices.say(`${what}: weighed in. Stir, wait, taste again; then read the pH anew.`);
   trim.clear();
 }
+/** Where only tasting is done, that it is right ends it; a jug may get more yet, and so may what its own steps wait for. */
+const ended = (file: BatchFile) => {
+  const noted = { doneOn: today() };
+  const ends = entry.value?.kind === 'trim' && !logRefusal(file, stationId.value, noted, today());
+  return ends ? withLogged(file, stationId.value, noted) : file;
+};
 /** Nothing is wrong any more: what it is now is what this maker calls right. */
 async function right() {
-  if (!told.value) return;
+  if (!told.value || closed.value) return;
   const all = { heat: 'right', sour: 'right', salt: 'right', sweet: 'right', body: 'right' } as const;
   const round = newRound({ ...all, ...says.value }, told.value.now, []);
-  take(round, 'Tasted: right');
+  take(round, 'Tasted: right', ended);
   try {
     await palate.learn(round);
     notices.say('Kept as what is right for you. It draws the next wish.');
@@ -100,7 +106,7 @@ useKeys('Trim', [
         >&nbsp;{{ report.phMeasured ? 'measured' : 'worked out' }}</span
       >
       <SaveState class="push" />
-      <NButton :disabled="!told || working" @click="right">It is right</NButton>
+      <NButton :disabled="!told || working || closed !== null" @click="right">It is right</NButton>
       <NButton type="primary" :disabled="!offer || working || closed !== null" @click="weighIn">Weigh this in</NButton>
     </header>
     <p v-if="closed" class="plate note" role="status">{{ closed }} <RouterLink :to="back">Back to the batch</RouterLink>.</p>

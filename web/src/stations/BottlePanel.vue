@@ -134,7 +134,7 @@ const table = computed(() => (log.value.doneOn ? (end.value?.keeping?.useBy ?? n
         />
       </template>
     </template>
-    <template #after>
+    <template #more>
       <template v-if="log.doneOn">
         <DateField
           label="Your own last day"
@@ -166,8 +166,6 @@ const table = computed(() => (log.value.doneOn ? (end.value?.keeping?.useBy ?? n
           }}
         </p>
       </template>
-    </template>
-    <template #more>
       <FactRows :rows="others" />
       <ul v-if="kindsOfBottle.length" class="kinds" aria-label="In your kinds of bottle">
         <li v-for="f in kindsOfBottle" :key="f.kind.id" data-filling>

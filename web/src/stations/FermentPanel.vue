@@ -93,55 +93,7 @@ function log(reading: Reading | null) {
 
 <template>
   <StationSheet :station="station">
-    <template #look>
-      <div class="log">
-        <NButton @click="log(null)">Log a reading</NButton>
-        <NButton :disabled="station.done" @click="looking = true">Look and smell</NButton>
-      </div>
-      <p v-if="station.log.thrownOn" class="thrown" data-fact="thrown">
-        Thrown away {{ day(station.log.thrownOn) }}: {{ station.log.thrownWhy }}. What went in is gone; nothing more is taken for it.
-      </p>
-      <p class="soft small">
-        <template v-if="last"
-          >Last: {{ last.pH === undefined ? '' : `pH ${last.pH.toFixed(2)}`
-          }}{{ last.tempC === undefined ? '' : `, ${degrees(last.tempC, 1)}` }}, {{ day(last.at)
-          }}{{ last.note ? `: ${last.note}` : '' }}</template
-        >
-        <template v-else>No reading yet. Forecast only, not a measurement.</template>
-      </p>
-    </template>
-    <template v-if="forecast">
-      <div class="chart">
-        <AcidChart
-          :forecast="forecast"
-          :readings="readings"
-          :other="other"
-          :from="station.from"
-          :today-day="now"
-          :end-ph="station.log.pH === undefined ? null : { day: daysBetween(station.from, station.to), pH: station.log.pH }"
-        />
-      </div>
-      <p v-if="says!.unsoured" class="foot" data-fact="ready">{{ says!.unsoured }}</p>
-      <p v-else class="foot" data-fact="ready">
-        <b>If it sours, ready</b> (pH {{ params.targetPh.toFixed(1) }}, settled): {{ says!.ready }} Below 4.6: {{ says!.legal }}.
-      </p>
-      <p v-if="says!.wrong" class="foot" data-fact="wrong">{{ says!.wrong }}</p>
-      <p v-if="says!.fit" class="foot odd" role="alert" data-fact="fit">{{ says!.fit }}</p>
-      <ReadyDrag v-if="!says!.unsoured && !station.done" :forecast="forecast" :from="station.from" :station="station" />
-    </template>
-    <p v-else class="soft">Once there are pods in the jar, the forecast stands here.</p>
-    <template #more>
-      <div class="links">
-        <NButton text class="link" @click="jarLabel">label for the jar, PDF</NButton>
-        <NButton text class="link" @click="temps = true">{{ station.log.temps ? 'its temperature log' : 'add a temperature log' }}</NButton>
-      </div>
-      <template v-if="forecast">
-        <p v-if="says!.lower" class="foot" data-fact="lower">{{ says!.lower }}</p>
-        <p v-for="t in says!.more" :key="t" class="foot soft" data-fact="jar">{{ t }}</p>
-        <WhatIf v-if="!station.done" :forecast="forecast" :from="station.from" @other="other = $event" />
-      </template>
-    </template>
-    <template #read>
+    <template #below>
       <details v-if="forecast && !station.done" :open="forecast.readiness.steps.some((s) => s.is && s.step !== 'days')">
         <summary data-fact="done">
           {{
@@ -171,6 +123,56 @@ function log(reading: Reading | null) {
           </li>
         </ul>
       </details>
+    </template>
+    <template #look>
+      <div class="log">
+        <NButton @click="log(null)">Log a reading</NButton>
+        <NButton :disabled="station.done" @click="looking = true">Look and smell</NButton>
+      </div>
+      <p v-if="station.log.thrownOn" class="thrown" data-fact="thrown">
+        Thrown away {{ day(station.log.thrownOn) }}: {{ station.log.thrownWhy }}. What went in is gone; nothing more is taken for it.
+      </p>
+      <p class="soft small">
+        <template v-if="last"
+          >Last: {{ last.pH === undefined ? '' : `pH ${last.pH.toFixed(2)}`
+          }}{{ last.tempC === undefined ? '' : `, ${degrees(last.tempC, 1)}` }}, {{ day(last.at)
+          }}{{ last.note ? `: ${last.note}` : '' }}</template
+        >
+        <template v-else>No reading yet. Forecast only, not a measurement.</template>
+      </p>
+      <p v-if="says?.wrong" class="foot" data-fact="wrong">{{ says.wrong }}</p>
+    </template>
+    <template v-if="forecast">
+      <div class="chart">
+        <AcidChart
+          :forecast="forecast"
+          :readings="readings"
+          :other="other"
+          :from="station.from"
+          :today-day="now"
+          :end-ph="station.log.pH === undefined ? null : { day: daysBetween(station.from, station.to), pH: station.log.pH }"
+        />
+      </div>
+      <p v-if="says!.unsoured" class="foot" data-fact="ready">{{ says!.unsoured }}</p>
+      <p v-else class="foot" data-fact="ready">
+        <b>If it sours, ready</b> (pH {{ params.targetPh.toFixed(1) }}, settled): {{ says!.ready }} Below 4.6: {{ says!.legal }}.
+      </p>
+      <p v-if="says!.fit" class="foot odd" role="alert" data-fact="fit">{{ says!.fit }}</p>
+      <ReadyDrag v-if="!says!.unsoured && !station.done" :forecast="forecast" :from="station.from" :station="station" />
+    </template>
+    <p v-else class="soft">Once there are pods in the jar, the forecast stands here.</p>
+    <template #more>
+      <div class="links">
+        <NButton text class="link" @click="jarLabel">label for the jar, PDF</NButton>
+        <NButton text class="link" @click="temps = true">{{ station.log.temps ? 'its temperature log' : 'add a temperature log' }}</NButton>
+      </div>
+      <template v-if="forecast">
+        <p v-if="says!.lower" class="foot" data-fact="lower">{{ says!.lower }}</p>
+        <p v-for="t in says!.more" :key="t" class="foot soft" data-fact="jar">{{ t }}</p>
+        <WhatIf v-if="!station.done" :forecast="forecast" :from="station.from" @other="other = $event" />
+      </template>
+    </template>
+    <template #read>
       <ReadingSheet v-model:show="logging" :station="station" :reading="chosen" />
       <LookSheet v-model:show="looking" :batch-id="batch.id" :station-id="station.id" :name="batch.file!.name" />
       <JarTempSheet v-model:show="temps" :from="station.from" :kept="station.log.temps" @keep="keepTemps" />

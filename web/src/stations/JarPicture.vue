@@ -5,7 +5,7 @@ import { TISSUE_DENSITY, type FactsOf, type SaltParams } from '@roskel/core';
 
 /** One jar drawn to scale: pods, brine, weight, headspace. */
 const props = defineProps<{ params: SaltParams; facts: FactsOf<'salt'>; hex: string }>();
-const H = 168;
+const H = 142;
 const parts = computed(() => {
   const { jarMl, jars, headspaceMl, displacementMl } = props.params;
   const perMl = H / jarMl;
@@ -18,7 +18,13 @@ const full = computed(() => Math.min(H, parts.value.pods + parts.value.brine + p
 </script>
 
 <template>
-  <svg viewBox="0 0 118 206" width="118" height="206" role="img" aria-label="The jar to scale: pods, brine, weight and headspace">
+  <svg
+    :viewBox="`0 0 118 ${H + 32}`"
+    width="118"
+    :height="H + 32"
+    role="img"
+    aria-label="The jar to scale: pods, brine, weight and headspace"
+  >
     <rect x="26" y="4" width="66" height="16" rx="5" fill="var(--rim)" />
     <clipPath id="jar-inside"><rect x="14" y="26" width="90" :height="H" rx="14" /></clipPath>
     <g clip-path="url(#jar-inside)">

@@ -55,9 +55,6 @@ const leftover = computed(() => facts.value?.leftoverMl ?? null);
   grid-template-columns: 118px minmax(0, 1fr);
   gap: 14px;
 }
-.jar :deep(svg) {
-  max-height: 176px;
-}
 p {
   margin: 4px 0;
   font-size: 14px;

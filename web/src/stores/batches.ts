@@ -30,7 +30,7 @@ export const useBatches = defineStore('batches', () => {
   }
   /** Starts a batch from a whole file, such as a plan. */
   async function startFile(file: BatchFile) {
-    return undoable(await api.post<BatchRecord>('/batches/import', { file }), `${file.name} started`);
+    return undoable(await api.post<BatchRecord>('/batches/import', { file, begun: true }), `${file.name} started`);
   }
   async function importFile(file: unknown) {
     const record = await api.post<BatchRecord>('/batches/import', { file });

@@ -1,7 +1,7 @@
 import { defineStore } from 'pinia';
 import { computed, ref, shallowRef, watch } from 'vue';
 import type { TodayRow } from '@roskel/contract';
-import { withDuty, withLater, withLogged, type BatchFile, type Forecast, type Occupant, type TodayDuty, type TodayJar } from '@roskel/core';
+import { withDuty, withLater, type BatchFile, type Forecast, type Occupant, type TodayDuty, type TodayJar } from '@roskel/core';
 import { api } from '../api/client';
 import { concerns, onChange } from '../api/events';
 import { bench, stoppable } from '../worker/client';
@@ -145,8 +145,5 @@ export const useToday = defineStore('today', () => {
   }
   const done = (d: DutyOf) => hidden(d, () => change(d.batchId, `${d.batch}: ${d.text.toLowerCase()}`, (f) => withDuty(f, d.id, true)));
   const later = (d: DutyOf, until: string) => hidden(d, () => change(d.batchId, `${d.batch}: put off`, (f) => withLater(f, d.id, until)));
-  /** A jar goes: nothing of it goes on, and the batch says when and why. */
-  const throwAway = (batchId: string, stationId: string, on: string, why: string) =>
-    change(batchId, 'thrown away', (f) => withLogged(f, stationId, { doneOn: on, thrownOn: on, thrownWhy: why }));
-  return { rows, state, error, duties, jars, side, everyJar, occupants, load, refresh, change, beginOn, done, later, throwAway };
+  return { rows, state, error, duties, jars, side, everyJar, occupants, load, refresh, change, beginOn, done, later };
 });

@@ -2,7 +2,7 @@
 import { computed, ref, watch } from 'vue';
 import dayjs from 'dayjs';
 import { NButton } from 'naive-ui';
-import { signVerdict, SIGNS, SIGN_IDS, type Sign } from '@roskel/core';
+import { signVerdict, SIGNS, SIGN_IDS, withLogged, type Sign } from '@roskel/core';
 import { today } from '../format';
 import { useNotices } from '../stores/notices';
 import { useToday } from '../stores/today';
@@ -48,8 +48,13 @@ async function keep(thrown: boolean) {
       ...(photo.value ? { photo: photo.value } : {}),
       ...(note.value.trim() ? { note: note.value.trim() } : {}),
     };
-    await todays.change(props.batchId, `${props.name}: looked at`, (f) => ({ ...f, readings: [...f.readings, reading] }));
-    if (thrown) await todays.throwAway(props.batchId, props.stationId, today(), SIGNS[verdict.value!.sign].says);
+    const day = today();
+    const bin = { doneOn: day, thrownOn: day, thrownWhy: SIGNS[verdict.value!.sign].says };
+    // One act, one undo: what was seen, and that it went.
+    await todays.change(props.batchId, `${props.name}: ${thrown ? 'thrown away' : 'looked at'}`, (f) => {
+      const looked = { ...f, readings: [...f.readings, reading] };
+      return thrown ? withLogged(looked, props.stationId, bin) : looked;
+    });
     emit('done');
     show.value = false;
     if (thrown) notices.say(`${props.name} is thrown away. What was still to go in is free again.`);

@@ -28,13 +28,13 @@ function announceBatch(k: Kitchen, { record: { id, revision }, row, changes, tou
   for (const other of others) announceBatch(k, other);
 }
 /** A batch is added: the one that a request says. */
-const adding = (said: (req: Request) => unknown, did: 'added' | 'read-in') =>
+const adding = (said: (req: Request) => unknown, did: (req: Request) => 'added' | 'read-in') =>
   worked(
     (k, req) => foreseeBatch(k.db, said(req), k.today()),
-    async (k, _req, ready) => {
+    async (k, req, ready) => {
       const saved = await addBatch(k.db, ready.fit.given, k.today(), undefined, ready);
       announceBatch(k, saved);
-      k.log({ topic: 'batches', itemId: saved.record.id, name: saved.record.file.name, did });
+      k.log({ topic: 'batches', itemId: saved.record.id, name: saved.record.file.name, did: did(req) });
       return saved.record;
     },
   );
@@ -75,7 +75,7 @@ export const batchRoutes: readonly Route[] = [
     body: NewBatchSchema,
     answer: BatchAnswer,
     status: 201,
-    ...adding((req) => newBatch(req.body.name, req.body.startDate, req.body.goal), 'added'),
+    ...adding((req) => newBatch(req.body.name, req.body.startDate, req.body.goal), () => 'added'),
   },
   {
     method: 'post',
@@ -84,7 +84,11 @@ export const batchRoutes: readonly Route[] = [
     body: FileBodySchema,
     answer: BatchAnswer,
     status: 201,
-    ...adding((req) => req.body.file, 'read-in'),
+    // What a plan was made of here was begun, not read in.
+    ...adding(
+      (req) => req.body.file,
+      (req) => (req.body.begun === true ? 'added' : 'read-in'),
+    ),
   },
   ...archiveRoutes('batches', { put: archiveBatch, list: archivedBatches, answer: BatchRowAnswer, also: ['pods', 'larder', 'stored'] }),
   { method: 'get', path: '/batches/:id', summary: 'One batch', answer: BatchAnswer, run: (k, req) => getBatch(k.db, param(req, 'id')) },
