@@ -36,7 +36,10 @@ try {
       await page.click(click);
       await page.waitForTimeout(900);
     }
-    if (name === 'jar') await page.getByText('What if it stood warmer').scrollIntoViewIfNeeded();
+    if (name === 'jar') {
+      await page.getByRole('button', { name: 'other settings and figures' }).click();
+      await page.getByText('What if it stood warmer').scrollIntoViewIfNeeded();
+    }
     if (name === 'start') {
       await page.getByLabel(/What do you have/).fill('15 hot pods, garlic, vinegar, six small bottles, medium');
       await page.waitForTimeout(4000);
@@ -58,7 +61,7 @@ try {
     if (name === 'pot') {
       await page.getByLabel('Minutes so far').fill('12');
       await page.getByLabel(/Pot and all/).fill('2660');
-      await page.getByRole('button', { name: 'Add' }).click();
+      await page.getByRole('button', { name: 'Add', exact: true }).click();
       await page.waitForTimeout(2500);
       await page.mouse.move(640, 500);
     }
@@ -71,6 +74,7 @@ try {
       await page.waitForTimeout(9000);
     }
     await page.screenshot({ path: fileURLToPath(new URL(`../docs/screenshots/${name}.png`, import.meta.url)) });
+    if (name === 'jar') await page.getByRole('button', { name: 'fewer settings and figures' }).click();
     console.log(`docs/screenshots/${name}.png`);
   }
   const phone = await browser.newPage({ viewport: { width: 390, height: 844 }, locale: 'en-GB' });

@@ -126,6 +126,15 @@ describe('what was done', () => {
     expect((await as(EBBA)('POST', '/pods/nothing/moves', { deltaG: -1, reason: 'used', words: '' })).status).toBe(404);
     expect(await newest()).toEqual(before);
   });
+  it('a batch of a plan was begun, one of a file was read in', async () => {
+    for (const [begun, did] of [
+      [{ begun: true }, 'added'],
+      [{}, 'read-in'],
+    ] as const) {
+      expect((await as(EBBA)('POST', '/batches/import', { file: exampleFile(), ...begun })).status).toBe(201);
+      expect(await newest()).toMatchObject({ did });
+    }
+  });
   it('every way of changing the kitchen has a line', async () => {
     const batch = (await k.call<BatchRecord>('POST', '/batches/import', { file: exampleFile() })).value;
     const [bottling] = (await k.call<BottlingRecord[]>('GET', '/shelf')).value;

@@ -11,8 +11,9 @@ export interface Ask {
   main?: true;
   /** It is asked only while other fields have one of these values. */
   when?: Readonly<Record<string, readonly unknown[]>>;
-  /** What it is when nothing is said, in words. */
+  /** What it is when nothing is said: in words beside a figure, or one of a choice. */
   usual?: string;
+  default?: unknown;
 }
 
 /** One of some: each key with its words, in the order in which they are offered. */

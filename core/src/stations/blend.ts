@@ -10,6 +10,7 @@ import { station } from './station';
 
 /** More than this of a load never stays in a jug, %. */
 const MOST_HELD_PCT = 20;
+const USUAL_TEXTURE = 'medium';
 const TEXTURE_NAMES: Readonly<Record<Texture, string>> = {
   rustic: 'pulsed',
   coarse: 'coarse',
@@ -21,8 +22,10 @@ const BLENDER_NAMES = Object.fromEntries(Object.entries(BLENDERS).map(([b, { nam
 
 const schema = Type.Object(
   {
-    texture: Type.Optional(choice(TEXTURE_NAMES, { title: 'How fine it is blended', label: 'How fine', main: true })),
-    blender: Type.Optional(choice(BLENDER_NAMES, { title: 'The blender', label: 'With a' })),
+    texture: Type.Optional(
+      choice(TEXTURE_NAMES, { title: 'How fine it is blended', label: 'How fine', main: true, default: USUAL_TEXTURE }),
+    ),
+    blender: Type.Optional(choice(BLENDER_NAMES, { title: 'The blender', label: 'With a', default: 'jug' })),
     jugMl: Type.Optional(
       Type.Number({ title: 'The jug', label: 'It holds', usual: 'usual 1,500', minimum: 100, maximum: 20_000, unit: 'ml' }),
     ),
@@ -54,7 +57,6 @@ export interface BlendFacts {
   plainBody: number | null;
 }
 /** A jug for a minute or so: what a batch that says nothing was blended to (our judgement). */
-const USUAL_TEXTURE = 'medium';
 /** Less than this more or less in the jug is what spoons and scales do, % (our judgement). */
 const WORTH_PCT = 1;
 /** A home jug (common practice, no source). */

@@ -175,11 +175,6 @@ h2 .soft:first-of-type {
 }
 .unfold {
   align-self: start;
-  min-height: 24px;
-}
-.do :deep(svg[role='slider']:not(.upright)) {
-  max-width: 264px;
-  margin: 0 auto;
 }
 .columns :deep(dl > div) {
   padding: 3px 0;
@@ -195,6 +190,15 @@ h2 .soft:first-of-type {
   height: auto;
   min-height: var(--n-height);
   white-space: normal;
+}
+@media (min-width: 1001px) {
+  .do :deep(svg[role='slider']:not(.upright)) {
+    max-width: 260px;
+    margin: 0 auto;
+  }
+  .unfold {
+    min-height: 24px;
+  }
 }
 @media (max-width: 1000px) {
   .columns {

@@ -3,7 +3,7 @@ import { NButton } from 'naive-ui';
 import { computed, ref } from 'vue';
 import { IconAlertOctagon, IconAlertTriangle, IconInfoCircle } from '@tabler/icons-vue';
 import type { Caution, LineReport, StationReport } from '@roskel/core';
-import { inManner } from '../format';
+import { inManner, plural } from '../format';
 import CautionList from '../ui/CautionList.vue';
 import SheetCard from '../ui/SheetCard.vue';
 
@@ -37,7 +37,7 @@ const open = ref(false);
     <p>
       <b>{{ WORDS[line.caution.severity] }}{{ line.here ? '' : ` at ${line.name}` }}.</b> {{ inManner(line.caution.text) }}
     </p>
-    <NButton text class="link" @click="open = true">{{ others > 0 ? `why, and ${others} others` : 'why' }}</NButton>
+    <NButton text class="link" @click="open = true">{{ others > 0 ? `why, and ${plural(others, 'other')}` : 'why' }}</NButton>
     <SheetCard v-model:show="open" title="What to mind" :width="600">
       <template v-for="g in groups" :key="g.id">
         <h3 v-if="groups.length > 1">

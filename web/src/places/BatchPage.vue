@@ -57,9 +57,19 @@ watch(
   { immediate: true },
 );
 // The address remembers where one is: back, reload and links lead there again.
-watch(chosen, (at) => {
-  if (at && route.params.id === batch.id && route.query.at !== at) void remember(router, 'batch', { query: { ...route.query, at } });
+const noted = new Set<string>();
+watch(chosen, async (at) => {
+  if (!at || route.params.id !== batch.id || route.query.at === at) return;
+  noted.add(at);
+  if (!(await remember(router, 'batch', { query: { ...route.query, at } }))) noted.delete(at);
 });
+// A way to another station of the same batch leads there; what the page noted itself is no such way.
+watch(
+  () => String(route.query.at ?? ''),
+  (at) => {
+    if (!noted.delete(at) && at && route.params.id === batch.id) chosen.value = at;
+  },
+);
 const station = computed(() => batch.report?.stations.find((s) => s.id === chosen.value) ?? null);
 const file = computed(() => batch.file);
 /** The station is in the file as it stands: the report lags behind a line that was just changed. */
