@@ -10,7 +10,7 @@ const VIEWS: readonly [name: string, path: string, click?: string][] = [
   ['batches', '/batches'],
   ['start', '/batches', 'button:has-text("Start a batch")'],
   ['recipe', '/batches/from-a-recipe'],
-  ['batch', '/batches/slipway-red-3'],
+  ['batch', '/batches/gorse-gold?at=blend'],
   ['branches', '/batches/spring-tide?at=mango-blend'],
   ['choose', '/batches/gorse-gold/pods'],
   ['pods', '/pods'],
@@ -35,10 +35,6 @@ try {
     if (click) {
       await page.click(click);
       await page.waitForTimeout(900);
-    }
-    if (name === 'jar') {
-      await page.getByRole('button', { name: 'other settings and figures' }).click();
-      await page.getByText('What if it stood warmer').scrollIntoViewIfNeeded();
     }
     if (name === 'start') {
       await page.getByLabel(/What do you have/).fill('15 hot pods, garlic, vinegar, six small bottles, medium');
@@ -74,7 +70,6 @@ try {
       await page.waitForTimeout(9000);
     }
     await page.screenshot({ path: fileURLToPath(new URL(`../docs/screenshots/${name}.png`, import.meta.url)) });
-    if (name === 'jar') await page.getByRole('button', { name: 'fewer settings and figures' }).click();
     console.log(`docs/screenshots/${name}.png`);
   }
   const phone = await browser.newPage({ viewport: { width: 390, height: 844 }, locale: 'en-GB' });

@@ -12,7 +12,7 @@ import type { Store } from './db/store';
 import { createApp, localDay } from './http/app';
 import { WEB } from './places';
 import { seedDemo } from './seed/demo';
-import { refreshAll, refreshDay } from './store/batches';
+import { refreshDay, refreshOld } from './store/batches';
 import { workBeside } from './working';
 import { LAST_PORT, Misused, type Told } from './told';
 
@@ -20,6 +20,8 @@ import { LAST_PORT, Misused, type Told } from './told';
 const MOST_TRIES = 20;
 /** How long a connection that says nothing is kept. */
 const KEPT_MS = 65_000;
+/** What does not end by itself in so long is ended: nothing that was acknowledged is lost by that. */
+const END_MS = 5000;
 /** How often the server looks whether a new day has come. */
 const LOOK_AT_THE_DAY_MS = 60_000;
 
@@ -82,7 +84,6 @@ async function serveKitchen(store: Store, said: Told, first: number, devicePort:
     );
   await store.write(async (db) => {
     if (demo && (await isEmpty(db))) await seedDemo(db, localDay());
-    await refreshAll(db, localDay());
     await refreshDay(db, localDay());
   });
   // A server has backups of its own (docs/server.md).
@@ -108,6 +109,9 @@ async function serveKitchen(store: Store, said: Told, first: number, devicePort:
       .then(({ value: changed }) => changed && announcer.say({ topic: 'batches', id: '' }))
       .catch((error: unknown) => console.error(`The new day could not be worked out: ${(error as Error).message}`));
   }, LOOK_AT_THE_DAY_MS).unref();
+  void refreshOld(store, localDay())
+    .then((n) => n > 0 && announcer.say({ topic: 'all', id: '' }))
+    .catch((error: unknown) => console.error(`Not every batch could be worked out anew: ${(error as Error).message}`));
   const says = [`Roskel${demo ? ' (demo)' : ''} is ready: http://localhost:${port}, kept in ${store.where}`];
   if (access)
     says.push(
@@ -141,6 +145,7 @@ async function begin(said: Told): Promise<void> {
   const stop = () => {
     if (stopping) return;
     stopping = true;
+    setTimeout(() => process.exit(0), END_MS).unref();
     void Promise.all(serving.map((kitchen) => kitchen.stop()))
       .then(() => beside.end())
       .then(() => process.exit(0));

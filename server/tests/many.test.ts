@@ -3,6 +3,7 @@ import { mkdtempSync, readdirSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
+import { sql, type SQL } from 'drizzle-orm';
 import pg from 'pg';
 import { afterAll, beforeAll, describe, expect, inject, it } from 'vitest';
 import { lotOfVariety, mapStations, variety, type BatchFile } from '@roskel/core';
@@ -17,6 +18,7 @@ import {
 } from '@roskel/contract';
 import { exampleFile } from '../../core/tests/helpers';
 import { readKitchen } from '../src/backup/kitchen';
+import type { Store } from '../src/db/store';
 import { openServer } from '../src/db/server';
 import { knowledge } from '../src/store/heat';
 import { becomeKitchen, identityOf } from '../src/store/identity';
@@ -36,6 +38,7 @@ afterAll(async () => {
   await a.close();
 });
 
+const rowsOf = async <R>(db: Store['db'], query: SQL) => ((await db.execute(query)) as unknown as { rows: R[] }).rows;
 const ROUNDS = 8;
 /** Both at once, a moment apart now and then, so that they meet in every way; how many were let through. */
 async function both(ask: (k: Running) => Promise<{ status: number }>, round: number): Promise<number> {
@@ -190,6 +193,56 @@ it('migrations name no schema: on a server each kitchen has its own, and sees no
     await expect(openServer(`${address}/two_kitchens`, odd)).rejects.toThrow('is no name for a kitchen');
   await x.close();
   await y.close();
+});
+
+it('a database that breaks off under changes costs no connection: all of them are there afterwards, and it ends', async (t) => {
+  const address = inject('postgres');
+  if (!address) return t.skip();
+  const store = await another(a.open);
+  const admin = new pg.Client({ connectionString: `${address}/postgres` });
+  await admin.connect();
+  const name = (await rowsOf<{ name: string }>(store.db, sql`select current_database() as name`))[0]!.name;
+  const change = () => store.write((db) => db.execute(sql`select 1`));
+  let failed = 0;
+  // More often than there are connections.
+  for (let round = 0; round < 24; round++) {
+    await admin.query('select pg_terminate_backend(pid) from pg_stat_activity where datname = $1', [name]);
+    for (const r of await Promise.allSettled([change(), change()])) failed += Number(r.status === 'rejected');
+  }
+  expect(failed).toBeGreaterThan(8);
+  // As many at once as the pool has: with one that was never given back, some would wait for ever.
+  const all = await Promise.all(Array.from({ length: 8 }, () => store.db.execute(sql`select pg_sleep(0.2)`)));
+  expect(all).toHaveLength(8);
+  await store.close();
+  await admin.end();
+});
+
+it('a process that stands still in the middle of a change is ended by the database, and others go on', async (t) => {
+  const address = inject('postgres');
+  if (!address) return t.skip();
+  const settings = await a.open.write(async (db) => {
+    const rows = await rowsOf<{ name: string; setting: string }>(
+      db,
+      sql`select name, setting from pg_settings where name in ('idle_in_transaction_session_timeout', 'lock_timeout', 'statement_timeout')`,
+    );
+    return Object.fromEntries(rows.map((r) => [r.name, Number(r.setting)]));
+  });
+  expect(settings.value.idle_in_transaction_session_timeout).toBeLessThanOrEqual(5000);
+  // Who waits is told to try again before its own statement is cut off.
+  expect(settings.value.lock_timeout).toBeLessThan(settings.value.statement_timeout!);
+  const stuck = a.open.write(async (db) => {
+    await db.execute(sql`select 1`);
+    await new Promise((late) => setTimeout(late, 7000));
+    await db.execute(sql`select 1`);
+  });
+  const ended = stuck.then(
+    () => 'went on',
+    () => 'ended',
+  );
+  const other = await another(a.open);
+  await other.write((db) => db.execute(sql`select 1`));
+  expect(await ended).toBe('ended');
+  await other.close();
 });
 
 it('a server that is not there is said so, without its password', async () => {

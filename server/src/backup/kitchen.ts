@@ -191,6 +191,6 @@ export async function writeKitchen(db: Db, value: unknown, today = localDay()): 
     }
     await upgradeDocuments(t);
     await checkMeaning(t);
-    await refreshAll(t, today, { all: true, bands: true });
+    await refreshAll(t, today);
   });
 }

@@ -17,14 +17,17 @@ const MOST = 8;
 /** ms until a server that is not there is given up, and between looks for one that went away. */
 const CONNECT_MS = 8000;
 const LOOK_AGAIN_MS = 1000;
+/** How often a start that waits for another one says so, ms. */
+const SAY_AGAIN_MS = 30_000;
 /**
- * Of every connection: days as core writes them; a machine that vanished in the middle of a change holds nobody up for
+ * Of every connection: days as core writes them; a process that stands still in the middle of a change holds nobody up for
  * long; who waits that long for another change is told to try again.
  */
 const SETTINGS = [
   'timezone=UTC',
-  'idle_in_transaction_session_timeout=120s',
-  'lock_timeout=60s',
+  'idle_in_transaction_session_timeout=5s',
+  'statement_timeout=60s',
+  'lock_timeout=50s',
   'tcp_keepalives_idle=60',
   'tcp_keepalives_interval=10',
   'tcp_keepalives_count=3',
@@ -80,6 +83,23 @@ export async function openServer(url: string, kitchen: string): Promise<Store> {
   pool.on('error', () => {});
   pool.on('connect', (client) => client.on('error', () => {}));
   const db = drizzle(pool, { schema }) as unknown as Db;
+  /** A connection is known by its tables once, not at every change. */
+  const known = new WeakMap<pg.PoolClient, Db>();
+  /** A change on a connection of its own, which is given back however it went; one that broke is not used again. */
+  async function alone<T>(change: (tx: Db) => Promise<T>): Promise<T> {
+    const client = await pool.connect();
+    let broken = false;
+    try {
+      let on = known.get(client);
+      if (!on) known.set(client, (on = drizzle(client, { schema }) as unknown as Db));
+      return await on.transaction((tx) => change(tx as unknown as Db));
+    } catch (error) {
+      broken = isAway(error);
+      throw error;
+    } finally {
+      client.release(broken);
+    }
+  }
   const ears = new Ears(config, own);
   return {
     db,
@@ -88,8 +108,7 @@ export async function openServer(url: string, kitchen: string): Promise<Store> {
     // Whoever waits here takes no connection from those who read.
     write: inTurn((work) =>
       retried(() =>
-        db.transaction(async (tx) => {
-          const t = tx as unknown as Db;
+        alone(async (t) => {
           // One change of a kitchen at a time: what is checked here still holds when it is written.
           await t.execute(sql`select pg_advisory_xact_lock(${LOCKS}, hashtext(${own}))`);
           const said: ChangeEvent[] = [];
@@ -124,7 +143,9 @@ async function prepare(config: pg.ClientConfig, own: string, place: string): Pro
     );
     const { number, version } = rows[0]!;
     if (number < LEAST_VERSION) throw new Misused(`PostgreSQL ${version} at ${place} is too old. Roskel needs 14 or newer.`);
-    await client.query('select pg_advisory_lock($1, hashtext($2))', [LOCKS, own]);
+    // Bringing a large kitchen up to date takes as long as it takes.
+    await client.query('set idle_in_transaction_session_timeout = 0; set statement_timeout = 0');
+    await turn(client, own);
     // Its name is of small letters, digits and underscores only.
     await client.query(`create schema if not exists "${own}"`);
     const db = drizzle(client, { schema });
@@ -134,6 +155,17 @@ async function prepare(config: pg.ClientConfig, own: string, place: string): Pro
   } finally {
     // The lock ends with the connection.
     await client.end();
+  }
+}
+
+/** Waits until no other process brings this kitchen up to date, and says that it waits. */
+async function turn(client: pg.Client, own: string): Promise<void> {
+  for (let waited = 0; ; waited += LOOK_AGAIN_MS) {
+    const { rows } = await client.query<{ mine: boolean }>('select pg_try_advisory_lock($1, hashtext($2)) as mine', [LOCKS, own]);
+    if (rows[0]!.mine) return;
+    if (waited % SAY_AGAIN_MS === LOOK_AGAIN_MS)
+      console.error('Another process is at work on this kitchen (it starts, or changes it). This one goes on when that has ended.');
+    await new Promise((later) => setTimeout(later, LOOK_AGAIN_MS));
   }
 }
 

@@ -2,7 +2,7 @@ import { randomUUID } from 'node:crypto';
 import { and, eq, isNull, ne, or, sql } from 'drizzle-orm';
 import { LineProblem, same, type BatchFile, type Change, type Need, type Reading } from '@roskel/core';
 import type { BatchRecord, BatchRow } from '@roskel/contract';
-import type { Db } from '../db/open';
+import type { Db, Store } from '../db/store';
 import { batches } from '../db/schema';
 import { RULES } from '../rules';
 import { working } from '../working';
@@ -122,38 +122,39 @@ export async function archiveBatch(db: Db, id: string, archived: boolean): Promi
   return rowOf(db, id);
 }
 
-/** Batches that another program worked out. */
-async function byOthers(db: Db): Promise<Set<string>> {
-  const rows = await db
-    .select({ id: batches.id })
-    .from(batches)
-    .where(sql`${batches.summedBy} is distinct from ${RULES}`);
-  return new Set(rows.map((r) => r.id));
+/** Bottles and summaries of every batch by the rules of now; the heat of bottles is run through all its worlds again too. */
+export async function refreshAll(db: Db, today: string): Promise<void> {
+  for (const { id, file } of await everyBatch(db)) await refreshOne(db, id, file, today, true);
 }
 
 /**
- * Bottles and summaries are told by the rules of now, never read off an old label: done whenever the kitchen opens, of what
- * another program may have written, or of `all`. With `bands` the heat of bottles is run through all its worlds again too.
+ * Bottles and summaries are told by the rules of now, never read off an old label: done when the kitchen opens, of what
+ * another program worked out. Each batch is a change of its own, so that a kitchen of ten years answers meanwhile. Gives
+ * how many there were.
  */
-export async function refreshAll(db: Db, today: string, { all = false, bands = false } = {}): Promise<void> {
-  const old = all ? null : await byOthers(db);
-  if (old?.size === 0) return;
-  for (const { id, file } of await everyBatch(db)) {
-    if (old && !old.has(id)) continue;
-    try {
-      await db.transaction(async (tx) => {
-        const t = tx as unknown as Db;
-        const worked = await working.workedOut(file, today);
-        await t.update(batches).set(derivedColumns(worked, today)).where(eq(batches.id, id));
-        await settleShelf(t, id, foreseen(file, worked, today), bands ? 'always' : 'when changed');
-        await tell(t, await settleKept(t, id, file), today);
-      });
-    } catch (error) {
-      // A line that cannot run any more says so on its page; what came of it promises nothing. One batch, whatever is
-      // wrong with it, keeps nobody out of the kitchen.
-      if (!(error instanceof LineProblem)) console.error(`The batch ${id} cannot be worked out:`, error);
-      await coldOnly(db, id);
-    }
+export async function refreshOld({ db, write }: Pick<Store, 'db' | 'write'>, today: string): Promise<number> {
+  const old = await db
+    .select({ id: batches.id })
+    .from(batches)
+    .where(sql`${batches.summedBy} is distinct from ${RULES}`);
+  for (const { id } of old) await write(async (t) => refreshOne(t, id, (await getBatch(t, id)).file, today, false));
+  return old.length;
+}
+
+async function refreshOne(db: Db, id: string, file: BatchFile, today: string, bands: boolean): Promise<void> {
+  try {
+    await db.transaction(async (tx) => {
+      const t = tx as unknown as Db;
+      const worked = await working.workedOut(file, today);
+      await t.update(batches).set(derivedColumns(worked, today)).where(eq(batches.id, id));
+      await settleShelf(t, id, foreseen(file, worked, today), bands ? 'always' : 'when changed');
+      await tell(t, await settleKept(t, id, file), today);
+    });
+  } catch (error) {
+    // A line that cannot run any more says so on its page; what came of it promises nothing. One batch, whatever is
+    // wrong with it, keeps nobody out of the kitchen.
+    if (!(error instanceof LineProblem)) console.error(`The batch ${id} cannot be worked out:`, error);
+    await coldOnly(db, id);
   }
 }
 

@@ -75,7 +75,10 @@ export const batchRoutes: readonly Route[] = [
     body: NewBatchSchema,
     answer: BatchAnswer,
     status: 201,
-    ...adding((req) => newBatch(req.body.name, req.body.startDate, req.body.goal), () => 'added'),
+    ...adding(
+      (req) => newBatch(req.body.name, req.body.startDate, req.body.goal),
+      () => 'added',
+    ),
   },
   {
     method: 'post',
