@@ -112,7 +112,7 @@ const planned = computed(() => props.station.planned.pH ?? props.station.now.pH)
       :schema="P.massG"
       optional
       :digits="1"
-      :likely="{ word: 'plan', value: Math.round(station.planned.massG) }"
+      :likely="station.planned.massG > 0 ? { word: 'plan', value: Math.round(station.planned.massG) } : null"
       :trouble="trouble('massG')"
       live="mass"
       @update:model-value="weigh"

@@ -110,7 +110,7 @@ const table = computed(() => (log.value.doneOn ? (end.value?.keeping?.useBy ?? n
         >, {{ fewer }} fewer than wanted</template
       >; {{ over }} ml left over.
     </p>
-    <p v-if="end && log.bottles === undefined" class="keep" data-fact="fills">{{ fillsText(end) }}</p>
+    <p v-if="end && log.bottles === undefined && filled > 0" class="keep" data-fact="fills">{{ fillsText(end) }}</p>
     <FactRows :rows="rows" />
     <template #read>
       <template v-if="params.fill === 'hot'">
