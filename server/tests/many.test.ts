@@ -203,13 +203,11 @@ it('a database that breaks off under changes costs no connection: all of them ar
   await admin.connect();
   const name = (await rowsOf<{ name: string }>(store.db, sql`select current_database() as name`))[0]!.name;
   const change = () => store.write((db) => db.execute(sql`select 1`));
-  let failed = 0;
-  // More often than there are connections.
-  for (let round = 0; round < 24; round++) {
+  // Until more changes met a line that was gone than there are connections, however many were quick enough.
+  for (let failed = 0; failed <= 12; ) {
     await admin.query('select pg_terminate_backend(pid) from pg_stat_activity where datname = $1', [name]);
     for (const r of await Promise.allSettled([change(), change()])) failed += Number(r.status === 'rejected');
   }
-  expect(failed).toBeGreaterThan(8);
   // As many at once as the pool has: with one that was never given back, some would wait for ever.
   const all = await Promise.all(Array.from({ length: 8 }, () => store.db.execute(sql`select pg_sleep(0.2)`)));
   expect(all).toHaveLength(8);

@@ -192,7 +192,7 @@ h2 .soft:first-of-type {
   white-space: normal;
 }
 @media (min-width: 1001px) {
-  .do :deep(svg[role='slider']:not(.upright)) {
+  .do :deep(svg.curve) {
     max-width: 260px;
     margin: 0 auto;
   }

@@ -58,6 +58,7 @@ const rising = computed(() => props.points.at(-1)![1] > props.points[0]![1]);
 
 <template>
   <SlideSvg
+    class="curve"
     :box="[W, H]"
     :label="`${across}, and ${up}`"
     :low="points[0]![0]"
