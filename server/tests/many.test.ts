@@ -204,7 +204,7 @@ it('a database that breaks off under changes costs no connection: all of them ar
   const name = (await rowsOf<{ name: string }>(store.db, sql`select current_database() as name`))[0]!.name;
   const change = () => store.write((db) => db.execute(sql`select 1`));
   // Until more changes met a line that was gone than there are connections, however many were quick enough.
-  for (let failed = 0; failed <= 12; ) {
+  for (let failed = 0; failed <= 12;) {
     await admin.query('select pg_terminate_backend(pid) from pg_stat_activity where datname = $1', [name]);
     for (const r of await Promise.allSettled([change(), change()])) failed += Number(r.status === 'rejected');
   }
