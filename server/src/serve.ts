@@ -8,7 +8,7 @@ import { FolderUnfit } from './db/folder';
 import { FolderLocked } from './db/lock';
 import { openDb } from './db/open';
 import { openServer } from './db/server';
-import type { Store } from './db/store';
+import { patiently, type Store } from './db/store';
 import { createApp, localDay } from './http/app';
 import { WEB } from './places';
 import { seedDemo } from './seed/demo';
@@ -83,6 +83,7 @@ async function serveKitchen(store: Store, said: Told, first: number, devicePort:
       `Nobody in the house is let in without a passphrase. Set one first: npm run passphrase${store.kitchen === null ? '' : ` -- --kitchen ${store.kitchen}`}.`,
     );
   await store.write(async (db) => {
+    await patiently(db);
     if (demo && (await isEmpty(db))) await seedDemo(db, localDay());
     await refreshDay(db, localDay());
   });

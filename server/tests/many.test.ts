@@ -5,7 +5,7 @@ import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { sql, type SQL } from 'drizzle-orm';
 import pg from 'pg';
-import { afterAll, beforeAll, describe, expect, inject, it } from 'vitest';
+import { afterAll, beforeAll, describe, expect, inject, it, vi } from 'vitest';
 import { lotOfVariety, mapStations, variety, type BatchFile } from '@roskel/core';
 import {
   BARE_LOT,
@@ -18,7 +18,7 @@ import {
 } from '@roskel/contract';
 import { exampleFile } from '../../core/tests/helpers';
 import { readKitchen } from '../src/backup/kitchen';
-import type { Store } from '../src/db/store';
+import { patiently, type Store } from '../src/db/store';
 import { openServer } from '../src/db/server';
 import { knowledge } from '../src/store/heat';
 import { becomeKitchen, identityOf } from '../src/store/identity';
@@ -228,6 +228,11 @@ it('a process that stands still in the middle of a change is ended by the databa
   expect(settings.value.idle_in_transaction_session_timeout).toBeLessThanOrEqual(5000);
   // Who waits is told to try again before its own statement is cut off.
   expect(settings.value.lock_timeout).toBeLessThan(settings.value.statement_timeout!);
+  // What works long between its statements says so, and is left alone for that one change.
+  const idle = async (db: Store['db']) =>
+    (await rowsOf<{ is: string }>(db, sql`select current_setting('idle_in_transaction_session_timeout') as is`))[0]!.is;
+  const patient = await a.open.write(async (db) => (await patiently(db), idle(db)));
+  expect([patient.value, (await a.open.write(idle)).value]).toEqual(['0', '5s']);
   const stuck = a.open.write(async (db) => {
     await db.execute(sql`select 1`);
     await new Promise((late) => setTimeout(late, 7000));
@@ -241,6 +246,24 @@ it('a process that stands still in the middle of a change is ended by the databa
   await other.write((db) => db.execute(sql`select 1`));
   expect(await ended).toBe('ended');
   await other.close();
+});
+
+it('a start that finds another process at work waits for it, says so, and goes on', async (t) => {
+  const address = inject('postgres');
+  if (!address) return t.skip();
+  const name = (await rowsOf<{ name: string }>(a.open.db, sql`select current_database() as name`))[0]!.name;
+  const other = new pg.Client({ connectionString: `${address}/${name}` });
+  await other.connect();
+  // The lock of the kitchen "home": "rskl", and its schema.
+  await other.query(`select pg_advisory_lock(x'72736b6c'::int, hashtext('roskel_home'))`);
+  const heard = vi.spyOn(console, 'error').mockImplementation(() => {});
+  let open = false;
+  const begun = another(a.open).then((store) => ((open = true), store));
+  await expect.poll(() => heard.mock.calls.flat().join(' '), { timeout: 60_000 }).toContain('Another process is at work on this kitchen');
+  expect(open).toBe(false);
+  await other.end();
+  await (await begun).close();
+  heard.mockRestore();
 });
 
 it('a server that is not there is said so, without its password', async () => {

@@ -8,3 +8,4 @@ export * from './bottle';
 export * from './fire';
 export * from './kept';
 export * from './still';
+export * from './mind';

@@ -1,6 +1,7 @@
 import { stationKind, usualKind, type KindName } from '../stations';
 import { MOST, mapStations, stationsOf, type BatchFile, type Goal, type Intake, type StationEntry, type Strand } from '../file';
 import { carry, endOf, strandIn } from './compose';
+import { withoutOldTicks } from './ticks';
 import { graphOf, strandEnd } from './graph';
 import { fileIssues } from './issues';
 import { LineProblem } from './problem';
@@ -59,15 +60,11 @@ const runs = (file: BatchFile): LineProblem | null => {
 };
 
 /**
- * A changed line that works: it hangs together, and runs if it did before. Ticks of stations that are gone go with them;
+ * A changed line that works: it hangs together, and runs if it did before. Ticks of what is gone go with it;
  * a station with readings never goes. Throws ReshapeProblem with the first thing that does not.
  */
 function working(before: BatchFile, file: BatchFile): BatchFile {
-  const ids = new Set(stationsOf(file).map((s) => s.entry.id));
-  const kept = {
-    ...file,
-    dutiesDone: file.dutiesDone.filter((d) => ids.has(d.split('/')[0]!)),
-  };
+  const kept = withoutOldTicks(file);
   const [issue] = fileIssues(kept);
   if (issue) throw new ReshapeProblem(issue.message);
   const whole = carry(kept, [], []);

@@ -199,6 +199,8 @@ export interface StationKind<K extends string = string, P = unknown, F = unknown
   lasts?: true;
   /** It is done when the scale says so, and one waits for that. */
   byScale?: true;
+  /** It is done when it tastes right. */
+  byTaste?: true;
   /** It needs something to work on: a strand cannot begin with it. */
   needsStuff?: true;
   /** Where such things usually go in, when nobody says where. */

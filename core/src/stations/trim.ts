@@ -19,6 +19,7 @@ export const trim = station<'trim', TrimParams, TrimFacts>({
   schema,
   weighed: 'Weighed',
   needsStuff: true,
+  byTaste: true,
   stirs: true,
   defaults: () => ({}),
   days: () => 0,

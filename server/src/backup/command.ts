@@ -5,7 +5,7 @@ import { FolderUnfit } from '../db/folder';
 import { FolderLocked } from '../db/lock';
 import { openDb } from '../db/open';
 import { openServer } from '../db/server';
-import type { Store } from '../db/store';
+import { patiently, type Store } from '../db/store';
 import { Unfit } from '../store/errors';
 import { becomeKitchen, identityOf } from '../store/identity';
 import { Misused } from '../told';
@@ -45,7 +45,11 @@ async function using<T>(opened: Promise<Store>, work: (store: Store) => Promise<
   }
 }
 const packed = async ({ db }: Store) => packKitchen(await readKitchen(db));
-const readIn = (store: Store, bytes: Uint8Array) => store.write((db) => writeKitchen(db, unpackKitchen(bytes)));
+const readIn = (store: Store, bytes: Uint8Array) =>
+  store.write(async (db) => {
+    await patiently(db);
+    await writeKitchen(db, unpackKitchen(bytes));
+  });
 
 /** `backup FILE` writes a kitchen into one file, `restore FILE` reads it into an empty one. */
 async function backup(s: Said, path: string): Promise<string> {

@@ -143,8 +143,8 @@ async function prepare(config: pg.ClientConfig, own: string, place: string): Pro
     );
     const { number, version } = rows[0]!;
     if (number < LEAST_VERSION) throw new Misused(`PostgreSQL ${version} at ${place} is too old. Roskel needs 14 or newer.`);
-    // Bringing a large kitchen up to date takes as long as it takes.
-    await client.query('set idle_in_transaction_session_timeout = 0; set statement_timeout = 0');
+    // Bringing a large kitchen up to date takes as long as it takes, and so does waiting for another one.
+    await client.query('set idle_in_transaction_session_timeout = 0; set statement_timeout = 0; set lock_timeout = 0');
     await turn(client, own);
     // Its name is of small letters, digits and underscores only.
     await client.query(`create schema if not exists "${own}"`);
@@ -158,14 +158,17 @@ async function prepare(config: pg.ClientConfig, own: string, place: string): Pro
   }
 }
 
-/** Waits until no other process brings this kitchen up to date, and says that it waits. */
+/** Waits in the queue until no other process is at work on this kitchen, and says that it waits. */
 async function turn(client: pg.Client, own: string): Promise<void> {
-  for (let waited = 0; ; waited += LOOK_AGAIN_MS) {
-    const { rows } = await client.query<{ mine: boolean }>('select pg_try_advisory_lock($1, hashtext($2)) as mine', [LOCKS, own]);
-    if (rows[0]!.mine) return;
-    if (waited % SAY_AGAIN_MS === LOOK_AGAIN_MS)
-      console.error('Another process is at work on this kitchen (it starts, or changes it). This one goes on when that has ended.');
-    await new Promise((later) => setTimeout(later, LOOK_AGAIN_MS));
+  const say = () =>
+    console.error('Another process is at work on this kitchen (it starts, or changes it). This one goes on when that has ended.');
+  const soon = setTimeout(say, LOOK_AGAIN_MS);
+  const again = setInterval(say, SAY_AGAIN_MS);
+  try {
+    await client.query('select pg_advisory_lock($1, hashtext($2))', [LOCKS, own]);
+  } finally {
+    clearTimeout(soon);
+    clearInterval(again);
   }
 }
 

@@ -1,5 +1,6 @@
 import type { PgDatabase, PgQueryResultHKT } from 'drizzle-orm/pg-core';
 import type { ChangeEvent } from '@roskel/contract';
+import { sql } from 'drizzle-orm';
 import type * as schema from './schema';
 
 /** Any PostgreSQL behind Drizzle: the embedded one, or a server. */
@@ -21,6 +22,15 @@ export interface Store {
   /** Hears what other processes changed; `all` when something may have been missed. */
   hear(tell: (event: ChangeEvent) => void): void;
   close(): Promise<void>;
+}
+
+/**
+ * For a change that works long between its statements (a kitchen that is read in, a demo that is made): the database does
+ * not end it for standing still.
+ */
+export async function patiently(db: Db): Promise<void> {
+  await db.execute(sql`set local idle_in_transaction_session_timeout = 0`);
+  await db.execute(sql`set local statement_timeout = 0`);
 }
 
 /** The code that PostgreSQL gives an error, whoever wrapped it. */

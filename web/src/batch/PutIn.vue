@@ -2,14 +2,16 @@
 import { NButton } from 'naive-ui';
 import { computed, ref } from 'vue';
 import {
-  dutyKey,
-  freeId,
+  ALONG,
   ingredient,
+  isIn,
   isTapWater,
   KNIFE,
+  ownThing,
   stationIn,
   stationKind,
-  withDuty,
+  withIn,
+  withIntakes,
   type Ingredient,
   type Intake,
   type Preparation,
@@ -22,15 +24,11 @@ import { useOpenBatch } from '../stores/openBatch';
 import { usePods } from '../stores/pods';
 import { useStored } from '../stores/stored';
 import AmountField from '../ui/AmountField.vue';
-import PickField, { type ChoiceGroup } from '../ui/PickField.vue';
 import TickField from '../ui/TickField.vue';
+import AddThing from './AddThing.vue';
 import KnifeField from '../pods/KnifeField.vue';
 import ShareField from './ShareField.vue';
-import { intakeWords } from './intakes';
-import { outletsFor } from './outlets';
-import { lazySheet } from '../ui/lazySheet';
-
-const ReaderSheet = lazySheet(() => import('../larder/ReaderSheet.vue'));
+import { gramsIn, intakeWords } from './intakes';
 
 /**
  * What goes in at a station, the same at every one: what comes along, things of the larder, pods, kept things, what this
@@ -68,79 +66,13 @@ function measure({ origin }: Intake): Pick<Ingredient, 'key' | 'name' | 'pieces'
   const pieces: Ingredient['pieces'] = pod?.podMassG ? { pod: pod.podMassG, piece: pod.podMassG } : {};
   return { key: '', name: 'it', ...LIQUID, pieces };
 }
-const gramsIn = (x: Intake) => (typeof x.amount === 'object' && 'g' in x.amount ? x.amount : null);
 const lotOf = ({ origin }: Intake) => (origin.from === 'pods' ? (batch.file!.lots.find((l) => l.id === origin.lotId) ?? null) : null);
 const prepOf = ({ origin }: Intake): Preparation => (origin.from === 'pods' ? origin.prep : 'whole');
 const isOutlet = ({ origin }: Intake) => origin.from === 'strand' || origin.from === 'side';
 
-const outlets = computed(() => (batch.report && batch.file ? outletsFor(batch.file, batch.report, props.station.id) : []));
-/** Everything that can go in here, by where it is from; what is in already is left out. */
-const choices = computed<ChoiceGroup<string>[]>(() => {
-  const has = new Set(entry.value.intakes.map((x) => JSON.stringify(x.origin)));
-  const inStock = new Set(larder.items.map((l) => l.ingredientKey));
-  const used = new Set(entry.value.intakes.flatMap((x) => (x.origin.from === 'larder' ? [x.origin.key] : [])));
-  const lots = new Set(entry.value.intakes.flatMap((x) => (x.origin.from === 'pods' ? [x.origin.lotId] : [])));
-  const kept = new Set(entry.value.intakes.flatMap((x) => (x.origin.from === 'stored' ? [x.origin.id] : [])));
-  const rest = larder.rows.filter((i) => !used.has(i.key) && !/^(Chili|Dried|Ground red)/.test(i.name));
-  const row = (i: Ingredient) => ({ value: `larder ${i.key}`, label: i.name });
-  return [
-    {
-      title: 'Of this batch',
-      list: outlets.value.filter((o) => !has.has(JSON.stringify(o.origin))).map((o) => ({ value: o.value, label: o.label })),
-    },
-    {
-      title: 'Kept of other batches',
-      list: stored.items
-        .filter((s) => !kept.has(s.id) && s.stockG > 0.5 && s.batchId !== batch.id)
-        .map((s) => ({ value: `stored ${s.id}`, label: `${s.stuff.name}, ${grams(s.stockG)}` })),
-    },
-    { title: 'In the larder', list: rest.filter((i) => inStock.has(i.key)).map(row) },
-    {
-      title: 'Pods',
-      list: pods.items
-        .filter((p) => !lots.has(p.id) && p.stockG > 0)
-        .map((p) => ({ value: `pods ${p.id}`, label: `${p.lot.name}, ${grams(p.stockG)}` })),
-    },
-    { title: 'To buy', list: rest.filter((i) => !inStock.has(i.key)).map(row) },
-  ].filter((g) => g.list.length > 0);
-});
-/** The usual first amount of what is added, to be put right, g. */
-const FIRST = { larder: 20, pods: 50, stored: 50 } as const;
-function add(value: string) {
-  const outlet = outlets.value.find((o) => o.value === value);
-  const [from, id] = value.split(' ') as ['larder' | 'pods' | 'stored', string];
-  const stored_ = from === 'stored' ? Math.min(FIRST.stored, Math.floor(stored.items.find((s) => s.id === id)?.stockG ?? FIRST.stored)) : 0;
-  const made: Omit<Intake, 'id'> = outlet
-    ? { origin: outlet.origin, amount: outlet.amount }
-    : from === 'pods'
-      ? { origin: { from, lotId: id, prep: 'whole' }, amount: { g: FIRST.pods } }
-      : from === 'stored'
-        ? { origin: { from, id }, amount: { g: stored_ } }
-        : { origin: { from: 'larder', key: id }, amount: { g: FIRST.larder } };
-  put([...entry.value.intakes, { id: freeId(entry.value, outlet ? outlet.id : id), ...made }]);
-}
-const reading = ref(false);
-/** Things read from a pasted list join what is in; the same thing twice adds up. */
-function take(items: { id: string; massG: number; words: string }[]) {
-  const all = [...entry.value.intakes];
-  for (const it of items) {
-    const at = all.findIndex((x) => x.origin.from === 'larder' && x.origin.key === it.id);
-    const had = at < 0 ? null : gramsIn(all[at]!);
-    if (had) all[at] = { ...all[at]!, amount: { g: had.g + it.massG } };
-    else
-      all.push({
-        id: freeId({ ...entry.value, intakes: all }, it.id),
-        origin: { from: 'larder', key: it.id },
-        amount: { g: it.massG, words: it.words },
-      });
-  }
-  put(all);
-}
-
-/** Ticked off once it is in the bowl: kept with the batch, so that a phone at the counter knows it too. */
-const inKey = (id: string) => dutyKey(props.station.id, `in-${id}`);
-const isIn = (id: string) => props.station.done || batch.file!.dutiesDone.includes(inKey(id));
-const tick = (id: string, on: boolean) => batch.change('a tick', withDuty(batch.file!, inKey(id), on));
+/** Ticked off once it is in the bowl; what is done has everything in it. */
+const ticked = (thing: string) => props.station.done || isIn(batch.file!, props.station.id, thing);
+const tick = (thing: string, on: boolean) => batch.change('a tick', withIn(batch.file!, props.station.id, thing, on));
 /** What comes along the strand, and from where. */
 const before = computed(() => {
   const strand = batch.report?.strands.find((s) => s.id === props.station.strandId);
@@ -191,9 +123,11 @@ function stock({ origin }: Intake): { says: string; short: boolean } {
 }
 /** The thing whose weighing, knife and time are open. */
 const changing = ref<string | null>(null);
+/** What the scale says goes in, and is in: one act. */
 function weighed(i: number, id: string, g: number) {
-  change(i, { amount: { g } });
-  tick(id, true);
+  const intakes = entry.value.intakes.map((x, k) => (k === i ? { ...x, amount: { g } } : x));
+  const file = batch.carried(withIntakes(batch.file!, props.station.id, intakes));
+  batch.change(`${grams(g)} weighed in`, withIn(file, props.station.id, id, true));
   changing.value = null;
 }
 </script>
@@ -202,18 +136,25 @@ function weighed(i: number, id: string, g: number) {
   <div class="put-in">
     <ul>
       <li v-if="before" data-intake="before">
-        <TickField hide-label :label="`${before.name}: is in`" :model-value="isIn('before')" @update:model-value="tick('before', $event)" />
+        <TickField
+          hide-label
+          :disabled="station.done"
+          :label="`${before.name}: is in`"
+          :model-value="ticked(ALONG)"
+          @update:model-value="tick(ALONG, $event)"
+        />
         <span class="what"
           ><b>{{ before.name }}</b
           ><span class="soft">{{ before.says }}</span></span
         >
         <b class="grams">{{ grams(before.massG) }}</b>
       </li>
-      <li v-for="(x, i) in entry.intakes" :key="x.id" :data-intake="x.id" :class="{ in: isIn(x.id) }">
+      <li v-for="(x, i) in entry.intakes" :key="x.id" :data-intake="x.id" :class="{ in: ticked(x.id) }">
         <TickField
           hide-label
+          :disabled="station.done"
           :label="`${intakeWords(batch.file!, x).name}: is in`"
-          :model-value="isIn(x.id)"
+          :model-value="ticked(x.id)"
           @update:model-value="tick(x.id, $event)"
         />
         <span class="what">
@@ -272,9 +213,10 @@ function weighed(i: number, id: string, g: number) {
       <li v-for="m in station.made" :key="m.id" :data-intake="`own ${m.id}`">
         <TickField
           hide-label
+          :disabled="station.done"
           :label="`${m.name}: is in`"
-          :model-value="isIn(`own-${m.id}`)"
-          @update:model-value="tick(`own-${m.id}`, $event)"
+          :model-value="ticked(ownThing(m.id))"
+          @update:model-value="tick(ownThing(m.id), $event)"
         />
         <span class="what"
           ><b>{{ m.name }}</b
@@ -283,28 +225,11 @@ function weighed(i: number, id: string, g: number) {
         <b class="grams" :data-fact="`${m.id}G`">{{ grams(m.massG) }}</b>
       </li>
     </ul>
-    <div class="add">
-      <PickField
-        hide-label
-        label="Add what goes in"
-        placeholder="Add something"
-        :model-value="null"
-        :options="choices"
-        @update:model-value="add"
-      />
-      <NButton text class="link" @click="reading = true">Paste a list</NButton>
-    </div>
-    <ReaderSheet v-model:show="reading" verb="Put it in" @take="take" />
+    <AddThing :station="station" :entry="entry" @put="put" />
   </div>
 </template>
 
 <style scoped>
-.add {
-  display: grid;
-  grid-template-columns: 1fr auto;
-  gap: 12px;
-  align-items: center;
-}
 ul {
   list-style: none;
   margin: 0 0 6px;

@@ -1,5 +1,8 @@
 import { KNIFE, thingName, type BatchFile, type Intake } from '@roskel/core';
 
+/** Its grams and the words they were said in; null where it is a share, or the rest. */
+export const gramsIn = ({ amount }: Intake) => (typeof amount === 'object' && 'g' in amount ? amount : null);
+
 /** What goes in, as people call it, and what is done to it first. */
 export function intakeWords(file: BatchFile, { origin }: Intake): { name: string; how: string } {
   const name = thingName(file, origin);

@@ -8,8 +8,10 @@ import { TRACKS, trackPoints, type Track } from './tracks';
 const props = defineProps<{ report: LineReport; station: StationReport; goal: Goal | undefined }>();
 const emit = defineEmits<{ why: [track: Track['key']] }>();
 const W = 52;
-/** The station that ends what the wish is for: only what is finished is held against it. */
+/** Px beside the least and the most of a band. */
 const MARGIN = 5;
+/** Only what is finished is held against the wish. */
+const ends = computed(() => props.report.ends.some((e) => e.stationId === props.station.id));
 const items = computed(() =>
   TRACKS.flatMap((track) => {
     const wish = track.key === 'heatShu' && props.goal ? [props.goal.lowShu, props.goal.highShu] : [];
@@ -33,7 +35,7 @@ const items = computed(() =>
         at: x(p.y),
         low: x(p.low),
         high: x(p.high),
-        wish: wish.length ? { low: x(y(wish[0]!)), high: x(y(wish[1]!)) } : null,
+        wish: ends.value && wish.length ? { low: x(y(wish[0]!)), high: x(y(wish[1]!)) } : null,
       },
     ];
   }),

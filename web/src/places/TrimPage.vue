@@ -69,7 +69,8 @@ function weighIn() {
 /** Where only tasting is done, that it is right ends it; a jug may get more yet, and so may what its own steps wait for. */
 const ended = (file: BatchFile) => {
   const noted = { doneOn: today() };
-  const ends = entry.value?.kind === 'trim' && !logRefusal(file, stationId.value, noted, today());
+  const kind = entry.value && stationKind(entry.value.kind);
+  const ends = kind?.byTaste && !report.value?.doubtsEnd && !logRefusal(file, stationId.value, noted, today());
   return ends ? withLogged(file, stationId.value, noted) : file;
 };
 /** Nothing is wrong any more: what it is now is what this maker calls right. */

@@ -14,6 +14,7 @@ import {
   same,
   withIntakes,
   withLogged,
+  withoutOldTicks,
   withParams,
   type BatchFile,
   type Change,
@@ -296,13 +297,13 @@ export const useOpenBatch = defineStore('openBatch', () => {
   }
 
   const nameOf = (stationId: string) => report.value?.stations.find((s) => s.id === stationId)?.name ?? 'station';
-  /** The file carrying all it names: what is new to it comes in as the stores know it, what it had stays as it was. */
+  /** The file carrying all it names, without ticks of what is gone: what is new comes in as the stores know it, what it had stays. */
   function carried(next: BatchFile): BatchFile {
     const fresh = useLarder().rows.filter((r) => !next.ingredients.some((i) => i.key === r.key));
     const lots = usePods().items.map((p) => p.lot);
     const stored = useStored().items.map((s) => s.stuff);
     const had = <T extends { id: string }>(all: readonly T[], own: readonly T[]) => all.filter((x) => !own.some((o) => o.id === x.id));
-    return carry(next, had(lots, next.lots), fresh, had(stored, next.stored));
+    return withoutOldTicks(carry(next, had(lots, next.lots), fresh, had(stored, next.stored)));
   }
   /** Changes one station's parameters. */
   function setParams(stationId: string, params: unknown) {

@@ -2,7 +2,7 @@
 import { computed, ref, watch } from 'vue';
 import dayjs from 'dayjs';
 import { NButton } from 'naive-ui';
-import { signVerdict, SIGNS, SIGN_IDS, withLogged, type Sign } from '@roskel/core';
+import { logRefusal, signVerdict, SIGNS, SIGN_IDS, withLogged, type Sign } from '@roskel/core';
 import { today } from '../format';
 import { useNotices } from '../stores/notices';
 import { useToday } from '../stores/today';
@@ -50,11 +50,14 @@ async function keep(thrown: boolean) {
     };
     const day = today();
     const bin = { doneOn: day, thrownOn: day, thrownWhy: SIGNS[verdict.value!.sign].says };
-    // One act, one undo: what was seen, and that it went.
+    // One act, one undo: what was seen, and that it went. Where it cannot be thrown away yet, what was seen is kept all the same.
+    let cannot = '';
     await todays.change(props.batchId, `${props.name}: ${thrown ? 'thrown away' : 'looked at'}`, (f) => {
       const looked = { ...f, readings: [...f.readings, reading] };
-      return thrown ? withLogged(looked, props.stationId, bin) : looked;
+      cannot = (thrown && logRefusal(looked, props.stationId, bin, day)?.message) || '';
+      return thrown && !cannot ? withLogged(looked, props.stationId, bin) : looked;
     });
+    if (cannot) throw new Error(cannot);
     emit('done');
     show.value = false;
     if (thrown) notices.say(`${props.name} is thrown away. What was still to go in is free again.`);

@@ -1,20 +1,20 @@
 <script setup lang="ts">
+import { computed } from 'vue';
 import { RouterLink } from 'vue-router';
 import { inManner } from '../format';
-import type { Caution } from '@roskel/core';
-import { IconAlertOctagon, IconAlertTriangle, IconInfoCircle } from '@tabler/icons-vue';
+import { byDanger, type Caution } from '@roskel/core';
+import { SEVERITY } from './severity';
 
-defineProps<{ cautions: readonly Caution[] }>();
-const ICONS = { danger: IconAlertOctagon, caution: IconAlertTriangle, note: IconInfoCircle };
-const WORDS = { danger: 'Danger', caution: 'Caution', note: 'Note' };
+const props = defineProps<{ cautions: readonly Caution[] }>();
+const sorted = computed(() => byDanger(props.cautions));
 </script>
 
 <template>
   <ul v-if="cautions.length" class="cautions">
-    <li v-for="c in cautions" :key="`${c.id} ${c.text}`" :class="c.severity">
-      <component :is="ICONS[c.severity]" :size="20" stroke="1.8" aria-hidden="true" />
+    <li v-for="c in sorted" :key="`${c.id} ${c.text}`" class="told" :class="`told-${c.severity}`">
+      <component :is="SEVERITY[c.severity].icon" :size="20" stroke="1.8" aria-hidden="true" />
       <span>
-        <b>{{ WORDS[c.severity] }}.</b> {{ inManner(c.text) }} <span class="why">{{ inManner(c.why) }} ({{ c.authority }})</span>
+        <b>{{ SEVERITY[c.severity].word }}.</b> {{ inManner(c.text) }} <span class="why">{{ inManner(c.why) }} ({{ c.authority }})</span>
         <RouterLink class="more" :to="`/guide/${c.guide}`" :aria-label="`More on ${c.text}`">More</RouterLink>
       </span>
     </li>
@@ -34,22 +34,7 @@ li {
   grid-template-columns: 20px 1fr;
   gap: 8px;
   padding: 7px 10px;
-  border-radius: 10px;
-  border: 1.5px solid var(--line);
   font-size: 13.5px;
-  line-height: 1.3;
-}
-.caution,
-.danger {
-  background: var(--warn-plate);
-  border-color: var(--warn);
-}
-.danger {
-  border-width: 2.5px;
-}
-.caution svg,
-.danger svg {
-  color: var(--warn);
 }
 .more {
   margin-left: 4px;

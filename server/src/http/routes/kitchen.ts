@@ -1,3 +1,4 @@
+import { patiently } from '../../db/store';
 import { DoneAnswer } from '@roskel/contract';
 import { readKitchen, writeKitchen } from '../../backup/kitchen';
 import { packKitchen, unpackKitchen } from '../../backup/zip';
@@ -18,6 +19,7 @@ export const kitchenRoutes: readonly Route[] = [
     takes: 'application/zip',
     answer: DoneAnswer,
     run: async (k, req) => {
+      await patiently(k.db);
       await writeKitchen(k.db, unpackKitchen(Buffer.isBuffer(req.body) ? req.body : new Uint8Array()));
       k.say({ topic: 'all', id: '' });
       return { done: true };
