@@ -37,6 +37,12 @@ test('a worksheet in the order of work: what comes first is said, ticks stay, do
     await (document.querySelector('#app') as App).__vue_app__.config.globalProperties.$router.push(to);
   }, `/batches/${id}?at=strain`);
   await expect(here('Strain')).toBeVisible();
+  // More than there is is to be bought, whatever the store has heard of it yet.
+  await station(page, 'Blend');
+  const garlic = page.locator('[data-intake=garlic]');
+  await expect(garlic).toContainText('enough in the larder');
+  await type(page, 'Garlic, raw, amount', '9 kg');
+  await expect(garlic).toContainText(/8,\d{3} g to buy/);
 });
 
 test('a day before the batch began is answered at its field, and the batch can have begun then: one act, one undo', async ({ page }) => {

@@ -89,13 +89,22 @@ const before = computed(() => {
 /** Vessels it is shared out among. */
 const vessels = computed(() => stationKind(props.station.kind).vessels?.(entry.value.params)?.count ?? 1);
 const each = (g: number) => (vessels.value > 1 ? `${grams(g / vessels.value)} in each of ${vessels.value}` : '');
-/** Whether there is enough of it: what this batch lacks, given what others were promised before. */
-function stock({ origin }: Intake): { says: string; short: boolean } {
+/**
+ * Whether there is enough of it: what this batch lacks, given what others were promised before; never less than what is
+ * typed here and not there, which the store may not know yet.
+ */
+function stock({ origin, ...x }: Intake): { says: string; short: boolean } {
   const none = { says: '', short: false };
   if (props.station.done) return none;
-  const of = (items: readonly { promised: readonly { batchId: string; shortG: number }[] }[], where: string) => {
+  const of = (items: readonly { stockG: number; promised: readonly { batchId: string; shortG: number }[] }[], where: string) => {
     if (items.length === 0) return { says: 'to buy', short: true };
-    const lacks = Math.max(0, ...items.flatMap((i) => i.promised.filter((p) => p.batchId === batch.id).map((p) => p.shortG)));
+    const there = items.reduce((sum, i) => sum + i.stockG, 0);
+    const wants = gramsIn({ origin, ...x })?.g ?? 0;
+    const lacks = Math.max(
+      0,
+      wants - there,
+      ...items.flatMap((i) => i.promised.filter((p) => p.batchId === batch.id).map((p) => p.shortG)),
+    );
     return lacks >= 0.5 ? { says: `${grams(lacks)} to buy`, short: true } : { says: `enough ${where}`, short: false };
   };
   if (origin.from === 'larder')
