@@ -3,7 +3,7 @@ import { readFileSync } from 'node:fs';
 import { fileURLToPath } from 'node:url';
 import { checkBatchFile } from '@roskel/contract/validate';
 import type { BottlingRecord, PodLotRecord } from '@roskel/contract';
-import { podUses, reportOfKind, saltGrams, twoFigures, type LineReport } from '@roskel/core';
+import { oddsText, podUses, reportOfKind, saltGrams, twoFigures, type LineReport } from '@roskel/core';
 import { done, endJar, expect, gramsIn, importExample, line, more, pick, station, stored, test, type, upload } from './test';
 
 const EXAMPLE = fileURLToPath(new URL('../examples/slipway-red.json', import.meta.url));
@@ -180,7 +180,7 @@ test('the command and the page show the same numbers for the same file', async (
     await expect(page.locator(`[data-cell=${s.id}-saltPct]`)).toContainText(s.now.saltPct.toFixed(1));
     await expect(page.locator(`[data-cell=${s.id}-pH]`)).toContainText(`${s.band.pH!.p10.toFixed(1)} to ${s.band.pH!.p90.toFixed(1)}`);
   }
-  await expect(page.locator('[data-fact=odds]')).toHaveText(`${Math.round(report.ends[0]!.odds * 100)} in 100`);
+  await expect(page.locator('[data-fact=odds]')).toHaveText(oddsText(report.ends[0]!.odds));
 });
 
 test('a batch goes out as a file that can be read again', async ({ page }) => {

@@ -50,6 +50,16 @@ export async function stored(page: Page, id: string): Promise<{ record: BatchRec
   };
 }
 
+/** Another page without loading the program anew, as a link in it would. */
+export async function goIn(page: Page, path: string): Promise<void> {
+  if (page.url() === 'about:blank') return void (await page.goto(path));
+  await page.evaluate((to) => {
+    history.pushState({}, '', to);
+    dispatchEvent(new PopStateEvent('popstate', { state: {} }));
+  }, path);
+  await expect.poll(() => new URL(page.url()).pathname).toBe(new URL(path, page.url()).pathname);
+}
+
 /** What another window would do: changes a stored batch into `file`. */
 export async function changeStored(page: Page, record: BatchRecord, file: BatchFile): Promise<void> {
   const data = { revision: record.revision, changes: changesBetween(record.file, file) };

@@ -1,5 +1,5 @@
 import type { BatchRecord, TodayRow } from '@roskel/contract';
-import { addDays, lastDay, stationIn } from '@roskel/core';
+import { addDays, lastDay, oddsText, stationIn } from '@roskel/core';
 import { expect, importExample, more, pick, station, stored, test, type } from './test';
 
 test.use({ kitchen: 'today' });
@@ -16,18 +16,22 @@ test('emptied by the keyboard alone, put off, and brought back by undo', async (
   // What other tests began may ask for more than is drawn at first.
   const more = page.getByRole('button', { name: /^and \d+ more$/ });
   if (await more.isVisible()) await more.click();
-  const count = () => page.locator('.list > ul > [data-duty]').count();
-  const before = await count();
-  const texts = await page.locator('.list > ul > [data-duty] .says b').allTextContents();
-  const at = texts.findIndex((t) => t.startsWith('Push everything'));
+  const duties = () => page.locator('.list > ul [data-duty]').count();
+  const all = await duties();
+  // One row a jar, all that it asks for in it.
+  const texts = await page.locator('.list > ul > [data-row]').allTextContents();
+  const at = texts.findIndex((t) => t.includes('Push everything'));
+  expect(new Set(await page.locator('.list > ul > [data-row] .batch').allTextContents()).size).toBe(texts.length);
   for (let i = 0; i < at; i++) await page.keyboard.press('ArrowDown');
   await page.keyboard.press('d');
-  await expect.poll(count).toBe(before - 1);
+  await expect.poll(duties).toBe(all - 1);
   await expect
     .poll(async () => (await rows(page)).flatMap((r) => r.duties).filter((d) => d.text.startsWith('Push everything')).length)
     .toBe(2);
   await page.keyboard.press('Control+z');
-  await expect.poll(count).toBe(before);
+  await expect.poll(duties).toBe(all);
+  const count = () => page.locator('.list > ul > [data-row]').count();
+  const before = await count();
   // Everything else goes to tomorrow, and is there then.
   for (let left = before; left > 0; left--) {
     await page.keyboard.press('o');
@@ -49,7 +53,7 @@ test('a film asks to be skimmed; fuzz ends a jar: bottles, needs and duties go w
   page,
 }) => {
   const get = async () => (await (await page.request.get('/api/batches/tideline-mash')).json()) as BatchRecord;
-  const ours = page.locator('[data-duty=look]').filter({ hasText: 'Tideline Mash' });
+  const ours = page.locator('[data-row^="tideline-mash"] [data-duty=look]');
   await page.goto('/today');
   await ours.getByRole('button', { name: /^Look: / }).click();
   const sheet = page.getByRole('dialog', { name: 'Look and smell: Tideline Mash' });
@@ -93,7 +97,11 @@ test('wanted by a day: the start with which most are ready in time, its odds, an
   const sheet = page.getByRole('dialog', { name: 'Wanted by a day' });
   await expect(sheet.locator('[data-back]')).toHaveCount(3);
   // Three weeks are short: lively brine makes it likelier than the plain jar.
-  const share = async (n: number) => Number(/(\d+) in 100/.exec((await sheet.locator('[data-back]').nth(n).textContent())!)?.[1] ?? 0);
+  const SHARES = Array.from({ length: 41 }, (_, i) => oddsText(i / 40));
+  const share = async (n: number) => {
+    const text = (await sheet.locator('[data-back]').nth(n).textContent())!;
+    return SHARES.findLastIndex((words) => text.includes(words));
+  };
   expect(await share(2)).toBeGreaterThanOrEqual(await share(0));
   const far = await page.evaluate(() => new Date(Date.now() + 90 * 86_400_000).toISOString().slice(0, 10));
   await type(page, 'Wanted by', far);

@@ -12,10 +12,11 @@ const Count = Type.Integer();
 const orNull = (schema: TSchema) => Type.Union([schema, Type.Null()]);
 const listOf = (schema: TSchema) => Type.Array(schema);
 
-const Promised = Type.Object({ batchId: Text, batch: Text, startDate: Text, g: Real, shortG: Real }, closed);
+const Promised = Type.Object({ batchId: Text, batch: Text, by: Text, g: Real, shortG: Real }, closed);
 const withStock = { id: Text, revision: Count, stockG: Real, promised: listOf(Promised) };
 const joined = (base: TObject, more: Record<string, TSchema>) => Type.Object({ ...base.properties, ...more }, closed);
 
+export const ShortAnswer = listOf(joined(Promised, { store: Text, id: Text, name: Text, before: listOf(Text) }));
 export const PodLotAnswer = joined(PodLotInputSchema, withStock);
 export const LarderAnswer = joined(LarderFactsSchema, { ingredientKey: Text, ...withStock });
 export const LedgerAnswer = listOf(
@@ -65,7 +66,6 @@ export const TodayAnswer = listOf(
       revision: Count,
       name: Text,
       startDate: Text,
-      needs: listOf(Type.Object({ store: Text, id: Text, massG: Real })),
       duties: listOf(TodayDuty),
       jars: listOf(TodayJar),
       begun: Type.Boolean(),

@@ -1,5 +1,5 @@
 import { Type } from '@sinclair/typebox';
-import { DaySchema, GoalSchema, type BatchFile, type BatchSummary, type BatchToday, type Need } from '@roskel/core';
+import { DaySchema, GoalSchema, type BatchFile, type BatchSummary, type BatchToday } from '@roskel/core';
 import { exact, Revision } from './records';
 
 /** A batch whole. */
@@ -22,8 +22,6 @@ export interface TodayRow extends BatchToday {
   revision: number;
   name: string;
   startDate: string;
-  /** What it is still to take out of the stores. */
-  needs: Need[];
 }
 /** What became of an edit. */
 export interface BatchSaved {

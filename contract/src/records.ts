@@ -10,6 +10,7 @@ import {
   type HeatSchool,
   type Hob,
   type HeatEvent,
+  type Need,
   type HeatStep,
   type Leaving,
   type PodLot,
@@ -116,14 +117,23 @@ export interface PodLotInput {
 }
 /** A lot of which nothing more was said. */
 export const BARE_LOT: Omit<PodLotInput, 'lot'> = { gotOn: null, place: '', note: '', useFirst: false, ripeness: '', pricePerKg: null };
-/** Grams that a batch on its way is to take of a lot or a larder row, and how many of them are not there for it. */
+/** Grams that a batch on its way is to take of something in a store, and how many of them are not there for it. */
 export interface Promised {
   batchId: string;
   batch: string;
-  startDate: string;
+  /** The first day on which it goes in; where too little is there, the first on which it is missing. */
+  by: string;
   g: number;
-  /** What earlier batches leave too little of, g. */
+  /** What is missing after those who need it earlier, g. */
   shortG: number;
+}
+/** Something that a batch is to take and that is not there for it. */
+export interface Short extends Promised {
+  store: Need['store'];
+  id: string;
+  name: string;
+  /** Others who need it earlier: nobody took it from the batch where there are none. */
+  before: string[];
 }
 export interface PodLotRecord extends PodLotInput {
   id: string;

@@ -1,5 +1,17 @@
 import { describe, expect, it } from 'vitest';
-import { addDays, daysBetween, daysSince, drawEnsemble, isDay, normalCdf, normalQuantile, quantileSorted, seedOf, TYPICAL } from '../src';
+import {
+  addDays,
+  daysBetween,
+  daysSince,
+  drawEnsemble,
+  isDay,
+  normalCdf,
+  normalQuantile,
+  oddsText,
+  quantileSorted,
+  seedOf,
+  TYPICAL,
+} from '../src';
 
 describe('normal distribution', () => {
   // Published tables of the standard normal distribution (any statistics text).
@@ -48,6 +60,26 @@ describe('draws', () => {
     const r = draws.reduce((s, d) => s + d.z('a') * d.z('b'), 0) / 60;
     expect(Math.abs(r)).toBeLessThan(0.4);
     expect(seedOf('Slipway')).not.toBe(seedOf('Gorse'));
+  });
+});
+
+describe('odds in words', () => {
+  it.each([
+    [0, 'hardly any'],
+    [0.05, 'about 1 in 20'],
+    [0.1, 'about 1 in 10'],
+    [0.28, 'about 3 in 10'],
+    [0.52, 'about half'],
+    [0.55, 'about 6 in 10'],
+    [0.95, 'about 19 in 20'],
+    [1, 'nearly all'],
+  ])('%d: %s', (p, says) => expect(oddsText(p)).toBe(says));
+  it('what differs by less than a hundred draws can tell is told at most one step apart', () => {
+    const steps = [...new Set(Array.from({ length: 1001 }, (_, i) => oddsText(i / 1000)))];
+    for (let p = 0; p <= 0.95; p += 0.01) {
+      const [a, b] = [p, p + 0.05].map((x) => steps.indexOf(oddsText(x)));
+      expect(b! - a!).toBeLessThanOrEqual(1);
+    }
   });
 });
 

@@ -10,6 +10,7 @@ import {
   type LarderRecord,
   type PodLotRecord,
   type Problem,
+  type Short,
 } from '@roskel/contract';
 import { photos } from '../src/db/schema';
 import { addPhoto } from '../src/store/photos';
@@ -103,6 +104,25 @@ describe('stock and batches', () => {
     expect((await call<BottlingRecord[]>('GET', '/shelf')).value).toHaveLength(0);
     const vinegar = (await call<LarderRecord[]>('GET', '/larder')).value.find((l) => l.id === 'vinegar_cider')!;
     expect(vinegar.stockG).toBe(500);
+  });
+
+  it('what is short is told once for all: whoever needs it first has it, whichever batch began first', async () => {
+    await call('POST', '/pods', { input: lotInput('lot-b'), stockG: 1000, words: '1 kg' });
+    const planned = async (name: string, startDate: string, massG: number) => {
+      const { value } = await call<BatchRecord>('POST', '/batches', { name, startDate, goal });
+      return edited(value, setup(value.file, 'prep', { pods: [{ lotId: 'lot-b', massG, prep: 'whole' }] }));
+    };
+    const later = await planned('Later', '2027-03-20', 700);
+    await planned('Sooner', '2027-03-10', 600);
+    const shorts = async () => (await call<Short[]>('GET', '/needs')).value.filter((s) => s.id === 'lot-b');
+    expect(await shorts()).toMatchObject([{ batch: 'Later', store: 'pods', g: 700, shortG: 300, by: '2027-03-20', before: ['Sooner'] }]);
+    await edited(later, { ...later.file, startDate: '2027-03-05' });
+    expect(await shorts()).toMatchObject([{ batch: 'Sooner', shortG: 300, by: '2027-03-10', before: ['Later'] }]);
+    // The salt of a jar is needed as what is put in by hand is; a lot that was put away is not there for anybody.
+    const all = (await call<Short[]>('GET', '/needs')).value;
+    expect(all.some((s) => s.batch === 'Sooner' && s.store === 'larder' && s.id.startsWith('salt'))).toBe(true);
+    await call('DELETE', '/pods/lot-b');
+    expect((await shorts()).map((s) => s.shortG)).toEqual([700, 600]);
   });
 
   it('a batch goes out as a file and comes back the same, on another kitchen too', async () => {

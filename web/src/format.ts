@@ -76,13 +76,6 @@ export function percent(x: number, digits = 1): string {
   return `${x.toFixed(digits)} %`;
 }
 
-/** Odds in people's words: whole numbers of 100, never 0 or 100. */
-export function odds(p: number): string {
-  if (p < 0.005) return 'fewer than 1 in 100';
-  if (p > 0.995) return 'more than 99 in 100';
-  return `${Math.min(99, Math.max(1, Math.round(p * 100)))} in 100`;
-}
-
 /** "1 lot", "2 lots", "1,200 lots". */
 export function plural(n: number, one: string, many = `${one}s`): string {
   return `${whole.format(n)} ${n === 1 ? one : many}`;

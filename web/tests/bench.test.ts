@@ -182,6 +182,6 @@ describe('how sure', () => {
       },
     });
     expect(w.findAll('li').map((l) => l.text())).toEqual(['How hot Cayenne really is 70 in 100', 'The way 29 in 100']);
-    expect(w.findAll('[data-fact=remedy]').map((r) => r.text())).toEqual(['Taste it: 68 in 100 instead of 60 in 100.']);
+    expect(w.findAll('[data-fact=remedy]').map((r) => r.text())).toEqual(['Taste it: about 7 in 10 instead of about 6 in 10.']);
   });
 });

@@ -7,7 +7,7 @@ import { layoutLine } from '../src/line/layout';
 import { wayThrough } from '../src/line/way';
 import { ribbonShape } from '../src/line/geometry';
 import { TRACKS, trackPoints } from '../src/line/tracks';
-import { grams, odds, ph, shu } from '../src/format';
+import { grams, ph, shu } from '../src/format';
 
 const lots = [lotOfVariety(variety('cayenne-red'), { id: 'a' })];
 const file = carry(withPods(newBatch('G', '2026-10-01'), [{ lotId: 'a', massG: 600, prep: 'whole' }]), lots, []);
@@ -107,7 +107,5 @@ it('figures have the precision they deserve', () => {
   expect(shu(4949)).toBe('4,900');
   expect(ph(3.4567)).toBe('3.5');
   expect(ph(3.4567, true)).toBe('3.46');
-  expect(odds(0.999)).toBe('more than 99 in 100');
-  expect(odds(0.001)).toBe('fewer than 1 in 100');
   expect(grams(3.25)).toBe('3.3 g');
 });

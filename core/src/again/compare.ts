@@ -29,7 +29,16 @@ export interface HeatFactor {
 export interface Comparison {
   rows: ComparedRow[];
   /** Of each batch, what it was planned to be and what it is. */
-  ends: { planned: Props; now: Props; bottles: number; wanted: number; minutes: { hands: number; clock: number } }[];
+  ends: {
+    strandId: string;
+    planned: Props;
+    now: Props;
+    /** Its pH was measured. */
+    read: boolean;
+    bottles: number;
+    wanted: number;
+    minutes: { hands: number; clock: number };
+  }[];
   /** Of each batch against the first; empty for the first. */
   why: HeatFactor[][];
 }
@@ -137,7 +146,10 @@ export function compareBatches(files: readonly BatchFile[], today: Day): Compari
       const end = r.ends.find((e) => e.strandId === mainEnd(f).id)!;
       const s = r.stations.find((x) => x.id === end.stationId)!;
       const minutes = workTime(f, r.stations);
-      return { planned: s.planned, now: s.now, bottles: end.bottles.filled, wanted: end.bottles.wanted, minutes };
+      return {
+        ...{ strandId: end.strandId, planned: s.planned, now: s.now, read: s.phMeasured },
+        ...{ bottles: end.bottles.filled, wanted: end.bottles.wanted, minutes },
+      };
     }),
     why: files.map((f, i) => (i === 0 ? [] : whyHotter(files[0]!, f))),
   };

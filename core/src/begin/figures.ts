@@ -1,6 +1,6 @@
 import type { Ingredient } from '../matter/ingredient';
-import { isTapWater, kindKey, SALT_KEY } from '../matter/kind';
-import { endOf, intakesOf, mainEnd, packedIn, podUses, thingName, workTime, type Fills, type LineReport } from '../line';
+import { kindKey, SALT_KEY } from '../matter/kind';
+import { endOf, mainEnd, openNeeds, thingName, workTime, type Fills, type LineReport, type OpenNeed } from '../line';
 import { KNIFE, type Preparation } from '../heat';
 import { gramsOf, stationIn, stationsOf, type BatchFile, type StationEntry } from '../file';
 import type { Quantiles } from '../ferment/forecast';
@@ -78,8 +78,6 @@ export function sauceFigures(file: BatchFile, report: LineReport): SauceFigures 
   };
 }
 
-const nameIn = (file: BatchFile, key: string) => file.ingredients.find((i) => i.key === key)?.name ?? key;
-
 const podsSaid = (file: BatchFile, lotId: string, prep: Preparation): string =>
   `${(file.lots.find((l) => l.id === lotId)?.name ?? 'pods').split(',')[0]!}${prep === 'whole' ? '' : ` (${KNIFE[prep].name})`}`;
 
@@ -115,26 +113,6 @@ function thingsAt(file: BatchFile, entry: StationEntry, worked: Readonly<Record<
   });
 }
 
-/** Grams of each thing that a batch takes from the larder, wherever it goes in. */
-function larderUses(file: BatchFile): Map<string, number> {
-  const uses = new Map<string, number>();
-  for (const { intake } of intakesOf(file))
-    if (intake.origin.from === 'larder') uses.set(intake.origin.key, (uses.get(intake.origin.key) ?? 0) + (gramsOf(intake.amount) ?? 0));
-  return uses;
-}
-
-/** The first day on which each lot, kept sauce and row of the larder goes in. */
-function daysOfUse(file: BatchFile, report: LineReport): Map<string, Day> {
-  const days = new Map<string, Day>();
-  for (const s of report.stations)
-    for (const { origin } of stationIn(file, s.id)!.intakes) {
-      const what =
-        origin.from === 'pods' ? origin.lotId : origin.from === 'larder' ? origin.key : origin.from === 'stored' ? origin.id : null;
-      if (what !== null && s.from < (days.get(what) ?? '9')) days.set(what, s.from);
-    }
-  return days;
-}
-
 interface Had {
   id: string;
   massG: number | null;
@@ -147,16 +125,16 @@ interface Stock {
 }
 
 /** What a batch takes of what is there, and what must be bought, with what can take its place. */
-export function needsOfPlan(file: BatchFile, report: LineReport, stock: Stock): { uses: Needed[]; toBuy: Needed[] } {
+export function needsOfPlan(file: BatchFile, stock: Stock): { uses: Needed[]; toBuy: Needed[] } {
   const uses: Needed[] = [];
   const toBuy: Needed[] = [];
   const rowOf = (key: string) => stock.rows.find((r) => r.key === key);
   const isSaltId = (id: string) => isSalt(rowOf(id) ?? { key: id });
   const hadOf = (id: string) => stock.had.find((t) => t.id === id)?.massG;
-  const firstDay = daysOfUse(file, report);
-  const note = (id: string | null, name: string, needG: number, haveG: number | null | undefined, what: string) => {
+  const podsG = new Map(stock.pods.map((p) => [p.lot.id, p.stockG]));
+  const keptG = new Map(stock.stored.map((s) => [s.id, s.massG]));
+  const note = (id: string | null, name: string, needG: number, haveG: number | null | undefined, by: Day) => {
     if (needG < 0.5) return;
-    const by = firstDay.get(what) ?? file.startDate;
     const enough = haveG !== undefined && (haveG === null || haveG >= needG - 0.5);
     if (enough) return void uses.push({ id, name, needG, haveG, by, standIns: [] });
     toBuy.push({ id, name, needG, haveG: haveG ?? 0, by, standIns: id === null ? [] : swapsOf(id, needG) });
@@ -173,27 +151,20 @@ export function needsOfPlan(file: BatchFile, report: LineReport, stock: Stock): 
     });
     return found.sort((a, b) => Number(b.there) - Number(a.there));
   };
-  for (const p of podUses(file)) {
-    const lot = file.lots.find((l) => l.id === p.lotId)!;
-    note(null, lot.name, p.massG, stock.pods.find((x) => x.lot.id === p.lotId)?.stockG, p.lotId);
-  }
-  for (const { intake } of intakesOf(file)) {
-    const { origin } = intake;
-    if (origin.from !== 'stored') continue;
-    const stuff = file.stored.find((s) => s.id === origin.id);
-    note(null, stuff?.name ?? 'kept sauce', gramsOf(intake.amount) ?? 0, stock.stored.find((s) => s.id === origin.id)?.massG, origin.id);
-  }
-  const packed = packedIn(report);
-  let saltG = 0;
-  const all = larderUses(file);
-  // What a station puts in itself: salt, starch, gum.
-  for (const { key, massG } of packed) if (key !== undefined) all.set(key, (all.get(key) ?? 0) + massG);
-  for (const [id, massG] of all) {
-    if (isSaltId(id)) saltG += massG;
-    else if (!isTapWater(id)) note(id, nameIn(file, id), massG, hadOf(id), id);
+  const all = new Map<string, OpenNeed>();
+  for (const n of openNeeds(file)) {
+    // Whatever salt is named, one is taken out of the larder.
+    const salt = n.store === 'larder' && isSaltId(n.id);
+    const key = salt ? SALT_KEY : `${n.store} ${n.id}`;
+    const had = all.get(key);
+    all.set(key, { ...n, massG: n.massG + (had?.massG ?? 0), by: had && had.by < n.by ? had.by : n.by });
   }
   const salt = stock.had.find((t) => isSaltId(t.id));
-  note(null, salt?.name ?? rowOf(SALT_KEY)?.name ?? 'salt', saltG, salt?.massG, SALT_KEY);
+  for (const [key, { store, id, name, massG, by }] of all) {
+    if (key === SALT_KEY) note(null, salt?.name ?? rowOf(SALT_KEY)?.name ?? 'salt', massG, salt?.massG, by);
+    else if (store === 'larder') note(id, name, massG, hadOf(id), by);
+    else note(null, name, massG, (store === 'pods' ? podsG : keptG).get(id), by);
+  }
   toBuy.sort((a, b) => a.by.localeCompare(b.by));
   return { uses, toBuy };
 }

@@ -3,6 +3,7 @@ import type { BatchFile, Goal } from '../file';
 import { endStrands, intakesOf, podUses, type Fills } from '../line';
 import type { PodLot } from '../pantry';
 import { FILL_ODDS } from '../solve';
+import { oddsText } from '../stat';
 import { styleOf } from '../styles';
 
 /** The dangers among cautions, each once. */
@@ -16,7 +17,7 @@ export function fillNotes({ odds }: Fills, bottles: number, file: BatchFile): st
   const wished = endStrands(file).reduce((n, s) => n + s.goal.bottles, 0);
   if (bottles < wished || odds >= FILL_ODDS) return [];
   const n = wished === 1 ? 'The bottle is' : `All ${wished} bottles are`;
-  return [`${n} full in ${Math.round(10 * odds)} of 10 batches like this. Wish a little less, or add to it, and it is surer.`];
+  return [`${n} full in ${oddsText(odds)} of such batches. Wish a little less, or add to it, and it is surer.`];
 }
 
 /** A style that takes a sauce, without one. */

@@ -327,7 +327,7 @@ export function planOf(file: BatchFile, wish: Wish & { asWritten?: boolean }, to
   const stored = wish.bottled ? [{ id: wish.bottled.stuff.id, massG: wish.bottled.massG }] : [];
   // As many as the heat takes, and none of them there yet.
   const pods = wish.pods.map((p) => (p.asMany ? { ...p, stockG: 0 } : p));
-  const { uses, toBuy } = needsOfPlan(file, report, { pods, had, stored, rows: wish.rows });
+  const { uses, toBuy } = needsOfPlan(file, { pods, had, stored, rows: wish.rows });
   const [end] = report.ends;
   const bottles = bottlesOf(report);
   const fills = allFills(report);

@@ -1,3 +1,4 @@
+import { oddsText } from '../stat';
 import type { TypicalEnd } from './typical';
 import type { EndReport } from './report';
 
@@ -8,7 +9,7 @@ export function fillsText({ fills, bottles, vessel }: EndReport): string {
   const [low, high] = [Math.floor(fills.bottles.p10), Math.ceil(fills.bottles.p90)];
   const range = low === high ? vessels(low, vessel) : `${low} to ${vessels(high, vessel)}`;
   const of = bottles.wanted === 1 ? `the ${vessel} is` : `all ${bottles.wanted} are`;
-  return `Enough for ${range}; ${of} full in ${Math.round(10 * fills.odds)} of 10 batches like this.`;
+  return `Enough for ${range}; ${of} full in ${oddsText(fills.odds)} of such batches.`;
 }
 
 type Counted = Pick<TypicalEnd, 'strandId' | 'bottles' | 'vessel'>;

@@ -1,5 +1,6 @@
 import { burpHours, gasLitres, type JarLid, type Passed } from '../ferment';
 import { addDays, type Day } from '../plan/date';
+import { oddsText } from '../stat';
 import type { JarForecast } from './report';
 
 /** Sentences about a jar's forecast: each says what, then why. Days as ISO, temperatures in °C. */
@@ -26,8 +27,7 @@ export function readyText(f: JarForecast, from: Day, now: number | null): string
   const { from: a, to: b } = f.ready;
   if (a === null) return `Not likely within ${f.days.at(-1)} days. Warmer, or less salt, would help.`;
   if (b === null) {
-    const never = Math.round(f.crossings.target.never * 100);
-    return `from about ${when(from, a)}; ${never} in 100 take longer than ${f.days.at(-1)} days.`;
+    return `from about ${when(from, a)}; ${oddsText(f.crossings.target.never)} of such jars take longer than ${f.days.at(-1)} days.`;
   }
   return `between ${when(from, a)} and ${when(from, b)}.${now !== null && b < now ? ' That is past: read it now.' : ''}`;
 }

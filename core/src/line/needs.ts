@@ -1,11 +1,13 @@
 import { gramsOf, stationsOf, type BatchFile, type Intake } from '../file';
 import { isTapWater } from '../matter/kind';
 import { massOf } from '../matter/stream';
+import type { Day } from '../plan';
 import { TYPICAL } from '../stat/draw';
 import type { Need } from '../stations';
 import { LineProblem } from './problem';
 import { runLine, type StationRun } from './run';
-import { endedStations } from './schedule';
+import { endedStations, schedule } from './schedule';
+import { thingName } from './thingName';
 
 /** What an intake takes out of a store; null where it takes of something made here, or of the tap. */
 function needOf({ origin, amount }: Intake): Need | null {
@@ -51,8 +53,28 @@ export function usesOf(file: BatchFile): StationNeed[] {
   return allNeeds(file).filter((n) => done.has(n.stationId));
 }
 
-/** What a batch on its way is still to take out of the stores: the needs of its stations that are not done. */
-export function openNeeds(file: BatchFile): Need[] {
+/** Something that a batch is still to take out of a store: what it is called, and the day on which it goes in. */
+export interface OpenNeed extends Need {
+  name: string;
+  by: Day;
+}
+const nameOf = (file: BatchFile, { store, id }: Need): string =>
+  thingName(
+    file,
+    store === 'larder'
+      ? { from: 'larder', key: id }
+      : store === 'stored'
+        ? { from: 'stored', id }
+        : { from: 'pods', lotId: id, prep: 'whole' },
+  );
+
+/**
+ * What a batch on its way is still to take out of the stores: the needs of its stations that are not done, salt and starch
+ * that a station puts in itself included. The one list that plan, batch, stores and Today go by.
+ */
+export function openNeeds(file: BatchFile): OpenNeed[] {
   const gone = new Set([...doneIn(file), ...endedStations(file)]);
-  return allNeeds(file).flatMap(({ stationId, ...need }) => (gone.has(stationId) ? [] : [need]));
+  return allNeeds(file).flatMap(({ stationId, ...need }) =>
+    gone.has(stationId) ? [] : [{ ...need, name: nameOf(file, need), by: schedule(file).get(stationId)!.from }],
+  );
 }

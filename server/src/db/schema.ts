@@ -20,7 +20,7 @@ import type {
   HeatSchool,
   Ingredient,
   Leaving,
-  Need,
+  OpenNeed,
   PodLot,
   Eaten,
   SauceState,
@@ -119,7 +119,7 @@ export const batches = pgTable('batches', {
   startDate: text('start_date').notNull(),
   /** What lists show and what is still to be taken from the stores, worked out from the document; null: not yet. */
   summary: json('summary').$type<BatchSummary>(),
-  needs: json('needs').$type<Need[]>(),
+  needs: json('needs').$type<OpenNeed[]>(),
   /** What it asks for on that day, and what of it stands in jars. */
   today: json('today').$type<BatchToday>(),
   /** The day as of which these were worked out. */

@@ -45,7 +45,7 @@ const asking = asked('today', (db) =>
   db
     .select({
       ...{ id: batches.id, revision: batches.revision, name: batches.name, startDate: batches.startDate },
-      ...{ needs: batches.needs, today: batches.today },
+      today: batches.today,
     })
     .from(batches)
     .where(
@@ -57,8 +57,7 @@ const asking = asked('today', (db) =>
     .orderBy(desc(batches.startDate), asc(batches.id)),
 );
 /** What the batches ask for, and their jars: the latest first. */
-export const listToday = async (db: Db): Promise<TodayRow[]> =>
-  (await asking(db)).map(({ today, needs, ...of }) => ({ ...of, needs: needs ?? [], ...today! }));
+export const listToday = async (db: Db): Promise<TodayRow[]> => (await asking(db)).map(({ today, ...of }) => ({ ...of, ...today! }));
 
 export async function rowOf(db: Db, id: string): Promise<BatchRow> {
   const [row] = await db.select(LISTED).from(batches).where(eq(batches.id, id));

@@ -53,6 +53,12 @@ export async function ledgerOf(db: Db, store: StoreName, itemId: string): Promis
   return rows.map((r) => ({ ...r, leftG: (leftG += r.deltaG) })).reverse();
 }
 
+/** Items of a store that are not put away. */
+export async function thereOf(db: Db, store: StoreName): Promise<Set<string>> {
+  const table = TABLES[store];
+  return new Set((await db.select({ id: table.id }).from(table).where(eq(table.archived, false))).map((r) => r.id));
+}
+
 /** What is needed that the stores know of, as "store|id"; what is archived still has its ledger. */
 async function kept(db: Db, needs: readonly Need[]): Promise<Set<string>> {
   const found = new Set<string>();

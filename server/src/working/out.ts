@@ -88,14 +88,11 @@ export function workedOut(file: BatchFile, today: string) {
 }
 export type Worked = ReturnType<typeof workedOut>;
 
-/** Worlds in which the heat of bottles is run. */
-const WORLDS = 60;
 export type BottleHeat = Record<HeatSchool, { p10: number; p50: number; p90: number }>;
 /** The heat of the bottles of every end, in both ways of counting it. Throws LineProblem. */
 export function heatsOf(file: BatchFile, today: string): Record<string, BottleHeat> {
-  const reports = HEAT_SCHOOLS.map(
-    (school) => [school, reportLine(countedIn(file, school), { today, members: WORLDS, forecast: false })] as const,
-  );
+  // In as many worlds as the batch's own page shows: the shelf says no other number.
+  const reports = HEAT_SCHOOLS.map((school) => [school, reportLine(countedIn(file, school), { today, forecast: false })] as const);
   const of = (strandId: string) =>
     Object.fromEntries(reports.map(([school, r]) => [school, r.ends.find((e) => e.strandId === strandId)!.heat])) as BottleHeat;
   return Object.fromEntries(endStrands(file).map((s) => [s.id, of(s.id)]));

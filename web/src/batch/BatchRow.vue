@@ -20,7 +20,7 @@ const stage = computed(() => {
   if (doneOn) return thrownOn ? `thrown away ${day(thrownOn)}` : `bottled ${day(doneOn)}`;
   if (!stations.some((x) => x.done)) return `planned, starts ${day(startDate)}`;
   const a = active.value;
-  if (a && a.from !== a.to) return `day ${daysBetween(a.from, today())} of about ${daysBetween(a.from, a.to)}`;
+  if (a && a.from !== a.to) return `day ${daysBetween(a.from, today())} of ${daysBetween(a.from, a.to)} planned`;
   return `next: ${a?.name.toLowerCase() ?? 'done'}`;
 });
 </script>
@@ -33,10 +33,12 @@ const stage = computed(() => {
       <template v-for="e in ends" :key="e.strandId">
         <span v-if="e.massG > 0"
           ><template v-if="s.ends.length > 1">{{ e.name }}: </template
-          ><b class="hot">about {{ shu(e.heatShu[settings.value.school]) }}</b> SHU, wished {{ shu(e.goal.lowShu) }} to
-          {{ shu(e.goal.highShu) }}</span
+          ><b class="hot" data-fact="heatShu" :data-of="`${batch.id}/${e.strandId}`">about {{ shu(e.heatShu[settings.value.school]) }}</b>
+          SHU, wished {{ shu(e.goal.lowShu) }} to {{ shu(e.goal.highShu) }}</span
         >
-        <span v-if="s.ends.length === 1">{{ plural(e.goal.bottles, e.vessel) }} of {{ e.goal.bottleMl }} ml</span>
+        <span v-if="s.ends.length === 1" data-fact="wished" :data-of="`${batch.id}/${e.strandId}`"
+          >{{ plural(e.goal.bottles, e.vessel) }} of {{ e.goal.bottleMl }} ml</span
+        >
       </template>
       <span v-if="s.ends.length > ends.length" class="soft">and {{ s.ends.length - ends.length }} more</span>
     </div>
@@ -52,7 +54,7 @@ const stage = computed(() => {
       </template>
       <template v-else-if="s.doneOn">
         <b>{{ s.ends[0]?.vessel === 'bowl' ? 'Served' : 'On the shelf' }}</b>
-        <span class="soft">{{
+        <span class="soft" data-fact="filled" :data-of="batch.id">{{
           plural(
             s.ends.reduce((n, e) => n + e.bottles, 0),
             s.ends[0]?.vessel ?? 'bottle',

@@ -1,9 +1,9 @@
 <script setup lang="ts">
 import { NButton, NSpin } from 'naive-ui';
 import { computed, ref } from 'vue';
-import { bodyWord, endStrands, mainEnd, vesselOf, type Needed, type Plan, type Quantiles } from '@roskel/core';
+import { bodyWord, endStrands, mainEnd, vesselOf, type Needed, type Plan, type Quantiles, oddsText } from '@roskel/core';
 import CautionList from '../ui/CautionList.vue';
-import { fullDay, grams, inManner, odds, percent, plural, shu, today } from '../format';
+import { fullDay, grams, inManner, percent, plural, shu, today } from '../format';
 
 /** A plan before anything is begun: what it makes, what it takes, what is missing and what can stand in for it. */
 const props = defineProps<{ plan: Plan; working: boolean; word: { name: string; lowShu: number; highShu: number }; swappable: boolean }>();
@@ -60,10 +60,10 @@ const missing = computed(() =>
       <b>{{ shu(plan.heat.p10) }} to {{ shu(plan.heat.p90) }} SHU</b> <NSpin v-if="working" :size="14" />
     </p>
     <p>
-      <b data-fact="full">{{ odds(plan.fills.odds) }}</b> fill {{ bottles === 1 ? 'it' : 'all of them' }}.
+      Of such batches <b data-fact="full">{{ oddsText(plan.fills.odds) }}</b> fill {{ bottles === 1 ? 'it' : 'all of them' }}.
     </p>
     <p>
-      <b data-fact="odds">{{ odds(plan.odds) }}</b> batches like this come out {{ word.name }} ({{ shu(word.lowShu) }} to
+      <b data-fact="odds">{{ oddsText(plan.odds) }}</b> of such batches come out {{ word.name }} ({{ shu(word.lowShu) }} to
       {{ shu(word.highShu) }}).
     </p>
     <dl>

@@ -20,6 +20,7 @@ import {
 import LiveTake from '../devices/LiveTake.vue';
 import { grams } from '../format';
 import { useLarder } from '../stores/larder';
+import { useNeeds } from '../stores/needs';
 import { useOpenBatch } from '../stores/openBatch';
 import { usePods } from '../stores/pods';
 import { useStored } from '../stores/stored';
@@ -39,6 +40,8 @@ const batch = useOpenBatch();
 const larder = useLarder();
 const pods = usePods();
 const stored = useStored();
+const needs = useNeeds();
+void needs.load();
 void larder.load();
 void pods.load();
 void stored.load();
@@ -89,46 +92,27 @@ const before = computed(() => {
 /** Vessels it is shared out among. */
 const vessels = computed(() => stationKind(props.station.kind).vessels?.(entry.value.params)?.count ?? 1);
 const each = (g: number) => (vessels.value > 1 ? `${grams(g / vessels.value)} in each of ${vessels.value}` : '');
+/** What the stores hold of something, g; null while that is not known yet. */
+function thereG({ origin }: Intake): number | null {
+  const sum = (items: readonly { stockG: number }[]) => items.reduce((g, i) => g + i.stockG, 0);
+  if (origin.from === 'larder' && larder.state === 'ready') return sum(larder.items.filter((l) => l.ingredientKey === origin.key));
+  if (origin.from === 'pods' && pods.state === 'ready') return sum(pods.items.filter((p) => p.lot.id === origin.lotId));
+  if (origin.from === 'stored' && stored.state === 'ready') return sum(stored.items.filter((p) => p.id === origin.id));
+  return null;
+}
+const idIn = ({ origin }: Intake): string =>
+  origin.from === 'larder' ? origin.key : origin.from === 'pods' ? origin.lotId : origin.from === 'stored' ? origin.id : '';
+const WHERE: Record<string, string> = { larder: 'in the larder', pods: 'there', stored: 'kept' };
 /**
- * Whether there is enough of it: what this batch lacks, given what others were promised before; never less than what is
- * typed here and not there, which the store may not know yet.
+ * Whether there is enough of it: what this batch lacks by the list of all batches; never less than what is typed here and
+ * not there, which that list may not know yet.
  */
-function stock({ origin, ...x }: Intake): { says: string; short: boolean } {
-  const none = { says: '', short: false };
-  if (props.station.done) return none;
-  const of = (items: readonly { stockG: number; promised: readonly { batchId: string; shortG: number }[] }[], where: string) => {
-    if (items.length === 0) return { says: 'to buy', short: true };
-    const there = items.reduce((sum, i) => sum + i.stockG, 0);
-    const wants = gramsIn({ origin, ...x })?.g ?? 0;
-    const lacks = Math.max(
-      0,
-      wants - there,
-      ...items.flatMap((i) => i.promised.filter((p) => p.batchId === batch.id).map((p) => p.shortG)),
-    );
-    return lacks >= 0.5 ? { says: `${grams(lacks)} to buy`, short: true } : { says: `enough ${where}`, short: false };
-  };
-  if (origin.from === 'larder')
-    return isTapWater(origin.key) || larder.state !== 'ready'
-      ? none
-      : of(
-          larder.items.filter((l) => l.ingredientKey === origin.key),
-          'in the larder',
-        );
-  if (origin.from === 'pods')
-    return pods.state === 'ready'
-      ? of(
-          pods.items.filter((p) => p.lot.id === origin.lotId),
-          'there',
-        )
-      : none;
-  if (origin.from === 'stored')
-    return stored.state === 'ready'
-      ? of(
-          stored.items.filter((p) => p.id === origin.id),
-          'kept',
-        )
-      : none;
-  return none;
+function stock(x: Intake): { says: string; short: boolean } {
+  const there = thereG(x);
+  if (props.station.done || there === null || (x.origin.from === 'larder' && isTapWater(x.origin.key))) return { says: '', short: false };
+  const said = needs.shorts.find((s) => s.batchId === batch.id && s.store === x.origin.from && s.id === idIn(x));
+  const lacks = Math.max((gramsIn(x)?.g ?? 0) - there, said?.shortG ?? 0);
+  return lacks >= 0.5 ? { says: `${grams(lacks)} to buy`, short: true } : { says: `enough ${WHERE[x.origin.from]}`, short: false };
 }
 /** The thing whose weighing, knife and time are open. */
 const changing = ref<string | null>(null);
@@ -169,7 +153,13 @@ function weighed(i: number, id: string, g: number) {
         <span class="what">
           <b>{{ intakeWords(batch.file!, x).name }}</b>
           <span class="soft"
-            ><span v-if="stock(x).says" :class="{ short: stock(x).short }">{{ stock(x).says }}</span>
+            ><span
+              v-if="stock(x).says"
+              :class="{ short: stock(x).short }"
+              :data-fact="stock(x).short ? 'short' : undefined"
+              :data-of="stock(x).short ? `${batch.id} ${x.origin.from} ${idIn(x)}` : undefined"
+              >{{ stock(x).says }}</span
+            >
             <span v-if="lotOf(x) && prepOf(x) !== 'whole'">{{ KNIFE[prepOf(x)].name }}</span>
             <span v-if="lasts && x.late">in the last minutes</span>
             <NButton

@@ -14,8 +14,9 @@ import {
   type KitchenClash,
   type Forecast,
   type ForecastInput,
+  oddsText,
 } from '@roskel/core';
-import { day, degrees, odds, plural, today, weekday } from '../format';
+import { day, degrees, plural, today, weekday } from '../format';
 import { useNotices } from '../stores/notices';
 import { useOpenBatch } from '../stores/openBatch';
 import { useToday } from '../stores/today';
@@ -95,7 +96,7 @@ function begin(plan: BackPlan, tempC: number) {
   batch.change('wanted by', withBackPlan(batch.file!, jar.value!.stationId, plan, tempC));
   show.value = false;
 }
-const says = (p: BackPlan) => `${plural(p.days, 'day')} in the jar; ${odds(p.odds)} are ready in time`;
+const says = (p: BackPlan) => `${plural(p.days, 'day')} in the jar; ${oddsText(p.odds)} are ready in time`;
 </script>
 
 <template>

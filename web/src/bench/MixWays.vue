@@ -1,8 +1,9 @@
 <script setup lang="ts">
+import { oddsText } from '@roskel/core';
 import { NButton } from 'naive-ui';
 import { computed } from 'vue';
 import type { BenchAnswer, BenchMix, LarderChoice, PodChoice } from '@roskel/core';
-import { grams, money, plural, odds, shu, inManner } from '../format';
+import { grams, money, plural, shu, inManner } from '../format';
 import type { BenchItem } from '../stores/benchMix';
 
 /** The mixes that were found, or what gives way. */
@@ -42,7 +43,7 @@ const inWords = (m: BenchMix) =>
       >
         <span class="top"
           ><b>{{ m.label }}</b
-          ><b class="n">{{ m.band ? odds(m.band.odds) : '' }}</b></span
+          ><b class="n">{{ m.band ? oddsText(m.band.odds) : '' }}</b></span
         >
         <span class="strip"
           ><i v-for="(g, id) in m.grams" :key="id" :style="{ width: `${(100 * g) / total(m)}%`, background: look.get(String(id))?.hex }"

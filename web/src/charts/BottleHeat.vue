@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue';
-import { blurQuantiles, heatWord, oddsWithin, type Blur, type Eaten, type Goal } from '@roskel/core';
-import { odds, shu } from '../format';
+import { blurQuantiles, heatWord, oddsWithin, type Blur, type Eaten, type Goal, oddsText } from '@roskel/core';
+import { shu } from '../format';
 import { heatColour } from '../theme';
 import { heatAxis, hill } from './HeatAxis';
 
@@ -45,7 +45,7 @@ const chance = computed(() => props.oddsNow ?? (props.blur ? oddsWithin(props.bl
       <path :d="`M ${left + 8} 10 h -8 v 94 h 8 M ${right - 8} 10 h 8 v 94 h -8`" class="bracket" />
     </svg>
     <p v-if="blur">
-      <b class="big" data-fact="odds">{{ odds(chance) }}</b> {{ bowl ? 'mixes' : 'batches' }} like this land in the wished heat.
+      <b class="big" data-fact="odds">{{ oddsText(chance) }}</b> of such {{ bowl ? 'mixes' : 'batches' }} land in the wished heat.
       <template v-if="bottles !== null"
         >Fills about <b data-fact="bottles">{{ bottles.toFixed(1) }}</b> bottles.</template
       >

@@ -1,13 +1,13 @@
 <script setup lang="ts">
+import { oddsText } from '@roskel/core';
 import { computed } from 'vue';
 import type { Doubt, Remedy } from '@roskel/core';
-import { odds } from '../format';
 
 /** Where the blur comes from, largest first, and what would shrink it. */
 const props = defineProps<{ doubts: readonly Doubt[]; remedies: readonly Remedy[]; now: number }>();
 const COLOURS: Record<Doubt['what'], string> = { lot: 'var(--heat)', pods: 'var(--orange)', knife: 'var(--straw)', way: 'var(--faint)' };
 const top = computed(() => props.doubts.filter((d) => d.share > 0.02).slice(0, 3));
-const useful = computed(() => props.remedies.filter((r) => r.odds > props.now + 0.005).slice(0, 2));
+const useful = computed(() => props.remedies.filter((r) => r.odds > props.now && oddsText(r.odds) !== oddsText(props.now)).slice(0, 2));
 </script>
 
 <template>
@@ -24,7 +24,7 @@ const useful = computed(() => props.remedies.filter((r) => r.odds > props.now + 
         </li>
       </ul>
       <p v-for="r in useful" :key="r.what" class="soft" data-fact="remedy">
-        {{ r.says }}: <b>{{ odds(r.odds) }}</b> instead of {{ odds(now) }}.
+        {{ r.says }}: <b>{{ oddsText(r.odds) }}</b> instead of {{ oddsText(now) }}.
       </p>
       <p v-if="useful.length === 0" class="soft">More tasting would move it; the odds are as good as the middle allows.</p>
     </template>

@@ -10,6 +10,7 @@ const LISTS = [
   '/settings',
   '/batches',
   '/today',
+  '/needs',
   '/pods',
   '/larder',
   '/stored',

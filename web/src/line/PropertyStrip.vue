@@ -2,16 +2,19 @@
 import { NButton } from 'naive-ui';
 import { computed } from 'vue';
 import type { Goal, LineReport, StationReport } from '@roskel/core';
+import { useOpenBatch } from '../stores/openBatch';
 import { TRACKS, trackPoints, type Track } from './tracks';
 
 /** What comes out of a station, in its five properties: the middle, its band, a measurement as a dot, a wish as a bracket. */
 const props = defineProps<{ report: LineReport; station: StationReport; goal: Goal | undefined }>();
 const emit = defineEmits<{ why: [track: Track['key']] }>();
+const batch = useOpenBatch();
 const W = 52;
 /** Px beside the least and the most of a band. */
 const MARGIN = 5;
 /** Only what is finished is held against the wish. */
-const ends = computed(() => props.report.ends.some((e) => e.stationId === props.station.id));
+const ends = computed(() => props.report.ends.find((e) => e.stationId === props.station.id));
+const of = computed(() => (ends.value ? `${batch.id}/${ends.value.strandId}` : undefined));
 const items = computed(() =>
   TRACKS.flatMap((track) => {
     const wish = track.key === 'heatShu' && props.goal ? [props.goal.lowShu, props.goal.highShu] : [];
@@ -61,7 +64,8 @@ const items = computed(() =>
         <path v-if="i.wish" class="wish" :d="`M ${i.wish.low + 3} 2 h -3 v 16 h 3 M ${i.wish.high - 3} 2 h 3 v 16 h -3`" />
         <circle :cx="i.at" cy="10" r="4.4" :fill="i.measured ? i.track.colour : 'var(--plate)'" :stroke="i.track.colour" stroke-width="2" />
       </svg>
-      <b>{{ i.value }}</b><span v-if="i.track.unit !== 'pH' && i.track.key !== 'body'" class="soft">&nbsp;{{ i.track.unit }}</span
+      <b :data-fact="i.track.key" :data-of="of">{{ i.value }}</b><span v-if="i.track.unit !== 'pH' && i.track.key !== 'body'" class="soft"
+        >&nbsp;{{ i.track.unit }}</span
       ><span class="visually-hidden">{{ i.measured ? ', measured' : '' }}: why?</span>
     </NButton>
     <slot />

@@ -1,5 +1,5 @@
-import { stationIn, stationOf, type BatchFile, type LineReport, type RecipeCard, type StationReport } from '@roskel/core';
-import { day, grams, inManner, odds, plural, shu } from '../format';
+import { stationIn, stationOf, type BatchFile, type LineReport, type RecipeCard, type StationReport, oddsText } from '@roskel/core';
+import { day, grams, inManner, plural, shu } from '../format';
 import { intakeWords } from '../batch/intakes';
 
 /** What stands on a paper, from top to bottom: drawn as a PDF or printed by the browser. */
@@ -33,7 +33,7 @@ export function benchBlocks(file: BatchFile, report: LineReport): Block[] {
     ...report.ends.map((e): Block => ({
       kind: 'text',
       ...(report.ends.length > 1 ? { bold: `${e.name}: ` } : {}),
-      text: `${plural(e.goal.bottles, e.vessel)} of ${e.goal.bottleMl} ml; wished heat ${shu(e.goal.lowShu)} to ${shu(e.goal.highShu)} SHU; likely ${shu(e.heat.p10)} to ${shu(e.heat.p90)}, ${odds(e.odds)} in the wished heat.`,
+      text: `${plural(e.goal.bottles, e.vessel)} of ${e.goal.bottleMl} ml; wished heat ${shu(e.goal.lowShu)} to ${shu(e.goal.highShu)} SHU; likely ${shu(e.heat.p10)} to ${shu(e.heat.p90)}, ${oddsText(e.odds)} of such batches in the wished heat.`,
     })),
     ...report.strands.flatMap((strand): Block[] => [
       { kind: 'head', text: report.strands.length > 1 ? strand.name : 'Steps' },

@@ -2,8 +2,8 @@
 import { NButton, NDropdown } from 'naive-ui';
 import { computed, defineAsyncComponent, ref, watch } from 'vue';
 import { RouterLink, useRoute, useRouter } from 'vue-router';
-import { eatenOf, endStrands, heatWord, stationIn, styleName, type Banded, type LinePlace } from '@roskel/core';
-import { odds, shu } from '../format';
+import { eatenOf, endStrands, heatWord, stationIn, styleName, type Banded, type LinePlace, oddsText } from '@roskel/core';
+import { shu } from '../format';
 import { useOpenBatch } from '../stores/openBatch';
 import { useBatchMenu } from '../batch/useBatchMenu';
 import { useKeys } from '../ui/keys';
@@ -51,7 +51,8 @@ watch(
   () => batch.report,
   (r) => {
     // A station that was just added is not in the report yet.
-    if (r && !r.stations.some((s) => s.id === chosen.value) && !(batch.file && stationIn(batch.file, chosen.value)))
+    // What is open still may be the batch one comes from.
+    if (r && route.params.id === batch.id && !r.stations.some((s) => s.id === chosen.value) && !(batch.file && stationIn(batch.file, chosen.value)))
       chosen.value = (r.stations.find((s) => s.active) ?? r.stations.at(-1))?.id ?? '';
   },
   { immediate: true },
@@ -150,13 +151,13 @@ const narrow = useNarrow(720);
             </span>
           </NButton>
           <NButton class="chip-act" @click="goal = true">
-            <span
+            <span data-fact="wished" :data-of="`${batch.id}/${endId}`"
               ><b>{{ end.goal.bottles }}</b> × {{ end.goal.bottleMl }} ml</span
             >
           </NButton>
         </template>
         <span v-if="endReport && endReport.heat.p50 > 0" class="odds"
-          ><b data-fact="odds">{{ odds(endReport.odds) }}</b
+          ><b data-fact="odds" :data-of="`${batch.id}/${endId}`">{{ oddsText(endReport.odds) }}</b
           ><br />land in the wished heat</span
         >
         <SchoolStamp />

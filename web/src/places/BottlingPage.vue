@@ -113,7 +113,9 @@ const burps = computed(() =>
           ><b>{{ PLACE_NAMES[b.place] }}</b
           >, {{ lasting(b, today()).text }}</span
         >
-        <span class="chip" data-fact="left">{{ b.left }} of {{ plural(b.bottles, 'bottle') }} left</span>
+        <span class="chip" data-fact="left" :data-of="`${b.batchId}/${b.strandId}`"
+          >{{ b.left }} of {{ plural(b.bottles, 'bottle') }} left</span
+        >
         <SaveState class="push" />
         <NButton type="primary" :disabled="!file" @click="again = true">Make it again</NButton>
       </template>

@@ -66,6 +66,7 @@ function mass(s: ComparedStation): { is: string; plan: string } {
   const off = Math.abs(s.now.massG / Math.max(1e-9, s.planned.massG) - 1) > 0.015;
   return { is: grams(s.now.massG), plan: s.weighed || off ? `planned ${grams(s.planned.massG)}` : '' };
 }
+const ofEnd = (i: number) => `${records.value[i]?.id}/${c.value?.ends[i]?.strandId}`;
 const times = (f: number) => (f >= 1 ? `× ${f.toFixed(2)}` : `÷ ${(1 / f).toFixed(2)}`);
 </script>
 
@@ -97,7 +98,7 @@ const times = (f: number) => (f >= 1 ? `× ${f.toFixed(2)}` : `÷ ${(1 / f).toFi
           <thead>
             <tr>
               <th scope="col"><span class="visually-hidden">Station</span></th>
-              <th v-for="(id, i) in ids" :key="id" scope="col">
+              <th v-for="({ id }, i) in records" :key="id" scope="col">
                 <RouterLink :to="{ name: 'batch', params: { id } }">{{ name(i) }}</RouterLink>
                 <NButton
                   v-if="ids.length > 2"
@@ -127,9 +128,11 @@ const times = (f: number) => (f >= 1 ? `× ${f.toFixed(2)}` : `÷ ${(1 / f).toFi
             <tr class="end">
               <th scope="row">Sauce</th>
               <td v-for="(e, i) in c.ends" :key="i" :data-name="name(i)">
-                <b>{{ shu(e.now.heatShu) }} SHU</b> <span class="soft">planned {{ shu(e.planned.heatShu) }}</span>
+                <b data-fact="heatShu" :data-of="ofEnd(i)">{{ shu(e.now.heatShu) }} SHU</b>
+                <span class="soft">planned {{ shu(e.planned.heatShu) }}</span>
                 <span class="props soft"
-                  >{{ e.bottles }} of {{ plural(e.wanted, 'bottle') }}, pH {{ ph(e.now.pH) }}, sugar {{ percent(e.now.sweetPct) }}</span
+                  ><span data-fact="bottles" :data-of="ofEnd(i)">{{ e.bottles }}</span> of {{ plural(e.wanted, 'bottle') }}, pH
+                  <span data-fact="pH" :data-of="ofEnd(i)">{{ ph(e.now.pH, e.read) }}</span>, sugar {{ percent(e.now.sweetPct) }}</span
                 >
               </td>
             </tr>

@@ -137,7 +137,7 @@ const P = {
         <h2>For a bottle</h2>
         <p class="big">
           <b data-fact="per-bottle">{{ cost.perBottle === null ? '-' : money(cost.perBottle) }}</b><span class="soft"
-            >each of {{ plural(cost.count, 'bottle') }}</span
+            >each of <span data-fact="bottles" :data-of="`${batch.id}/${cost.strandId}`">{{ plural(cost.count, 'bottle') }}</span></span
           >
         </p>
         <p class="big">

@@ -29,6 +29,7 @@ function range(b: BottlingRecord): string {
   const { p10, p50, p90 } = b.heat[settings.value.school];
   return `${heatWord(p50, b.eaten ?? 'drop')}: ${shu(p10)} to ${shu(p90)} SHU`;
 }
+const of = (b: BottlingRecord) => `${b.batchId}/${b.strandId}`;
 const late = (b: BottlingRecord) => b.useBy < today();
 </script>
 
@@ -60,18 +61,18 @@ const late = (b: BottlingRecord) => b.useBy < today();
         <div>
           <h2>
             <RouterLink :to="{ name: 'bottling', params: { id: b.id } }">{{ b.name }}</RouterLink>
-            <span class="soft left" data-fact="left">{{ b.left }} of {{ plural(b.bottles, 'bottle') }} left</span>
+            <span class="soft left" data-fact="left" :data-of="of(b)">{{ b.left }} of {{ plural(b.bottles, 'bottle') }} left</span>
           </h2>
           <p class="soft">
             bottled {{ day(b.bottledOn) }}, <template v-if="b.state">{{ b.state }}, </template>
             {{ b.pH === null ? 'no pH' : b.phMeasured ? `pH ${b.pH.toFixed(2)} measured` : `pH about ${b.pH.toFixed(1)}, not measured` }},
-            <span :data-heat="b.id">{{ range(b) }}</span>, {{ b.bottleMl }} ml
+            <span :data-heat="b.id" data-fact="heatShu-band" :data-of="of(b)">{{ range(b) }}</span>, {{ b.bottleMl }} ml
           </p>
           <p>
             <b :class="{ late: late(b) }"
               >{{ PLACE_NAMES[b.place] ?? b.place }}<template v-if="b.place !== 'bin'">, use by {{ day(b.useBy) }}</template></b
             >
-            <span class="soft small keep">{{ inManner(b.keeping) }}</span>
+            <span class="soft small keep" data-fact="keep" :data-of="of(b)">{{ inManner(b.keeping) }}</span>
           </p>
         </div>
         <BottleActs :bottling="b" />

@@ -2,9 +2,10 @@
 import { computed, onMounted, ref } from 'vue';
 import { NButton } from 'naive-ui';
 import { RouterLink, useRouter } from 'vue-router';
-import { addDays, daysBetween, isSpoilt, isTapWater } from '@roskel/core';
+import { addDays, daysBetween, isSpoilt } from '@roskel/core';
 import { day, grams, plural, today, weekday } from '../format';
 import { useLarder } from '../stores/larder';
+import { useNeeds } from '../stores/needs';
 import { useNotices } from '../stores/notices';
 import { useOpenBatch } from '../stores/openBatch';
 import { usePods } from '../stores/pods';
@@ -27,15 +28,26 @@ const todays = useToday();
 const pods = usePods();
 const larder = useLarder();
 const shelf = useShelf();
+const needs = useNeeds();
 const batch = useOpenBatch();
 const notices = useNotices();
 const router = useRouter();
 onMounted(() => {
-  for (const list of [todays, pods, larder, shelf]) void list.load().catch((e: unknown) => notices.fail(e));
+  for (const list of [todays, needs, pods, larder, shelf]) void list.load().catch((e: unknown) => notices.fail(e));
 });
 const COMING = 14;
 const now = computed(() => todays.duties.filter((d) => d.due <= today()));
 const coming = computed(() => todays.duties.filter((d) => d.due > today() && daysBetween(today(), d.due) < COMING));
+/** What one station asks for on one day is one row; what has to be worked at stands before what is looked at. */
+function rowsOf(duties: readonly DutyOf[]): DutyOf[][] {
+  const by = new Map<string, DutyOf[]>();
+  for (const d of duties) {
+    const key = `${d.batchId} ${d.stationId} ${d.due > today() ? d.due : ''}`;
+    by.set(key, [...(by.get(key) ?? []), d]);
+  }
+  return [...by.values()];
+}
+const nowRows = computed(() => rowsOf(now.value));
 const minutes = computed(() => now.value.reduce((s, d) => s + d.minutes, 0));
 const title = computed(() => {
   if (todays.state !== 'ready') return 'Now';
@@ -43,34 +55,7 @@ const title = computed(() => {
   return `${plural(now.value.length, 'thing')}, about ${plural(minutes.value, 'minute')}`;
 });
 
-/** Named in a batch on its way, and not in the larder at all. */
-const missing = computed(() => {
-  if (larder.state !== 'ready') return [];
-  const has = new Set(larder.items.map((l) => l.ingredientKey));
-  return todays.rows.flatMap((r) =>
-    r.needs
-      .filter((n) => n.store === 'larder' && !isTapWater(n.id) && !has.has(n.id))
-      .map((n) => ({ name: larder.row(n.id)?.name ?? n.id, to: '/larder', g: n.massG, batch: r.name, on: r.startDate })),
-  );
-});
-/** What batches on their way want, and nobody has: of each the first that goes short. */
-const buys = computed(() =>
-  [
-    ...pods.items.map((p) => ({ name: p.lot.name, promised: p.promised, to: '/pods' })),
-    ...larder.items.map((l) => ({
-      name: larder.row(l.ingredientKey)?.name ?? l.ingredientKey,
-      promised: l.promised,
-      to: '/larder',
-    })),
-  ]
-    .flatMap(({ name, promised, to }) => {
-      const short = promised.filter((p) => p.shortG > 0.5);
-      const first = short[0];
-      return first ? [{ name, to, g: short.reduce((s, p) => s + p.shortG, 0), batch: first.batch, on: first.startDate }] : [];
-    })
-    .concat(missing.value)
-    .sort((a, b) => a.on.localeCompare(b.on)),
-);
+const PLACES = { pods: '/pods', larder: '/larder', stored: '/larder' } as const;
 const first = computed(() => [
   ...pods.items
     .filter((p) => p.useFirst && p.stockG > 0 && !isSpoilt(p.lot))
@@ -84,6 +69,7 @@ const first = computed(() => [
 /** Of a long list the next few are shown. */
 const FEW = 3;
 const all = ref(false);
+const buys = computed(() => needs.shorts);
 
 /** The duty that the keys act on. */
 const at = ref(0);
@@ -91,9 +77,9 @@ const at = ref(0);
 const MANY = 25;
 const everything = ref(false);
 const ahead = ref(false);
-const rows = computed(() => (everything.value ? now.value : now.value.slice(0, Math.max(MANY, at.value + 1))));
-const chosen = computed(() => now.value[Math.min(at.value, now.value.length - 1)] ?? null);
-const move = (by: number) => (at.value = Math.max(0, Math.min(now.value.length - 1, at.value + by)));
+const rows = computed(() => (everything.value ? nowRows.value : nowRows.value.slice(0, Math.max(MANY, at.value + 1))));
+const chosen = computed(() => nowRows.value[Math.min(at.value, nowRows.value.length - 1)] ?? null);
+const move = (by: number) => (at.value = Math.max(0, Math.min(nowRows.value.length - 1, at.value + by)));
 
 const looking = ref(false);
 const reading = ref(false);
@@ -112,10 +98,10 @@ async function act(d: DutyOf) {
     notices.fail(e);
   }
 }
-async function later(d: DutyOf) {
+async function later(ds: readonly DutyOf[]) {
   try {
     const until = addDays(today(), 1);
-    await todays.later(d, until);
+    await todays.later(ds, until);
     notices.say(`Put off until ${weekday(until)}.`);
   } catch (e) {
     notices.fail(e);
@@ -124,7 +110,7 @@ async function later(d: DutyOf) {
 useKeys('Today', [
   { key: 'arrowdown', says: 'the next thing', run: () => move(1) },
   { key: 'arrowup', says: 'the one before', run: () => move(-1) },
-  { key: 'd', says: 'do it, or tick it off', run: () => chosen.value && void act(chosen.value) },
+  { key: 'd', says: 'do it, or tick it off', run: () => chosen.value && void act(chosen.value[0]!) },
   { key: 'o', says: 'put it off until tomorrow', run: () => chosen.value && void later(chosen.value) },
 ]);
 </script>
@@ -144,16 +130,16 @@ useKeys('Today', [
         <h2 id="now-title" data-fact="now">{{ title }}</h2>
         <ul v-if="now.length">
           <DutyRow
-            v-for="(d, i) in rows"
-            :key="`${d.batchId}/${d.id}`"
-            :duty="d"
-            :chosen="i === Math.min(at, now.length - 1)"
-            @act="act(d)"
-            @later="later(d)"
+            v-for="(ds, i) in rows"
+            :key="`${ds[0]!.batchId}/${ds[0]!.stationId}`"
+            :duties="ds"
+            :chosen="i === Math.min(at, nowRows.length - 1)"
+            @act="act"
+            @later="later(ds)"
           />
         </ul>
-        <NButton v-if="now.length > rows.length" text class="link" @click="everything = true"
-          >and {{ now.length - rows.length }} more</NButton
+        <NButton v-if="nowRows.length > rows.length" text class="link" @click="everything = true"
+          >and {{ nowRows.length - rows.length }} more</NButton
         >
         <p v-if="now.length === 0 && todays.state === 'ready'" class="soft">
           {{ todays.jars.length ? 'The jars stand and sour by themselves.' : 'Nothing stands on the side.' }}
@@ -163,12 +149,12 @@ useKeys('Today', [
           <summary>{{ plural(coming.length, 'more thing') }} in the next two weeks</summary>
           <ul v-if="ahead">
             <DutyRow
-              v-for="d in coming.slice(0, MANY)"
-              :key="`${d.batchId}/${d.id}`"
-              :duty="d"
+              v-for="ds in rowsOf(coming).slice(0, MANY)"
+              :key="`${ds[0]!.batchId}/${ds[0]!.id}`"
+              :duties="ds"
               :chosen="false"
-              @act="act(d)"
-              @later="later(d)"
+              @act="act"
+              @later="later(ds)"
             />
           </ul>
         </details>
@@ -187,9 +173,10 @@ useKeys('Today', [
           }}</NButton
         >
         <div v-if="buys.length || first.length" class="more">
-          <p v-for="b in buys.slice(0, all ? undefined : FEW)" :key="`${b.name}${b.batch}`" data-buy>
-            <b>Buy</b> <RouterLink :to="b.to">{{ b.name }}</RouterLink>: {{ grams(b.g) }} are missing for {{ b.batch }},
-            {{ weekday(b.on) }}.
+          <p v-for="b in buys.slice(0, all ? undefined : FEW)" :key="`${b.store} ${b.id} ${b.batchId}`" data-buy>
+            <b>Buy</b> <RouterLink :to="PLACES[b.store]">{{ b.name }}</RouterLink>:
+            <span data-fact="short" :data-of="`${b.batchId} ${b.store} ${b.id}`">{{ grams(b.shortG) }}</span> for {{ b.batch }},
+            {{ b.by <= today() ? 'today' : weekday(b.by) }}.
           </p>
           <NButton v-if="buys.length > FEW" text class="link" @click="all = !all">{{
             all ? 'fewer' : `and ${buys.length - FEW} more to buy`

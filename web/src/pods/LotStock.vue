@@ -77,8 +77,8 @@ async function away() {
     </p>
     <ul v-if="item.promised.length" aria-label="Promised">
       <li v-for="p in item.promised" :key="p.batchId">
-        {{ grams(p.g) }} promised to <RouterLink :to="{ name: 'batch', params: { id: p.batchId } }">{{ p.batch }}</RouterLink>,
-        {{ day(p.startDate) }}<b v-if="p.shortG > 0.5" class="short">, {{ grams(p.shortG) }} short</b>
+        {{ grams(p.g) }} promised to <RouterLink :to="{ name: 'batch', params: { id: p.batchId } }">{{ p.batch }}</RouterLink>, by
+        {{ day(p.by) }}<b v-if="p.shortG > 0.5" class="short">, {{ grams(p.shortG) }} short</b>
       </li>
     </ul>
     <div class="moves">

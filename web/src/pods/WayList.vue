@@ -1,8 +1,9 @@
 <script setup lang="ts">
+import { oddsText } from '@roskel/core';
 import { NButton } from 'naive-ui';
 import { computed } from 'vue';
 import type { Mix, PodAnswer, PodChoice } from '@roskel/core';
-import { grams, money, odds, shu, inManner } from '../format';
+import { grams, money, shu, inManner } from '../format';
 
 /** What the solver found: ways to get there, or what is short and what would help. */
 const props = defineProps<{ answer: PodAnswer | null; trouble: string; picked: number; choices: readonly PodChoice[] }>();
@@ -35,7 +36,7 @@ const inWords = (m: Mix) => Object.entries(m.gramsByLot).map(([id, g]) => `${lot
         <span class="strip">
           <i v-for="(g, id) in m.gramsByLot" :key="id" :style="{ width: `${(100 * g) / total(m)}%`, background: lotOf(String(id))?.hex }" />
         </span>
-        <b class="n">{{ odds(m.odds) }}</b>
+        <b class="n">{{ oddsText(m.odds) }}</b>
         <span class="soft"
           >{{ inWords(m).join(', ') }}; {{ m.reasons.join(', ')
           }}<template v-if="m.perKg !== null"

@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { computed } from 'vue';
-import { bodyWord, EATEN, endStrands, type Eaten, type Needed, type Plan, type Quantiles } from '@roskel/core';
+import { bodyWord, EATEN, endStrands, type Eaten, type Needed, type Plan, type Quantiles, oddsText } from '@roskel/core';
 import CautionList from '../ui/CautionList.vue';
-import { fullDay, grams, inManner, odds, percent, plural, shu, today } from '../format';
+import { fullDay, grams, inManner, percent, plural, shu, today } from '../format';
 
 /** What a recipe comes to before anything is cooked. */
 const props = defineProps<{ plan: Plan; eaten: Eaten; word: { name: string } | null }>();
@@ -25,7 +25,7 @@ const rows = computed((): [string, string, string?][] => {
     ['Sweet', percent(s.sweetPct)],
     ['Cold it', band(s.body, bodyWord) ?? 'stays in pieces'],
     ['Makes', `${band(plan.fills.ml, (x) => String(10 * Math.round(x / 10))) ?? Math.round(s.massG)} ml`, 'makes'],
-    [plural(bottles.value, 'bottle'), `${odds(plan.fills.odds)} fill ${bottles.value === 1 ? 'it' : 'all'}`],
+    [plural(bottles.value, 'bottle'), `${oddsText(plan.fills.odds)} fill ${bottles.value === 1 ? 'it' : 'all'}`],
     [
       'By hand / by the clock',
       s.readyOn > today() ? `${time(s.handsMin)}, ready ${fullDay(s.readyOn)}` : `${time(s.handsMin)} / ${time(s.clockMin)}`,

@@ -86,6 +86,7 @@ const others = computed<[string, string][]>(() => {
     ...(f.cap ? [['Closed with', CAP_NAMES[f.cap]] as [string, string]] : []),
   ];
 });
+const of = computed(() => `${batch.id}/${end.value?.strandId}`);
 const live = computed(() => end.value?.state === 'live');
 /** What the table allows, once it is filled. */
 const table = computed(() => (log.value.doneOn ? (end.value?.keeping?.useBy ?? null) : null));
@@ -97,7 +98,7 @@ const table = computed(() => (log.value.doneOn ? (end.value?.keeping?.useBy ?? n
       <p v-if="filled > 0 && !station.done" class="clock">
         <BoilClock :batch-id="batch.id" :station-id="station.id" :minutes="facts!.sterilisingMin" />
       </p>
-      <p v-if="end?.keeping" class="keep" data-fact="keep"><b>Keep:</b> {{ inManner(end.keeping.text) }}</p>
+      <p v-if="end?.keeping" class="keep" data-fact="keep" :data-of="of"><b>Keep:</b> {{ inManner(end.keeping.text) }}</p>
       <p v-if="end?.couldKeep" class="keep soft" data-fact="could-keep">{{ inManner(couldKeepText(end.couldKeep)) }}</p>
     </template>
     <div class="row">
@@ -106,11 +107,11 @@ const table = computed(() => (log.value.doneOn ? (end.value?.keeping?.useBy ?? n
       <BottleShape v-if="over > 0 && filled < 10" :hex="station.now.hex" :fill="part" :live="live" :size="66" ghost />
     </div>
     <p>
-      <b data-fact="bottles">{{ plural(filled, 'bottle') }}</b> of {{ end?.goal.bottleMl }} ml<template v-if="fewer > 0"
+      <b data-fact="bottles" :data-of="of">{{ plural(filled, 'bottle') }}</b> of {{ end?.goal.bottleMl }} ml<template v-if="fewer > 0"
         >, {{ fewer }} fewer than wanted</template
       >; {{ over }} ml left over.
     </p>
-    <p v-if="end && log.bottles === undefined && filled > 0" class="keep" data-fact="fills">{{ fillsText(end) }}</p>
+    <p v-if="end && log.bottles === undefined && filled > 0" class="keep" data-fact="fills" :data-of="of">{{ fillsText(end) }}</p>
     <FactRows :rows="rows" />
     <template #read>
       <template v-if="params.fill === 'hot'">

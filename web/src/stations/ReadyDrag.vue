@@ -12,8 +12,9 @@ import {
   withParams,
   type JarForecast,
   type StationReport,
+  oddsText,
 } from '@roskel/core';
-import { day, odds, plural, weekday } from '../format';
+import { day, plural, weekday } from '../format';
 import { useOpenBatch } from '../stores/openBatch';
 import ShareSlider from '../ui/ShareSlider.vue';
 
@@ -59,14 +60,14 @@ function settle() {
 <template>
   <div v-if="most > least" class="drag" data-fact="drag" @keyup="settle">
     <p>
-      Done on <b>{{ weekday(on) }}</b>: {{ odds(chance) }} are ready by then. <span class="soft">{{ gives }}</span>
+      Done on <b>{{ weekday(on) }}</b>: {{ oddsText(chance) }} are ready by then. <span class="soft">{{ gives }}</span>
     </p>
     <ShareSlider
       v-model="days"
       label="Done after, days"
       :min="least"
       :max="most"
-      :says="`${weekday(on)}, ${odds(chance)} ready`"
+      :says="`${weekday(on)}, ${oddsText(chance)} ready`"
       @settle="settle"
     />
   </div>

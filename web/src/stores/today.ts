@@ -3,8 +3,8 @@ import { computed, ref, shallowRef, watch } from 'vue';
 import type { TodayRow } from '@roskel/contract';
 import { withDuty, withLater, type BatchFile, type Forecast, type Occupant, type TodayDuty, type TodayJar } from '@roskel/core';
 import { api } from '../api/client';
-import { concerns, onChange } from '../api/events';
 import { bench, stoppable } from '../worker/client';
+import { inStep } from './inStep';
 import { useNotices } from './notices';
 import { useOpenBatch } from './openBatch';
 
@@ -27,14 +27,9 @@ const FEW_JARS = 9;
 /** What every batch asks for now, and the jars on the side; each change is made in the batch itself, with its undo. */
 export const useToday = defineStore('today', () => {
   const rows = shallowRef<readonly TodayRow[]>([]);
-  const state = ref<'empty' | 'loading' | 'ready' | 'failed'>('empty');
-  const error = ref('');
   /** Done here a moment ago, and not yet said by the server. */
   const gone = ref<ReadonlySet<string>>(new Set());
   const forecasts = shallowRef<ReadonlyMap<string, { asked: string; forecast: Forecast }>>(new Map());
-  let stop: (() => void) | null = null;
-  let running: Promise<void> | null = null;
-  let again = false;
 
   const keyOf = (batchId: string, stationId: string) => `${batchId}/${stationId}`;
   const duties = computed<DutyOf[]>(() =>
@@ -81,36 +76,11 @@ export const useToday = defineStore('today', () => {
       }
     })());
   watch(everyJar, () => void foresee().catch((e: unknown) => useNotices().fail(e)));
-  async function fetchAll() {
-    if (state.value === 'empty') state.value = 'loading';
-    try {
-      rows.value = await api.get<TodayRow[]>('/today');
-      state.value = 'ready';
-      error.value = '';
-    } catch (e) {
-      error.value = (e as Error).message;
-      if (state.value !== 'ready') state.value = 'failed';
-    }
-  }
-  function refresh(): Promise<void> {
-    stop ??= onChange((event) => {
-      if (concerns(event, 'batches')) void refresh();
-    });
-    if (running) {
-      again = true;
-      return running;
-    }
-    running = (async () => {
-      do {
-        again = false;
-        await fetchAll();
-      } while (again);
-      running = null;
-      void foresee().catch((e: unknown) => useNotices().fail(e));
-    })();
-    return running;
-  }
-  const load = () => (state.value === 'ready' ? Promise.resolve() : refresh());
+  const step = inStep(async () => {
+    rows.value = await api.get<TodayRow[]>('/today');
+    void foresee().catch((e: unknown) => useNotices().fail(e));
+  }, ['batches']);
+  const { refresh } = step;
 
   /** Changes a batch as its own page would: kept here, saved shortly after, taken back by undo. */
   const change = (batchId: string, label: string, how: (file: BatchFile) => BatchFile): Promise<void> =>
@@ -133,17 +103,19 @@ export const useToday = defineStore('today', () => {
   const beginOn = (batchId: string, start: string) =>
     change(batchId, 'begins on another day', (f) => ({ ...f, startDate: start })).then(refresh);
   /** Off the list at once; what the server then says of it is what counts. */
-  async function hidden(d: DutyOf, change: () => Promise<void>) {
-    const key = `${d.batchId}/${d.id}/${d.due}`;
-    gone.value = new Set([...gone.value, key]);
+  async function hidden(ds: readonly DutyOf[], change: () => Promise<void>) {
+    const keys = new Set(ds.map((d) => `${d.batchId}/${d.id}/${d.due}`));
+    gone.value = new Set([...gone.value, ...keys]);
     try {
       await change();
       await refresh();
     } finally {
-      gone.value = new Set([...gone.value].filter((k) => k !== key));
+      gone.value = new Set([...gone.value].filter((k) => !keys.has(k)));
     }
   }
-  const done = (d: DutyOf) => hidden(d, () => change(d.batchId, `${d.batch}: ${d.text.toLowerCase()}`, (f) => withDuty(f, d.id, true)));
-  const later = (d: DutyOf, until: string) => hidden(d, () => change(d.batchId, `${d.batch}: put off`, (f) => withLater(f, d.id, until)));
-  return { rows, state, error, duties, jars, side, everyJar, occupants, load, refresh, change, beginOn, done, later };
+  const done = (d: DutyOf) => hidden([d], () => change(d.batchId, `${d.batch}: ${d.text.toLowerCase()}`, (f) => withDuty(f, d.id, true)));
+  /** Puts off all that one station asks for: one act, one undo. */
+  const later = (ds: readonly DutyOf[], until: string) =>
+    hidden(ds, () => change(ds[0]!.batchId, `${ds[0]!.batch}: put off`, (f) => ds.reduce((g, d) => withLater(g, d.id, until), f)));
+  return { rows, ...step, duties, jars, side, everyJar, occupants, change, beginOn, done, later };
 });

@@ -60,7 +60,7 @@ const marks = computed(() =>
     const byDay = new Map<number, Set<string>>();
     for (const d of own) {
       const ahead = Math.max(0, daysBetween(today(), d.due));
-      byDay.set(ahead, (byDay.get(ahead) ?? new Set()).add(d.does === 'read' ? 'read' : 'ready?'));
+      byDay.set(ahead, (byDay.get(ahead) ?? new Set()).add(d.does === 'read' ? 'read' : 'planned end'));
     }
     return [...byDay].flatMap(([ahead, says]) => {
       const p = ahead <= DAYS - 1 ? at(j, ahead) : null;

@@ -17,7 +17,9 @@ function ready(j: JarOf): string {
   const { from, to } = f.ready;
   if (from === null) return `not within ${f.days.at(-1)} days`;
   const [a, b] = [addDays(j.from, from), to === null ? null : addDays(j.from, to)];
-  return b === null ? `ready from ${day(a)}` : a === b ? `ready ${day(a)}` : `ready ${day(a)} to ${day(b)}`;
+  const when = b === null ? `ready from ${day(a)}` : a === b ? `ready ${day(a)}` : `ready ${day(a)} to ${day(b)}`;
+  // The plan is the maker's: where it is too early, both are said.
+  return j.to < a ? `planned to ${day(j.to)}, ${when}` : when;
 }
 </script>
 

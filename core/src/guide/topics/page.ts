@@ -7,7 +7,7 @@ export const PAGE: readonly Topic[] = [
     title: 'Blur, dot and bracket',
     says: [
       'A blur is what is expected: eight of ten batches like this one land in it. A dot is what was measured, and replaces it. A bracket is what you wish. They are the same everywhere, and told apart by shape.',
-      'Odds are in people\'s words: "71 in 100 batches like this land inside the bracket". A blur that is wide is not a fault: it says what a taste, a weighing or a reading is worth.',
+      'Odds are in people\'s words: "about 7 in 10 of such batches land inside the bracket". A blur that is wide is not a fault: it says what a taste, a weighing or a reading is worth.',
     ],
     drawing: 'marks',
     source: 'the house',

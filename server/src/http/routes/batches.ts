@@ -1,6 +1,7 @@
 import type { Request } from 'express';
 import { newBatch, type Change } from '@roskel/core';
 import {
+  ShortAnswer,
   BatchAnswer,
   BatchRowAnswer,
   BatchSavedAnswer,
@@ -14,6 +15,7 @@ import {
 import { archivedBatches, getBatch, listBatches, listToday } from '../../store/batchReads';
 import { addBatch, archiveBatch, changeBatch, type Saved } from '../../store/batches';
 import { calendarOf } from '../../calendar';
+import { listShort } from '../../store/promised';
 import { batchEntries } from '../../store/log';
 import { foreseeBatch, foreseeEdit } from '../../store/foreseen';
 import { archiveRoutes, FileAnswer, param, worked, type Kitchen, type Route } from '../route';
@@ -57,6 +59,13 @@ export const batchRoutes: readonly Route[] = [
     summary: 'What every batch asks for now, and the jars that stand on the side',
     answer: TodayAnswer,
     run: (k) => listToday(k.db),
+  },
+  {
+    method: 'get',
+    path: '/needs',
+    summary: 'What batches on their way want and is not there for them, the soonest first',
+    answer: ShortAnswer,
+    run: (k) => listShort(k.db),
   },
   {
     method: 'get',
