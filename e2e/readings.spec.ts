@@ -1,4 +1,5 @@
-import { expect, station, stored, test, type } from './test';
+import { mapStations } from '@roskel/core';
+import { changeStored, expect, importExample, station, stored, test, type } from './test';
 
 /** A picture of 2,400 x 1,600 px, drawn in the browser. */
 const PICTURE = `(async () => {
@@ -70,4 +71,45 @@ test('a reading with bubbles, brine and a picture: made small, kept, shown, chan
   await sheet.getByRole('button', { name: 'Take it back' }).click();
   await expect(sheet).toHaveCount(0);
   await expect(page.getByText('Saved', { exact: true })).toBeVisible();
+});
+
+test('a jar of two is read by itself, and thrown away by itself; the other stands on and is bottled', async ({ page }) => {
+  const id = await importExample(page, 'Two Jars', true);
+  await page.goto(`/batches/${id}?at=ferment`);
+  const { record } = await stored(page, id);
+  const day = new Date(Date.now() - 6 * 86_400_000).toISOString().slice(0, 10);
+  const packed = mapStations({ ...record.file, startDate: day }, (s) =>
+    s.id === 'prep' || s.id === 'salt'
+      ? { ...s, log: { doneOn: day }, params: s.id === 'salt' ? { ...(s.params as object), jars: 2, jarMl: 1000 } : s.params }
+      : s,
+  );
+  await changeStored(page, record, packed);
+  const panel = page.getByRole('region', { name: 'What is measured at Ferment' });
+  await panel.locator('.pill', { hasText: 'jar 2' }).click();
+  await page.getByRole('button', { name: 'Log a reading' }).click();
+  await type(page, 'pH', '4.1');
+  await page.getByRole('button', { name: 'Save the reading' }).click();
+  await panel.locator('.pill', { hasText: 'jar 1' }).click();
+  await expect(panel).toContainText('No reading yet');
+  await panel.locator('.pill', { hasText: 'all' }).click();
+  await expect(panel).toContainText('furthest behind');
+  const mass = async () => (await stored(page, id)).report.stations.find((s) => s.id === 'ferment')!.now.massG;
+  const whole = await mass();
+
+  await page.getByRole('button', { name: 'Look and smell' }).click();
+  const sheet = page.getByRole('dialog', { name: /^Look and smell/ });
+  await sheet.locator('.pill', { hasText: 'jar 1' }).click();
+  await sheet.getByText('fuzz, or spots', { exact: false }).click();
+  await sheet.getByText('It is in the bin', { exact: false }).click();
+  await sheet.getByRole('button', { name: 'Thrown away' }).click();
+  await expect(page.locator('[data-fact=jar-thrown]')).toContainText('Jar 1 thrown away');
+  expect(await mass()).toBeCloseTo(whole / 2, 3);
+  await expect(page.getByText(/do not taste it|Throw this jar away/i)).toHaveCount(0);
+  const { record: after, report } = await stored(page, id);
+  expect(after.file.readings.map((r) => r.jar)).toEqual([2, 1]);
+  expect(report.ends[0]!.keeping!.place).not.toBe('bin');
+  expect(report.ends[0]!.bottles.possible).toBeGreaterThan(0);
+  await page.keyboard.press('Control+z');
+  await expect(page.locator('[data-fact=jar-thrown]')).toHaveCount(0);
+  expect((await stored(page, id)).record.file.readings).toHaveLength(1);
 });

@@ -54,6 +54,7 @@ const TodayDuty = Type.Object(
 const TodayJar = Type.Object(
   {
     ...{ stationId: Text, from: Text, to: Text, hex: Text, massG: Real, targetPh: Real, warns: orNull(Text) },
+    left: listOf(Count),
     last: orNull(Type.Object({ pH: Real, day: Real, strip: Type.Boolean() }, closed)),
     asked: Type.Object({ tempC: Real, targetPh: Real }, { description: 'the question that its forecast answers' }),
   },

@@ -126,11 +126,7 @@ function without(file: BatchFile, kind: string): BatchFile {
   };
 }
 
-/**
- * A batch as a maker, or a careless file, might have it: any lots, jars, days, jugs and sieves; done up to some step, with
- * weights near the truth or far from it, and readings of every kind.
- */
-export function randomBatch(d: Dice): BatchFile {
+function inOneJar(d: Dice): BatchFile {
   const lots = Array.from({ length: d.whole(1, 4) }, (_, i) => randomLot(d, `lot${i}`));
   const start = '2026-09-01';
   const goal = { lowShu: d.whole(0, 5000), highShu: d.whole(5001, 60_000), bottles: d.whole(1, 30), bottleMl: d.pick([50, 100, 150, 250]) };
@@ -203,4 +199,24 @@ export function randomBatch(d: Dice): BatchFile {
   }));
   const tool = { id: 'where', kind: d.pick(['place', 'place', 'pot'] as const), name: 'Where', acrossCm: 20, seen };
   return { ...mapStations(kept, (s) => (s.id === 'ferment' ? { ...s, toolId: tool.id } : s)), tools: [tool] };
+}
+
+/** The same pods in two or three jars: some readings name theirs, and now and then one was thrown away. */
+function inJars(d: Dice, file: BatchFile): BatchFile {
+  const jars = d.whole(2, 3);
+  const readings = file.readings.map((r) => (d.chance(0.7) ? { ...r, jar: d.whole(1, jars) } : r));
+  const thrown = d.chance(0.4) ? { jarsThrown: [{ jar: d.whole(1, jars), on: file.startDate, why: 'fuzz' }] } : {};
+  return mapStations({ ...file, readings }, (s) => {
+    if (s.kind === 'salt') return { ...s, params: { ...(s.params as object), jars } };
+    return s.kind === 'ferment' && s.log.doneOn !== undefined ? { ...s, log: { ...s.log, ...thrown } } : s;
+  });
+}
+
+/**
+ * A batch as a maker, or a careless file, might have it: any lots, jars, days, jugs and sieves; done up to some step, with
+ * weights near the truth or far from it, and readings of every kind.
+ */
+export function randomBatch(d: Dice): BatchFile {
+  const file = inOneJar(d);
+  return d.chance(0.2) ? inJars(d, file) : file;
 }

@@ -13,6 +13,7 @@ import {
   massOf,
   openNeeds,
   reportTypical,
+  reportLine,
   runLine,
   SIGN_IDS,
   SIGNS,
@@ -22,9 +23,13 @@ import {
   todayOf,
   TYPICAL,
   withDuty,
+  withJarThrown,
   withLater,
+  withParams,
   type BatchFile,
+  type JarJudgement,
   type JarReading,
+  type Reading,
   type Sign,
 } from '../src';
 import { JAR, log, smallBatch, rounds } from './helpers';
@@ -84,6 +89,64 @@ describe('a jar that is thrown away', () => {
     expect(todayOf(thrown(), day(6))).toEqual({ duties: [], jars: [], begun: true, occupies: { jars: [], pots: [], work: [] } });
     const s = summaryOf(thrown(), day(6));
     expect([s.doneOn, s.ends[0]!.thrownOn, s.ends[0]!.bottles]).toEqual([day(5), day(5), 0]);
+  });
+});
+
+describe('two jars of one batch', () => {
+  /** Both packed on one day; what is read names its jar. */
+  const two = (...readings: Reading[]): BatchFile => {
+    const one = packed();
+    const params = { ...(stationIn(one, 'salt')!.params as object), jars: 2, jarMl: 800 };
+    return { ...withParams(one, 'salt', params), readings };
+  };
+  const of = (jar: number | undefined, r: Reading): Reading => ({ ...r, ...(jar === undefined ? {} : { jar }) });
+  const meterAt = (d: number, pH: number, jar?: number) =>
+    of(jar, { id: `p${d}${jar ?? ''}`, stationId: 'ferment', at: `${day(d)}T12:00:00.000Z`, pH, instrument: 'meter' });
+  const verdict = (file: BatchFile, d: number) =>
+    (reportTypical(file, day(d)).stations.find((s) => s.id === 'ferment')!.facts as { judged: JarJudgement }).judged.verdict;
+  const thrown = (file: BatchFile, jar: number) => withJarThrown(file, 'ferment', { jar, on: day(9), why: 'fuzz' });
+
+  it('each is judged by what was read of it: all are as good as the worst, and one that nobody read is not sour', () => {
+    const sour = (jar?: number) => [meterAt(6, 3.7, jar), meterAt(9, 3.6, jar)];
+    expect(verdict(two(...sour()), 9)).toBe('acid');
+    expect(verdict(two(...sour(1)), 9)).toBe('unread');
+    expect(verdict(two(...sour(1), ...sour(2)), 9)).toBe('acid');
+    expect(verdict(two(...sour(1), ...sour(2), of(2, seen(9, 'fuzz'))), 9)).toBe('condemned');
+  });
+  it('a jar that is thrown away takes its half with it and what was read of it; the other is bottled', () => {
+    const both = two(meterAt(6, 3.7, 1), meterAt(9, 3.6, 1), of(2, seen(9, 'fuzz')));
+    const one = thrown(both, 2);
+    const at = (file: BatchFile) => runLine(file, TYPICAL).find((r) => r.id === 'ferment')!;
+    const mass = (file: BatchFile) => massOf(at(file).out.stream);
+    expect(mass(one)).toBeCloseTo(mass(both) / 2, 6);
+    expect(massOf(at(one).sides.find((s) => s.id === 'thrown')!.stream)).toBeCloseTo(mass(both) / 2, 6);
+    expect(verdict(one, 9)).toBe('acid');
+    const keeps = (file: BatchFile) => {
+      const opened = log(file, 'ferment', { ...stationIn(file, 'ferment')!.log, doneOn: day(10) });
+      const { keeping, bottles } = reportTypical(opened, day(10)).ends[0]!;
+      return [keeping!.place, bottles.possible];
+    };
+    expect(keeps(both)[0]).toBe('bin');
+    expect(keeps(one)).toEqual([expect.not.stringMatching(/bin/), Math.floor((keeps(both)[1] as number) / 2)]);
+    expect(todayOf(one, day(9)).jars[0]!.massG).toBeCloseTo(massOf(at(one).bowl.stream) / 2, 6);
+    expect(todayOf(one, day(9)).occupies.jars[0]!.count).toBe(1);
+  });
+  it('each that is told apart has its own forecast, and the batch goes by the one that is furthest behind', () => {
+    const file = two(meterAt(6, 3.8, 1), meterAt(6, 4.4, 2));
+    const { forecasts } = reportLine(file, { today: day(6) });
+    expect(forecasts.map((f) => f.jar)).toEqual([null, 1, 2]);
+    expect(forecasts[0]!.crossings).toEqual(forecasts[2]!.crossings);
+    expect(forecasts[1]!.crossings.house.p50 ?? 0).toBeLessThan(forecasts[2]!.crossings.house.p50 ?? 99);
+    expect(reportLine(two(meterAt(6, 3.8)), { today: day(6) }).forecasts).toHaveLength(1);
+  });
+  it('names only jars that are there, each once, and never the last', () => {
+    const messages = (file: BatchFile) => fileIssues(file).map((i) => i.path.replace(/^.*(log|readings)/, '$1'));
+    expect(messages(thrown(two(), 2))).toEqual([]);
+    expect(messages(thrown(two(), 3))).toEqual(['log/jarsThrown']);
+    expect(messages(thrown(packed(), 1))).toEqual(['log/jarsThrown']);
+    const all = [1, 2].map((jar) => ({ jar, on: day(9), why: 'fuzz' }));
+    expect(messages(log(two(), 'ferment', { jarsThrown: all }))).toEqual(['log/jarsThrown']);
+    expect(messages(two(meterAt(6, 3.8, 3)))).toEqual(['readings/0/jar']);
   });
 });
 

@@ -126,6 +126,20 @@ export const StationLogSchema = Type.Object(
     /** The day on which what was there was thrown away, and why. */
     thrownOn: Type.Optional(DaySchema),
     thrownWhy: Type.Optional(Type.String({ title: 'Why it was thrown away', maxLength: 200 })),
+    /** Of several jars those that were thrown away while others stand on, counted from 1. */
+    jarsThrown: Type.Optional(
+      Type.Array(
+        Type.Object(
+          {
+            jar: Type.Integer({ title: 'The jar', minimum: 1, maximum: 50 }),
+            on: DaySchema,
+            why: Type.String({ title: 'Why it was thrown away', maxLength: 200 }),
+          },
+          { additionalProperties: false },
+        ),
+        { title: 'The jars that were thrown away', minItems: 1, maxItems: 49 },
+      ),
+    ),
     /** How warm a jar stood, by a thermometer that logs: days since it was packed and °C, as means of 6 h. */
     temps: Type.Optional(
       Type.Array(
@@ -160,6 +174,8 @@ export const ReadingSchema = Type.Object(
   {
     id: Id,
     stationId: Id,
+    /** Of several jars the one it is of, counted from 1; nothing said: all of them. */
+    jar: Type.Optional(Type.Integer({ title: 'The jar', minimum: 1, maximum: 50 })),
     at: Type.String({ title: 'The time of the reading', format: 'date-time' }),
     pH: Type.Optional(Type.Number({ title: 'The pH', minimum: 1.5, maximum: 9 })),
     tempC: Type.Optional(Type.Number({ title: 'The temperature', minimum: -5, maximum: 60, unit: '°C' })),

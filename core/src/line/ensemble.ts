@@ -7,6 +7,7 @@ import { acidWorld } from '../pantry';
 import { drawEnsemble, hash, type Draw } from '../stat/draw';
 import { stationKind, StationProblem } from '../stations';
 import { graphOf, outletOf, sideOutlet } from './graph';
+import { readingsAt } from './jars';
 import { namesOf } from './names';
 import { LineProblem } from './problem';
 import { givenOf, oldOf, runStation, type Given, type StationRun } from './run';
@@ -73,7 +74,7 @@ function keysOf(file: BatchFile, seed: number, members: number): Map<string, str
       entry,
       from,
       to,
-      readings: file.readings.filter((r) => r.stationId === id),
+      readings: readingsAt(file, entry),
       lots,
       rows: file.ingredients.filter((i) => rows.has(i.key)),
       stored: file.stored.filter((s) => names.stored.has(s.id)),

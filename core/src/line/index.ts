@@ -25,6 +25,7 @@ export * from './ticks';
 export * from './summary';
 export * from './compose';
 export * from './put';
+export * from './jars';
 export * from './needs';
 export * from './logged';
 export * from './rounds';

@@ -13,6 +13,7 @@ import {
 } from '../file';
 import { stationKind } from '../stations';
 import { graphOf, outletOf, type Graph } from './graph';
+import { jarsAt, jarsOf } from './jars';
 import { LineProblem } from './problem';
 import { endedStations } from './schedule';
 
@@ -175,7 +176,7 @@ function jarIssues(file: BatchFile): FileIssue[] {
   const issues: FileIssue[] = [];
   const jars = new Set(stationsOf(file).flatMap(({ entry }) => (stationKind(entry.kind).lives ? [entry.id] : [])));
   const ended = endedStations(file);
-  for (const { entry } of stationsOf(file)) {
+  for (const { entry, strand } of stationsOf(file)) {
     const { thrownOn, thrownWhy, temps, doneOn } = entry.log;
     const at = `${pathOf(file, entry.id)}/log`;
     if (!jars.has(entry.id)) {
@@ -183,6 +184,15 @@ function jarIssues(file: BatchFile): FileIssue[] {
         issues.push({ path: `${at}/thrownOn`, message: 'Only a jar is thrown away like this. Archive the batch.' });
       if (temps) issues.push({ path: `${at}/temps`, message: 'Only a jar has such a log.' });
     }
+    const { count, left } = jarsOf(strand, entry);
+    const gone = entry.log.jarsThrown ?? [];
+    if (gone.some((j) => j.jar > count) || new Set(gone.map((j) => j.jar)).size < gone.length)
+      issues.push({
+        path: `${at}/jarsThrown`,
+        message: `There ${count === 1 ? 'is 1 jar' : `are ${count} jars`}: name each that was thrown away once.`,
+      });
+    else if (left.length === 0)
+      issues.push({ path: `${at}/jarsThrown`, message: 'The last jar is thrown away with all of it: say that of the whole.' });
     if (thrownOn !== undefined && thrownOn !== doneOn)
       issues.push({ path: `${at}/thrownOn`, message: 'A jar that is thrown away is done on that day. Say both, or neither.' });
     if (thrownOn === undefined && thrownWhy !== undefined)
@@ -194,6 +204,8 @@ function jarIssues(file: BatchFile): FileIssue[] {
     for (const seen of ['signs', 'bubbles', 'coverMm'] as const)
       if (r[seen] !== undefined && !jars.has(r.stationId))
         issues.push({ path: `readings/${i}/${seen}`, message: 'Only a jar is looked at like this.' });
+    if (r.jar !== undefined && r.jar > jarsAt(file, r.stationId).count)
+      issues.push({ path: `readings/${i}/jar`, message: 'There are not so many jars.' });
   });
   return issues;
 }

@@ -18,20 +18,26 @@ import type { Parcel } from '../parcel';
 import { daysBetween, type Day } from '../plan';
 import { seedOf, type Draw } from '../stat/draw';
 import { normalCdf } from '../stat/normal';
-import { anyJar, stationKind, type JarTold } from '../stations';
+import { anyJar, readingsOfJar, slowestJar, stationKind, type JarTold } from '../stations';
 import type { Node } from './graph';
+import { jarsOf, readingsAt } from './jars';
 import { schedule } from './schedule';
 import { seedOfFile } from './seed';
 import { toolAt } from './toolAt';
 
-/** What the forecast of a jar is asked, with all that is known of it; null where nothing lives, or nothing is there. */
-export function jarAsked(file: BatchFile, { entry }: Node, bowl: Parcel, today: Day | null): ForecastInput | null {
+/**
+ * What the forecast of a jar is asked, with all that is known of it; null where nothing lives, or nothing is there. Of
+ * several jars that are told apart it is `jar`, else the one that is furthest behind.
+ */
+export function jarAsked(file: BatchFile, { entry, strand }: Node, bowl: Parcel, today: Day | null, jar?: number): ForecastInput | null {
   const { forecast } = stationKind(entry.kind);
   if (!forecast || !(bowl.stream.grams.water > 0)) return null;
   const { from, to } = schedule(file).get(entry.id)!;
   const tool = toolAt(file, entry);
+  const all = readingsAt(file, entry);
+  const of = jar ?? slowestJar(all, jarsOf(strand, entry).left);
   return forecast(bowl, entry.params, {
-    readings: file.readings.filter((r) => r.stationId === entry.id),
+    readings: of === null ? all : readingsOfJar(all, of),
     log: entry.log,
     ...{ from, to },
     lively: tool && tool.seen.length > 0 ? learntOf(tool) : null,

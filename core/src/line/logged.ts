@@ -78,6 +78,9 @@ export function aheadIssues(file: BatchFile, last: Day): FileIssue[] {
         (entry.log[field] ?? '') > last ? [{ path: `${pathOf(file, entry.id)}/log/${field}`, message: AHEAD }] : [],
       ),
     ),
+    ...stationsOf(file).flatMap(({ entry }) =>
+      (entry.log.jarsThrown ?? []).some((j) => j.on > last) ? [{ path: `${pathOf(file, entry.id)}/log/jarsThrown`, message: AHEAD }] : [],
+    ),
     ...file.readings.flatMap((r, i) => (r.at.slice(0, 10) > last ? [{ path: `readings/${i}/at`, message: AHEAD }] : [])),
   ];
 }

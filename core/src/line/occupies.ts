@@ -1,6 +1,7 @@
 import { stationsOf, type BatchFile } from '../file';
 import { addDays, daysBetween, type Day } from '../plan';
 import { stationKind } from '../stations';
+import { jarsOf, packedFor } from './jars';
 import { endedStations, schedule } from './schedule';
 import { toolAt } from './toolAt';
 import type { TypicalReport } from './typical';
@@ -64,9 +65,14 @@ export function occupiesOf(
     if (done || ended.has(entry.id) || !s) continue;
     const kind = stationKind(entry.kind);
     if (kind.lives) {
-      const before = strand.stations.slice(0, strand.stations.indexOf(entry)).reverse();
-      const packed = before.map((e) => stationKind(e.kind).vessels?.(e.params)).find((v) => v);
-      if (packed && s.inG > 0) out.jars.push({ from: addDays(from, late), to: onOrAfter(addDays(to, late)), ...packed });
+      const packed = packedFor(strand, entry);
+      if (packed && s.inG > 0)
+        out.jars.push({
+          from: addDays(from, late),
+          to: onOrAfter(addDays(to, late)),
+          ml: packed.ml,
+          count: jarsOf(strand, entry).left.length,
+        });
       continue;
     }
     const on = onOrAfter(addDays(from, late));

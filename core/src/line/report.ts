@@ -18,7 +18,7 @@ import { BANDED, phOf, type Banded } from '../parcel';
 import type { Day } from '../plan';
 import { TYPICAL } from '../stat/draw';
 import { quantileSorted } from '../stat/normal';
-import { jarBubbles, jarSigns, type KindName } from '../stations';
+import { jarBubbles, jarSigns, readingsOfJar, slowestJar, toldApart, type KindName } from '../stations';
 import { stationKind } from '../stations';
 import { runWorlds, mlOf, valuesOf, wholeWorlds, type LineMemo, type Worlds } from './ensemble';
 import { graphOf } from './graph';
@@ -26,6 +26,7 @@ import { additionsOf, runLine, type StationRun } from './run';
 import type { FlowReport } from './flows';
 import { reportTypical, type TypicalEnd, type TypicalOf, type TypicalReport } from './typical';
 import { jarAsked } from './jar';
+import { jarsOf, readingsAt } from './jars';
 import { schedule } from './schedule';
 import { seedOfFile } from './seed';
 
@@ -36,6 +37,8 @@ export type StationReport<K extends KindName = KindName> = { [N in K]: TypicalOf
 
 export interface JarForecast extends Forecast {
   stationId: string;
+  /** Of several jars that are told apart the one it is of; null: of all, by the one that is furthest behind. */
+  jar: number | null;
   /** What it was asked, to be asked again with something else. */
   asked: ForecastInput;
   /** Limits that readings show were passed: facts, not forecasts. */
@@ -172,7 +175,7 @@ export function* reportSteps(
         fills: fillsOf(file, end, mlOf(worlds, end.stationId, whole), members),
       };
     }),
-    forecasts: options.forecast === false ? [] : runs.flatMap((r) => jarForecast(file, r, options.today, members) ?? []),
+    forecasts: options.forecast === false ? [] : runs.flatMap((r) => jarForecasts(file, r, options.today, members)),
     members,
     failed: whole.filter((w) => !w).length,
   };
@@ -205,18 +208,30 @@ export function firstLook(typical: TypicalReport, before: LineReport | null): Li
   };
 }
 
+/** The forecast of all the jars of a station, then of each that is told apart; empty where nothing lives. */
+function jarForecasts(file: BatchFile, run: StationRun, today: Day, worlds: number): JarForecast[] {
+  const { strand, entry } = graphOf(file).nodes.get(run.id)!;
+  const { count, left } = jarsOf(strand, entry);
+  const apart = count > 1 && toldApart(readingsAt(file, entry)) ? left : [];
+  return [null, ...apart].flatMap((jar) => jarForecast(file, run, today, worlds, jar) ?? []);
+}
+
 /** The forecast of a jar; null where nothing lives, or nothing is there. */
-function jarForecast(file: BatchFile, run: StationRun, today: Day, worlds: number): JarForecast | null {
-  const asked = jarAsked(file, graphOf(file).nodes.get(run.id)!, run.bowl, today);
+function jarForecast(file: BatchFile, run: StationRun, today: Day, worlds: number, jar: number | null): JarForecast | null {
+  const node = graphOf(file).nodes.get(run.id)!;
+  const asked = jarAsked(file, node, run.bowl, today, jar ?? undefined);
   if (!asked) return null;
   const by = (pH: number) => passed(asked.readings, pH);
   const { from } = schedule(file).get(run.id)!;
-  const readings = file.readings.filter((r) => r.stationId === run.id);
+  const all = readingsAt(file, node.entry);
+  const of = jar ?? slowestJar(all, jarsOf(node.strand, node.entry).left);
+  const readings = of === null ? all : readingsOfJar(all, of);
   // A jar without readings is as well known by fewer; one that was read takes all it was learnt with.
   const members = asked.readings.length > 0 ? asked.members : Math.min(asked.members, JARS_PER_WORLD * worlds);
   return {
     ...forecastJar({ ...asked, members }),
     stationId: run.id,
+    jar,
     asked,
     condemned: run.out.past.ferment === 'condemned',
     sours: asked.conditions.saltPct <= ONLY_SALTED_PCT,

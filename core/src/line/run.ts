@@ -19,6 +19,7 @@ import {
 import { checkBalance, type Booked } from './balance';
 import { graphOf, handOut, outletOf, takerKey, upstreamOf, type Graph, type Node } from './graph';
 import { jarTold } from './jar';
+import { jarsOf, readingsAt } from './jars';
 import { nothing, stirred, take, type Stores, type Taken } from './intake';
 import { LineProblem } from './problem';
 import { changedSince, NO_READING, readingAt, unlikely, type PhState } from './reading';
@@ -137,6 +138,13 @@ function outletParcel(origin: Intake['origin'], run: Given, strandName: string):
   return { whole: side ?? NO_PARCEL, id: origin.side, name: `own ${name}` };
 }
 
+/** An outcome without the share that was thrown away with its jars. */
+const withoutJars = (outcome: Outcome, share: number): Outcome => ({
+  ...outcome,
+  out: scaleParcel(outcome.out, 1 - share),
+  sides: [...outcome.sides, { id: 'thrown', name: 'thrown away', ...scaleParcel(outcome.out, share) }],
+});
+
 /** More asked for than there is, by no more than a scale shows, is no matter, g. */
 const SCALE_G = 0.5;
 /** One station in one world, on top of those it waits for. Throws LineProblem. */
@@ -169,13 +177,15 @@ export function runStation(file: BatchFile, node: Node, find: Find, draw: Draw, 
   const lateG = late.reduce((s, p) => s + massOf(p.stream), 0);
   const knife = taken.flatMap((t) => t.goes ?? []);
   const shown = read ? read.value + read.sd * draw.z(`reading.${entry.id}`) : null;
+  const jars = measured ? jarsOf(strand, entry) : { count: 1, left: [1] };
   const context: StationContext = {
     ...{ draw, own, acids, ingredient: stores.row, log, pH: shown, goal: strand.goal, ahead: isAhead(file, graph, entry.id) },
     days: () => schedule(file).get(entry.id)!,
     jar: () => (measured ? jarOf(file, node, draw.typical ? bowl : null) : null),
     massG: log.massG === undefined ? null : Math.max(0, log.massG - lateG),
     tool: toolOf(file, entry),
-    readings: measured ? file.readings.filter((r) => r.stationId === entry.id) : [],
+    readings: measured ? readingsAt(file, entry) : [],
+    jars: jars.left,
   };
   let outcome: Outcome;
   let ph: PhState = NO_READING;
@@ -186,6 +196,7 @@ export function runStation(file: BatchFile, node: Node, find: Find, draw: Draw, 
       refuseSlips(entry, along, taken, join(bowl, ...late));
     }
     outcome = kind.apply(bowl, entry.params, context);
+    if (jars.left.length < jars.count) outcome = withoutJars(outcome, 1 - jars.left.length / jars.count);
     if (late.length > 0) outcome = { ...outcome, out: stirred(outcome.out, lateTaken, stores) };
     if (knife.length > 0)
       outcome = { ...outcome, sides: [{ id: 'trimmings', name: 'stems and cores', ...parcel(mix(EMPTY, ...knife)) }, ...outcome.sides] };

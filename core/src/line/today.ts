@@ -7,6 +7,7 @@ import { stationKind } from '../stations';
 import { graphOf } from './graph';
 import { jarAsked } from './jar';
 import { occupiesOf, type Occupies } from './occupies';
+import { jarsOf, readingsAt } from './jars';
 import { LineProblem } from './problem';
 import { runLine, type StationRun } from './run';
 import { endedStations } from './schedule';
@@ -34,6 +35,8 @@ export interface TodayJar {
   hex: string;
   /** What is in it, g. */
   massG: number;
+  /** Of several jars those that were not thrown away, counted from 1. */
+  left: readonly number[];
   targetPh: number;
   /** The last pH that was read in it. */
   last: { pH: number; day: number; strip: boolean } | null;
@@ -81,12 +84,22 @@ function jarOf(file: BatchFile, run: StationRun, report: TypicalReport, today: D
   if (!stationKind(run.kind).lives || !s.active || s.from > today) return null;
   const asked = jarAsked(file, node, run.bowl, today);
   if (!asked) return null;
-  const read = file.readings
-    .filter((r) => r.stationId === run.id && r.pH !== undefined)
+  const { count, left } = jarsOf(node.strand, node.entry);
+  const read = readingsAt(file, node.entry)
+    .filter((r) => r.pH !== undefined)
     .sort((a, b) => a.at.localeCompare(b.at))
     .at(-1);
   return {
-    ...{ stationId: run.id, from: s.from, to: s.to, hex: s.now.hex, massG: massOf(run.bowl.stream), targetPh: asked.targetPh, asked },
+    ...{
+      stationId: run.id,
+      from: s.from,
+      to: s.to,
+      hex: s.now.hex,
+      left,
+      massG: (massOf(run.bowl.stream) * left.length) / count,
+      targetPh: asked.targetPh,
+      asked,
+    },
     last: read ? { pH: read.pH!, day: Math.floor(daysSince(s.from, read.at)), strip: read.instrument === 'strip' } : null,
     warns: s.cautions.find((c) => c.severity === 'danger')?.text ?? null,
   };

@@ -24,6 +24,7 @@ import type { Eaten } from '../heat';
 import { eatenOf } from '../styles';
 import { filling } from './ensemble';
 import { graphOf, upstreamOf, type Graph } from './graph';
+import { readingsAt } from './jars';
 import type { PhState } from './reading';
 import { additionsOf, runLine, type StationRun } from './run';
 import { activeStations, endedStations, lastDay, schedule, type StationDates } from './schedule';
@@ -137,7 +138,7 @@ function viewOf(file: BatchFile, run: StationRun, now: Props, today: Day, active
   return {
     params: entry.params,
     log: entry.log,
-    readings: file.readings.filter((r) => r.stationId === run.id),
+    readings: readingsAt(file, entry),
     goal: strand.goal,
     ...{ from, to, today, done, active, clock, after: now, keeping: null, jarsAhead: jarsAhead(file, run.id) },
     out: run.out,

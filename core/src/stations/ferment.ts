@@ -18,7 +18,7 @@ import {
   type JarJudgement,
   type JarLid,
 } from '../ferment';
-import type { ToolLearnt } from '../file';
+import type { Reading, ToolLearnt } from '../file';
 import { noGrams } from '../matter/component';
 import { volumeMl } from '../matter/density';
 import { convert, waterPhaseSaltPct, withHeat, type Stream } from '../matter/stream';
@@ -26,7 +26,7 @@ import type { JarVerdict } from '../matter/jar';
 import { notFresh, parcel, phOf, type Parcel, type Past } from '../parcel';
 import { addDays, daysBetween, daysSince } from '../plan';
 import { choice } from './ask';
-import { jarReadings, jarRisk, jarSigns, jarTemps } from './jarLog';
+import { jarReadings, jarRisk, jarSigns, jarTemps, readingsOfJar } from './jarLog';
 import { station, type JarKnown, type JarOfWorld, type Outcome, type StationView } from './station';
 import type { Draw } from '../stat/draw';
 
@@ -245,6 +245,11 @@ function duties(v: StationView<FermentParams, FermentFacts>) {
   return v.active ? [push, ...((v.params.lid === undefined ? day <= UNSAID_DAYS : hours !== null) ? [burp] : []), read, look, end] : [end];
 }
 
+/** From the worst on: what of several jars is true of all of them together, once they are emptied into one bowl. */
+const WORST_FIRST: readonly JarJudgement['verdict'][] = ['condemned', 'doubtful', 'none', 'unread', 'acid'];
+const worstJar = (jars: readonly JarJudgement[]): JarJudgement =>
+  jars.reduce((a, b) => (WORST_FIRST.indexOf(b.verdict) < WORST_FIRST.indexOf(a.verdict) ? b : a));
+
 /** A jar of which nothing was read. */
 export const anyJar = (own: Draw): JarOfWorld => ({ z: own, drift: (day) => driftSd(day) * own.z('drift') });
 
@@ -289,9 +294,9 @@ export const ferment = station<'ferment', FermentParams, FermentFacts>({
     const { change, out, gasG } = sour(stream, endPh, run.gas[blocks]!, acids);
     const gas: Stream = { grams: { ...noGrams(), carbonDioxide: gasG }, heatShuG: 0, sidEq: 0, ledger: [] };
     const still = withHeat({ ...out, grams: { ...out.grams, carbonDioxide: 0 } }, HEAT_KEPT * Math.exp(PROCESS_SD * own.z('heat')));
-    const judge = () =>
+    const judgeOne = (readings: readonly Reading[]) =>
       judgeJar(
-        read ? jarReadings(context.readings, log, from, to) : [],
+        read ? jarReadings(readings, log, from, to) : [],
         {
           saltPct: conditions.saltPct,
           wholeJarPct: past.jar?.wholeJarPct ?? conditions.saltPct,
@@ -301,8 +306,10 @@ export const ferment = station<'ferment', FermentParams, FermentFacts>({
           lacticPct: told?.lacticPct ?? (() => 0),
           endedDay: log.doneOn === undefined ? null : daysBetween(from, log.doneOn),
         },
-        read ? jarSigns(context.readings, from) : [],
+        read ? jarSigns(readings, from) : [],
       );
+    const judge = () =>
+      worstJar((context.jars.length > 0 ? context.jars : [1]).map((jar) => judgeOne(readingsOfJar(context.readings, jar))));
     const judged = told ? told.judged(judge) : judge();
     const opened = openedPast({ ...past, ph: null, jar: null, cooked: 'no' }, judged, stoodDays);
     const hours = (past.jar?.hours ?? 0) + 24 * stoodDays;

@@ -58,7 +58,7 @@ export { fry, type FryParams } from './fry';
 export { steep, type SteepCut, type SteepParams } from './steep';
 export { salt, recount, type SaltParams } from './salt';
 export { anyJar, ferment, forecastInput, jarConditions, type FermentParams } from './ferment';
-export { jarBubbles, jarReadings, jarSigns } from './jarLog';
+export { jarBubbles, jarReadings, jarSigns, readingsOfJar, slowestJar, toldApart } from './jarLog';
 export { drain, type DrainParams } from './drain';
 export { press, type PressParams } from './press';
 export { lift, type LiftParams, type LiftPieces } from './lift';

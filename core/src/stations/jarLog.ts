@@ -3,6 +3,23 @@ import type { Reading, StationLog } from '../file';
 import { readingSd } from '../parcel';
 import { daysBetween, daysSince, type Day } from '../plan/date';
 
+/** What was read and seen of one of several jars: what names it, and what names none. */
+export const readingsOfJar = (readings: readonly Reading[], jar: number): Reading[] =>
+  readings.filter((r) => r.jar === undefined || r.jar === jar);
+
+/** Whether readings tell jars apart. */
+export const toldApart = (readings: readonly Reading[]): boolean => readings.some((r) => r.jar !== undefined);
+
+/** Of jars that are told apart the one that is furthest behind, by its last pH: the line goes by it. Null where none is. */
+export function slowestJar(readings: readonly Reading[], jars: readonly number[]): number | null {
+  if (!toldApart(readings)) return null;
+  const latest = (of: readonly Reading[]) =>
+    of.filter((r) => r.pH !== undefined).reduce<Reading | null>((a, r) => (a && a.at > r.at ? a : r), null)?.pH;
+  // What was read of it by name tells it apart; what was read of all of them does not.
+  const last = (jar: number) => latest(readings.filter((r) => r.jar === jar)) ?? latest(readingsOfJar(readings, jar)) ?? -1;
+  return jars.reduce<number | null>((a, jar) => (a === null || last(jar) > last(a) ? jar : a), null);
+}
+
 /** How warm the jar was: by its logger where there is one, else by the readings. */
 export function jarTemps(readings: readonly Reading[], log: StationLog, from: Day): JarTemp[] {
   const read = readings

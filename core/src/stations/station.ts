@@ -42,6 +42,8 @@ export interface StationContext {
   /** The weighed mass of what comes out, less what goes in late, g; null when it was not weighed. */
   massG: number | null;
   readings: readonly Reading[];
+  /** Of the jars it stands in those that are left, counted from 1. */
+  jars: readonly number[];
   /** First and last day of this station, from the plan and what was logged. */
   days(): { from: Day; to: Day };
   /** The jar as its readings and its temperature tell it; null where nothing was read, or only the plan is run. */

@@ -147,6 +147,7 @@ export const readings = pgTable(
     signs: json('signs').$type<Sign[]>(),
     bubbles: doublePrecision('bubbles'),
     coverMm: doublePrecision('cover_mm'),
+    jar: integer('jar'),
     photo: text('photo'),
     note: text('note'),
   },

@@ -9,20 +9,25 @@ import type { Worked } from '../working';
 
 type ReadingRow = typeof readings.$inferSelect;
 
-const readingOf = ({ id, stationId, at, pH, tempC, instrument, by, signs, bubbles, coverMm, photo, note }: ReadingRow): Reading => ({
-  id,
-  stationId,
-  at,
-  ...(pH === null ? {} : { pH }),
-  ...(tempC === null ? {} : { tempC }),
-  instrument,
-  ...(by === null ? {} : { by }),
-  ...(signs === null ? {} : { signs }),
-  ...(bubbles === null ? {} : { bubbles }),
-  ...(coverMm === null ? {} : { coverMm }),
-  ...(photo === null ? {} : { photo }),
-  ...(note === null ? {} : { note }),
-});
+/** A reading from its row: what is null there was not said. */
+const readingOf = ({ batchId: _, ...row }: ReadingRow): Reading =>
+  Object.fromEntries(Object.entries(row).filter(([, value]) => value !== null)) as unknown as Reading;
+/** The columns of a reading; one that is forgotten here does not compile. */
+const readingColumns = (r: Reading) =>
+  ({
+    stationId: r.stationId,
+    at: r.at,
+    jar: r.jar ?? null,
+    pH: r.pH ?? null,
+    tempC: r.tempC ?? null,
+    instrument: r.instrument,
+    by: r.by ?? null,
+    signs: r.signs ?? null,
+    bubbles: r.bubbles ?? null,
+    coverMm: r.coverMm ?? null,
+    photo: r.photo ?? null,
+    note: r.note ?? null,
+  }) satisfies { [K in Exclude<keyof Reading, 'id'>]-?: unknown };
 
 /** The readings of batches, in the order of their times. */
 export async function readingsOf(db: Db, ids: readonly string[]): Promise<Map<string, Reading[]>> {
@@ -64,19 +69,7 @@ export async function writeReadings(tx: Db, batchId: string, before: readonly Re
   if (gone.length > 0) await tx.delete(readings).where(and(eq(readings.batchId, batchId), inArray(readings.id, gone)));
   const fresh = after.filter((r) => !same(had.get(r.id), r));
   for (const r of fresh) {
-    const values = {
-      stationId: r.stationId,
-      at: r.at,
-      pH: r.pH ?? null,
-      tempC: r.tempC ?? null,
-      instrument: r.instrument,
-      by: r.by ?? null,
-      signs: r.signs ?? null,
-      bubbles: r.bubbles ?? null,
-      coverMm: r.coverMm ?? null,
-      photo: r.photo ?? null,
-      note: r.note ?? null,
-    };
+    const values = readingColumns(r);
     await tx
       .insert(readings)
       .values({ batchId, id: r.id, ...values })

@@ -2,7 +2,7 @@
 import { computed, reactive, ref, toRef, watch } from 'vue';
 import dayjs from 'dayjs';
 import { NButton, NForm } from 'naive-ui';
-import { ReadingSchema, type Reading, type StationReport } from '@roskel/core';
+import { jarsAt, ReadingSchema, type Reading, type StationReport } from '@roskel/core';
 import { clock, day, today } from '../format';
 import { useOpenBatch } from '../stores/openBatch';
 import { useInstruments } from './useInstruments';
@@ -11,6 +11,7 @@ import { readClock } from '../ui/days';
 import DraftBar from '../ui/DraftBar.vue';
 import NumberField from '../ui/NumberField.vue';
 import PickField from '../ui/PickField.vue';
+import JarPick from '../stations/JarPick.vue';
 import PhotoField from './PhotoField.vue';
 import MakerPick from '../makers/MakerPick.vue';
 import SheetCard from '../ui/SheetCard.vue';
@@ -20,13 +21,15 @@ import { useDraft } from '../ui/useDraft';
 
 /** Logs a reading of the jar, or puts one right. */
 const show = defineModel<boolean>('show', { required: true });
-const props = defineProps<{ station: Pick<StationReport, 'id' | 'from'>; reading: Reading | null }>();
+const props = defineProps<{ station: Pick<StationReport, 'id' | 'from'>; reading: Reading | null; jar?: number }>();
 const batch = useOpenBatch();
 const P = ReadingSchema.properties;
 const instruments = useInstruments(() => props.reading);
+const jars = computed(() => (batch.file ? jarsAt(batch.file, props.station.id).left : []));
 const blank = () => {
   const r = props.reading;
   return {
+    jar: r?.jar ?? (r ? 0 : (props.jar ?? 0)),
     pH: r?.pH ?? null,
     tempC: r?.tempC ?? null,
     on: r ? dayjs(r.at).format('YYYY-MM-DD') : today(),
@@ -64,6 +67,7 @@ async function save() {
       id: props.reading?.id ?? `r${Date.now().toString(36)}`,
       stationId: props.station.id,
       at: at.toISOString(),
+      ...(form.jar ? { jar: form.jar } : {}),
       ...(form.pH === null ? {} : { pH: form.pH }),
       ...(form.tempC === null ? {} : { tempC: form.tempC }),
       ...instruments.readWith(form.instrument, at.toISOString()),
@@ -92,6 +96,7 @@ async function remove() {
   <SheetCard v-model:show="show" :title="title" :width="460">
     <NForm class="form" @submit.prevent="save">
       <DraftBar :show="draft.takenUp.value" @anew="draft.anew" />
+      <JarPick v-model="form.jar" class="wide" :jars="jars" label="Read in" />
       <NumberField v-model="form.pH" label="pH" :schema="P.pH" optional live="pH" @taken="form.instrument = instruments.ofDevice($event)" />
       <NumberField v-model="form.tempC" label="Temperature" unit="°C" :schema="P.tempC" optional :digits="1" live="temp" />
       <DateField :model-value="form.on" label="Day" @update:model-value="form.on = $event ?? today()" />

@@ -52,7 +52,12 @@ watch(
   (r) => {
     // A station that was just added is not in the report yet.
     // What is open still may be the batch one comes from.
-    if (r && route.params.id === batch.id && !r.stations.some((s) => s.id === chosen.value) && !(batch.file && stationIn(batch.file, chosen.value)))
+    if (
+      r &&
+      route.params.id === batch.id &&
+      !r.stations.some((s) => s.id === chosen.value) &&
+      !(batch.file && stationIn(batch.file, chosen.value))
+    )
       chosen.value = (r.stations.find((s) => s.active) ?? r.stations.at(-1))?.id ?? '';
   },
   { immediate: true },

@@ -84,7 +84,8 @@ const move = (by: number) => (at.value = Math.max(0, Math.min(nowRows.value.leng
 const looking = ref(false);
 const reading = ref(false);
 const of = ref<DutyOf | null>(null);
-const from = computed(() => todays.jars.find((j) => j.batchId === of.value?.batchId && j.stationId === of.value?.stationId)?.from ?? '');
+const lookedAt = computed(() => todays.jars.find((j) => j.batchId === of.value?.batchId && j.stationId === of.value?.stationId));
+const from = computed(() => lookedAt.value?.from ?? '');
 async function act(d: DutyOf) {
   try {
     of.value = d;
@@ -201,6 +202,7 @@ useKeys('Today', [
       v-model:show="looking"
       :batch-id="of.batchId"
       :station-id="of.stationId"
+      :jars="lookedAt?.left ?? []"
       :name="of.batch"
       @done="todays.done(of)"
     />

@@ -1,10 +1,11 @@
 <script setup lang="ts">
 import { NButton } from 'naive-ui';
-import { computed, ref, shallowRef } from 'vue';
+import { computed, ref, shallowRef, watch } from 'vue';
 import {
   daysBetween,
   fitText,
   gasText,
+  jarsAt,
   legalText,
   nextText,
   readyText,
@@ -25,6 +26,7 @@ import AcidChart from '../charts/AcidChart.vue';
 import { useNotices } from '../stores/notices';
 import { fileName } from '../ui/download';
 import { lazySheet } from '../ui/lazySheet';
+import JarPick from './JarPick.vue';
 import ReadyDrag from './ReadyDrag.vue';
 import WhatIf from './WhatIf.vue';
 
@@ -35,10 +37,20 @@ const JarTempSheet = lazySheet(() => import('./JarTempSheet.vue'));
 const props = defineProps<{ station: StationReport<'ferment'> }>();
 const { batch, params } = usePanel<'ferment'>(props);
 const logging = ref(false);
+const jars = computed(() => jarsAt(batch.file!, props.station.id));
+/** The jar that is looked at; 0: all of them. */
+const jar = ref(0);
+watch(jars, ({ left }) => !left.includes(jar.value) && (jar.value = 0));
 const readings = computed<Reading[]>(() =>
-  batch.file!.readings.filter((r) => r.stationId === props.station.id).sort((a, b) => a.at.localeCompare(b.at)),
+  batch
+    .file!.readings.filter((r) => r.stationId === props.station.id && (jar.value === 0 || r.jar === undefined || r.jar === jar.value))
+    .sort((a, b) => a.at.localeCompare(b.at)),
 );
-const forecast = computed(() => batch.report?.forecasts.find((f) => f.stationId === props.station.id) ?? null);
+const forecast = computed(() => {
+  const own = batch.report?.forecasts.filter((f) => f.stationId === props.station.id) ?? [];
+  return own.find((f) => f.jar === jar.value) ?? own[0] ?? null;
+});
+const apart = computed(() => batch.report?.forecasts.some((f) => f.stationId === props.station.id && f.jar !== null) ?? false);
 const last = computed(() => readings.value.findLast((r) => r.pH !== undefined || r.tempC !== undefined) ?? null);
 const now = computed(() => (props.station.active && props.station.from <= today() ? daysBetween(props.station.from, today()) : null));
 const lid = computed(() => params.value.lid);
@@ -82,6 +94,7 @@ const saysOf = (r: Reading): string =>
     ...(r.signs ? r.signs.map((g) => SIGNS[g].says) : r.pH === undefined ? [] : [r.instrument]),
     ...(r.bubbles === undefined ? [] : [`${plural(r.bubbles, 'bubble')} a minute`]),
     ...(r.coverMm === undefined ? [] : [r.coverMm < 0 ? `${-r.coverMm} mm out of the brine` : `${r.coverMm} mm of brine above`]),
+    ...(r.jar ? [`jar ${r.jar}`] : []),
     ...(r.note ? [r.note] : []),
   ].join('; ');
 const chosen = ref<Reading | null>(null);
@@ -125,6 +138,11 @@ function log(reading: Reading | null) {
       </details>
     </template>
     <template #look>
+      <JarPick v-model="jar" :jars="station.done ? [] : jars.left" />
+      <p v-if="apart && jar === 0" class="soft small">They are told apart: the line goes by the one that is furthest behind.</p>
+      <p v-for="t in station.log.jarsThrown" :key="t.jar" class="thrown" data-fact="jar-thrown">
+        Jar {{ t.jar }} thrown away {{ day(t.on) }}: {{ t.why }}.
+      </p>
       <div class="log">
         <NButton @click="log(null)">Log a reading</NButton>
         <NButton :disabled="station.done" @click="looking = true">Look and smell</NButton>
@@ -173,8 +191,15 @@ function log(reading: Reading | null) {
       </template>
     </template>
     <template #read>
-      <ReadingSheet v-model:show="logging" :station="station" :reading="chosen" />
-      <LookSheet v-model:show="looking" :batch-id="batch.id" :station-id="station.id" :name="batch.file!.name" />
+      <ReadingSheet v-model:show="logging" :station="station" :reading="chosen" :jar="jar" />
+      <LookSheet
+        v-model:show="looking"
+        :batch-id="batch.id"
+        :station-id="station.id"
+        :name="batch.file!.name"
+        :jars="jars.left"
+        :jar="jar"
+      />
       <JarTempSheet v-model:show="temps" :from="station.from" :kept="station.log.temps" @keep="keepTemps" />
     </template>
   </StationSheet>

@@ -2,11 +2,12 @@
 import { computed, ref, watch } from 'vue';
 import dayjs from 'dayjs';
 import { NButton } from 'naive-ui';
-import { logRefusal, signVerdict, SIGNS, SIGN_IDS, withLogged, type Sign } from '@roskel/core';
+import { logRefusal, signVerdict, SIGNS, SIGN_IDS, withJarThrown, withLogged, type Sign } from '@roskel/core';
 import { today } from '../format';
 import { useNotices } from '../stores/notices';
 import { useToday } from '../stores/today';
 import PhotoField from '../batch/PhotoField.vue';
+import JarPick from '../stations/JarPick.vue';
 import SheetCard from '../ui/SheetCard.vue';
 import TextField from '../ui/TextField.vue';
 import TickField from '../ui/TickField.vue';
@@ -14,7 +15,14 @@ import SignPicture from './SignPicture.vue';
 
 /** Look and smell: what is there, then what to do and why. It ends in keep, act or throw away, and the batch keeps it. */
 const show = defineModel<boolean>('show', { required: true });
-const props = defineProps<{ batchId: string; stationId: string; name: string }>();
+const props = defineProps<{
+  batchId: string;
+  stationId: string;
+  name: string;
+  /** The jars that stand there, and the one that is looked at first; 0: all. */
+  jars: readonly number[];
+  jar?: number;
+}>();
 const emit = defineEmits<{ done: [] }>();
 const todays = useToday();
 const notices = useNotices();
@@ -23,12 +31,15 @@ const note = ref('');
 const photo = ref<string | null>(null);
 const busy = ref(false);
 const sure = ref(false);
+const jar = ref(0);
+const who = computed(() => (jar.value && props.jars.length > 1 ? `${props.name}, jar ${jar.value}` : props.name));
 watch(show, (open) => {
   if (!open) return;
   chosen.value = [];
   note.value = '';
   photo.value = null;
   sure.value = false;
+  jar.value = props.jar ?? 0;
 });
 /** Nothing odd, and everything else, rule each other out. */
 function pick(s: Sign, on: boolean) {
@@ -45,22 +56,27 @@ async function keep(thrown: boolean) {
     const reading = {
       id: `l${Date.now().toString(36)}`,
       ...{ stationId: props.stationId, at, instrument: 'strip' as const, signs: [...chosen.value] },
+      ...(jar.value ? { jar: jar.value } : {}),
       ...(photo.value ? { photo: photo.value } : {}),
       ...(note.value.trim() ? { note: note.value.trim() } : {}),
     };
     const day = today();
-    const bin = { doneOn: day, thrownOn: day, thrownWhy: SIGNS[verdict.value!.sign].says };
+    const why = verdict.value ? SIGNS[verdict.value.sign].says : '';
+    const bin = { doneOn: day, thrownOn: day, thrownWhy: why };
+    const one = jar.value > 0 && props.jars.length > 1;
     // One act, one undo: what was seen, and that it went. Where it cannot be thrown away yet, what was seen is kept all the same.
     let cannot = '';
-    await todays.change(props.batchId, `${props.name}: ${thrown ? 'thrown away' : 'looked at'}`, (f) => {
+    await todays.change(props.batchId, `${who.value}: ${thrown ? 'thrown away' : 'looked at'}`, (f) => {
       const looked = { ...f, readings: [...f.readings, reading] };
+      if (thrown && one) return withJarThrown(looked, props.stationId, { jar: jar.value, on: day, why });
       cannot = (thrown && logRefusal(looked, props.stationId, bin, day)?.message) || '';
       return thrown && !cannot ? withLogged(looked, props.stationId, bin) : looked;
     });
     if (cannot) throw new Error(cannot);
     emit('done');
     show.value = false;
-    if (thrown) notices.say(`${props.name} is thrown away. What was still to go in is free again.`);
+    if (thrown && one) notices.say(`${who.value} is thrown away. The others stand on, and less goes in later.`);
+    else if (thrown) notices.say(`${props.name} is thrown away. What was still to go in is free again.`);
   } catch (e) {
     notices.fail(e);
   } finally {
@@ -71,6 +87,7 @@ async function keep(thrown: boolean) {
 
 <template>
   <SheetCard v-model:show="show" :title="`Look and smell: ${name}`" :width="720">
+    <JarPick v-model="jar" :jars="jars" label="Which of them" />
     <p class="soft">Open it, look at the surface and the glass, smell. Tick all that is there.</p>
     <div class="signs">
       <TickField

@@ -1,0 +1,16 @@
+<script setup lang="ts">
+import PillField from '../ui/PillField.vue';
+
+/** Which of several jars; 0 is all of them. Shown only where there are several. */
+const jar = defineModel<number>({ required: true });
+defineProps<{ jars: readonly number[]; label?: string }>();
+</script>
+
+<template>
+  <PillField
+    v-if="jars.length > 1"
+    v-model="jar"
+    :label="label ?? 'Jar'"
+    :options="[{ value: 0, label: 'all' }, ...jars.map((n) => ({ value: n, label: `jar ${n}` }))]"
+  />
+</template>
