@@ -19,6 +19,7 @@ import {
   SIGNS,
   signVerdict,
   stationIn,
+  stationsOf,
   summaryOf,
   todayOf,
   TYPICAL,
@@ -138,6 +139,19 @@ describe('two jars of one batch', () => {
     expect(forecasts[0]!.crossings).toEqual(forecasts[2]!.crossings);
     expect(forecasts[1]!.crossings.house.p50 ?? 0).toBeLessThan(forecasts[2]!.crossings.house.p50 ?? 99);
     expect(reportLine(two(meterAt(6, 3.8)), { today: day(6) }).forecasts).toHaveLength(1);
+  });
+  it('what is condemned asks for one thing only; what was filled is tasted a day later, and not for ever', () => {
+    const asks = (file: BatchFile, d: number) =>
+      todayOf(file, day(d))
+        .duties.filter((x) => x.due <= day(d))
+        .map((x) => x.text);
+    expect(asks({ ...packed(), readings: [seen(4, 'fuzz')] }, 5)).toEqual(['Throw this jar away, and do not taste it']);
+    expect(asks(two(of(2, seen(4, 'fuzz'))), 5)).toEqual(['Look at each jar, and throw away the one that has gone bad']);
+    expect(asks(thrown(two(of(2, seen(4, 'fuzz'))), 2), 9)).toContain('Push everything under the brine');
+    let filled: BatchFile = { ...packed(), readings: [meterAt(8, 3.6), meterAt(12, 3.6)] };
+    for (const { entry } of stationsOf(filled).slice(2)) filled = log(filled, entry.id, { doneOn: day(14) });
+    const tastes = [14, 15, 18, 19].map((d) => asks(filled, d).includes('Taste it, a day old and cool'));
+    expect(tastes).toEqual([false, true, true, false]);
   });
   it('names only jars that are there, each once, and never the last', () => {
     const messages = (file: BatchFile) => fileIssues(file).map((i) => i.path.replace(/^.*(log|readings)/, '$1'));

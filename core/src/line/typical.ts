@@ -24,7 +24,7 @@ import type { Eaten } from '../heat';
 import { eatenOf } from '../styles';
 import { filling } from './ensemble';
 import { graphOf, upstreamOf, type Graph } from './graph';
-import { readingsAt } from './jars';
+import { jarsOf, readingsAt } from './jars';
 import type { PhState } from './reading';
 import { additionsOf, runLine, type StationRun } from './run';
 import { activeStations, endedStations, lastDay, schedule, type StationDates } from './schedule';
@@ -139,6 +139,7 @@ function viewOf(file: BatchFile, run: StationRun, now: Props, today: Day, active
     params: entry.params,
     log: entry.log,
     readings: readingsAt(file, entry),
+    jars: jarsOf(strand, entry).left,
     goal: strand.goal,
     ...{ from, to, today, done, active, clock, after: now, keeping: null, jarsAhead: jarsAhead(file, run.id) },
     out: run.out,

@@ -102,6 +102,22 @@ function burping(p: { fridge: number }, filledOn: Day, today: Day): Duty[] {
     });
 }
 
+/** Asked for so many days after it was filled, then no more (our judgement). */
+const TASTE_DAYS = 4;
+/** A sauce is tasted cold and a day old: what was put right hot is often put right twice (common practice, no source). */
+function tasteRested(filledOn: Day, today: Day): Duty[] {
+  if (daysBetween(filledOn, today) > TASTE_DAYS) return [];
+  return [
+    {
+      key: 'taste-rested',
+      text: 'Taste it, a day old and cool',
+      why: 'Heat, salt and sour settle overnight; hot from the pot it tastes hotter and less salty than it is.',
+      due: addDays(filledOn, 1),
+      standing: true,
+    },
+  ];
+}
+
 /** Into clean bottles; what does not fill one stays over. */
 export const bottle = station<'bottle', BottleParams, BottleFacts>({
   kind: 'bottle',
@@ -188,7 +204,10 @@ export const bottle = station<'bottle', BottleParams, BottleFacts>({
     },
   ],
   // What is to be thrown away is not opened.
-  after: (v) => (v.facts?.pressure && v.past.ferment !== 'condemned' ? burping(v.facts.pressure, v.to, v.today) : []),
+  after: (v) =>
+    v.past.ferment === 'condemned' || !v.facts
+      ? []
+      : [...tasteRested(v.to, v.today), ...(v.facts.pressure ? burping(v.facts.pressure, v.to, v.today) : [])],
   tool: 'bottle',
   wantsMl: (p, goal) => goal.bottles * goal.bottleMl * (1 - p.headspacePct / 100),
   bottled: (f) => ({ filled: f.bottles, possible: f.possible, filledMl: f.filledMl, overMl: f.overMl }),

@@ -10,6 +10,7 @@ import {
   jarParameters,
   judgeJar,
   LEGAL_PH,
+  SIGNS,
   SOUR_DAY,
   JAR_LIDS,
   simulateJar,
@@ -242,6 +243,11 @@ function duties(v: StationView<FermentParams, FermentFacts>) {
     due: v.to,
     does: 'work' as const,
   };
+  if (v.active && v.facts?.judged.verdict === 'condemned') {
+    const jars =
+      v.jars.length > 1 ? 'Look at each jar, and throw away the one that has gone bad' : 'Throw this jar away, and do not taste it';
+    return [{ ...look, key: 'discard', text: jars, why: v.facts.judged.sign ? SIGNS[v.facts.judged.sign].says : 'Its readings say so.' }];
+  }
   return v.active ? [push, ...((v.params.lid === undefined ? day <= UNSAID_DAYS : hours !== null) ? [burp] : []), read, look, end] : [end];
 }
 

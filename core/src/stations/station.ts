@@ -129,6 +129,8 @@ export interface StationView<P, F> {
   params: P;
   log: StationLog;
   readings: readonly Reading[];
+  /** Of the jars it stands in those that are left, counted from 1. */
+  jars: readonly number[];
   goal: Goal | null;
   /** First and last day at this station. */
   from: Day;
