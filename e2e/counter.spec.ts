@@ -1,5 +1,5 @@
 import { stationIn } from '@roskel/core';
-import { changeStored, expect, pick, stored, test } from './test';
+import { changeStored, expect, importExample, pick, stored, test } from './test';
 
 const read = (text: string | null) => {
   const [m, s] = /(\d+):(\d\d)$/
@@ -105,4 +105,44 @@ test('at the counter by keyboard alone, on a phone: steps, a timer that outlives
   await expect(page.getByRole('dialog').getByRole('alert')).toBeVisible();
   await page.keyboard.press('Escape');
   await changeStored(page, (await stored(page, 'harbour-dark')).record, record.file);
+});
+
+test('a timer begun on a phone is on the screen at the counter, through a server that is killed; ended there it is quiet here', async ({
+  page,
+  browser,
+  servers,
+}) => {
+  const id = await importExample(page, 'Two Devices');
+  await page.setViewportSize({ width: 390, height: 844 });
+  await page.goto(`/batches/${id}/counter?at=bottle`);
+  const timer = { id: 'two-devices', batchId: id, stationId: 'bottle bottles', name: 'Bottles of two devices' };
+  const put = (leftMs: number) =>
+    page.request.put(`${new URL(page.url()).origin}/api/timers/${timer.id}`, {
+      data: { ...timer, endsAt: Date.now() + leftMs, leftMs, totalMs: leftMs, rung: false, gone: false, changedAt: Date.now() },
+      headers: { 'X-Roskel': '1' },
+    });
+  const phone = await browser.newContext({ baseURL: new URL(page.url()).origin });
+  const screen = await phone.newPage();
+  await screen.goto('/today');
+  // Begun by hand on the one device: it counts on the other.
+  await page.goto(`/batches/${id}?at=bottle`);
+  await page.getByRole('button', { name: /^They boil: start the clock/ }).click();
+  const there = screen.locator('[data-timer]').filter({ hasText: 'Bottles on the boil' });
+  await expect(there).toBeVisible();
+  await there.getByRole('button', { name: /off$/ }).click();
+  await expect(page.getByRole('button', { name: /^They boil: start the clock/ })).toBeVisible();
+  // One that is nearly up; its server is killed and back, and both ring.
+  expect((await put(6000)).status()).toBe(200);
+  await expect(screen.locator('[data-timer]').filter({ hasText: timer.name })).toBeVisible();
+  const server = servers.find((s) => s.address === new URL(page.url()).origin)!;
+  await server.stop('SIGKILL');
+  await server.start();
+  for (const at of [page, screen])
+    await expect(at.getByRole('alert', { name: 'Time is up' })).toContainText(timer.name, { timeout: 30_000 });
+  await expect(async () => {
+    if (await screen.getByRole('alert', { name: 'Time is up' }).isVisible())
+      await screen.getByRole('button', { name: 'End the alarm' }).click({ timeout: 1000 });
+    await expect(page.getByRole('alert', { name: 'Time is up' })).toHaveCount(0, { timeout: 3000 });
+  }).toPass({ timeout: 40_000 });
+  await phone.close();
 });

@@ -11,3 +11,4 @@ export * from './photo';
 export * from './kitchen';
 export * from './said';
 export * from './say';
+export * from './timers';

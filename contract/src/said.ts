@@ -7,7 +7,8 @@ export type Topic = (typeof TOPICS)[number];
 
 /** What is announced on /api/events; 'all' when announcements may have been missed. */
 export interface ChangeEvent {
-  topic: Topic | 'all';
+  /** Timers are no record of the kitchen: nothing of them stands in its log. */
+  topic: Topic | 'timers' | 'all';
   id: string;
   revision?: number;
   /** The record as lists have it now: no need to fetch it. */

@@ -11,6 +11,8 @@ import {
   type PodLotRecord,
   type Problem,
   type Short,
+  type Timer,
+  type Timers,
 } from '@roskel/contract';
 import { photos } from '../src/db/schema';
 import { addPhoto } from '../src/store/photos';
@@ -134,6 +136,27 @@ describe('stock and batches', () => {
     expect((await call<BatchRecord[]>('GET', '/batches')).value.some((b) => b.id === back.value.id)).toBe(false);
     await call('POST', `/batches/${back.value.id}/restore`, {});
     expect((await call<BatchRecord>('GET', `/batches/${back.value.id}`)).value.file.name).toBe('Travel');
+  });
+});
+
+describe('timers', () => {
+  const now = Date.now();
+  const timer: Timer = {
+    ...{ id: 't1', batchId: 'b', stationId: 'simmer', name: 'Simmer', endsAt: now + 60_000, leftMs: 60_000, totalMs: 60_000 },
+    ...{ rung: false, gone: false, changedAt: now },
+  };
+  const put = async (t: Timer) => (await call<Timers>('PUT', `/timers/${t.id}`, t)).value.timers[0]!;
+  it('of two devices the later change counts; one whose clock is ahead does not win for ever; old ones are forgotten', async () => {
+    expect(await put(timer)).toEqual(timer);
+    expect((await put({ ...timer, name: 'Older', changedAt: now - 1 })).name).toBe('Simmer');
+    const ahead = await put({ ...timer, endsAt: null, changedAt: now + 3600_000 });
+    expect(ahead.endsAt).toBeNull();
+    expect(ahead.changedAt).toBeLessThan(Date.now() + 60_000);
+    await put({ ...timer, id: 't2', endsAt: now - 90_000_000, changedAt: now - 90_000_000 });
+    await put({ ...timer, id: 't3' });
+    expect((await call<Timers>('GET', '/timers')).value.timers.map((t) => t.id).sort()).toEqual(['t1', 't3']);
+    expect((await call<Problem>('PUT', '/timers/another', timer)).status).toBe(422);
+    expect((await call<Problem>('PUT', '/timers/t1', { ...timer, leftMs: -1 })).status).toBe(422);
   });
 });
 

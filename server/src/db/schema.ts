@@ -30,7 +30,7 @@ import type {
   Tool,
   Variety,
 } from '@roskel/core';
-import type { ChangeEvent, Did, LogDetail, Maker } from '@roskel/contract';
+import type { ChangeEvent, Did, LogDetail, Maker, Timer } from '@roskel/contract';
 
 const at = (name: string) => timestamp(name, { withTimezone: true, mode: 'string' }).notNull().defaultNow();
 
@@ -218,6 +218,13 @@ export const shelfMoves = pgTable(
   },
   (t) => [index('shelf_moves_bottling').on(t.bottlingId)],
 );
+
+/** Kitchen timers, for a day: no part of a backup. */
+export const timers = pgTable('timers', {
+  id: text('id').primaryKey(),
+  timer: json('timer').$type<Timer>().notNull(),
+  changedAt: doublePrecision('changed_at').notNull(),
+});
 
 /** What was done, when, and by whom. Nothing is worked out from it. */
 export const log = pgTable(

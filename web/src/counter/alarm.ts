@@ -39,6 +39,12 @@ function tones(): void {
   });
 }
 
+/** Asks once whether the browser may tell of it over other windows; where it may not, the bar and the sound do. */
+export function askToNotify(): void {
+  if (globalThis.isSecureContext && globalThis.Notification?.permission === 'default')
+    void Notification.requestPermission().catch(() => undefined);
+}
+
 function told(text: string): void {
   try {
     if (globalThis.Notification?.permission === 'granted') new Notification('Roskel', { body: text, tag: 'roskel-timer' });

@@ -11,6 +11,7 @@ import { useOpenBatch } from '../stores/openBatch';
 import { usePods } from '../stores/pods';
 import { useShelf } from '../stores/shelf';
 import { useToday, type DutyOf } from '../stores/today';
+import TimerStrip from '../counter/TimerStrip.vue';
 import { useFirst } from '../shelf/standing';
 import ClashList from '../today/ClashList.vue';
 import DutyRow from '../today/DutyRow.vue';
@@ -126,6 +127,7 @@ useKeys('Today', [
     <p v-if="todays.state === 'failed'" class="plate note" role="alert">
       {{ todays.error }} <NButton text class="link" @click="todays.refresh()">Try again</NButton>
     </p>
+    <TimerStrip />
     <div class="top">
       <section class="plate list" aria-labelledby="now-title">
         <h2 id="now-title" data-fact="now">{{ title }}</h2>

@@ -10,6 +10,7 @@ import { photoRoutes } from './photos';
 import { podRoutes } from './pods';
 import { settingsRoutes } from './settings';
 import { shelfRoutes } from './shelf';
+import { timerRoutes } from './timers';
 import { storedRoutes } from './stored';
 
 /** The API: one file of routes for each thing it is about. */
@@ -24,6 +25,7 @@ export const ROUTES: readonly Route[] = [
   ...heatRoutes,
   ...deviceRoutes,
   ...logRoutes,
+  ...timerRoutes,
   ...settingsRoutes,
   ...kitchenRoutes,
 ];
