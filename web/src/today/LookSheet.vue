@@ -31,15 +31,15 @@ const note = ref('');
 const photo = ref<string | null>(null);
 const busy = ref(false);
 const sure = ref(false);
-const jar = ref(0);
-const who = computed(() => (jar.value && props.jars.length > 1 ? `${props.name}, jar ${jar.value}` : props.name));
+const which = ref(0);
+const who = computed(() => (which.value && props.jars.length > 1 ? `${props.name}, jar ${which.value}` : props.name));
 watch(show, (open) => {
   if (!open) return;
   chosen.value = [];
   note.value = '';
   photo.value = null;
   sure.value = false;
-  jar.value = props.jar ?? 0;
+  which.value = props.jar ?? 0;
 });
 /** Nothing odd, and everything else, rule each other out. */
 function pick(s: Sign, on: boolean) {
@@ -56,19 +56,19 @@ async function keep(thrown: boolean) {
     const reading = {
       id: `l${Date.now().toString(36)}`,
       ...{ stationId: props.stationId, at, instrument: 'strip' as const, signs: [...chosen.value] },
-      ...(jar.value ? { jar: jar.value } : {}),
+      ...(which.value ? { jar: which.value } : {}),
       ...(photo.value ? { photo: photo.value } : {}),
       ...(note.value.trim() ? { note: note.value.trim() } : {}),
     };
     const day = today();
     const why = verdict.value ? SIGNS[verdict.value.sign].says : '';
     const bin = { doneOn: day, thrownOn: day, thrownWhy: why };
-    const one = jar.value > 0 && props.jars.length > 1;
+    const one = which.value > 0 && props.jars.length > 1;
     // One act, one undo: what was seen, and that it went. Where it cannot be thrown away yet, what was seen is kept all the same.
     let cannot = '';
     await todays.change(props.batchId, `${who.value}: ${thrown ? 'thrown away' : 'looked at'}`, (f) => {
       const looked = { ...f, readings: [...f.readings, reading] };
-      if (thrown && one) return withJarThrown(looked, props.stationId, { jar: jar.value, on: day, why });
+      if (thrown && one) return withJarThrown(looked, props.stationId, { jar: which.value, on: day, why });
       cannot = (thrown && logRefusal(looked, props.stationId, bin, day)?.message) || '';
       return thrown && !cannot ? withLogged(looked, props.stationId, bin) : looked;
     });
@@ -87,7 +87,7 @@ async function keep(thrown: boolean) {
 
 <template>
   <SheetCard v-model:show="show" :title="`Look and smell: ${name}`" :width="720">
-    <JarPick v-model="jar" :jars="jars" label="Which of them" />
+    <JarPick v-model="which" :jars="jars" label="Which of them" />
     <p class="soft">Open it, look at the surface and the glass, smell. Tick all that is there.</p>
     <div class="signs">
       <TickField
