@@ -101,12 +101,17 @@ test('a file that is no batch is refused with a reason', async ({ page }) => {
   await expect(page.getByText(/other.json cannot be read: This is not a Roskel batch file/)).toBeVisible();
 });
 
-test('two windows on one batch: other fields come together, the same one is asked, neither loses anything', async ({ page, context }) => {
+test('two windows on one batch: other fields come together, the same one is asked, neither loses anything', async ({
+  page,
+  browser,
+  baseURL,
+}) => {
   const id = await importExample(page, 'Two Windows');
-  const other = await context.newPage();
+  const tablet = await browser.newContext({ baseURL: baseURL! });
+  const other = await tablet.newPage();
   await page.goto(`/batches/${id}?at=ferment`);
   // The other window hears nothing of the first one's change, as on a sleeping tablet
-  await other.route('**/api/events', (r) => r.abort());
+  await other.route('**/api/events*', (r) => r.abort());
   await other.goto(`/batches/${id}?at=ferment`);
   await expect(other.getByLabel('Days', { exact: true })).toHaveValue('14');
   await type(page, 'Days', '20');
@@ -129,6 +134,7 @@ test('two windows on one batch: other fields come together, the same one is aske
   await asked.getByRole('button', { name: 'Go on with these' }).click();
   await expect(other.getByLabel('Days', { exact: true })).toHaveValue('16');
   expect(line((await stored(other, id)).record.file)[2]!.params).toMatchObject({ tempC: 18, days: 16 });
+  await tablet.close();
 });
 
 test('the server stops while typing: the work is kept and stored when it is back', async ({ browser }) => {
@@ -192,4 +198,21 @@ test('a form with a mistake in it keeps nothing, and nothing typed is lost', asy
   await page.getByRole('button', { name: 'Used' }).click();
   await expect(moved).toBeFocused();
   await expect(page.getByRole('heading', { name: 'Stock 340 g' })).toBeVisible();
+});
+
+test('eight windows of one browser all load and stay in step; where the one that listens is closed, the next one does', async ({
+  page,
+  context,
+}) => {
+  const id = await importExample(page, 'Eight Windows');
+  const windows = [page, ...(await Promise.all(Array.from({ length: 7 }, () => context.newPage())))];
+  for (const w of windows) {
+    await w.goto(`/batches/${id}?at=ferment`);
+    await expect(w.getByLabel('Days', { exact: true })).toHaveValue('14');
+  }
+  await type(windows[7]!, 'Days', '19');
+  for (const w of windows) await expect(w.getByLabel('Days', { exact: true })).toHaveValue('19');
+  await windows[0]!.close();
+  await type(windows[3]!, 'Days', '23');
+  for (const w of windows.slice(1)) await expect(w.getByLabel('Days', { exact: true })).toHaveValue('23');
 });

@@ -25,7 +25,8 @@ export class Announcer {
     res.write('retry: 2000\n');
     // The number to come back with, also when nothing is announced meanwhile.
     res.write(`id: ${this.run}-${this.number}\nevent: hello\ndata: {}\n\n`);
-    for (const e of this.missed(req.get('Last-Event-ID'))) this.write(res, e.number, e.event);
+    for (const e of this.missed(req.get('Last-Event-ID') ?? (typeof req.query.last === 'string' ? req.query.last : undefined)))
+      this.write(res, e.number, e.event);
     this.windows.add(res);
     req.on('close', () => this.windows.delete(res));
   };
