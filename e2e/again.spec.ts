@@ -64,7 +64,13 @@ test('what it costs: the bill is that of core and of a sum by hand; a price that
   await page.goto('/batches/slipway-red-2/cost');
   const bill = page.getByRole('region', { name: 'The bill' });
   await expect(bill).toContainText('no price');
-  await expect(bill.getByRole('status')).toContainText('have no price');
+  // A price is said where it is missed, and stands with the lot from then on.
+  await expect(bill).toContainText('without 1 that have no price');
+  await bill.locator('[data-cost="Red cayenne"]').getByRole('button', { name: 'no price: say it' }).click();
+  await type(page, /^Red cayenne: price of a kg/, '9.5');
+  await expect(bill).not.toContainText('no price');
+  const kept = (await (await page.request.get('/api/pods')).json()) as { id: string; lot: { name: string }; pricePerKg: number | null }[];
+  expect(kept.find((p) => p.lot.name === 'Red cayenne')!.pricePerKg).toBe(9.5);
   const larder = (await (await page.request.get('/api/larder')).json()) as {
     ingredientKey: string;
     packG: number | null;

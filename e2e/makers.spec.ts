@@ -32,7 +32,7 @@ test('two makers, a device each: who logged what is told of the batch, of the bo
   await phone.goto(`/batches/${id}?at=ferment`);
   await expect(phone.getByLabel('Days', { exact: true })).toHaveValue('16');
   await phone.keyboard.press('y');
-  await phone.locator('.n-dropdown-option').filter({ hasText: 'Ivo' }).click();
+  await phone.getByRole('group', { name: 'Who is at this device' }).getByRole('button', { name: 'Ivo' }).click();
   await type(phone, 'Days', '12');
   await stored(phone, id);
   await phone.close();

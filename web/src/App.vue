@@ -12,6 +12,8 @@ import { useUndo } from './stores/undo';
 import { useSettings } from './stores/settings';
 import { lazySheet } from './ui/lazySheet';
 import { useNotices } from './stores/notices';
+import PhoneBar from './house/PhoneBar.vue';
+import { useNarrow } from './ui/useNarrow';
 import NoticeList from './house/NoticeList.vue';
 import MakerChip from './makers/MakerChip.vue';
 import { useDrafts } from './house/useDrafts';
@@ -30,6 +32,7 @@ const HelpSheet = lazySheet(() => import('./house/HelpSheet.vue'));
 const SettingsSheet = lazySheet(() => import('./house/SettingsSheet.vue'));
 /** Before the door: nothing is read, and no place is shown. */
 const outside = computed(() => route.name === 'enter' || (route.name === undefined && location.pathname === '/enter'));
+const narrow = useNarrow(720);
 const help = ref(false);
 const setup = ref(false);
 
@@ -60,7 +63,8 @@ onMounted(() => {
 
 <template>
   <NConfigProvider :theme-overrides="naive" class="shell" :class="{ outside }">
-    <nav v-if="!outside" class="rail" aria-label="Places">
+    <PhoneBar v-if="!outside && narrow" :here="here" @settings="setup = true" />
+    <nav v-else-if="!outside" class="rail" aria-label="Places">
       <span class="mark">Roskel</span>
       <RouterLink
         v-for="p in PLACES"
@@ -77,10 +81,10 @@ onMounted(() => {
       <NButton quaternary :disabled="!undo.last" :title="undo.last ? `Undo: ${undo.last}` : 'Nothing to undo here'" @click="undo.undo()">
         <span class="in"><IconArrowBackUp :size="22" stroke="1.7" aria-hidden="true" />Undo</span>
       </NButton>
-      <NButton v-if="undo.next" quaternary class="wide" :title="`Redo: ${undo.next}`" @click="undo.redo()">
+      <NButton v-if="undo.next" quaternary :title="`Redo: ${undo.next}`" @click="undo.redo()">
         <span class="in"><IconArrowForwardUp :size="22" stroke="1.7" aria-hidden="true" />Redo</span>
       </NButton>
-      <NButton quaternary class="wide" @click="help = true"
+      <NButton quaternary @click="help = true"
         ><span class="in"><IconKeyboard :size="22" stroke="1.7" aria-hidden="true" />Keys</span></NButton
       >
       <NButton quaternary @click="setup = true"
@@ -180,35 +184,6 @@ main {
   .shell {
     grid-template-columns: 1fr;
     grid-template-rows: 1fr auto;
-  }
-  .rail {
-    order: 2;
-    flex-direction: row;
-    padding: 0;
-    overflow-x: auto;
-  }
-  .mark,
-  .gap,
-  .wide {
-    display: none !important;
-  }
-  .rail a,
-  .rail :deep(.n-button) {
-    flex: 1;
-    min-width: 0;
-    border: 0;
-    border-top: 4px solid transparent;
-  }
-  .rail a,
-  .rail :deep(.in) {
-    font-weight: 500;
-    font-size: 11px;
-  }
-  .rail :deep(.in) {
-    border: 0;
-  }
-  .rail a.here {
-    border-top-color: var(--heat);
   }
 }
 </style>

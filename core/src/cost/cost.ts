@@ -30,6 +30,8 @@ export interface CostLine {
   amount: number;
   /** Null when no price is known. */
   money: number | null;
+  /** Where its price stands; of stuff that came out of a store only. */
+  from?: { store: 'pods' | 'larder'; id: string };
 }
 /** What the bottles of one end came to. */
 export interface EndCost {
@@ -88,12 +90,16 @@ function destinies(file: BatchFile, report: TypicalReport): Map<string, Map<stri
 export function costOf(file: BatchFile, report: TypicalReport, prices: Prices): EndCost[] {
   const goesTo = destinies(file, report);
   /** g of each priced thing, over the whole batch and by end. */
-  const used = new Map<string, { name: string; price: Price | null; g: number; byEnd: Map<string, number> }>();
+  const used = new Map<
+    string,
+    Required<Pick<CostLine, 'name' | 'from'>> & { price: Price | null; g: number; byEnd: Map<string, number> }
+  >();
   const kwh = new Map<string, number>();
   const minutes = new Map<string, { hands: number; clock: number }>();
-  const put = (key: string, name: string, price: Price | null, g: number, strandId: string) => {
+  const put = (store: 'pods' | 'larder', id: string, name: string, price: Price | null, g: number, strandId: string) => {
     if (!(g > 0)) return;
-    const u = used.get(key) ?? { name, price, g: 0, byEnd: new Map<string, number>() };
+    const key = `${store} ${id}`;
+    const u = used.get(key) ?? { name, from: { store, id }, price, g: 0, byEnd: new Map<string, number>() };
     used.set(key, u);
     u.g += g;
     for (const [end, share] of goesTo.get(strandId) ?? []) u.byEnd.set(end, (u.byEnd.get(end) ?? 0) + share * g);
@@ -106,15 +112,15 @@ export function costOf(file: BatchFile, report: TypicalReport, prices: Prices): 
       const nameOf = (id: string) => s.additions.find((a) => a.id === i.id || a.id === id)?.name;
       if (origin.from === 'pods') {
         const lot = file.lots.find((l) => l.id === origin.lotId);
-        put(`pods ${origin.lotId}`, lot?.name ?? origin.lotId, prices.pods(origin.lotId), g, strand.id);
+        put('pods', origin.lotId, lot?.name ?? origin.lotId, prices.pods(origin.lotId), g, strand.id);
       } else if (origin.from === 'larder' && !isTapWater(origin.key)) {
         const row = file.ingredients.find((r) => r.key === origin.key);
-        put(`larder ${origin.key}`, row?.name ?? nameOf(origin.key) ?? origin.key, prices.larder(origin.key), g, strand.id);
+        put('larder', origin.key, row?.name ?? nameOf(origin.key) ?? origin.key, prices.larder(origin.key), g, strand.id);
       }
     }
     for (const { key, name, massG } of s.made)
       if (key !== undefined && !isTapWater(key))
-        put(`larder ${key}`, file.ingredients.find((r) => r.key === key)?.name ?? name, prices.larder(key), massG, strand.id);
+        put('larder', key, file.ingredients.find((r) => r.key === key)?.name ?? name, prices.larder(key), massG, strand.id);
     const takes = s.energy.reduce((sum, e) => sum + kwhOf(e, prices.hob), 0);
     for (const [end, share] of goesTo.get(strand.id) ?? []) {
       kwh.set(end, (kwh.get(end) ?? 0) + share * takes);
@@ -131,7 +137,7 @@ export function costOf(file: BatchFile, report: TypicalReport, prices: Prices): 
       if (!u.price) unpriced.push(u.name);
       // A package that was bought for the batch is carried by its ends as they use of it.
       const paidG = u.price?.packG && prices.wholePacks ? Math.ceil(u.g / u.price.packG - 1e-9) * u.price.packG * (g / u.g) : g;
-      lines.push({ kind: 'stuff', name: u.name, amount: g, money: u.price ? paidG * u.price.perG : null });
+      lines.push({ kind: 'stuff', name: u.name, amount: g, money: u.price ? paidG * u.price.perG : null, from: u.from });
     }
     lines.sort((a, b) => (b.money ?? -1) - (a.money ?? -1) || b.amount - a.amount);
     const sum = (kind: CostLine['kind']) => lines.reduce((s, l) => s + (l.kind === kind ? (l.money ?? 0) : 0), 0);

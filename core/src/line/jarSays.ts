@@ -1,4 +1,5 @@
 import { burpHours, gasLitres, type JarLid, type Passed } from '../ferment';
+import { readyAfter } from './planBack';
 import { addDays, type Day } from '../plan/date';
 import { oddsText } from '../stat';
 import type { JarForecast } from './report';
@@ -27,7 +28,9 @@ export function readyText(f: JarForecast, from: Day, now: number | null): string
   const { from: a, to: b } = f.ready;
   if (a === null) return `Not likely within ${f.days.at(-1)} days. Warmer, or less salt, would help.`;
   if (b === null) {
-    return `from about ${when(from, a)}; ${oddsText(f.crossings.target.never)} of such jars take longer than ${f.days.at(-1)} days.`;
+    // The same odds as those of any other day: what goes wrong is none that is ready.
+    const last = Math.floor(f.days.at(-1)!);
+    return `from about ${when(from, a)}; ${oddsText(readyAfter(f, last))} are within ${last} days.`;
   }
   return `between ${when(from, a)} and ${when(from, b)}.${now !== null && b < now ? ' That is past: read it now.' : ''}`;
 }

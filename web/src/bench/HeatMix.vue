@@ -171,8 +171,19 @@ const total = computed(() => mix.now.props.massG);
   padding: 8px 14px;
 }
 @media (max-width: 1000px) {
+  /* What it comes to stays in sight while amounts are moved. */
   .grid {
-    grid-template-columns: minmax(0, 1fr);
+    display: flex;
+    flex-direction: column;
+  }
+  .right {
+    display: contents;
+  }
+  .right :deep(.bottle) {
+    order: -1;
+    position: sticky;
+    top: 0;
+    z-index: 3;
   }
   .tophead {
     flex-wrap: wrap;

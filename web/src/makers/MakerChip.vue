@@ -5,13 +5,11 @@ import { computed, ref } from 'vue';
 import { setMakerHere } from '../api/maker';
 import { useMakers } from '../stores/makers';
 import { useKeys } from '../ui/keys';
-import { useNarrow } from '../ui/useNarrow';
 
 /** Who is at this device, on the rail of a kitchen that knows makers by name; another one with two taps, or the key `y`. */
 const makers = useMakers();
 void makers.load();
 const open = ref(false);
-const narrow = useNarrow(720);
 const options = computed(() => [...makers.items.map((m) => ({ key: m.id, label: m.value.name })), { key: '', label: 'nobody by name' }]);
 useKeys('Everywhere', [{ key: 'y', says: 'who is at this device', run: () => makers.items.length > 0 && (open.value = true) }]);
 </script>
@@ -21,12 +19,12 @@ useKeys('Everywhere', [{ key: 'y', says: 'who is at this device', run: () => mak
     v-if="makers.items.length"
     v-model:show="open"
     trigger="click"
-    :placement="narrow ? 'top-end' : 'right-end'"
+    placement="right-end"
     keyboard
     :options="options"
     @select="(key: string) => setMakerHere(key || null)"
   >
-    <NButton quaternary class="wide" aria-haspopup="menu" :title="makers.here ? 'Who is at this device' : 'Say who is at this device'">
+    <NButton quaternary aria-haspopup="menu" :title="makers.here ? 'Who is at this device' : 'Say who is at this device'">
       <span class="in"
         ><IconUser :size="22" stroke="1.7" aria-hidden="true" /><span class="who">{{ makers.here?.value.name ?? 'Who?' }}</span></span
       >

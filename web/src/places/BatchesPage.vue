@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { NButton, NVirtualList, type UploadCustomRequestOptions } from 'naive-ui';
-import { computed, defineAsyncComponent, onMounted, ref } from 'vue';
-import { useRouter } from 'vue-router';
+import { computed, defineAsyncComponent, onMounted, ref, watch } from 'vue';
+import { useRoute, useRouter } from 'vue-router';
 import type { BatchRow as Row } from '@roskel/contract';
 import { useBatches } from '../stores/batches';
 import { useNotices } from '../stores/notices';
@@ -28,6 +28,17 @@ const starting = ref(false);
 const find = ref('');
 const archived = ref(false);
 onMounted(() => void batches.load());
+// A way that asks for it begins a batch; back does not ask again.
+const route = useRoute();
+watch(
+  () => route.query.start,
+  (asks) => {
+    if (!asks) return;
+    starting.value = true;
+    void router.replace({ query: {} });
+  },
+  { immediate: true },
+);
 useKeys('Batches', [{ key: 'n', says: 'start a batch', run: () => (starting.value = true) }]);
 
 /** What wants something first stands first; then what has nothing to do, then what is done, the newest of it first. */

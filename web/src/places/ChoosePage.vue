@@ -255,15 +255,25 @@ const wholeText = computed(() => {
     overflow: visible;
     height: auto;
   }
-  .grid {
-    grid-template-rows: none;
-  }
-  .grid,
   .notes {
     grid-template-columns: 1fr;
   }
   .headrow {
     display: none;
+  }
+  /* What it comes to stays in sight while shares are moved. */
+  .grid {
+    display: flex;
+    flex-direction: column;
+  }
+  .right {
+    display: contents;
+  }
+  .right :deep(.bottle) {
+    order: -1;
+    position: sticky;
+    top: 0;
+    z-index: 3;
   }
 }
 </style>

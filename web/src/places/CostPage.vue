@@ -1,13 +1,15 @@
 <script setup lang="ts">
 import { computed, onMounted, ref } from 'vue';
+import { NButton } from 'naive-ui';
+import { NO_FACTS } from '@roskel/contract';
 import { RouterLink, useRoute } from 'vue-router';
 import { Type } from '@sinclair/typebox';
 import { costOf, minuteRange, stationsOf, type CostLine, type EndCost, type Price } from '@roskel/core';
 import { grams, money, plural } from '../format';
-import { perKg, useLarder } from '../stores/larder';
+import { factsOf, perKg, useLarder } from '../stores/larder';
 import { useNotices } from '../stores/notices';
 import { useBatchHere } from '../batch/useBatchHere';
-import { usePods } from '../stores/pods';
+import { inputOf, usePods } from '../stores/pods';
 import { useSettings } from '../stores/settings';
 import { useTools } from '../stores/own';
 import { keepHere, readHere } from '../ui/keepHere';
@@ -80,7 +82,29 @@ const beside = computed(() => {
   if (Math.abs(by) < 0.005) return 'Yours costs as much.';
   return `For 100 ml: ${money(theirs)} bought, ${money(c.per100)} yours; ${by > 0 ? 'yours is cheaper' : 'bought is cheaper'} by ${money(Math.abs(by))}${c.unpriced.length ? ', as far as prices are known' : ''}.`;
 });
+/** The line whose price is being said. */
+const pricing = ref('');
+/** A price that is said here stands where it belongs: with the lot, the row of the larder, or the kitchen. */
+async function say(l: CostLine, perUnit: number) {
+  try {
+    const lot = l.from?.store === 'pods' ? pods.items.find((p) => p.id === l.from!.id) : undefined;
+    const row = l.from?.store === 'larder' ? larder.items.find((x) => x.ingredientKey === l.from!.id) : undefined;
+    if (l.kind === 'energy') await settings.save({ ...settings.value, tariff: perUnit });
+    else if (lot) await pods.edit(lot.id, { revision: lot.revision, value: inputOf(lot) }, { ...inputOf(lot), pricePerKg: perUnit });
+    else if (l.from?.store === 'larder') {
+      const had = row ? factsOf(row) : NO_FACTS;
+      const packG = had.packG ?? 1000;
+      const facts = { ...had, packG, packPrice: Math.round(perUnit * packG * 1000) / 1_000_000 };
+      if (row) await larder.edit(row.id, l.name, { revision: row.revision, value: had }, facts);
+      else await larder.add(l.from.id, l.name, 0, '', facts);
+    } else throw new Error('This lot is not there any more: add it, and it can have a price.');
+    pricing.value = '';
+  } catch (e) {
+    notices.fail(e);
+  }
+}
 const P = {
+  perUnit: Type.Number({ title: 'The price', minimum: 0, maximum: 10_000 }),
   price: Type.Number({ title: 'The price of a bought bottle', minimum: 0, maximum: 10_000 }),
   ml: Type.Number({ title: 'What it holds', minimum: 10, maximum: 5000, unit: 'ml' }),
 };
@@ -121,16 +145,29 @@ const P = {
             <span class="soft">{{ amount(l) }}</span>
             <i class="bar" :class="l.kind" :style="{ width: `${(100 * (l.money ?? 0)) / most}%` }" />
             <b v-if="l.money !== null">{{ money(l.money) }}</b>
+            <NButton v-else-if="l.from || l.kind === 'energy'" text class="link none" @click="pricing = pricing === l.name ? '' : l.name"
+              >no price: say it</NButton
+            >
             <span v-else class="soft none">no price</span>
+            <NumberField
+              v-if="pricing === l.name"
+              class="price"
+              :label="`${l.name}: ${l.kind === 'energy' ? 'price of a kWh' : 'price of a kg'}${settings.value.currency ? `, ${settings.value.currency}` : ''}`"
+              :model-value="null"
+              :schema="P.perUnit"
+              optional
+              @update:model-value="$event !== null && say(l, $event)"
+            />
           </li>
         </ul>
         <p class="sum">
-          <span>All of it</span><b data-fact="total">{{ money(cost.total) }}</b>
+          <span>All of it{{ cost.unpriced.length ? `, without ${cost.unpriced.length} that have no price` : '' }}</span
+          ><b data-fact="total">{{ money(cost.total) }}</b>
         </p>
         <p v-if="cost.unpriced.length" class="note" role="status">
-          {{ cost.unpriced.length }} of these have no price and are left out. Prices stand with a lot of
+          What has no price is left out: {{ cost.unpriced.join(', ').toLowerCase() }}. Prices stand with a lot of
           <RouterLink to="/pods">pods</RouterLink>, with a row of the <RouterLink to="/larder">larder</RouterLink> (what a package costs),
-          with a <RouterLink to="/larder/tools">kind of bottle</RouterLink>; that of a kWh under Your kitchen.
+          with a <RouterLink to="/larder/tools">kind of bottle</RouterLink>; that of a kWh, and the currency, under Your kitchen.
         </p>
       </section>
       <section class="plate side" aria-label="For a bottle">
@@ -201,11 +238,16 @@ ul {
 }
 li {
   display: grid;
-  grid-template-columns: minmax(0, 1.3fr) 90px minmax(0, 1fr) 90px;
-  gap: 12px;
+  grid-template-columns: minmax(0, 1.3fr) 90px minmax(0, 1fr) 104px;
+  gap: 4px 12px;
   align-items: center;
   min-height: 34px;
   border-bottom: 1px dashed var(--line);
+}
+li .price {
+  grid-column: 1 / -1;
+  max-width: 300px;
+  padding-bottom: 6px;
 }
 li b,
 li .none {

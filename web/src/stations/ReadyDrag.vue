@@ -44,7 +44,7 @@ const gives = computed(() => {
     spoils > 1 - SURE
       ? `No day makes 8 in 10: ${oneIn(spoils)} of such jars goes wrong.`
       : sure.value === null
-        ? `For 8 in 10 it takes longer than ${plural(most.value, 'day')}: a warmer place${target < HOUSE_PH ? `, or a pH of ${HOUSE_PH.toFixed(1)} in place of ${target.toFixed(1)},` : ''} would have to change.`
+        ? `No day within ${most.value} makes it 8 in 10; a warmer place${target < HOUSE_PH ? `, or pH ${HOUSE_PH.toFixed(1)},` : ''} would.`
         : `For 8 in 10, ${day(addDays(props.from, sure.value))} must do, or a warmer place.`;
   return `${wait}${bottles}`;
 });

@@ -112,4 +112,17 @@ li.chosen {
 .late {
   color: var(--warn);
 }
+@media (max-width: 720px) {
+  .batch {
+    display: inline-flex;
+    align-items: center;
+    min-height: 44px;
+  }
+  .duty :deep(.tick) {
+    min-height: 44px;
+  }
+  .top > .soft {
+    display: none;
+  }
+}
 </style>
