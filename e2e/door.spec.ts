@@ -47,7 +47,8 @@ test('a kitchen that is open to the house: set by a command, a phone says the pa
     await expect(page.getByText('Saved', { exact: true })).toBeVisible();
     await expect(other.getByLabel('Salt, %', { exact: true })).toHaveValue('4.4');
     await page.goto('/today');
-    await page.getByRole('button', { name: 'Kitchen' }).click();
+    await page.getByRole('button', { name: 'More', exact: true }).click();
+    await page.getByRole('button', { name: 'Your kitchen' }).click();
     await expect(page.getByRole('heading', { name: 'In the house' })).toBeVisible();
     await expect(page.getByText('Plain HTTP: whoever listens')).toBeVisible();
     if (inHouse) await expect(page.getByText('a browser keeps a page only over TLS')).toBeVisible();

@@ -22,7 +22,8 @@ test('kept on a phone: the page begins without its server, takes readings, and b
     await page.goto('/today');
     const manifest = await page.locator('link[rel=manifest]').getAttribute('href');
     expect((await (await page.request.get(manifest!)).json()) as object).toMatchObject({ name: 'Roskel', display: 'standalone' });
-    await page.getByRole('button', { name: 'Kitchen' }).click();
+    await page.getByRole('button', { name: 'More', exact: true }).click();
+    await page.getByRole('button', { name: 'Your kitchen' }).click();
     await page.getByRole('button', { name: 'Keep on this device' }).click();
     await expect(page.getByText(/^Kept on this device: batches/)).toBeVisible();
     const before = await batch();
@@ -84,7 +85,8 @@ test('kept on a phone: the page begins without its server, takes readings, and b
 
     // Taken off this device again: nothing is left there.
     await page.goto('/today');
-    await page.getByRole('button', { name: 'Kitchen' }).click();
+    await page.getByRole('button', { name: 'More', exact: true }).click();
+    await page.getByRole('button', { name: 'Your kitchen' }).click();
     await page.getByRole('button', { name: 'Forget it on this device' }).click();
     await expect(page.getByRole('button', { name: 'Keep on this device' })).toBeVisible();
     expect(

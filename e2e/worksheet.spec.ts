@@ -1,6 +1,9 @@
 import { stationIn } from '@roskel/core';
 import { done, expect, importExample, more, station, stored, test, type } from './test';
 
+// What others planned to take first is none of its business.
+test.use({ kitchen: 'worksheet' });
+
 test('a worksheet in the order of work: what comes first is said, ticks stay, done leads on, what is unfolded stays so', async ({
   page,
 }) => {

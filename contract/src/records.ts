@@ -132,7 +132,7 @@ export interface Short extends Promised {
   store: Need['store'];
   id: string;
   name: string;
-  /** Others who need it earlier: nobody took it from the batch where there are none. */
+  /** Others who need it earlier and have some of it: nobody took it from the batch where there are none. */
   before: string[];
 }
 export interface PodLotRecord extends PodLotInput {

@@ -68,7 +68,7 @@ export async function listShort(db: Db): Promise<Short[]> {
       const promised = sharedOut(there.has(id) ? (stock.get(id) ?? 0) : 0, own);
       promised.forEach((p, i) => {
         if (p.shortG < A_PINCH) return;
-        const before = promised.slice(0, i).map((x) => x.batch);
+        const before = promised.slice(0, i).flatMap((x) => (x.g - x.shortG >= A_PINCH ? [x.batch] : []));
         found.push({ ...p, store, id, name: own[0]!.name, before });
       });
     }
