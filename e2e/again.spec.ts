@@ -155,7 +155,15 @@ test('the bottling run: a kind of bottle, a log that was too short, the own day,
   await expect(page.getByRole('img', { name: 'Label of Slipway Red no. 2' })).toContainText('95 ml');
   await type(page, 'How it is, in your words', 'bright, a little sharp');
   const left = read(await page.locator('[data-fact=left]').textContent());
-  await page.getByRole('button', { name: 'Give one away' }).click();
+  await page.getByRole('button', { name: 'Give away' }).click();
+  const giving = page.getByRole('dialog', { name: /^Give away/ });
+  await type(page, 'Bottles', '900');
+  await expect(giving).toContainText(/must be|between|at most/);
+  await type(page, 'Bottles', '1');
+  await type(page, 'To whom', 'the neighbours');
+  await giving.getByRole('button', { name: 'Give away' }).click();
+  await expect(giving).toHaveCount(0);
+  await expect(page.locator('[data-fact=moves]')).toContainText('to the neighbours');
   await expect(page.locator('[data-fact=left]')).toContainText(`${left - 1} of`);
   await expect(page.locator('[data-fact=moves]')).toContainText('1 bottle given away');
   await page.keyboard.press('Control+z');

@@ -2,7 +2,7 @@ import { podUses, type BatchFile } from '@roskel/core';
 import { readFileSync } from 'node:fs';
 import { createRequire } from 'node:module';
 import type { Page } from '@playwright/test';
-import { expect, importExample, test } from './test';
+import { expect, goIn, importExample, test } from './test';
 
 test.use({ kitchen: 'reach' });
 const AXE = readFileSync(createRequire(import.meta.url).resolve('axe-core/axe.min.js'), 'utf8');
@@ -114,6 +114,9 @@ async function faults(page: Page): Promise<string[]> {
 async function misfits(page: Page): Promise<string[]> {
   return page.evaluate(() => {
     const out: string[] = [];
+    const heads = document.querySelectorAll('main h1').length;
+    if (heads !== 1) out.push(`${heads} headings of the page`);
+    if (document.title === 'Roskel' && location.pathname !== '/enter') out.push('the window has no title of its own');
     if (document.documentElement.scrollWidth > window.innerWidth + 1)
       out.push(`the page is ${document.documentElement.scrollWidth} px wide`);
     for (const el of document.querySelectorAll<HTMLElement>('main *, .n-modal *')) {
@@ -179,11 +182,7 @@ async function small(page: Page): Promise<string[]> {
 }
 /** There, and nothing has moved for a while. Within the house one goes as a link would: what was read in stays. */
 async function settled(page: Page, path: string): Promise<void> {
-  if (page.url().startsWith('http'))
-    await page.evaluate((to) => {
-      history.pushState({}, '', to);
-      dispatchEvent(new PopStateEvent('popstate', { state: {} }));
-    }, path);
+  if (page.url().startsWith('http')) await goIn(page, path);
   else {
     await page.goto(path);
     await page.evaluate(() => {
@@ -283,4 +282,13 @@ test('on paper a batch is a bench sheet: every gram, every step, lines to write 
   await expect(sheet).toContainText(/water \d+ g\s+salt \d+ g/);
   await expect(sheet.getByText('weighed')).toHaveCount(7);
   await expect(page.getByRole('navigation')).toBeHidden();
+});
+
+test('the first stop of the keyboard leads past the rail', async ({ page }) => {
+  await settled(page, '/batches');
+  await page.keyboard.press('Tab');
+  await expect(page.getByRole('link', { name: 'To the page' })).toBeFocused();
+  await page.keyboard.press('Enter');
+  await page.keyboard.press('Tab');
+  expect(await page.evaluate(() => document.querySelector('main')!.contains(document.activeElement))).toBe(true);
 });

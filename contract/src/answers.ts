@@ -110,7 +110,7 @@ export const BottlingAnswer = Type.Object(
   },
   closed,
 );
-export const ShelfMovesAnswer = listOf(Type.Object({ at: Text, delta: Count, reason: Text, maker: orNull(Text) }, closed));
+export const ShelfMovesAnswer = listOf(Type.Object({ at: Text, delta: Count, reason: Text, who: Text, maker: orNull(Text) }, closed));
 const heatRecord = { id: Count, on: Text, batchId: orNull(Text), event: Type.Object({ kind: Text }) };
 export const HeatRecordAnswer = Type.Object({ ...heatRecord, lots: listOf(Text) }, closed);
 export const HeatBookAnswer = Type.Object(

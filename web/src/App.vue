@@ -33,6 +33,7 @@ const SettingsSheet = lazySheet(() => import('./house/SettingsSheet.vue'));
 /** Before the door: nothing is read, and no place is shown. */
 const outside = computed(() => route.name === 'enter' || (route.name === undefined && location.pathname === '/enter'));
 const narrow = useNarrow(720);
+const page = ref<HTMLElement>();
 const help = ref(false);
 const setup = ref(false);
 
@@ -63,6 +64,7 @@ onMounted(() => {
 
 <template>
   <NConfigProvider :theme-overrides="naive" class="shell" :class="{ outside }">
+    <a class="skip" href="#page" @click.prevent="page?.focus()">To the page</a>
     <PhoneBar v-if="!outside && narrow" :here="here" @settings="setup = true" />
     <nav v-else-if="!outside" class="rail" aria-label="Places">
       <span class="mark">Roskel</span>
@@ -91,7 +93,7 @@ onMounted(() => {
         ><span class="in"><IconSettings :size="22" stroke="1.7" aria-hidden="true" />Kitchen</span></NButton
       >
     </nav>
-    <main>
+    <main id="page" ref="page" tabindex="-1">
       <AlarmBar v-if="!outside" />
       <p v-if="fromHere" class="from-here no-print" role="status">
         The server does not answer. What stands here was last read on this device: it may be otherwise now.
@@ -170,6 +172,23 @@ onMounted(() => {
 }
 .gap {
   flex: 1;
+}
+/* The first stop of the keyboard: past the rail. */
+.skip {
+  position: absolute;
+  z-index: 30;
+  left: 8px;
+  top: -60px;
+  padding: 10px 16px;
+  background: var(--plate);
+  border: 2px solid var(--rim);
+  border-radius: 10px;
+}
+.skip:focus {
+  top: 8px;
+}
+main:focus {
+  outline: none;
 }
 main > .from-here {
   margin: 0;

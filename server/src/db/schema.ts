@@ -213,6 +213,7 @@ export const shelfMoves = pgTable(
       .references(() => bottlings.id),
     delta: integer('delta').notNull(),
     reason: text('reason').notNull(),
+    who: text('who').notNull().default(''),
     at: at('at'),
     maker: byMaker(),
   },

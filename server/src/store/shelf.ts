@@ -75,7 +75,7 @@ export async function listShelf(db: Db): Promise<BottlingRecord[]> {
 }
 
 /** Takes bottles from the shelf or puts them back. Throws NotFound, and Unfit where it cannot hold that. */
-export async function moveShelf(db: Db, id: string, delta: number, reason: string): Promise<BottlingRecord> {
+export async function moveShelf(db: Db, id: string, delta: number, reason: string, who = ''): Promise<BottlingRecord> {
   const [row] = await db
     .select()
     .from(bottlings)
@@ -89,7 +89,7 @@ export async function moveShelf(db: Db, id: string, delta: number, reason: strin
   if (left + delta < 0 || left + delta > row.bottles) {
     throw new Unfit('The shelf cannot hold that.', [{ path: 'delta', message: `There are ${left} of ${row.bottles} bottles.` }]);
   }
-  await db.insert(shelfMoves).values({ bottlingId: id, delta, reason });
+  await db.insert(shelfMoves).values({ bottlingId: id, delta, reason, who });
   return recordOf(row, moves!.sum + delta);
 }
 
@@ -98,7 +98,7 @@ export async function shelfMovesOf(db: Db, id: string): Promise<ShelfMoveLine[]>
   const [there] = await db.select({ id: bottlings.id }).from(bottlings).where(eq(bottlings.id, id));
   if (!there) throw new NotFound('These bottles are not on the shelf.');
   const rows = await db
-    .select({ at: shelfMoves.at, delta: shelfMoves.delta, reason: shelfMoves.reason, maker: makerName })
+    .select({ at: shelfMoves.at, delta: shelfMoves.delta, reason: shelfMoves.reason, who: shelfMoves.who, maker: makerName })
     .from(shelfMoves)
     .leftJoin(makers, madeBy(shelfMoves.maker))
     .where(eq(shelfMoves.bottlingId, id))

@@ -3,15 +3,18 @@ import { computed, onUnmounted, watch } from 'vue';
 import { NButton } from 'naive-ui';
 import { plural } from '../format';
 import { clockOf, useTimers } from '../stores/timers';
+import { usePageTitle } from '../ui/title';
 import { readySound, sound } from './alarm';
 
 /** What is up stands over every page and rings until somebody ends it; the window's name counts down to the next. */
 const timers = useTimers();
 const NAME = 'Roskel';
+const pageTitle = usePageTitle();
 const title = computed(() => {
   const [up] = timers.ringing;
   if (up) return `Time is up: ${up.name} · ${NAME}`;
-  return timers.next ? `${clockOf(timers.leftMs(timers.next))} ${timers.next.name} · ${NAME}` : NAME;
+  const page = pageTitle.value ? `${pageTitle.value} · ${NAME}` : NAME;
+  return timers.next ? `${clockOf(timers.leftMs(timers.next))} ${timers.next.name} · ${NAME}` : page;
 });
 watch(title, (now) => (document.title = now), { immediate: true });
 const lateMin = (endsAt: number) => Math.floor((timers.now - endsAt) / 60_000);

@@ -7,6 +7,7 @@ import { shu } from '../format';
 import { useOpenBatch } from '../stores/openBatch';
 import { useBatchMenu } from '../batch/useBatchMenu';
 import { useKeys } from '../ui/keys';
+import { titleIs } from '../ui/title';
 import { remember } from '../ui/remember';
 import { useNarrow } from '../ui/useNarrow';
 import { PANELS } from '../stations';
@@ -135,6 +136,7 @@ const endReport = computed(() => batch.report?.ends.find((e) => e.strandId === e
 const changing = ref(false);
 const aim = ref<LinePlace | null>(null);
 const narrow = useNarrow(720);
+titleIs(() => batch.file?.name);
 </script>
 
 <template>

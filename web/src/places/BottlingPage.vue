@@ -5,6 +5,7 @@ import { RouterLink, useRoute } from 'vue-router';
 import type { BottlingRecord, ShelfMoveLine } from '@roskel/contract';
 import { batchCode, dutyKey, endOf, lessonsOf, heatWord, LineProblem, StationLogSchema, strandIn } from '@roskel/core';
 import { api } from '../api/client';
+import { titleIs } from '../ui/title';
 import { clock, day, fullDay, inManner, percent, plural, shu, today } from '../format';
 import { useHeat } from '../stores/heat';
 import { useNotices } from '../stores/notices';
@@ -99,6 +100,7 @@ const first = StationLogSchema.properties.note;
 const burps = computed(() =>
   batch.report && end.value ? batch.report.duties.filter((d) => d.stationId === end.value!.id && d.standing) : [],
 );
+titleIs(() => b.value?.name);
 </script>
 
 <template>
@@ -188,7 +190,7 @@ const burps = computed(() =>
         <ul v-if="moves.length" data-fact="moves">
           <li v-for="m in moves.slice(0, 12)" :key="m.at">
             {{ day(m.at.slice(0, 10)) }}, {{ clock(m.at) }}: {{ plural(Math.abs(m.delta), 'bottle') }} {{ bottleWord(m.reason)
-            }}{{ m.maker ? `, ${m.maker}` : '' }}
+            }}{{ m.who ? ` to ${m.who}` : '' }}{{ m.maker ? `, ${m.maker}` : '' }}
           </li>
         </ul>
         <p v-else class="soft">None was opened yet.</p>

@@ -9,6 +9,7 @@ import { useMix } from '../pods/useMix';
 import { useBatchHere } from '../batch/useBatchHere';
 import { usePods } from '../stores/pods';
 import { useKeys } from '../ui/keys';
+import { titleIs } from '../ui/title';
 import { stopBench } from '../worker/client';
 import BottleHeat from '../charts/BottleHeat.vue';
 import LotRow from '../pods/LotRow.vue';
@@ -88,6 +89,7 @@ const wholeText = computed(() => {
   const mid = whole.value.blur ? Math.exp(whole.value.blur.mu) : 0;
   return `${list}. Rounded to whole pods the middle is ${shu(mid)} SHU. Weighing is surer than counting.`;
 });
+titleIs(() => file.value?.name);
 </script>
 
 <template>

@@ -6,6 +6,7 @@ import { RouterLink, useRoute } from 'vue-router';
 import { Type } from '@sinclair/typebox';
 import { costOf, minuteRange, stationsOf, type CostLine, type EndCost, type Price } from '@roskel/core';
 import { grams, money, plural } from '../format';
+import { titleIs } from '../ui/title';
 import { factsOf, perKg, useLarder } from '../stores/larder';
 import { useNotices } from '../stores/notices';
 import { useBatchHere } from '../batch/useBatchHere';
@@ -108,6 +109,7 @@ const P = {
   price: Type.Number({ title: 'The price of a bought bottle', minimum: 0, maximum: 10_000 }),
   ml: Type.Number({ title: 'What it holds', minimum: 10, maximum: 5000, unit: 'ml' }),
 };
+titleIs(() => batch.file?.name);
 </script>
 
 <template>

@@ -9,6 +9,7 @@ import { day, grams, inManner, plural, today } from '../format';
 import { useBatchHere } from '../batch/useBatchHere';
 import { clockOf, useTimers } from '../stores/timers';
 import { useKeys } from '../ui/keys';
+import { titleIs } from '../ui/title';
 import AskSheet from '../counter/AskSheet.vue';
 import LivePlate from '../devices/LivePlate.vue';
 import StepClock from '../counter/StepClock.vue';
@@ -93,6 +94,7 @@ useKeys('At the counter', [
   { key: 'w', says: 'weigh it', run: () => (asked.value = 'mass') },
   { key: 'h', says: 'read its pH', run: () => (asked.value = 'ph') },
 ]);
+titleIs(() => batch.file?.name);
 </script>
 
 <template>

@@ -19,10 +19,11 @@ const settings = useSettings();
 const find = ref('');
 onMounted(() => void shelf.load());
 const shown = computed(() =>
-  shelf.items
-    .filter((b) => b.name.toLowerCase().includes(find.value.trim().toLowerCase()))
-    .sort((a, b) => Number(a.left === 0) - Number(b.left === 0) || a.useBy.localeCompare(b.useBy)),
+  shelf.items.filter((b) => b.name.toLowerCase().includes(find.value.trim().toLowerCase())).sort((a, b) => a.useBy.localeCompare(b.useBy)),
 );
+const standing = computed(() => shown.value.filter((b) => b.left > 0));
+/** What is used up makes room: its page is a line away. */
+const empty = computed(() => shown.value.filter((b) => b.left === 0));
 const left = computed(() => shelf.items.reduce((s, b) => s + b.left, 0));
 const litres = computed(() => shelf.items.reduce((s, b) => s + b.left * b.bottleMl, 0) / 1000);
 function range(b: BottlingRecord): string {
@@ -57,7 +58,7 @@ const late = (b: BottlingRecord) => b.useBy < today();
         </p>
       </template>
       <ShelfPicture :items="shown" />
-      <section v-for="b in shown" :key="b.id" class="plate row" :aria-label="b.name">
+      <section v-for="b in standing" :key="b.id" class="plate row" :aria-label="b.name">
         <div>
           <h2>
             <RouterLink :to="{ name: 'bottling', params: { id: b.id } }">{{ b.name }}</RouterLink>
@@ -77,6 +78,15 @@ const late = (b: BottlingRecord) => b.useBy < today();
         </div>
         <BottleActs :bottling="b" />
       </section>
+      <details v-if="empty.length" class="plate empty">
+        <summary>{{ plural(empty.length, 'bottling') }} of which nothing is left</summary>
+        <ul>
+          <li v-for="b in empty" :key="b.id">
+            <RouterLink :to="{ name: 'bottling', params: { id: b.id } }">{{ b.name }}</RouterLink>
+            <span class="soft">, {{ plural(b.bottles, 'bottle') }} of {{ b.bottleMl }} ml, bottled {{ day(b.bottledOn) }}</span>
+          </li>
+        </ul>
+      </details>
       <p v-if="shelf.items.length > 0" class="soft small">
         Home guidance only. Local food law decides about anything sold or given widely.
       </p>
@@ -112,5 +122,12 @@ h2 a:hover {
 }
 .small {
   font-size: 13.5px;
+}
+.empty {
+  padding: 8px 18px;
+}
+summary {
+  cursor: pointer;
+  min-height: 32px;
 }
 </style>

@@ -8,13 +8,15 @@ export const useShelf = defineStore('shelf', () => {
   const list = collection<BottlingRecord>('/shelf', 'shelf');
   const undo = useUndo();
 
-  async function take(item: BottlingRecord, reason: 'opened' | 'given' | 'thrown') {
-    await api.post(`/shelf/${item.id}/moves`, { delta: -1, reason });
+  /** Takes bottles off the shelf; `who` got them. One act, one undo. */
+  async function take(item: BottlingRecord, reason: 'opened' | 'given' | 'thrown', count = 1, who = '') {
     const path = `/shelf/${item.id}/moves`;
-    undo.push(`a bottle of ${item.name} ${reason}`, 'shelf', {
+    const body = { delta: -count, reason, ...(who ? { who } : {}) };
+    await api.post(path, body);
+    undo.push(`${count === 1 ? 'a bottle' : `${count} bottles`} of ${item.name} ${reason}`, 'shelf', {
       kind: 'calls',
-      undo: [{ method: 'post', path, body: { delta: 1, reason: 'undo' } }],
-      redo: [{ method: 'post', path, body: { delta: -1, reason } }],
+      undo: [{ method: 'post', path, body: { delta: count, reason: 'undo' } }],
+      redo: [{ method: 'post', path, body }],
     });
     await list.refresh();
   }

@@ -18,8 +18,8 @@ export const shelfRoutes: readonly Route[] = [
     body: ShelfMoveSchema,
     answer: BottlingAnswer,
     run: async (k, req) => {
-      const { delta, reason } = req.body;
-      const bottling = await moveShelf(k.db, param(req, 'id'), delta, reason);
+      const { delta, reason, who } = req.body;
+      const bottling = await moveShelf(k.db, param(req, 'id'), delta, reason, who);
       return announced(k, 'shelf', bottling, { did: 'moved', detail: { bottles: delta, reason } });
     },
   },

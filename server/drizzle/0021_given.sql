@@ -1,0 +1,1 @@
+ALTER TABLE "shelf_moves" ADD COLUMN "who" text DEFAULT '' NOT NULL;
