@@ -214,7 +214,7 @@ test('pH work: what it takes on the Bench and at a station; a meter that is cali
   await expect(page.locator('[data-fact=calibration]')).toContainText('strip');
   expect(await log()).toMatchObject({ instrument: 'strip', by: { name: 'Red pen' } });
   await page.getByRole('button', { name: 'Make it sourer or thinner' }).click();
-  const sheet = page.getByRole('dialog', { name: 'Sourer, or thinner' });
+  const sheet = page.getByRole('dialog', { name: 'Make it sourer or thinner' });
   await type(page, 'To reach pH', '3.2');
   await expect(sheet.locator('[data-way=lime_juice]')).toContainText(/\d+ g/);
   await page.keyboard.press('Escape');

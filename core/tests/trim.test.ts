@@ -236,6 +236,11 @@ describe('spoons in words', () => {
     [5, 'tbsp', '5 tbsp'],
     [1, 'tsp', '1 tsp'],
     [1, '1/2 tsp', '1/2 tsp'],
+    [18, 'tsp', '6 tbsp'],
+    [24, '1/2 tsp', '4 tbsp'],
+    [7, 'tsp', '7 tsp'],
+    [8, 'tbsp', '1/2 cup'],
+    [48, 'tsp', '1 cup'],
   ])('%d of %s', (n, step, words) => expect(stepsInWords(n, step)).toBe(words));
 });
 

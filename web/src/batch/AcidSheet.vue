@@ -21,7 +21,7 @@ const { target, work, trouble } = useAcidWork(
 </script>
 
 <template>
-  <SheetCard v-model:show="show" title="Sourer, or thinner" :width="920">
+  <SheetCard v-model:show="show" title="Make it sourer or thinner" :width="920">
     <div class="ask">
       <NumberField label="To reach pH" :model-value="target" :schema="TargetPh" @update:model-value="target = $event!" />
       <p class="soft">

@@ -46,8 +46,8 @@ async function leave() {
           <NButton text class="link" :aria-pressed="i === chosen" @click="chosen = i">{{ a }}</NButton>
         </p>
         <p class="soft">
-          On a phone in the same network, with the passphrase. Plain HTTP: whoever listens in the network can read along, so not in a
-          network of strangers.
+          On a phone in the same network, with the passphrase. Plain HTTP: whoever listens in the network can read it, so not in a network
+          of strangers.
         </p>
         <p><NButton @click="leave">Leave on this device</NButton></p>
       </div>

@@ -113,7 +113,7 @@ useKeys('This batch', [
     run: () => void router.push({ name: 'choose', params: { id: batch.id }, query: { for: endId.value } }),
   },
   { key: 'm', says: 'make it again', run: () => (again.value = true) },
-  { key: 'l', says: 'change the line', run: () => (changing.value = true) },
+  { key: 'l', says: 'the steps: change the line', run: () => (changing.value = true) },
   { key: 'e', says: 'export the file', run: () => exportFile() },
   { key: 'w', says: 'why these numbers', run: () => chosen.value && (about.value = { stationId: chosen.value, what: 'heatShu' }) },
 ]);
