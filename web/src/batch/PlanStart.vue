@@ -80,6 +80,8 @@ async function start() {
     busy.value = false;
   }
 }
+/** What somebody may have, to be clicked by one who has nothing to say yet. */
+const EXAMPLES = ['15 hot pods, garlic, vinegar', '1 kg of ripe fresnos, salt, a jar', '3 habaneros, a mango, 2 limes, medium'] as const;
 </script>
 
 <template>
@@ -89,12 +91,6 @@ async function start() {
       <p class="soft or">
         Made by a recipe? <RouterLink class="link" to="/batches/from-a-recipe">Paste it</RouterLink>, and it becomes its own line.
       </p>
-      <PickField v-model="form.style" label="Which kind of sauce" :options="styles" />
-      <p class="soft kind">{{ styleOf(form.style).says }}</p>
-      <p v-if="offered" class="note offer">
-        This reads like: {{ offered.name }}.
-        <NButton size="small" @click="form.style = offered.id">Make it one</NButton>
-      </p>
       <TextField
         v-model="form.text"
         label="What do you have? In your own words, or paste a list"
@@ -102,6 +98,16 @@ async function start() {
         :maxlength="20000"
         placeholder="15 hot pods, garlic, vinegar"
       />
+      <p v-if="form.text.trim() === ''" class="examples">
+        <span class="soft">Or try:</span>
+        <NButton v-for="e in EXAMPLES" :key="e" size="small" @click="form.text = e">{{ e }}</NButton>
+      </p>
+      <PickField v-model="form.style" label="Which kind of sauce" :options="styles" />
+      <p class="soft kind">{{ styleOf(form.style).says }}</p>
+      <p v-if="offered" class="note offer">
+        This reads like: {{ offered.name }}.
+        <NButton size="small" @click="form.style = offered.id">Make it one</NButton>
+      </p>
       <TickField
         v-if="have.things.some((t) => t.massG !== null)"
         v-model="form.toLarder"
@@ -198,6 +204,12 @@ p {
   display: grid;
   gap: 8px;
   margin-top: auto;
+}
+.examples {
+  display: flex;
+  flex-wrap: wrap;
+  align-items: center;
+  gap: 6px;
 }
 .note {
   padding: 8px 10px;

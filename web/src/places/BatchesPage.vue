@@ -89,10 +89,12 @@ async function importFile({ file: chosen }: UploadCustomRequestOptions) {
   <div class="page">
     <header class="head">
       <h1>Batches</h1>
-      <FindField v-model="find" label="Find a batch" />
-      <span class="push chip">{{ running }} running or planned</span>
-      <span class="chip">{{ batches.items.length - running }} finished</span>
-      <NButton @click="archived = true">Archive</NButton>
+      <template v-if="batches.items.length">
+        <FindField v-model="find" label="Find a batch" />
+        <span class="push chip">{{ running }} running or planned</span>
+        <span class="chip">{{ batches.items.length - running }} finished</span>
+      </template>
+      <NButton :class="{ push: batches.items.length === 0 }" @click="archived = true">Archive</NButton>
       <NUpload accept=".json,application/json" :show-file-list="false" :custom-request="importFile">
         <NButton>Import a file</NButton>
       </NUpload>

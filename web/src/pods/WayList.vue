@@ -67,7 +67,7 @@ const inWords = (m: Mix) => Object.entries(m.gramsByLot).map(([id, g]) => `${lot
 }
 .way {
   display: grid;
-  grid-template-columns: 132px 1fr 76px;
+  grid-template-columns: 128px 1fr auto;
   gap: 2px 10px;
   width: 100%;
   padding: 8px 6px;
@@ -92,6 +92,7 @@ const inWords = (m: Mix) => Object.entries(m.gramsByLot).map(([id, g]) => `${lot
 }
 .n {
   text-align: right;
+  white-space: nowrap;
 }
 .short ul {
   margin: 4px 0 8px;
