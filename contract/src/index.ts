@@ -1,5 +1,6 @@
 /** What crosses a border: shapes of HTTP bodies, answers and files, and the sentences that say what is wrong with them. */
 export * from './records';
+export * from './needs';
 export * from './own';
 export * from './batch';
 export * from './answers';
@@ -11,4 +12,5 @@ export * from './photo';
 export * from './kitchen';
 export * from './said';
 export * from './say';
+export * from './shelf';
 export * from './timers';

@@ -1,4 +1,5 @@
 import { Type, type Static } from '@sinclair/typebox';
+import type { Promised } from './needs';
 import {
   DaySchema,
   HEAT_SCHOOLS,
@@ -10,7 +11,6 @@ import {
   type HeatSchool,
   type Hob,
   type HeatEvent,
-  type Need,
   type HeatStep,
   type Leaving,
   type PodLot,
@@ -117,24 +117,6 @@ export interface PodLotInput {
 }
 /** A lot of which nothing more was said. */
 export const BARE_LOT: Omit<PodLotInput, 'lot'> = { gotOn: null, place: '', note: '', useFirst: false, ripeness: '', pricePerKg: null };
-/** Grams that a batch on its way is to take of something in a store, and how many of them are not there for it. */
-export interface Promised {
-  batchId: string;
-  batch: string;
-  /** The first day on which it goes in; where too little is there, the first on which it is missing. */
-  by: string;
-  g: number;
-  /** What is missing after those who need it earlier, g. */
-  shortG: number;
-}
-/** Something that a batch is to take and that is not there for it. */
-export interface Short extends Promised {
-  store: Need['store'];
-  id: string;
-  name: string;
-  /** Others who need it earlier and have some of it: nobody took it from the batch where there are none. */
-  before: string[];
-}
 export interface PodLotRecord extends PodLotInput {
   id: string;
   revision: number;
@@ -348,24 +330,4 @@ export interface BottlingRecord {
   state: SauceState | null;
   /** How it is eaten: what its word for heat goes by; null where that was never worked out. */
   eaten: Eaten | null;
-}
-export const ShelfMoveSchema = Type.Object(
-  {
-    delta: Type.Integer({ title: 'The number of bottles', minimum: -500, maximum: 500 }),
-    reason: Type.Union(['opened', 'given', 'thrown', 'undo'].map((r) => Type.Literal(r as 'opened'))),
-    /** Who got them. */
-    who: Type.Optional(Type.String({ title: 'To whom', maxLength: 60 })),
-  },
-  exact,
-);
-
-/** A bottle that left the shelf or came back, newest first. */
-export interface ShelfMoveLine {
-  at: string;
-  delta: number;
-  reason: string;
-  /** Who got them; empty where it was not said. */
-  who: string;
-  /** Who took them; null where it was not said. */
-  maker: string | null;
 }

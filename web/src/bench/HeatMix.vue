@@ -70,7 +70,7 @@ const total = computed(() => mix.now.props.massG);
 </script>
 
 <template>
-  <div class="grid">
+  <div class="grid answer-first">
     <section class="plate wishes"><MixWishes v-model="mix.wish" @update:model-value="mix.solve()" /></section>
     <section class="plate lots" aria-label="On the bench">
       <div class="tophead">
@@ -171,20 +171,6 @@ const total = computed(() => mix.now.props.massG);
   padding: 8px 14px;
 }
 @media (max-width: 1000px) {
-  /* What it comes to stays in sight while amounts are moved. */
-  .grid {
-    display: flex;
-    flex-direction: column;
-  }
-  .right {
-    display: contents;
-  }
-  .right :deep(.bottle) {
-    order: -1;
-    position: sticky;
-    top: 0;
-    z-index: 3;
-  }
   .tophead {
     flex-wrap: wrap;
   }

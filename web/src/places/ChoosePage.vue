@@ -118,7 +118,7 @@ titleIs(() => file.value?.name);
       There are no pods yet. <RouterLink :to="{ path: '/pods', query: { back: route.fullPath } }">Add a lot of pods</RouterLink>; it leads
       back here.
     </p>
-    <div v-else-if="file" class="grid">
+    <div v-else-if="file" class="grid answer-first">
       <section class="plate lots" aria-label="Pods to hand">
         <PodWishes v-model="wish" class="wishes" @update:model-value="mix.solve()" />
         <div class="headrow">
@@ -262,20 +262,6 @@ titleIs(() => file.value?.name);
   }
   .headrow {
     display: none;
-  }
-  /* What it comes to stays in sight while shares are moved. */
-  .grid {
-    display: flex;
-    flex-direction: column;
-  }
-  .right {
-    display: contents;
-  }
-  .right :deep(.bottle) {
-    order: -1;
-    position: sticky;
-    top: 0;
-    z-index: 3;
   }
 }
 </style>
