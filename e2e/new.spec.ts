@@ -43,7 +43,7 @@ test('a new maker: from nothing to a plan that fills the bottles, in a few click
     await expect(page.getByRole('heading', { name: 'Your first batch' })).toBeVisible();
     await expect(page.getByRole('button', { name: 'open an example batch' })).toBeVisible();
     // One field, and three things somebody may have, to be clicked.
-    await page.getByRole('button', { name: '1 kg of ripe fresnos, salt, a jar' }).click();
+    await page.getByRole('button', { name: '1 kg of ripe fresnos, salt, a 500 ml jar' }).click();
     await expect(page.locator('[data-fact=odds]')).toBeVisible();
     const hands = counted(page);
     await hands.fill(/What do you have/, '15 hot pods, garlic, vinegar');

@@ -161,7 +161,7 @@ export function needsOfPlan(file: BatchFile, stock: Stock): { uses: Needed[]; to
   }
   const salt = stock.had.find((t) => isSaltId(t.id));
   for (const [key, { store, id, name, massG, by }] of all) {
-    if (key === SALT_KEY) note(null, salt?.name ?? rowOf(SALT_KEY)?.name ?? 'salt', massG, salt?.massG, by);
+    if (key === SALT_KEY) note(null, rowOf(salt?.id ?? SALT_KEY)?.name ?? 'salt', massG, salt?.massG, by);
     else if (store === 'larder') note(id, name, massG, hadOf(id), by);
     else note(null, name, massG, (store === 'pods' ? podsG : keptG).get(id), by);
   }

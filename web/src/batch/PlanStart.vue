@@ -81,7 +81,11 @@ async function start() {
   }
 }
 /** What somebody may have, to be clicked by one who has nothing to say yet. */
-const EXAMPLES = ['15 hot pods, garlic, vinegar', '1 kg of ripe fresnos, salt, a jar', '3 habaneros, a mango, 2 limes, medium'] as const;
+const EXAMPLES = [
+  '15 hot pods, garlic, vinegar',
+  '1 kg of ripe fresnos, salt, a 500 ml jar',
+  '3 habaneros, a mango, 2 limes, medium',
+] as const;
 </script>
 
 <template>

@@ -70,11 +70,19 @@ export function usePlan(form: PlanForm) {
   const stamp = Date.now().toString(36);
   const lotId = (n: number | string) => `lot-${stamp}-${seedOf(form.text).toString(36)}-${n}`;
   const have = computed(() => readHave(form.text, manner.kitchen, own.value, lotId));
-  /** What stands in the words themselves wins over the fields, and shows in them. */
-  watch(have, (h) => {
-    if (h.bottles) form.bottles = h.bottles;
-    if (h.bottleMl) form.bottleMl = h.bottleMl;
-    if (h.heat) form.heat = h.heat;
+  /** What a field was before the words said it. */
+  const before: Partial<Pick<PlanForm, 'bottles' | 'bottleMl' | 'heat'>> = {};
+  function follow<K extends keyof typeof before>(key: K, now: PlanForm[K] | null | undefined, was: PlanForm[K] | null | undefined): void {
+    if (now) {
+      if (!was) before[key] = form[key];
+      form[key] = now;
+    } else if (was && form[key] === was && before[key] !== undefined) form[key] = before[key] as PlanForm[K];
+  }
+  /** What stands in the words wins over the fields, and shows in them; what they say no longer is as it was before. */
+  watch(have, (now, was) => {
+    follow('bottles', now.bottles, was.bottles);
+    follow('bottleMl', now.bottleMl, was.bottleMl);
+    follow('heat', now.heat, was.heat);
   });
   /** What the words mean in SHU, by how a sauce of that style is eaten. */
   const words = computed(() => heatWords(styleOf(form.style).eaten));
