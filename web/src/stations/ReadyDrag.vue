@@ -30,6 +30,8 @@ const days = ref(first.value);
 watch(first, (d) => (days.value = d));
 const on = computed(() => addDays(props.from, days.value));
 const chance = computed(() => readyAfter(props.forecast, days.value));
+/** The odds on the last day that is foreseen. */
+const best = computed(() => readyAfter(props.forecast, most.value));
 const sure = computed(() => daysFor(props.forecast, SURE));
 const moves = computed(() => days.value - planned.value);
 /** What would have to change for it to be likely, or what a later day costs. */
@@ -44,7 +46,9 @@ const gives = computed(() => {
     spoils > 1 - SURE
       ? `No day makes 8 in 10: ${oneIn(spoils)} of such jars goes wrong.`
       : sure.value === null
-        ? `No day within ${most.value} makes it 8 in 10; a warmer place${target < HOUSE_PH ? `, or pH ${HOUSE_PH.toFixed(1)},` : ''} would.`
+        ? oddsText(best.value) === oddsText(SURE)
+          ? `${day(addDays(props.from, most.value))} is as late as it needs; a warmer place is sooner.`
+          : `No day within ${most.value} makes it 8 in 10; a warmer place${target < HOUSE_PH ? `, or pH ${HOUSE_PH.toFixed(1)},` : ''} would.`
         : `For 8 in 10, ${day(addDays(props.from, sure.value))} must do, or a warmer place.`;
   return `${wait}${bottles}`;
 });
