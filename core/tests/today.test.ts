@@ -117,6 +117,13 @@ describe('two jars of one batch', () => {
   it('a jar that is thrown away takes its half with it and what was read of it; the other is bottled', () => {
     const both = two(meterAt(6, 3.7, 1), meterAt(9, 3.6, 1), of(2, seen(9, 'fuzz')));
     const one = thrown(both, 2);
+    // Of three jars a third goes, and two thirds stay.
+    const params = { ...(stationIn(both, 'salt')!.params as object), jars: 3 };
+    const three = withParams(both, 'salt', params);
+    expect(massOf(runLine(thrown(three, 2), TYPICAL).find((r) => r.id === 'ferment')!.out.stream)).toBeCloseTo(
+      (massOf(runLine(three, TYPICAL).find((r) => r.id === 'ferment')!.out.stream) * 2) / 3,
+      6,
+    );
     const at = (file: BatchFile) => runLine(file, TYPICAL).find((r) => r.id === 'ferment')!;
     const mass = (file: BatchFile) => massOf(at(file).out.stream);
     expect(mass(one)).toBeCloseTo(mass(both) / 2, 6);

@@ -120,11 +120,26 @@ describe('stock and batches', () => {
     expect(await shorts()).toMatchObject([{ batch: 'Later', store: 'pods', g: 700, shortG: 300, by: '2027-03-20', before: ['Sooner'] }]);
     await edited(later, { ...later.file, startDate: '2027-03-05' });
     expect(await shorts()).toMatchObject([{ batch: 'Sooner', shortG: 300, by: '2027-03-10', before: ['Later'] }]);
+    // Whoever begins first may need it last: the vinegar goes in when the jar is emptied.
+    const poured = async (name: string, startDate: string, days: number) => {
+      const record = await planned(name, startDate, 100);
+      const file = setup(record.file, 'ferment', { tempC: 21, days, targetPh: 3.8 });
+      const vinegar = { id: 'vinegar_rice', origin: { from: 'larder' as const, key: 'vinegar_rice' }, amount: { g: 400 } };
+      return edited(
+        record,
+        mapStations(file, (s) => (s.id === 'blend' ? { ...s, intakes: [vinegar] } : s)),
+      );
+    };
+    await call('POST', '/larder', { ingredientKey: 'vinegar_rice', stockG: 500, words: '' });
+    await poured('Long in the jar', '2027-05-01', 40);
+    await poured('Quick', '2027-05-10', 3);
+    const vinegar = (await call<Short[]>('GET', '/needs')).value.filter((s) => s.id === 'vinegar_rice');
+    expect(vinegar).toMatchObject([{ batch: 'Long in the jar', shortG: 300, by: '2027-06-10', before: ['Quick'] }]);
     // The salt of a jar is needed as what is put in by hand is; a lot that was put away is not there for anybody.
     const all = (await call<Short[]>('GET', '/needs')).value;
     expect(all.some((s) => s.batch === 'Sooner' && s.store === 'larder' && s.id.startsWith('salt'))).toBe(true);
     await call('DELETE', '/pods/lot-b');
-    expect((await shorts()).map((s) => s.shortG)).toEqual([700, 600]);
+    expect((await shorts()).map((s) => s.shortG)).toEqual([700, 600, 100, 100]);
   });
 
   it('a batch goes out as a file and comes back the same, on another kitchen too', async () => {
