@@ -28,6 +28,7 @@ import {
   withLater,
   withParams,
   type BatchFile,
+  type Intake,
   type JarJudgement,
   type JarReading,
   type Reading,
@@ -138,6 +139,20 @@ describe('two jars of one batch', () => {
     expect(keeps(one)).toEqual([expect.not.stringMatching(/bin/), Math.floor((keeps(both)[1] as number) / 2)]);
     expect(todayOf(one, day(9)).jars[0]!.massG).toBeCloseTo(massOf(at(one).bowl.stream) / 2, 6);
     expect(todayOf(one, day(9)).occupies.jars[0]!.count).toBe(1);
+  });
+  it('what parts from it into bowls by weight goes down as well: a jar can always be thrown away', () => {
+    const file = two();
+    const [main] = file.strands;
+    const at = main!.stations.findIndex((x) => x.kind === 'blend');
+    const mass = massOf(runLine(file, TYPICAL).find((r) => r.id === main!.stations[at - 1]!.id)!.out.stream);
+    const [blend, ...rest] = main!.stations.slice(at);
+    const taken: Intake = { id: 'base', origin: { from: 'strand', strandId: main!.id }, amount: { g: Math.floor(0.9 * mass) } };
+    const bowl = { ...main!, id: 'bowl', name: 'Bowl', stations: [{ ...blend!, intakes: [taken, ...blend!.intakes] }, ...rest] };
+    const parted: BatchFile = { ...file, strands: [{ ...main!, goal: null, stations: main!.stations.slice(0, at) }, bowl] };
+    expect(fileIssues(parted)).toEqual([]);
+    const one = thrown(parted, 1);
+    expect(runLine(one, TYPICAL).every((r) => massOf(r.out.stream) > 0)).toBe(true);
+    expect((stationIn(one, blend!.id)!.intakes[0]!.amount as { g: number }).g).toBeCloseTo(Math.floor(0.9 * mass) / 2, 0);
   });
   it('each that is told apart has its own forecast, and the batch goes by the one that is furthest behind', () => {
     const file = two(meterAt(6, 3.8, 1), meterAt(6, 4.4, 2));

@@ -13,7 +13,7 @@ declare const self: ServiceWorkerGlobalScope & { __WB_MANIFEST: PrecacheEntry[] 
 /** Answers kept: some batches with their photos, and the lists. */
 const MOST_KEPT = 400;
 /** Not kept: what only makes sense now, and whole kitchens. */
-const NOW_ONLY = /^\/api\/(events|kitchen|devices|stand-ins|house|openapi\.json|calendar\.ics)/;
+const NOW_ONLY = /^\/api\/(events|kitchen|devices|stand-ins|timers|house|openapi\.json|calendar\.ics)/;
 
 /** So that the page knows that no server said it. */
 function marked(kept: Response): Response {

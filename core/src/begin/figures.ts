@@ -1,6 +1,6 @@
 import type { Ingredient } from '../matter/ingredient';
 import { kindKey, SALT_KEY } from '../matter/kind';
-import { endOf, mainEnd, openNeeds, thingName, workTime, type Fills, type LineReport, type OpenNeed } from '../line';
+import { endOf, mainEnd, openNeeds, thingName, workTime, WORTH_BUYING_G, type Fills, type LineReport, type OpenNeed } from '../line';
 import { KNIFE, type Preparation } from '../heat';
 import { gramsOf, stationIn, stationsOf, type BatchFile, type StationEntry } from '../file';
 import type { Quantiles } from '../ferment/forecast';
@@ -134,8 +134,8 @@ export function needsOfPlan(file: BatchFile, stock: Stock): { uses: Needed[]; to
   const podsG = new Map(stock.pods.map((p) => [p.lot.id, p.stockG]));
   const keptG = new Map(stock.stored.map((s) => [s.id, s.massG]));
   const note = (id: string | null, name: string, needG: number, haveG: number | null | undefined, by: Day) => {
-    if (needG < 0.5) return;
-    const enough = haveG !== undefined && (haveG === null || haveG >= needG - 0.5);
+    if (needG < WORTH_BUYING_G) return;
+    const enough = haveG !== undefined && (haveG === null || haveG >= needG - WORTH_BUYING_G);
     if (enough) return void uses.push({ id, name, needG, haveG, by, standIns: [] });
     toBuy.push({ id, name, needG, haveG: haveG ?? 0, by, standIns: id === null ? [] : swapsOf(id, needG) });
   };

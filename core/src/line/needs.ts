@@ -1,4 +1,4 @@
-import { gramsOf, stationsOf, type BatchFile, type Intake } from '../file';
+import { gramsOf, stationsOf, type BatchFile, type Intake, type Origin } from '../file';
 import { isTapWater } from '../matter/kind';
 import { massOf } from '../matter/stream';
 import type { Day } from '../plan';
@@ -9,13 +9,19 @@ import { runLine, type StationRun } from './run';
 import { endedStations, schedule } from './schedule';
 import { thingName } from './thingName';
 
-/** What an intake takes out of a store; null where it takes of something made here, or of the tap. */
+/** Less than this is nothing that anybody buys, g. */
+export const WORTH_BUYING_G = 0.5;
+
+/** The store that something comes out of, and what it is called there; null where it is made here, or of the tap. */
+export function storeOf(origin: Origin): Pick<Need, 'store' | 'id'> | null {
+  if (origin.from === 'pods') return { store: 'pods', id: origin.lotId };
+  if (origin.from === 'larder') return isTapWater(origin.key) ? null : { store: 'larder', id: origin.key };
+  return origin.from === 'stored' ? { store: 'stored', id: origin.id } : null;
+}
 function needOf({ origin, amount }: Intake): Need | null {
   const massG = gramsOf(amount) ?? 0;
-  if (!(massG > 0)) return null;
-  if (origin.from === 'pods') return { store: 'pods', id: origin.lotId, massG };
-  if (origin.from === 'larder') return isTapWater(origin.key) ? null : { store: 'larder', id: origin.key, massG };
-  return origin.from === 'stored' ? { store: 'stored', id: origin.id, massG } : null;
+  const store = storeOf(origin);
+  return store && massG > 0 ? { ...store, massG } : null;
 }
 
 /** What a station puts in itself and takes out of the larder: the salt of a jar, starch. */

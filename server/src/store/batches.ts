@@ -11,7 +11,7 @@ import { columnsOf, derivedColumns, fileOf, readingsOf, writeReadings } from './
 import { Stale, Unfit } from './errors';
 import { foreseeBatch, foreseeEdit, foreseen, still, type Edit, type Foreseen, type NewBatch } from './foreseen';
 import { settleKept } from './keptNews';
-import { coldOnly, settleShelf, type Bands } from './shelf';
+import { coldOnly, listShelf, settleShelf, type Bands } from './shelf';
 import { settleUse, STORES, type StoreName } from './stock';
 
 /** A batch as it was stored, and what else that changed. */
@@ -137,17 +137,44 @@ export async function refreshOld({ db, write }: Pick<Store, 'db' | 'write'>, tod
     .select({ id: batches.id })
     .from(batches)
     .where(sql`${batches.summedBy} is distinct from ${RULES}`);
-  for (const { id } of old) await write(async (t) => refreshOne(t, id, (await getBatch(t, id)).file, today, false));
+  // Bottles that still stand say the heat that the page of their batch says: worked out before it is the change's turn.
+  const standing = new Set((await listShelf(db)).flatMap((b) => (b.left > 0 ? [b.batchId] : [])));
+  for (const { id } of old) {
+    const { file, revision } = await getBatch(db, id);
+    const ready = await readyAgain(file, today, standing.has(id));
+    await write(async (t) => {
+      const now = await getBatch(t, id);
+      await refreshOne(t, id, now.file, today, standing.has(id), now.revision === revision ? ready : null);
+    });
+  }
   return old.length;
 }
 
-async function refreshOne(db: Db, id: string, file: BatchFile, today: string, bands: boolean): Promise<void> {
+/** What is worked out from a file before its turn; null where its line cannot run, which its turn tells. */
+async function readyAgain(file: BatchFile, today: string, heat: boolean): Promise<Foreseen | null> {
+  try {
+    const of = foreseen(file, await working.workedOut(file, today), today);
+    if (heat && of.worked.bottles && of.worked.bottles.length > 0) await of.heats();
+    return of;
+  } catch {
+    return null;
+  }
+}
+
+async function refreshOne(
+  db: Db,
+  id: string,
+  file: BatchFile,
+  today: string,
+  bands: boolean,
+  ready: Foreseen | null = null,
+): Promise<void> {
   try {
     await db.transaction(async (tx) => {
       const t = tx as unknown as Db;
-      const worked = await working.workedOut(file, today);
-      await t.update(batches).set(derivedColumns(worked, today)).where(eq(batches.id, id));
-      await settleShelf(t, id, foreseen(file, worked, today), bands ? 'always' : 'when changed');
+      const of = ready ?? foreseen(file, await working.workedOut(file, today), today);
+      await t.update(batches).set(derivedColumns(of.worked, today)).where(eq(batches.id, id));
+      await settleShelf(t, id, of, bands ? 'always' : 'when changed');
       await tell(t, await settleKept(t, id, file), today);
     });
   } catch (error) {

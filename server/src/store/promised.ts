@@ -1,5 +1,5 @@
-import { asc, eq } from 'drizzle-orm';
-import type { OpenNeed } from '@roskel/core';
+import { and, asc, eq, sql } from 'drizzle-orm';
+import { WORTH_BUYING_G, type OpenNeed } from '@roskel/core';
 import type { Promised, Short } from '@roskel/contract';
 import type { Db } from '../db/open';
 import { batches } from '../db/schema';
@@ -18,7 +18,7 @@ async function wanted(db: Db): Promise<Wanted[]> {
   const rows = await db
     .select({ batchId: batches.id, batch: batches.name, needs: batches.needs })
     .from(batches)
-    .where(eq(batches.archived, false))
+    .where(and(eq(batches.archived, false), sql`json_array_length(${batches.needs}) > 0`))
     .orderBy(asc(batches.startDate), asc(batches.createdAt), asc(batches.id));
   const all = rows.flatMap(({ needs, ...of }) => (needs ?? []).map((need) => ({ ...need, ...of })));
   return all.sort((a, b) => a.by.localeCompare(b.by));
@@ -37,38 +37,36 @@ function sharedOut(stockG: number, wants: readonly Wanted[]): Promised[] {
   return [...out.values()];
 }
 
-/** Stock and promises of a store's items. */
-export async function keptOf(db: Db, store: StoreName, itemId?: string): Promise<Kept> {
-  const [stock, wants] = [await stockOf(db, store, itemId), await wanted(db)];
-  return (id) => {
-    const stockG = stock.get(id) ?? 0;
-    return {
-      stockG,
-      promised: sharedOut(
-        stockG,
-        wants.filter((w) => w.store === store && w.id === id),
-      ),
-    };
-  };
+/** What is wanted out of a store, by item, each in the order in which it goes in. */
+function byItem(wants: readonly Wanted[], store: StoreName): Map<string, Wanted[]> {
+  const out = new Map<string, Wanted[]>();
+  for (const w of wants) if (w.store === store) out.set(w.id, [...(out.get(w.id) ?? []), w]);
+  return out;
 }
 
-/** Less than this is nothing that anybody buys, g. */
-const A_PINCH = 0.5;
+/** Stock and promises of a store's items. */
+export async function keptOf(db: Db, store: StoreName, itemId?: string): Promise<Kept> {
+  const stock = await stockOf(db, store, itemId);
+  const wants = byItem(await wanted(db), store);
+  return (id) => {
+    const stockG = stock.get(id) ?? 0;
+    return { stockG, promised: sharedOut(stockG, wants.get(id) ?? []) };
+  };
+}
 
 /** What the batches on their way want and is not there for them, the soonest first. What was put away counts as gone. */
 export async function listShort(db: Db): Promise<Short[]> {
   const wants = await wanted(db);
   const found: Short[] = [];
   for (const store of STORES) {
-    const of = wants.filter((w) => w.store === store);
-    if (of.length === 0) continue;
+    const of = byItem(wants, store);
+    if (of.size === 0) continue;
     const [stock, there] = [await stockOf(db, store), await thereOf(db, store)];
-    for (const id of new Set(of.map((w) => w.id))) {
-      const own = of.filter((w) => w.id === id);
+    for (const [id, own] of of) {
       const promised = sharedOut(there.has(id) ? (stock.get(id) ?? 0) : 0, own);
       promised.forEach((p, i) => {
-        if (p.shortG < A_PINCH) return;
-        const before = promised.slice(0, i).flatMap((x) => (x.g - x.shortG >= A_PINCH ? [x.batch] : []));
+        if (p.shortG < WORTH_BUYING_G) return;
+        const before = promised.slice(0, i).flatMap((x) => (x.g - x.shortG >= WORTH_BUYING_G ? [x.batch] : []));
         found.push({ ...p, store, id, name: own[0]!.name, before });
       });
     }

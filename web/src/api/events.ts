@@ -16,11 +16,19 @@ function hear(told: Told): void {
 }
 const ALL: Told = { kind: 'change', event: { topic: 'all', id: '' }, last: '' };
 
-/** A stream of what the server announces, from where one last heard. */
-function stream(tell: (told: Told) => void): EventSource {
+/** From one try to the next, where the server refused the stream, ms. */
+const AGAIN_MS = 4000;
+/** Listens to what the server announces, from where one last heard; gives the way to stop. */
+function stream(tell: (told: Told) => void, broken = false): () => void {
   const source = new EventSource(`/api/events${last ? `?last=${encodeURIComponent(last)}` : ''}`);
-  let broke = false;
-  source.onerror = () => (broke = true);
+  let broke = broken;
+  let next: (() => void) | null = null;
+  let again: ReturnType<typeof setTimeout> | undefined;
+  source.onerror = () => {
+    broke = true;
+    // A browser comes back by itself where the line broke, and never where it was refused (a locked door, a fault).
+    if (source.readyState === EventSource.CLOSED) again = setTimeout(() => (next = stream(tell, true)), AGAIN_MS);
+  };
   source.onopen = () => {
     // A page that began without its server has heard nothing yet.
     if (broke) tell(ALL);
@@ -29,7 +37,11 @@ function stream(tell: (told: Told) => void): EventSource {
   source.onmessage = (m) => tell({ kind: 'change', event: JSON.parse(m.data as string) as ChangeEvent, last: m.lastEventId });
   source.addEventListener?.('hello', (m) => (last ||= m.lastEventId));
   source.addEventListener?.('device', (m) => tell({ kind: 'device', state: JSON.parse(m.data as string) as DeviceState }));
-  return source;
+  return () => {
+    source.close();
+    clearTimeout(again);
+    next?.();
+  };
 }
 
 const ONE = 'roskel-events';
@@ -57,12 +69,12 @@ function listenForAll(): void {
 }
 /** Over plain HTTP a browser has no locks: then only the window that is seen listens. */
 function listenWhileSeen(): void {
-  let source: EventSource | null = null;
+  let stop: (() => void) | null = null;
   const follow = () => {
     if (document.hidden) {
-      source?.close();
-      source = null;
-    } else source ??= stream(hear);
+      stop?.();
+      stop = null;
+    } else stop ??= stream(hear);
   };
   document.addEventListener('visibilitychange', follow);
   follow();

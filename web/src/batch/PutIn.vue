@@ -10,8 +10,10 @@ import {
   ownThing,
   stationIn,
   stationKind,
+  storeOf,
   withIn,
   withIntakes,
+  WORTH_BUYING_G,
   type Ingredient,
   type Intake,
   type Preparation,
@@ -100,8 +102,7 @@ function thereG({ origin }: Intake): number | null {
   if (origin.from === 'stored' && stored.state === 'ready') return sum(stored.items.filter((p) => p.id === origin.id));
   return null;
 }
-const idIn = ({ origin }: Intake): string =>
-  origin.from === 'larder' ? origin.key : origin.from === 'pods' ? origin.lotId : origin.from === 'stored' ? origin.id : '';
+const idIn = ({ origin }: Intake): string => storeOf(origin)?.id ?? '';
 const WHERE: Record<string, string> = { larder: 'in the larder', pods: 'there', stored: 'kept' };
 /**
  * Whether there is enough of it: what this batch lacks by the list of all batches; never less than what is typed here and
@@ -112,7 +113,9 @@ function stock(x: Intake): { says: string; short: boolean } {
   if (props.station.done || there === null || (x.origin.from === 'larder' && isTapWater(x.origin.key))) return { says: '', short: false };
   const said = needs.shorts.find((s) => s.batchId === batch.id && s.store === x.origin.from && s.id === idIn(x));
   const lacks = Math.max((gramsIn(x)?.g ?? 0) - there, said?.shortG ?? 0);
-  return lacks >= 0.5 ? { says: `${grams(lacks)} to buy`, short: true } : { says: `enough ${WHERE[x.origin.from]}`, short: false };
+  return lacks >= WORTH_BUYING_G
+    ? { says: `${grams(lacks)} to buy`, short: true }
+    : { says: `enough ${WHERE[x.origin.from]}`, short: false };
 }
 /** The thing whose weighing, knife and time are open. */
 const changing = ref<string | null>(null);

@@ -29,7 +29,8 @@ const jars = computed(() => (batch.file ? jarsAt(batch.file, props.station.id).l
 const blank = () => {
   const r = props.reading;
   return {
-    jar: r?.jar ?? (r ? 0 : (props.jar ?? 0)),
+    // What was read in one jar says nothing of the others: of several it is said which.
+    jar: r ? (r.jar ?? 0) : props.jar || (jars.value.length > 1 ? null : 0),
     pH: r?.pH ?? null,
     tempC: r?.tempC ?? null,
     on: r ? dayjs(r.at).format('YYYY-MM-DD') : today(),
@@ -58,6 +59,7 @@ async function save() {
   const at = time ? dayjs(`${form.on}T${time}`) : null;
   const nothing = [form.pH, form.tempC, form.bubbles, form.coverMm, form.photo].every((v) => v === null);
   if (nothing && !props.reading?.signs) problem.value = 'A reading needs a pH, a temperature, or something that was seen.';
+  else if (form.jar === null && form.pH !== null) problem.value = 'In which jar was it read? What one shows says nothing of the others.';
   else if (!at?.isValid()) problem.value = 'When was it? Give a day and a time, such as 18:30.';
   else if (at.format('YYYY-MM-DD') < props.station.from)
     problem.value = `The jar was packed on ${day(props.station.from)}. A reading cannot be older.`;
@@ -96,7 +98,7 @@ async function remove() {
   <SheetCard v-model:show="show" :title="title" :width="460">
     <NForm class="form" @submit.prevent="save">
       <DraftBar :show="draft.takenUp.value" @anew="draft.anew" />
-      <JarPick v-model="form.jar" class="wide" :jars="jars" label="Read in" />
+      <JarPick v-model="form.jar" class="wide" :jars="jars" label="Read in" all="each, all the same" />
       <NumberField v-model="form.pH" label="pH" :schema="P.pH" optional live="pH" @taken="form.instrument = instruments.ofDevice($event)" />
       <NumberField v-model="form.tempC" label="Temperature" unit="°C" :schema="P.tempC" optional :digits="1" live="temp" />
       <DateField :model-value="form.on" label="Day" @update:model-value="form.on = $event ?? today()" />

@@ -57,18 +57,22 @@ export const useTimers = defineStore('timers', () => {
     for (const t of changed) if (!had.includes(t)) void send(t);
   }
   /** What a device or the server knows, taken over where it is later than what is known here. */
-  function take(told: Timers): void {
-    ahead = told.now - Date.now();
-    keepHere(AHEAD, ahead);
+  function take(told: Pick<Timers, 'timers'>): void {
     const by = new Map(latest().map((t) => [t.id, t]));
     for (const t of told.timers) if ((by.get(t.id)?.changedAt ?? -1) < t.changedAt) by.set(t.id, t);
     keep([...by.values()]);
+  }
+  /** An answer that was just given says what time it is there; what is announced may be told again much later. */
+  function answered(told: Timers): void {
+    ahead = told.now - Date.now();
+    keepHere(AHEAD, ahead);
+    take(told);
   }
   // A server that does not answer hears of it when it is back.
   const send = (t: Timer) =>
     api
       .put<Timers>(`/timers/${t.id}`, t)
-      .then(take)
+      .then(answered)
       .catch(() => undefined);
   /** All that the server knows, and tells it what it does not. */
   async function bring(): Promise<void> {
@@ -76,11 +80,11 @@ export const useTimers = defineStore('timers', () => {
     if (!told) return;
     const there = new Map(told.timers.map((t) => [t.id, t.changedAt]));
     const own = latest().filter((t) => t.changedAt > (there.get(t.id) ?? -1));
-    take(told);
+    answered(told);
     for (const t of own) void send(t);
   }
   onChange((event) => {
-    if (event.topic === 'timers' && event.record) take(event.record as Timers);
+    if (event.topic === 'timers' && event.record) take(event.record as Pick<Timers, 'timers'>);
     else if (concerns(event, 'timers')) void bring();
   });
   void bring();

@@ -31,7 +31,9 @@ const note = ref('');
 const photo = ref<string | null>(null);
 const busy = ref(false);
 const sure = ref(false);
-const which = ref(0);
+const which = ref<number | null>(0);
+/** Of several jars one is thrown away, or all: never by a slip. */
+const unsaid = computed(() => props.jars.length > 1 && which.value === null);
 const who = computed(() => (which.value && props.jars.length > 1 ? `${props.name}, jar ${which.value}` : props.name));
 watch(show, (open) => {
   if (!open) return;
@@ -39,7 +41,7 @@ watch(show, (open) => {
   note.value = '';
   photo.value = null;
   sure.value = false;
-  which.value = props.jar ?? 0;
+  which.value = props.jar || (props.jars.length > 1 ? null : 0);
 });
 /** Nothing odd, and everything else, rule each other out. */
 function pick(s: Sign, on: boolean) {
@@ -63,12 +65,12 @@ async function keep(thrown: boolean) {
     const day = today();
     const why = verdict.value ? SIGNS[verdict.value.sign].says : '';
     const bin = { doneOn: day, thrownOn: day, thrownWhy: why };
-    const one = which.value > 0 && props.jars.length > 1;
+    const one = (which.value ?? 0) > 0 && props.jars.length > 1;
     // One act, one undo: what was seen, and that it went. Where it cannot be thrown away yet, what was seen is kept all the same.
     let cannot = '';
     await todays.change(props.batchId, `${who.value}: ${thrown ? 'thrown away' : 'looked at'}`, (f) => {
       const looked = { ...f, readings: [...f.readings, reading] };
-      if (thrown && one) return withJarThrown(looked, props.stationId, { jar: which.value, on: day, why });
+      if (thrown && one) return withJarThrown(looked, props.stationId, { jar: which.value!, on: day, why });
       cannot = (thrown && logRefusal(looked, props.stationId, bin, day)?.message) || '';
       return thrown && !cannot ? withLogged(looked, props.stationId, bin) : looked;
     });
@@ -111,9 +113,10 @@ async function keep(thrown: boolean) {
     <PhotoField v-model="photo" :batch-id="batchId" />
     <div class="acts">
       <template v-if="verdict?.verdict === 'discard'">
+        <p v-if="unsaid" class="soft">Say above which jar it is, or all of them.</p>
         <TickField v-model="sure" label="It is in the bin, with everything in it" />
-        <NButton type="primary" :disabled="!sure || busy" @click="keep(true)">Thrown away</NButton>
-        <NButton :disabled="busy" @click="keep(false)">Only note it; the jar stays condemned</NButton>
+        <NButton type="primary" :disabled="!sure || unsaid || busy" @click="keep(true)">Thrown away</NButton>
+        <NButton :disabled="unsaid || busy" @click="keep(false)">Only note it; the jar stays condemned</NButton>
       </template>
       <NButton v-else type="primary" :disabled="!verdict || busy" @click="keep(false)">Note it</NButton>
     </div>

@@ -23,7 +23,8 @@ export const timerRoutes: readonly Route[] = [
       if (req.body.id !== param(req, 'id'))
         throw new Unfit('This is another timer.', [{ path: 'id', message: 'The address names another.' }]);
       const now = told(await putTimer(k.db, req.body as Timer, Date.now()));
-      k.say({ topic: 'timers', id: req.body.id, record: now });
+      // Without the time: who was away hears of it later.
+      k.say({ topic: 'timers', id: req.body.id, record: { timers: now.timers } });
       return now;
     },
   },
