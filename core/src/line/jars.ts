@@ -1,14 +1,4 @@
-import {
-  gramsOf,
-  mapStations,
-  stationsOf,
-  type BatchFile,
-  type Intake,
-  type Reading,
-  type StationEntry,
-  type StationLog,
-  type Strand,
-} from '../file';
+import { gramsOf, stationsOf, type BatchFile, type Intake, type Reading, type StationEntry, type StationLog, type Strand } from '../file';
 import { stationKind } from '../stations';
 
 /** The vessels that what stands at a station was packed into before; null where nothing says so. */

@@ -4,20 +4,17 @@ import { jarAcid, jarEnd, jarPressure, jarTemperature } from '../caution';
 import {
   BLOCK_H,
   blockTemps,
-  burpHours,
   driftSd,
   JAR_MEMBERS,
   jarParameters,
   judgeJar,
   LEGAL_PH,
-  SIGNS,
   SOUR_DAY,
   JAR_LIDS,
   simulateJar,
   type ForecastInput,
   type JarConditions,
   type JarJudgement,
-  type JarLid,
 } from '../ferment';
 import type { Reading, ToolLearnt } from '../file';
 import { noGrams } from '../matter/component';
@@ -25,10 +22,11 @@ import { volumeMl } from '../matter/density';
 import { convert, waterPhaseSaltPct, withHeat, type Stream } from '../matter/stream';
 import type { JarVerdict } from '../matter/jar';
 import { notFresh, parcel, phOf, type Parcel, type Past } from '../parcel';
-import { addDays, daysBetween, daysSince } from '../plan';
+import { daysBetween } from '../plan';
 import { choice } from './ask';
+import { jarDuties } from './jarDuties';
 import { jarReadings, jarRisk, jarSigns, jarTemps, readingsOfJar } from './jarLog';
-import { station, type JarKnown, type JarOfWorld, type Outcome, type StationView } from './station';
+import { station, type JarKnown, type JarOfWorld, type Outcome } from './station';
 import type { Draw } from '../stat/draw';
 
 /** A jar stands so long at most, and a forecast looks no further, days. */
@@ -186,71 +184,6 @@ function sour(input: Stream, pH: number, gasMmol: number, acids: AcidWorld) {
   return { change, out: convert(input, change), gasG: gasMol * CO2 };
 }
 
-const BURP: Record<JarLid | 'unsaid', (hours: number) => string> = {
-  airlock: () => 'Look at the airlock: water in it, nothing blocked',
-  cloth: () => 'Look at the cloth: clean, dry, and tied down',
-  closed: (h) => (h < 24 ? `Let the gas out, every ${h} hours` : 'Let the gas out, once a day'),
-  unsaid: () => 'Let the gas out, or look at the airlock',
-};
-/** With nothing said of the lid it is asked for as long as most jars make gas. */
-const UNSAID_DAYS = 10;
-
-function duties(v: StationView<FermentParams, FermentFacts>) {
-  const since = v.readings.filter((r) => r.pH !== undefined).map((r) => daysSince(v.from, r.at));
-  const last = since.length > 0 ? Math.max(...since) : 0;
-  const nextReading = addDays(v.from, Math.max(3, Math.floor(last) + 3));
-  const day = daysBetween(v.from, v.today);
-  const push = {
-    key: `push-${day}`,
-    text: 'Push everything under the brine',
-    why: 'Floating pieces mould first.',
-    due: v.today,
-    minutes: 1,
-    does: 'tick' as const,
-  };
-  const hours = burpHours(day, v.params.tempC, v.facts?.sugarMmol ?? 0);
-  const burp = {
-    key: `burp-${day}`,
-    text: BURP[v.params.lid ?? 'unsaid'](hours ?? 24),
-    why: 'The first week makes most of the gas.',
-    due: v.today,
-    minutes: 1,
-    does: 'tick' as const,
-  };
-  const read = {
-    key: `read-${since.length}`,
-    text: `Read pH and temperature${since.length === 0 ? ' for the first time' : ' again'}`,
-    why:
-      since.length < 2
-        ? 'Two readings two days apart say whether it works.'
-        : 'A jar is judged by its readings, and each only speaks for its day.',
-    due: nextReading,
-    minutes: 5,
-    does: 'read' as const,
-  };
-  const look = {
-    key: `look-${day}`,
-    text: 'Look and smell',
-    why: 'Cloudy is normal. Fuzz or a rotten smell means: throw all of it away.',
-    due: v.today,
-    minutes: 1,
-    does: 'look' as const,
-  };
-  const end = {
-    key: 'ferment-end',
-    text: `Measure twice, two days apart; drain at pH ${v.params.targetPh.toFixed(1)} or below`,
-    why: 'Done means measured, settled and good to smell, not just the date.',
-    due: v.to,
-    does: 'work' as const,
-  };
-  if (v.active && v.facts?.judged.verdict === 'condemned') {
-    const jars =
-      v.jars.length > 1 ? 'Look at each jar, and throw away the one that has gone bad' : 'Throw this jar away, and do not taste it';
-    return [{ ...look, key: 'discard', text: jars, why: v.facts.judged.sign ? SIGNS[v.facts.judged.sign].says : 'Its readings say so.' }];
-  }
-  return v.active ? [push, ...((v.params.lid === undefined ? day <= UNSAID_DAYS : hours !== null) ? [burp] : []), read, look, end] : [end];
-}
-
 /** From the worst on: what of several jars is true of all of them together, once they are emptied into one bowl. */
 const WORST_FIRST: readonly JarJudgement['verdict'][] = ['condemned', 'doubtful', 'none', 'unread', 'acid'];
 const worstJar = (jars: readonly JarJudgement[]): JarJudgement =>
@@ -341,7 +274,7 @@ export const ferment = station<'ferment', FermentParams, FermentFacts>({
   },
   step: ({ params: p }) =>
     `Leave it to sour at ${p.tempC} °C for about ${Math.round(p.days)} days, everything under the brine; it is done at pH ${p.targetPh.toFixed(1)} or below by a calibrated meter on two days, two days apart. Above 4.6 on day 14, fuzz or rot: throw it away.`,
-  duties,
+  duties: jarDuties,
   doubtsEnd: (v) => {
     const judged = v.facts?.judged;
     return judged ? jarEnd(daysBetween(v.from, v.today), judged, v.params.targetPh) : null;
