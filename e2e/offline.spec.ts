@@ -14,6 +14,7 @@ test('kept on a phone: the page begins without its server, takes readings, and b
   const saved = page.getByText('Saved', { exact: true });
   const log = async (pH: string) => {
     await page.getByRole('button', { name: 'Log a reading' }).first().click();
+    await page.locator('.pill', { hasText: 'each, all the same' }).click();
     await type(page, 'pH', pH);
     await page.getByRole('button', { name: 'Save the reading' }).click();
     await expect(page.getByRole('dialog')).toHaveCount(0);

@@ -85,6 +85,13 @@ test('a jar of two is read by itself, and thrown away by itself; the other stand
   );
   await changeStored(page, record, packed);
   const panel = page.getByRole('region', { name: 'What is measured at Ferment' });
+  // Of two it is said which: what one shows says nothing of the other.
+  await page.getByRole('button', { name: 'Log a reading' }).click();
+  await type(page, 'pH', '4.1');
+  await page.getByRole('button', { name: 'Save the reading' }).click();
+  await expect(page.getByRole('alert').filter({ hasText: 'In which jar was it read?' })).toBeVisible();
+  await page.keyboard.press('Escape');
+  await expect(page.getByRole('dialog')).toHaveCount(0);
   await panel.locator('.pill', { hasText: 'jar 2' }).click();
   await page.getByRole('button', { name: 'Log a reading' }).click();
   await type(page, 'pH', '4.1');
@@ -98,9 +105,10 @@ test('a jar of two is read by itself, and thrown away by itself; the other stand
 
   await page.getByRole('button', { name: 'Look and smell' }).click();
   const sheet = page.getByRole('dialog', { name: /^Look and smell/ });
-  await sheet.locator('.pill', { hasText: 'jar 1' }).click();
   await sheet.getByText('fuzz, or spots', { exact: false }).click();
   await sheet.getByText('It is in the bin', { exact: false }).click();
+  await expect(sheet.getByRole('button', { name: 'Thrown away' })).toBeDisabled();
+  await sheet.locator('.pill', { hasText: 'jar 1' }).click();
   await sheet.getByRole('button', { name: 'Thrown away' }).click();
   await expect(page.locator('[data-fact=jar-thrown]')).toContainText('Jar 1 thrown away');
   expect(await mass()).toBeCloseTo(whole / 2, 3);

@@ -140,6 +140,7 @@ test('readings steer the jar on the page; a wrong one is named; cold nights from
   await expect(ready).toHaveText(first!);
   // A slip of the meter: named as such, and with it gone all is as it was.
   await page.getByRole('button', { name: 'Log a reading' }).click();
+  await page.locator('.pill', { hasText: 'each, all the same' }).click();
   await type(page, 'pH', '5.6');
   await pick(page, 'With a', /meter/);
   await page.getByRole('button', { name: 'Save the reading' }).click();

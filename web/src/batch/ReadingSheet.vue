@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, reactive, ref, toRef, watch } from 'vue';
+import { computed, nextTick, reactive, ref, toRef, watch } from 'vue';
 import dayjs from 'dayjs';
 import { NButton, NForm } from 'naive-ui';
 import { jarsAt, ReadingSchema, type Reading, type StationReport } from '@roskel/core';
@@ -50,7 +50,13 @@ const calibration = computed(() => {
   return instruments.says(form.instrument, (at.isValid() ? at : dayjs()).toISOString());
 });
 const problem = ref('');
-watch(show, (open) => open && (problem.value = ''));
+watch(show, async (open) => {
+  if (!open) return;
+  problem.value = '';
+  // What was half filled in before is of the jar that is looked at now, where it named none.
+  await nextTick();
+  form.jar ??= props.jar || null;
+});
 const title = computed(() => (props.reading ? 'Change the reading' : 'Log a reading'));
 
 async function save() {

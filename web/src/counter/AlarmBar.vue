@@ -17,7 +17,21 @@ const title = computed(() => {
   return timers.next ? `${clockOf(timers.leftMs(timers.next))} ${timers.next.name} · ${NAME}` : page;
 });
 watch(title, (now) => (document.title = now), { immediate: true });
-const lateMin = (endsAt: number) => Math.floor((timers.now - endsAt) / 60_000);
+/** Of many that ring at once the first are told by name. */
+const MOST = 3;
+const told = computed(() => timers.ringing.slice(0, MOST));
+function since(endsAt: number): string {
+  const minutes = Math.floor((timers.now - endsAt) / 60_000);
+  if (minutes < 1) return '';
+  return minutes < 120
+    ? `${plural(minutes, 'minute')} ago.`
+    : minutes < 2880
+      ? `${plural(Math.floor(minutes / 60), 'hour')} ago.`
+      : 'Days ago.';
+}
+function endAll() {
+  for (const t of timers.ringing) timers.end(t.id);
+}
 /** After a reload a browser is silent until the page is tapped: any tap will do. */
 const tapped = () => {
   if (timers.running.length > 0 && sound.value !== 'ready') void readySound();
@@ -32,14 +46,18 @@ onUnmounted(() => {
 
 <template>
   <section v-if="timers.ringing.length" class="alarm no-print" role="alert" aria-label="Time is up" :data-sound="sound">
-    <p v-for="t in timers.ringing" :key="t.id">
+    <p v-for="t in told" :key="t.id">
       <b>{{ t.name }}: time is up.</b>
-      <span v-if="lateMin(t.endsAt!) >= 1"> {{ plural(lateMin(t.endsAt!), 'minute') }} ago.</span>
+      <span v-if="since(t.endsAt!)">{{ since(t.endsAt!) }}</span>
       <span class="acts">
         <RouterLink v-if="t.batchId" :to="`/batches/${t.batchId}/counter`">Counter</RouterLink>
         <NButton @click="timers.more(t.id, 5)">5 min more</NButton>
         <NButton type="primary" @click="timers.end(t.id)">End the alarm</NButton>
       </span>
+    </p>
+    <p v-if="timers.ringing.length > told.length">
+      and {{ timers.ringing.length - told.length }} more
+      <span class="acts"><NButton @click="endAll">End them all</NButton></span>
     </p>
     <p v-if="sound === 'blocked'" class="silent">
       This browser holds the sound back.

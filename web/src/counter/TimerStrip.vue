@@ -1,15 +1,18 @@
 <script setup lang="ts">
+import { computed } from 'vue';
 import { NButton } from 'naive-ui';
 import { RouterLink } from 'vue-router';
 import { clockOf, useTimers } from '../stores/timers';
 
 /** The timers that run or are held, on whichever device they were begun. */
 const timers = useTimers();
+/** What is up stands in the alarm, over every page. */
+const shown = computed(() => timers.running.filter((t) => !timers.isUp(t)));
 </script>
 
 <template>
-  <ul v-if="timers.running.length" class="plate strip no-print" aria-label="Timers">
-    <li v-for="t in timers.running" :key="t.id" data-timer>
+  <ul v-if="shown.length" class="plate strip no-print" aria-label="Timers">
+    <li v-for="t in shown" :key="t.id" data-timer>
       <b class="clock">{{ clockOf(timers.leftMs(t)) }}</b>
       <RouterLink v-if="t.batchId" :to="`/batches/${t.batchId}/counter`">{{ t.name }}</RouterLink>
       <span v-else>{{ t.name }}</span>

@@ -47,7 +47,7 @@ const gives = computed(() => {
       ? `No day makes 8 in 10: ${oneIn(spoils)} of such jars goes wrong.`
       : sure.value === null
         ? oddsText(best.value) === oddsText(SURE)
-          ? `${day(addDays(props.from, most.value))} is as late as it needs; a warmer place is sooner.`
+          ? `For 8 in 10, about ${day(addDays(props.from, most.value))}; a warmer place is sooner.`
           : `No day within ${most.value} makes it 8 in 10; a warmer place${target < HOUSE_PH ? `, or pH ${HOUSE_PH.toFixed(1)},` : ''} would.`
         : `For 8 in 10, ${day(addDays(props.from, sure.value))} must do, or a warmer place.`;
   return `${wait}${bottles}`;

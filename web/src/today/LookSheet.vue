@@ -31,7 +31,9 @@ const note = ref('');
 const photo = ref<string | null>(null);
 const busy = ref(false);
 const sure = ref(false);
-const which = ref<number | null>(0);
+/** Of several it is said which; a sheet that is opened of one jar is of that one. */
+const first = () => props.jar || (props.jars.length > 1 ? null : 0);
+const which = ref<number | null>(first());
 /** Of several jars one is thrown away, or all: never by a slip. */
 const unsaid = computed(() => props.jars.length > 1 && which.value === null);
 const who = computed(() => (which.value && props.jars.length > 1 ? `${props.name}, jar ${which.value}` : props.name));
@@ -41,7 +43,7 @@ watch(show, (open) => {
   note.value = '';
   photo.value = null;
   sure.value = false;
-  which.value = props.jar || (props.jars.length > 1 ? null : 0);
+  which.value = first();
 });
 /** Nothing odd, and everything else, rule each other out. */
 function pick(s: Sign, on: boolean) {
@@ -63,12 +65,14 @@ async function keep(thrown: boolean) {
       ...(note.value.trim() ? { note: note.value.trim() } : {}),
     };
     const day = today();
+    // As it is called now: with one jar less there may be none to tell apart.
+    const name = who.value;
     const why = verdict.value ? SIGNS[verdict.value.sign].says : '';
     const bin = { doneOn: day, thrownOn: day, thrownWhy: why };
     const one = (which.value ?? 0) > 0 && props.jars.length > 1;
     // One act, one undo: what was seen, and that it went. Where it cannot be thrown away yet, what was seen is kept all the same.
     let cannot = '';
-    await todays.change(props.batchId, `${who.value}: ${thrown ? 'thrown away' : 'looked at'}`, (f) => {
+    await todays.change(props.batchId, `${name}: ${thrown ? 'thrown away' : 'looked at'}`, (f) => {
       const looked = { ...f, readings: [...f.readings, reading] };
       if (thrown && one) return withJarThrown(looked, props.stationId, { jar: which.value!, on: day, why });
       cannot = (thrown && logRefusal(looked, props.stationId, bin, day)?.message) || '';
@@ -77,7 +81,7 @@ async function keep(thrown: boolean) {
     if (cannot) throw new Error(cannot);
     emit('done');
     show.value = false;
-    if (thrown && one) notices.say(`${who.value} is thrown away. The others stand on, and less goes in later.`);
+    if (thrown && one) notices.say(`${name} is thrown away. The others stand on, and less goes in later.`);
     else if (thrown) notices.say(`${props.name} is thrown away. What was still to go in is free again.`);
   } catch (e) {
     notices.fail(e);
