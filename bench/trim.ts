@@ -44,7 +44,7 @@ export function trimLines(highs: LinearSolver): Line[] {
     },
     {
       what: 'trim: four ways, each confirmed by the full models',
-      ours: measure(() => trimBowl(highs, sauce, stocks, { says, kitchen: 'metric' }), 12),
+      ours: measure(() => trimBowl(highs, sauce, stocks, [], { says, kitchen: 'metric' }), 12),
       reference: program,
       against: 'one such program',
       wantedMs: 1000,

@@ -13,6 +13,7 @@ import {
   reportTypical,
   stationIn,
   trimBatch,
+  usualFor,
   variety,
   withoutRound,
   withRound,
@@ -66,7 +67,7 @@ const roundOf = (told: TrimTold, says: Says, id = 'r1', way = 0): Round => ({
 const rows = KEYS.map(ingredient);
 
 describe('a batch put right', () => {
-  const ask = (file: BatchFile, says: Says) => trimBatch(highs, file, 'trim', stockOf(), { says, kitchen: 'metric' }, '2026-10-02');
+  const ask = (file: BatchFile, says: Says) => trimBatch(highs, file, 'trim', stockOf(), [], { says, kitchen: 'metric' }, '2026-10-02');
   it('too hot and too flat: at most three things in spoons, at pH 3.8 or lower; the line says the same of it', () => {
     const file = trimmed(3.78);
     const says: Says = { heat: 'much', sour: 'little' };
@@ -162,10 +163,45 @@ describe('a batch put right', () => {
     const round = roundOf(ask(file, { salt: 'little' }), { salt: 'little' });
     const filled = mapStations(file, (s) => ({ ...s, log: { ...s.log, doneOn: '2026-10-01' } }));
     expect(() => withRound(filled, 'trim', round, rows, [])).toThrow(/done already: what is filled cannot be put right here/);
-    expect(() => withRound(file, 'blend', round, rows, [])).toThrow(/no place to taste/);
+    expect(() => withRound(file, 'prep', round, rows, [])).toThrow(/no place to taste/);
     expect(() => withRound(file, 'gone', round, rows, [])).toThrow(/not there any more/);
     // Words alone are always taken: what it is now is right.
     expect(withRound(filled, 'trim', { ...round, put: [] }, rows, [])).toBeDefined();
+  });
+  it('with an empty larder: what the recipe holds is near, and the rest is bought, with its grams', () => {
+    const file = trimmed(3.5);
+    const shop = usualFor('trim').map(ingredient);
+    const of = (stocks: TrimStock[], says: Says, rows = shop, at = 'trim') =>
+      trimBatch(highs, file, at, stocks, rows, { says, kitchen: 'metric' }, '2026-10-02');
+    // The vinegar and the salt of the recipe are there as it says, and nobody keeps stock of them.
+    const salt = of([], { salt: 'little' }, []);
+    expect(salt.short).toBeNull();
+    expect(salt.bought).toBe(false);
+    for (const o of salt.offers) for (const p of o.puts) expect(p.buyG).toBe(p.g);
+    // Sugar is nowhere in it.
+    expect(of([], { sweet: 'little' }, []).short).not.toBeNull();
+    const sweet = of([], { sweet: 'little' });
+    expect([sweet.short, sweet.bought]).toEqual([null, true]);
+    expect(sweet.offers[0]!.puts.some((p) => p.of === 'sugar_white' && p.buyG === p.g)).toBe(true);
+    // Of what is there only the rest is bought, and what is there goes before the shop.
+    const need = sweet.offers[0]!.puts.find((p) => p.of === 'sugar_white')!.g;
+    const half = of(stocksOf(['sugar_white'], need / 2), { sweet: 'little' });
+    const got = half.offers[0]!.puts.find((p) => p.of === 'sugar_white')!;
+    expect(got.buyG).toBeCloseTo(got.g - need / 2, 2);
+    expect(of(stocksOf(['honey', 'water']), { sweet: 'little' }).bought).toBe(false);
+    // What was bought goes into the batch like anything else.
+    const says: Says = { sweet: 'little' };
+    const after = reportTypical(withRound(file, 'trim', roundOf(sweet, says), shop, []), '2026-10-02');
+    expect(after.stations.find((s) => s.kind === 'trim')!.now.sweetPct).toBeCloseTo(sweet.offers[0]!.after.sweet!, 2);
+    // In the middle of a blend as well, and the round can be taken back.
+    const mid = of([], { salt: 'little' }, [], 'blend');
+    const round = roundOf(mid, { salt: 'little' });
+    const stirred = withRound(file, 'blend', round, shop, []);
+    expect(reportTypical(stirred, '2026-10-02').stations.find((s) => s.kind === 'blend')!.now.saltPct).toBeCloseTo(
+      mid.offers[0]!.after.salt!,
+      1,
+    );
+    expect(withoutRound(stirred, 'blend', 'r1')).toEqual(file);
   });
   it('powder wants a night', () => {
     const told = trimBatch(
@@ -173,6 +209,7 @@ describe('a batch put right', () => {
       trimmed(),
       'trim',
       stocksOf(['chili_powder_pure', 'vinegar_cider', 'water', 'salt_fine']),
+      [],
       { says: {}, set: { heat: { low: 1, high: 2 } }, kitchen: 'metric' },
       '2026-10-02',
     );
@@ -183,16 +220,17 @@ describe('a batch put right', () => {
       trimmed(),
       'trim',
       stocksOf(['chili_powder_pure', 'salt_fine']),
+      [],
       { says: {}, set: { heat: { low: base * 1.03, high: base * 1.2 } }, kitchen: 'metric' },
       '2026-10-02',
     );
     for (const o of hotter.offers) expect(o.night).toBe(true);
   });
   it('bad input: a window upside down, no such station, a station without a sauce', () => {
-    expect(() => trimBatch(highs, trimmed(), 'nowhere', stockOf(), { says: {}, kitchen: 'metric' }, '2026-10-02')).toThrow();
+    expect(() => trimBatch(highs, trimmed(), 'nowhere', stockOf(), [], { says: {}, kitchen: 'metric' }, '2026-10-02')).toThrow();
     const empty = mapStations(trimmed(), (s) => ({ ...s, intakes: [], log: {} }));
     expect(() =>
-      trimBatch(highs, carry(empty, [], []), 'trim', stockOf(), { says: { heat: 'much' }, kitchen: 'metric' }, '2026-10-02'),
+      trimBatch(highs, carry(empty, [], []), 'trim', stockOf(), [], { says: { heat: 'much' }, kitchen: 'metric' }, '2026-10-02'),
     ).toThrow(/no sauce here/);
     const upside = ask(trimmed(), {});
     expect(missesOf(upside.now, upside.wish)).toEqual({});
@@ -208,7 +246,7 @@ it('"leave it as it is, and the rest can be had" holds when it is asked again wi
     const keys = KEYS.filter(() => d.chance(0.25));
     const stocks = stocksOf(keys, d.pick([20, 120, 800]));
     const says = Object.fromEntries(RAILS.filter(() => d.chance(0.55)).map((r) => [r, d.pick(words)])) as Says;
-    const ask = (of: Says) => trimBatch(highs, file, 'trim', stocks, { says: of, kitchen: 'metric' }, '2026-10-02');
+    const ask = (of: Says) => trimBatch(highs, file, 'trim', stocks, [], { says: of, kitchen: 'metric' }, '2026-10-02');
     for (const line of ask(says).short?.lines ?? []) {
       const name = /^Leave the (\w+) as it is/.exec(line)?.[1];
       if (!name) continue;

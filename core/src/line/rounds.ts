@@ -35,7 +35,7 @@ function moved(intakes: readonly Intake[], put: readonly Put[], sign: 1 | -1): I
 export function whyNoRound(file: BatchFile, stationId: string): string | null {
   const entry = stationIn(file, stationId);
   if (!entry) return 'This station is not there any more.';
-  if (!stationKind(entry.kind).stirs) return `${stationKind(entry.kind).name} is no place to taste and put right. Add a Trim to the line.`;
+  if (!stationKind(entry.kind).tasted) return `${stationKind(entry.kind).name} is no place to taste and put right. Add a Trim to the line.`;
   const graph = graphOf(file);
   const filled = endStrands(file).find((s) => endOf(s).log.doneOn !== undefined && upstreamOf(graph, endOf(s).id).has(stationId));
   if (!filled) return null;

@@ -19,7 +19,7 @@ export const SPOON_STEPS = ['1/8 tsp', '1/4 tsp', '1/2 tsp', 'tsp', 'tbsp', '1/4
 export type SpoonStep = (typeof SPOON_STEPS)[number];
 
 /** What a row may be usual for, where nobody says which. */
-export const PURPOSES = ['water', 'salt', 'vinegar', 'fill', 'sour', 'acid', 'bench'] as const;
+export const PURPOSES = ['water', 'salt', 'vinegar', 'fill', 'sour', 'acid', 'bench', 'trim'] as const;
 export type Purpose = (typeof PURPOSES)[number];
 
 /** Types of pods for which a row stands where none was surveyed. */

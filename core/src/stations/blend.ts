@@ -79,6 +79,7 @@ export const blend = station<'blend', BlendParams, BlendFacts>({
   weighed: 'Blend, weighed',
   usual: 'larder',
   gathers: true,
+  tasted: true,
   tool: 'blender',
   teaches: (f, log) =>
     log.look === undefined || f.plainBody === null ? null : { log: Math.log(stepMpas(log.look) / stepMpas(f.plainBody)), sd: LOOK_SD },

@@ -39,6 +39,7 @@ export const bowl = station<'bowl', BowlParams, BowlFacts>({
   days: () => 0,
   minutes: () => ({ hands: 3, clock: 3 }),
   needsStuff: true,
+  tasted: true,
   gives: { over: 'rest that filled no bowl' },
   apply(input, _, { log, goal: wish, draw }): Outcome<BowlFacts> {
     if (!(massOf(input.stream) > 0)) return { out: input, made: [], sides: [], facts: null };

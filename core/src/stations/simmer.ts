@@ -113,6 +113,7 @@ export const simmer = station<'simmer', SimmerParams, SimmerFacts>({
   lasts: true,
   tool: 'pot',
   gathers: true,
+  tasted: true,
   teaches: (f) => f.seen,
   toolLike: (p) => ({ acrossCm: p.potCm }),
   byTool: (t) => (t.acrossCm === undefined ? {} : { potCm: t.acrossCm }),

@@ -235,8 +235,8 @@ export interface StationKind<K extends string = string, P = unknown, F = unknown
   withoutOwn?(params: P): P;
   /** Everything usually goes in here when no other place is known: a jug, a pot. */
   gathers?: true;
-  /** What goes in is stirred into what came along: smooth stuff into a blend leaves it one body. */
-  stirs?: true;
+  /** It is tasted and put right there, with spoons stirred in. */
+  tasted?: true;
   /** It holds pulp back with these parameters. */
   sieves?(params: P): boolean;
   /** Rows of the table that it puts in itself. */

@@ -70,6 +70,7 @@ export const thicken = station<'thicken', ThickenParams, ThickenFacts>({
   weighed: 'Weighed',
   needsStuff: true,
   lasts: true,
+  tasted: true,
   puts: [WATER_KEY, ...THICKENERS.map((t) => t.row)],
   withoutOwn: (p) => ({ ...p, until: 'dose', dosePct: 0 }),
   defaults: () => ({ with: THICKENERS[0]!.as, until: 'dose', dosePct: 2, step: 4, minutes: 2 }),

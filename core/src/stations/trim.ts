@@ -20,7 +20,7 @@ export const trim = station<'trim', TrimParams, TrimFacts>({
   weighed: 'Weighed',
   needsStuff: true,
   byTaste: true,
-  stirs: true,
+  tasted: true,
   defaults: () => ({}),
   days: () => 0,
   minutes: () => ({ hands: ROUND_MIN, clock: ROUND_MIN }),

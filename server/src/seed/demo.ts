@@ -34,6 +34,7 @@ import { moveShelf } from '../store/shelf';
 import { addHeat } from '../store/tasting';
 import { demoLarder, demoLots } from './pantry';
 import { seedMakers } from './makers';
+import { seedShelf } from './shelf';
 import { DEMO_TOOLS, seedStyles } from './styles';
 
 /** A plan that hits its bracket with the given lots, solved as the page would solve it. */
@@ -142,7 +143,7 @@ function springTide(start: string, green: PodLot): BatchFile {
   return carry({ ...base, style: 'own', strands }, [green], []);
 }
 
-/** Fills an empty data folder with a made-up coast kitchen: pods, a larder, and nine batches of seven kinds. */
+/** Fills an empty data folder with a made-up coast kitchen: pods, a larder, batches of all its kinds, and a shelf. */
 export async function seedDemo(db: Db, today: string): Promise<void> {
   for (const { input, stockG } of demoLots(today)) await addPod(db, { input, stockG, words: `${stockG} g` }, today);
   for (const { key, stockG, words, facts } of demoLarder(today)) await addLarder(db, key, stockG, words, facts);
@@ -215,6 +216,11 @@ export async function seedDemo(db: Db, today: string): Promise<void> {
     (n) => addDays(today, n),
   );
 
+  await seedShelf(
+    db,
+    lots.map((l) => l.lot),
+    today,
+  );
   await seedMakers(db, today);
   await moveShelf(db, 'slipway-red-2', -1, 'opened');
 

@@ -86,7 +86,7 @@ interface Styled {
 }
 
 /** A batch of a style with just these pods. */
-function styled(s: Styled, lots: readonly PodLot[]): BatchFile {
+export function styled(s: Styled, lots: readonly PodLot[]): BatchFile {
   const choices = s.pods.map(([id, prep, g]) => ({ lot: lots.find((l) => l.id === id)!, stockG: g, prep, useFirst: false }));
   const file = useMix(newBatch(s.name, s.start, s.goal, s.style), choices, Object.fromEntries(s.pods.map(([id, , g]) => [id, g])));
   const logged = mapStations(file, (e) => ({ ...e, log: s.logs?.[e.id] ?? e.log }));

@@ -14,10 +14,13 @@ const s = computed(() => props.batch.summary);
 /** No row grows with its bowls: two are told, the rest is counted. */
 const ends = computed(() => s.value.ends.slice(0, 2));
 const active = computed(() => s.value.stations.find((x) => x.active));
+const vessel = computed(() => s.value.ends[0]?.vessel ?? 'bottle');
+const filled = computed(() => s.value.ends.reduce((n, e) => n + e.bottles, 0));
+const thrownOn = computed(() => (filled.value === 0 ? s.value.ends.find((e) => e.thrownOn)?.thrownOn : undefined));
 const stage = computed(() => {
   const { doneOn, startDate, stations } = s.value;
-  const thrownOn = s.value.ends.find((e) => e.thrownOn)?.thrownOn;
-  if (doneOn) return thrownOn ? `thrown away ${day(thrownOn)}` : `bottled ${day(doneOn)}`;
+  if (doneOn)
+    return thrownOn.value ? `thrown away ${day(thrownOn.value)}` : `${vessel.value === 'bowl' ? 'served' : 'bottled'} ${day(doneOn)}`;
   if (!stations.some((x) => x.done)) return `planned, starts ${day(startDate)}`;
   const a = active.value;
   if (a && a.from !== a.to) return `day ${daysBetween(a.from, today())} of ${daysBetween(a.from, a.to)} planned`;
@@ -52,14 +55,10 @@ const stage = computed(() => {
         <b>{{ inManner(s.next.text) }}</b>
         <span :class="{ late: due(s.next.due).late }">{{ due(s.next.due).text }}</span>
       </template>
+      <b v-else-if="thrownOn">Thrown away</b>
       <template v-else-if="s.doneOn">
-        <b>{{ s.ends[0]?.vessel === 'bowl' ? 'Served' : 'On the shelf' }}</b>
-        <span class="soft" data-fact="filled" :data-of="batch.id">{{
-          plural(
-            s.ends.reduce((n, e) => n + e.bottles, 0),
-            s.ends[0]?.vessel ?? 'bottle',
-          )
-        }}</span>
+        <b>{{ vessel === 'bowl' ? 'Served' : 'On the shelf' }}</b>
+        <span class="soft" data-fact="filled" :data-of="batch.id">{{ plural(filled, vessel) }}</span>
       </template>
     </div>
   </RouterLink>

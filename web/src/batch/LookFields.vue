@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { NButton } from 'naive-ui';
+import { RouterLink } from 'vue-router';
 import { computed, ref, shallowRef, watch } from 'vue';
 import {
   logRefusal,
@@ -182,6 +183,12 @@ const planned = computed(() => props.station.planned.pH ?? props.station.now.pH)
     <div class="links">
       <NButton v-if="station.now.pH !== null" text class="link" @click="((sourer = true), (sourerOpen = true))"
         >Make it sourer or thinner</NButton
+      >
+      <RouterLink
+        v-if="kind.tasted && !kind.byTaste && station.now.massG > 0"
+        class="link"
+        :to="{ name: 'trim', params: { id: batch.id, station: station.id } }"
+        >Taste and put right</RouterLink
       >
       <HeatField v-if="hot" :station="station" />
     </div>

@@ -10,6 +10,7 @@ import KeepSide from './KeepSide.vue';
 import KeepStuff from './KeepStuff.vue';
 import LookFields from './LookFields.vue';
 import PutIn from './PutIn.vue';
+import RoundList from '../trim/RoundList.vue';
 import StationDuties from './StationDuties.vue';
 import ToolField from './ToolField.vue';
 
@@ -96,6 +97,7 @@ function tool(t: Tool) {
         <PutIn :station="station" :made-words="madeWords ?? {}" />
         <slot name="in" />
         <StationDuties v-if="batch.report" :report="batch.report" :station="station" @go="emit('go', $event)" />
+        <RoundList v-if="station.log.rounds?.length && !kind.byTaste" :station-id="station.id" />
         <slot name="below" />
       </section>
       <section class="plate do" :aria-label="`What is done at ${station.name}`">

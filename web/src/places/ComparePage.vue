@@ -59,6 +59,19 @@ const told = computed<{ c: Comparison } | { why: string } | null>(() => {
 });
 const c = computed(() => (told.value && 'c' in told.value ? told.value.c : null));
 const choices = computed(() => batches.items.filter((b) => !ids.value.includes(b.id)).map((b) => ({ value: b.id, label: b.summary.name })));
+/** What one would look at: a batch beside the one of its style before it; with one chosen, each other, its own style first. */
+const MOST_OFFERS = 8;
+const offers = computed<{ ids: string[]; names: string }[]>(() => {
+  const all = [...batches.items].sort((a, b) => b.summary.startDate.localeCompare(a.summary.startDate));
+  const one = all.find((b) => b.id === ids.value[0]);
+  const before = (at: number, alike: boolean) => all.slice(at + 1).find((b) => (b.summary.style === all[at]!.summary.style) === alike);
+  const pairs = one
+    ? [true, false].flatMap((alike) =>
+        all.flatMap((b) => (b !== one && (b.summary.style === one.summary.style) === alike ? [[one, b] as const] : [])),
+      )
+    : [true, false].flatMap((alike) => all.flatMap((b, at) => (before(at, alike) ? [[b, before(at, alike)!] as const] : [])));
+  return pairs.slice(0, MOST_OFFERS).map(([a, b]) => ({ ids: [a.id, b.id], names: `${a.summary.name} and ${b.summary.name}` }));
+});
 const go = (next: string[]) => void router.replace({ query: { of: next.join(',') } });
 const name = (i: number) => records.value[i]?.file.name ?? '';
 /** What stands in a cell: measured figures in bold, the plan beside them where it was another. */
@@ -89,9 +102,20 @@ const times = (f: number) => (f >= 1 ? `× ${f.toFixed(2)}` : `÷ ${(1 / f).toFi
     </header>
     <p v-if="trouble" class="plate note" role="alert">{{ trouble }}</p>
     <p v-else-if="told && 'why' in told" class="plate note" role="alert">One of them cannot be worked out: {{ told.why }}</p>
-    <p v-else-if="ids.length < 2" class="plate note">
-      Choose {{ ids.length === 0 ? 'two batches' : 'another batch' }} to see them beside each other.
-    </p>
+    <section v-else-if="ids.length < 2" class="plate note" aria-label="What to put side by side">
+      <p>
+        {{
+          offers.length === 0
+            ? 'It takes two batches to see them beside each other.'
+            : `Choose ${ids.length === 0 ? 'two batches' : 'another batch'} above, or one of these pairs:`
+        }}
+      </p>
+      <ul v-if="offers.length" class="pairs">
+        <li v-for="o in offers" :key="o.ids.join()">
+          <RouterLink :to="{ query: { of: o.ids.join(',') } }" replace>{{ o.names }}</RouterLink>
+        </li>
+      </ul>
+    </section>
     <template v-if="c">
       <section class="plate table" aria-label="Station by station">
         <NTable class="beside" :bordered="false">
@@ -213,6 +237,18 @@ b.read {
 }
 .pick {
   min-width: 220px;
+}
+.note p {
+  margin: 0;
+}
+.pairs {
+  columns: 2 280px;
+  margin: 6px 0 0;
+  padding-left: 18px;
+}
+.pairs a {
+  display: inline-block;
+  min-height: 32px;
 }
 /* A phone: a station, and under it the batches one below another, each with its name. */
 @media (max-width: 720px) {

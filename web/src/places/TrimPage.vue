@@ -42,8 +42,8 @@ const eaten = computed(() => (batch.file ? eatenOf(batch.file, mainEnd(batch.fil
 const entry = computed(() => (batch.file ? stationIn(batch.file, stationId.value) : undefined));
 const report = computed(() => batch.report?.stations.find((s) => s.id === stationId.value) ?? null);
 const trim = useTrim(
-  (stocks, ask) =>
-    batch.file && entry.value ? bench().trim(JSON.parse(JSON.stringify(batch.file)), stationId.value, stocks, ask, today()) : null,
+  (stocks, shop, ask) =>
+    batch.file && entry.value ? bench().trim(JSON.parse(JSON.stringify(batch.file)), stationId.value, stocks, shop, ask, today()) : null,
   () => batch.file,
 );
 const { says, set, told, trouble, working, chosen, offer } = trim;
@@ -113,7 +113,7 @@ useKeys('Trim', [
     <p v-if="closed" class="plate note" role="status">{{ closed }} <RouterLink :to="back">Back to the batch</RouterLink>.</p>
     <p v-if="trouble && entry" class="plate note field-error" role="alert">{{ trouble }}</p>
     <TrimBoard
-      v-if="!trouble && entry && stationKind(entry.kind).stirs"
+      v-if="!trouble && entry && stationKind(entry.kind).tasted"
       v-model:chosen="chosen"
       :told="told"
       :says="says"

@@ -286,7 +286,7 @@ export const useOpenBatch = defineStore('openBatch', () => {
     }
     put(merged.value);
     if (merged.clashes.length > 0) state.value = 'stale';
-    else if (others) useNotices().say('Brought together with what another window changed.');
+    else if (others && !same(merged.value, mine.file)) useNotices().say('Brought together with what another window changed.');
   }
   /** Settles what two windows changed: those of `mine` as they stand here, the others as they were stored. */
   function settle(mine: readonly Clash[]) {

@@ -30,7 +30,9 @@ const drawn = computed(() => Math.min(count.value, 6));
     <span
       ><b>{{ put.words }}</b> {{ put.name.split(',')[0] }}</span
     >
-    <span class="soft g">{{ grams(put.g) }}</span>
+    <span class="soft g"
+      >{{ grams(put.g) }}<b v-if="put.buyG > 0.005" class="buy" data-fact="buy">{{ grams(put.buyG) }} to buy</b></span
+    >
   </span>
 </template>
 
@@ -53,7 +55,12 @@ svg {
   stroke: var(--rim);
   stroke-width: 2.5;
 }
+.buy {
+  display: block;
+  color: var(--warn);
+}
 .g {
+  text-align: right;
   white-space: nowrap;
   font-size: 13.5px;
 }

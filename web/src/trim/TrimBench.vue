@@ -24,7 +24,7 @@ const before = ref<Kept['before']>(kept?.before ?? []);
 watch([known, before], () => keepHere(KEEP, { known: known.value, before: before.value } satisfies Kept), { deep: true });
 const set1 = (change: Partial<KnownSauce>) => (known.value = { ...known.value, ...change });
 const trim = useTrim(
-  (stocks, ask) => bench().trimBowl({ ...known.value }, stocks, ask),
+  (stocks, shop, ask) => bench().trimBowl({ ...known.value }, stocks, shop, ask),
   () => known.value,
 );
 const { says, set, told, trouble, working, chosen, offer } = trim;

@@ -74,6 +74,9 @@ const rest = computed<[string, string][]>(() => {
         <p v-if="told && !working && !told.short && told.offers.length === 0" class="soft note">
           Say on the rails what is wrong, or drag a bracket to where it should be. What nobody names is held where it is.
         </p>
+        <NAlert v-if="told?.bought && !working" type="info" :show-icon="false" role="status"
+          >What is there does not get there alone. With something from the shop it does:</NAlert
+        >
         <button
           v-for="(o, n) in told?.offers ?? []"
           :key="n"

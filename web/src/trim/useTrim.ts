@@ -1,8 +1,10 @@
 import { computed, ref, shallowRef, watch } from 'vue';
 import {
   isTapWater,
+  usualFor,
   WATER_KEY,
   inSchool,
+  type Ingredient,
   type Rail,
   type Says,
   type TasteWord,
@@ -26,7 +28,10 @@ const AFTER_MS = 120;
 const TAP_G = 1e5;
 
 /** What was said on the rails, and the ways that follow. `ask` puts the question; null where there is nothing to ask about. */
-export function useTrim(ask: (stocks: TrimStock[], ask: TrimAsk) => Promise<Timed<TrimTold>> | null, about: () => unknown) {
+export function useTrim(
+  ask: (stocks: TrimStock[], shop: Ingredient[], ask: TrimAsk) => Promise<Timed<TrimTold>> | null,
+  about: () => unknown,
+) {
   const larder = useLarder();
   const pods = usePods();
   const settings = useSettings();
@@ -51,9 +56,12 @@ export function useTrim(ask: (stocks: TrimStock[], ask: TrimAsk) => Promise<Time
       return row && free(p) > 0 ? [{ lot: inSchool(p.lot, settings.value.school), row, stockG: free(p), perKg: null }] : [];
     }),
   ]);
+  /** What can be bought to put it right. */
+  const shop = computed(() => usualFor('trim').flatMap((key) => larder.row(key) ?? []));
   const question = latest(async () => {
     const job = ask(
       plain(stocks.value),
+      plain(shop.value),
       plain({ says: says.value, set: set.value, palate: settings.value.palate, kitchen: settings.value.kitchen }),
     );
     return job ? await stoppable(job) : null;

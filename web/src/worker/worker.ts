@@ -3,6 +3,7 @@ import wasmUrl from 'highs/runtime?url';
 import {
   choosePods,
   forecastJar,
+  type Ingredient,
   type Forecast,
   type ForecastInput,
   LineProblem,
@@ -157,12 +158,12 @@ const bench = {
     return answered(() => bottledStuff(file, strandId, own));
   },
   /** What puts a batch right at a station, by taste. */
-  trim(file: BatchFile, stationId: string, stocks: TrimStock[], ask: TrimAsk, today: string): Promise<Timed<TrimTold>> {
-    return timed((solver) => trimBatch(solver, file, stationId, stocks, ask, today));
+  trim(file: BatchFile, stationId: string, stocks: TrimStock[], shop: Ingredient[], ask: TrimAsk, today: string): Promise<Timed<TrimTold>> {
+    return timed((solver) => trimBatch(solver, file, stationId, stocks, shop, ask, today));
   },
   /** The same for a sauce of which only mass, pH and taste are known. */
-  trimBowl(known: KnownSauce, stocks: TrimStock[], ask: TrimAsk): Promise<Timed<TrimTold>> {
-    return timed((solver) => trimBowl(solver, knownSauce(known), stocks, ask));
+  trimBowl(known: KnownSauce, stocks: TrimStock[], shop: Ingredient[], ask: TrimAsk): Promise<Timed<TrimTold>> {
+    return timed((solver) => trimBowl(solver, knownSauce(known), stocks, shop, ask));
   },
   /** What it takes to bring what leaves a station to a pH, and what water does to it; the pH that counts there is in it. */
   acidAt(file: BatchFile, stationId: string, targetPh: number, limit: number): Timed<AcidWork> {

@@ -7,6 +7,8 @@ import { twoFigures } from '../../heat';
 import type { Parcel } from '../../parcel';
 import type { Day } from '../../plan';
 import type { Kitchen } from '../../reading';
+import { isTapWater, usualFor } from '../../matter/kind';
+import type { Ingredient } from '../../matter/ingredient';
 import type { LinearSolver } from '../linear';
 import { idOfStock, rowWantsNight, wantsNight, type TrimStock } from './things';
 import type { TrimThing } from './model';
@@ -24,6 +26,8 @@ export interface TrimPut {
   /** "1 1/2 tsp". */
   words: string;
   g: number;
+  /** g of it that are not there. */
+  buyG: number;
 }
 
 /** A way to put a sauce right, with everything it does. */
@@ -51,6 +55,8 @@ export interface TrimTold {
   offers: TrimOffer[];
   /** Rails that nobody named move more than one would not notice. */
   loosened: boolean;
+  /** What is there does not get there, and the ways count on something to buy. */
+  bought: boolean;
   /** Why there is no way, and what gives; null when there is one. */
   short: { gist: string; lines: string[] } | null;
 }
@@ -63,8 +69,41 @@ export interface TrimAsk {
   kitchen: Kitchen;
 }
 
-/** Every offer and every miss, told; `endsOf` says what the batch becomes with an offer. */
+/** What a recipe puts in counts as near at hand, whether or not anybody keeps stock of it. */
+function withRecipe(stocks: readonly TrimStock[], recipe: readonly Ingredient[]): TrimStock[] {
+  const there = new Set(stocks.map(idOfStock));
+  return [
+    ...stocks,
+    ...recipe.flatMap((row): TrimStock[] => (there.has(row.key) || isTapWater(row.key) ? [] : [{ row, stockG: 0, buys: true }])),
+  ];
+}
+/** The same with the shop open: more of what is there, and what usually puts a sauce right. */
+function withShop(stocks: readonly TrimStock[], rows: readonly Ingredient[]): TrimStock[] {
+  const usual = new Set(usualFor('trim'));
+  return withRecipe(
+    stocks.map((s) => (s.lot ? s : { ...s, buys: true })),
+    rows.filter((r) => usual.has(r.key)),
+  );
+}
+
+/**
+ * Every offer and every miss, told; `endsOf` says what the batch becomes with an offer. Where what is there does not do, the
+ * shop's `rows` are asked.
+ */
 function told(
+  solver: LinearSolver,
+  sauce: Parcel,
+  stocks: readonly TrimStock[],
+  rows: readonly Ingredient[],
+  ask: TrimAsk,
+  endsOf: (puts: readonly TrimPut[]) => TrimOffer['end'],
+): TrimTold {
+  const here = toldOf(solver, sauce, stocks, ask, endsOf);
+  if (!here.short) return here;
+  const shop = toldOf(solver, sauce, withShop(stocks, rows), ask, endsOf);
+  return shop.short ? here : { ...shop, bought: true };
+}
+function toldOf(
   solver: LinearSolver,
   sauce: Parcel,
   stocks: readonly TrimStock[],
@@ -74,7 +113,7 @@ function told(
   const { acid, ...now } = valuesOfSauce(sauce);
   const { wish, notes } = trimWish({ ...now, acid }, ask.says, ask.set, ask.palate);
   const problem = trimProblem(sauce, stocks, wish, ask.kitchen);
-  const base = { now, acidPct: acid, massG: problem.massG, wish, notes };
+  const base = { now, acidPct: acid, massG: problem.massG, wish, notes, bought: false };
   if (RAILS.every((r) => !wish[r]?.named)) return { ...base, offers: [], loosened: false, short: null };
   const things = new Map(problem.things.map((t) => [t.id, t]));
   const byId = new Map(stocks.map((s) => [idOfStock(s), s]));
@@ -82,7 +121,9 @@ function told(
     const puts = [...way.steps].map(([id, steps]): TrimPut => {
       const t = things.get(id)!;
       const g = Math.round(100 * way.grams.get(id)!) / 100;
-      return { from: byId.get(id)!.lot ? 'pods' : 'larder', of: id, name: t.name, steps, words: stepsInWords(steps, t.step), g };
+      const stock = byId.get(id)!;
+      const buyG = stock.buys ? Math.max(0, g - stock.stockG) : 0;
+      return { from: stock.lot ? 'pods' : 'larder', of: id, name: t.name, steps, words: stepsInWords(steps, t.step), g, buyG };
     });
     puts.sort((a, b) => b.g - a.g);
     const prices = puts.map((p) => things.get(p.of)!.perKg);
@@ -162,27 +203,28 @@ function shortInWords(
 }
 
 /**
- * What to stir into a batch at a station, from what is in the larder and among the pods: each way with what the whole line
- * becomes of it. Throws LineProblem when the line stops before it, RangeError when there is no sauce yet.
+ * What to stir into a batch at a station, from the larder, the pods and the recipe's own things, or where that does not do
+ * from the `shop`: each way with what the whole line becomes of it. Throws LineProblem when the line stops before it, RangeError when there is no sauce yet.
  */
 export function trimBatch(
   solver: LinearSolver,
   file: BatchFile,
   stationId: string,
   stocks: readonly TrimStock[],
+  shop: readonly Ingredient[],
   ask: TrimAsk,
   today: Day,
 ): TrimTold {
   const sauce = runUpTo(file, stationId).out;
   if (!(massOf(sauce.stream) > 0)) throw new RangeError('There is no sauce here yet. Choose the pods first.');
-  const rows = stocks.map((s) => s.row);
+  const rows = [...stocks.map((s) => s.row), ...shop];
   const lots = stocks.flatMap((s) => s.lot ?? []);
   const graph = graphOf(file);
   // What went in here by the line or by a round before and only shows itself by tomorrow.
   const late = (stationIn(file, stationId)?.intakes ?? []).some(
     ({ origin }) => origin.from === 'larder' && file.ingredients.some((i) => i.key === origin.key && rowWantsNight(i)),
   );
-  const answer = told(solver, sauce, stocks, ask, (puts) => {
+  const answer = told(solver, sauce, withRecipe(stocks, file.ingredients), shop, ask, (puts) => {
     const round: Round = {
       id: 'try',
       at: `${today}T12:00:00Z`,
@@ -208,8 +250,14 @@ const NIGHT = 'Powder, gum or raw garlic went in here. Give it a night, and tast
 const noLevels = { heat: null, sour: null, salt: null, sweet: null, body: null };
 
 /** The same for a bowl without a batch. Throws RangeError. */
-export function trimBowl(solver: LinearSolver, sauce: Parcel, stocks: readonly TrimStock[], ask: TrimAsk): TrimTold {
-  return told(solver, sauce, stocks, ask, () => null);
+export function trimBowl(
+  solver: LinearSolver,
+  sauce: Parcel,
+  stocks: readonly TrimStock[],
+  shop: readonly Ingredient[],
+  ask: TrimAsk,
+): TrimTold {
+  return told(solver, sauce, stocks, shop, ask, () => null);
 }
 
 /** What a maker called right, from rounds: the mean level of each rail, heat and shares by their logarithms. */

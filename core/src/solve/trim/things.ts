@@ -15,6 +15,8 @@ export type TrimStock = ({ row: Ingredient; lot?: undefined } | { lot: PodLot; r
   /** g there are of it. */
   stockG: number;
   perKg?: number | null;
+  /** More of it may be bought. */
+  buys?: true;
 };
 
 /** Each step of a spoon as a share of a teaspoon, a tablespoon or a cup. */
@@ -44,6 +46,9 @@ const MOST_STEPS = 32;
 const COUNTED = 12;
 /** In a large pot a step is at least this much of it, %. */
 const LEAST_STEP_PCT = 0.02;
+
+/** What a walk to the shop costs, in % of the batch (our judgement). */
+const SHOP_PENALTY = 1;
 
 /** What comes out fully only after a night, of a row of the larder. */
 export const rowWantsNight = (row: Ingredient): boolean => kindOf(row).night === true;
@@ -122,7 +127,7 @@ export function trimThing(stock: TrimStock, base: TrimPart, massG: number, wish:
   while (at < SPOONS.length - 1 && Number.isFinite(job) && job > COUNTED * gOf(at)) at++;
   while (at < SPOONS.length - 1 && massG > USUAL_G.high && 100 * gOf(at) < massG * LEAST_STEP_PCT) at++;
   const stepG = Math.max(0.05, Math.round(gOf(at) * 100) / 100);
-  const mostG = Math.min(stock.stockG, known?.mostPct === undefined ? Infinity : (massG * known.mostPct) / 100);
+  const mostG = Math.min(stock.buys ? Infinity : stock.stockG, known?.mostPct === undefined ? Infinity : (massG * known.mostPct) / 100);
   const most = Math.min(MOST_STEPS, Math.floor(mostG / stepG + 1e-9));
   if (most < 1) return null;
   return {
@@ -133,6 +138,6 @@ export function trimThing(stock: TrimStock, base: TrimPart, massG: number, wish:
     step: SPOONS[at]!.step,
     most,
     perKg: stock.perKg ?? null,
-    penalty: stock.lot ? 0.1 : known!.penalty,
+    penalty: (stock.lot ? 0.1 : known!.penalty) + (stock.buys && stock.stockG < stepG ? SHOP_PENALTY : 0),
   };
 }
