@@ -77,12 +77,18 @@ test('a bracket is dragged by key; what cannot be had says what gives way; the w
   const before = await left.getAttribute('aria-valuetext');
   for (let i = 0; i < 4; i++) await page.keyboard.press('ArrowLeft');
   await expect(left).not.toHaveAttribute('aria-valuetext', before!);
-  // Hotter than anything stirred in can make it.
+  // Hotter than the larder can make it: the shop can; and hotter than anything stirred in.
   const right = rail(page, 'heat').getByRole('slider', { name: /right end/ });
-  for (let i = 0; i < 9; i++) await right.press('PageUp');
-  for (let i = 0; i < 8; i++) await left.press('PageUp');
-  await ways(page);
-  await expect(page.getByText('What stands in the larder does not get there.')).toBeVisible();
+  const up = async (by: number) => {
+    for (let i = 0; i <= by; i++) await right.press('PageUp');
+    for (let i = 0; i < by; i++) await left.press('PageUp');
+    await ways(page);
+  };
+  await up(8);
+  await expect(page.getByText('With something from the shop it does')).toBeVisible();
+  await expect(page.locator('[data-way]').first().locator('[data-fact=buy]').first()).toContainText('to buy');
+  await up(40);
+  await expect(page.getByText('Neither what is there nor what a shop has gets there.')).toBeVisible();
   await say(page, 'heat', 'right');
   await ways(page);
   await page.getByRole('button', { name: 'It is right' }).click();

@@ -99,9 +99,11 @@ function told(
   endsOf: (puts: readonly TrimPut[]) => TrimOffer['end'],
 ): TrimTold {
   const here = toldOf(solver, sauce, stocks, ask, endsOf);
-  if (!here.short) return here;
+  if (!here.short || rows.length === 0) return here;
   const shop = toldOf(solver, sauce, withShop(stocks, rows), ask, endsOf);
-  return shop.short ? here : { ...shop, bought: true };
+  return shop.short
+    ? { ...here, short: { ...here.short, gist: 'Neither what is there nor what a shop has gets there.' } }
+    : { ...shop, bought: true };
 }
 function toldOf(
   solver: LinearSolver,
