@@ -95,17 +95,37 @@ const DIALOGS: readonly [path: string, open: string | RegExp][] = [
   ['/batches', 'Keys'],
 ];
 
-/** Every fault that axe finds, of every rule it has. */
-async function faults(page: Page): Promise<string[]> {
+/** Every fault that axe finds, of every rule it has or of these. */
+async function faults(page: Page, rules?: string[]): Promise<string[]> {
   if (!(await page.evaluate(() => 'axe' in window))) await page.evaluate(AXE);
-  return page.evaluate(async () => {
+  return page.evaluate(async (runOnly) => {
     interface Found {
       violations: { id: string; nodes: { html: string; failureSummary: string }[] }[];
     }
-    const { axe } = window as unknown as { axe: { run(): Promise<Found> } };
-    const { violations } = await axe.run();
+    const { axe } = window as unknown as { axe: { run(options: object): Promise<Found> } };
+    const { violations } = await axe.run(runOnly ? { runOnly } : {});
     return violations.flatMap((v) => v.nodes.slice(0, 3).map((n) => `${v.id}: ${n.html.slice(0, 140)} ${n.failureSummary.slice(0, 160)}`));
-  });
+  }, rules);
+}
+/** The same page at night, and in the colours of the system: words that cannot be told from their ground, drawn ones too. */
+async function atNight(page: Page): Promise<string[]> {
+  const drawn = () =>
+    page.evaluate(() =>
+      [...document.querySelectorAll<SVGTextElement>('main svg text')]
+        .filter((t) => {
+          const [r, g, b] = (/\d+, \d+, \d+/.exec(getComputedStyle(t).fill)?.[0] ?? '255, 255, 255').split(', ').map(Number);
+          // A label is drawn as it is printed, dark on white.
+          return !t.closest('svg')!.querySelector('.paper') && 0.2126 * r! + 0.7152 * g! + 0.0722 * b! < 70;
+        })
+        .map((t) => `black on black: ${t.textContent!.trim()}`)
+        .slice(0, 3),
+    );
+  await page.emulateMedia({ colorScheme: 'dark' });
+  const odd = [...(await faults(page, ['color-contrast'])), ...(await drawn())].map((f) => `at night, ${f}`);
+  await page.emulateMedia({ colorScheme: 'dark', forcedColors: 'active' });
+  odd.push(...(await drawn()).map((f) => `forced colours, ${f}`));
+  await page.emulateMedia({ colorScheme: 'light', forcedColors: 'none' });
+  return odd;
 }
 /**
  * What is cut at the side or ends in dots, what sticks out of its plate, text smaller than 13 px, and more than one thing
@@ -236,7 +256,8 @@ for (const [width, height] of [
       await settled(page, path);
       // On a phone the same things stand in another order: axe looks at those that are drawn otherwise.
       const axe = width > 500 || OTHERWISE_ON_A_PHONE.has(path);
-      const odd = [...(axe ? await faults(page) : []), ...(await misfits(page)), ...(width < 500 ? await small(page) : [])];
+      const odd = [...(axe ? await faults(page) : []), ...(await misfits(page))];
+      odd.push(...(width < 500 ? await small(page) : await atNight(page)));
       if (odd.length > 0) found[`${width} ${path}`] = odd;
     }
     expect(found).toEqual({});

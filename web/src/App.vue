@@ -5,7 +5,9 @@ import { NButton, NConfigProvider, NMessageProvider } from 'naive-ui';
 import { IconArrowBackUp, IconArrowForwardUp, IconKeyboard, IconSettings } from '@tabler/icons-vue';
 import { fromHere } from './api/client';
 import { PLACES } from './router';
+import commonDark from 'naive-ui/es/_styles/common/dark';
 import { naive } from './theme';
+import { colours, dark } from './ui/look';
 import { useKeys } from './ui/keys';
 import { useClash } from './stores/clash';
 import { useUndo } from './stores/undo';
@@ -33,6 +35,9 @@ const SettingsSheet = lazySheet(() => import('./house/SettingsSheet.vue'));
 /** Before the door: nothing is read, and no place is shown. */
 const outside = computed(() => route.name === 'enter' || (route.name === undefined && location.pathname === '/enter'));
 const narrow = useNarrow(720);
+/** The library's own parts on dark ground; their colours are ours. */
+const night = { name: 'night', common: commonDark };
+const theme = computed(() => naive(colours.value));
 const page = ref<HTMLElement>();
 const help = ref(false);
 const setup = ref(false);
@@ -63,7 +68,7 @@ onMounted(() => {
 </script>
 
 <template>
-  <NConfigProvider :theme-overrides="naive" class="shell" :class="{ outside }">
+  <NConfigProvider :theme="dark ? night : null" :theme-overrides="theme" class="shell" :class="{ outside }">
     <a class="skip" href="#page" @click.prevent="page?.focus()">To the page</a>
     <PhoneBar v-if="!outside && narrow" :here="here" @settings="setup = true" />
     <nav v-else-if="!outside" class="rail" aria-label="Places">
@@ -118,8 +123,8 @@ onMounted(() => {
   grid-template-columns: 1fr;
 }
 .rail {
-  background: var(--rim);
-  color: var(--white);
+  background: var(--rail);
+  color: var(--rail-ink);
   display: flex;
   flex-direction: column;
   padding-bottom: 8px;
@@ -151,9 +156,9 @@ onMounted(() => {
 }
 .rail :deep(.n-button) {
   --n-text-color: var(--rail-ink);
-  --n-text-color-hover: var(--white);
-  --n-text-color-pressed: var(--white);
-  --n-text-color-focus: var(--white);
+  --n-text-color-hover: var(--rail-ink);
+  --n-text-color-pressed: var(--rail-ink);
+  --n-text-color-focus: var(--rail-ink);
   --n-text-color-disabled: var(--rail-ink);
   --n-color-quaternary-hover: transparent;
   --n-border-radius: 0;

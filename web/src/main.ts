@@ -3,11 +3,11 @@ import { createApp } from 'vue';
 import App from './App.vue';
 import { router } from './router';
 import './style.css';
-import { applyColours } from './theme';
 import { guardForms } from './ui/guardForms';
 import { freshAfterBuild } from './ui/freshAfterBuild';
+import { lightUp } from './ui/look';
 
-applyColours(document.documentElement);
+lightUp();
 createApp(App).use(createPinia()).use(router).mount('#app');
 guardForms(document);
 freshAfterBuild();

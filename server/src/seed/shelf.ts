@@ -1,8 +1,10 @@
 import {
   addDays,
+  dutyKey,
   mapStations,
   reportLine,
   stationKind,
+  stationsOf,
   type BatchFile,
   type Goal,
   type PodLot,
@@ -95,6 +97,8 @@ function done(file: BatchFile, b: Bottled, today: string): BatchFile {
       const to = planned.find((p) => p.id === s.id)!.to;
       return { ...s, log: { ...b.logs[s.kind], doneOn: stationKind(s.kind).bottled || to > end ? end : to } };
     }),
+    // They were tasted long ago.
+    dutiesDone: stationsOf(set).flatMap(({ entry }) => (stationKind(entry.kind).bottled ? [dutyKey(entry.id, 'taste-rested')] : [])),
     readings: (b.readings ?? []).map(([day, pH], i) => ({
       ...{ id: `r${i + 1}`, stationId: 'ferment', instrument: 'meter' as const, pH, tempC: 20 },
       at: `${addDays(file.startDate, day)}T18:30:00.000Z`,

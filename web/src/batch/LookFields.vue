@@ -252,6 +252,7 @@ p {
   flex: 1;
 }
 .links {
+  align-items: center;
   display: flex;
   flex-wrap: wrap;
   gap: 0 16px;

@@ -14,7 +14,7 @@ import {
   type Plugin,
 } from 'chart.js';
 import { daysSince, HOUSE_PH, LEGAL_PH, type Forecast, type Reading } from '@roskel/core';
-import { COLOURS } from '../theme';
+import { colours } from '../ui/look';
 import { NTable } from 'naive-ui';
 
 Chart.register(CategoryScale, Filler, LinearScale, LineController, LineElement, PointElement, ScatterController, Tooltip);
@@ -53,26 +53,26 @@ const marks: Plugin = {
       ctx.moveTo(a.left, at);
       ctx.lineTo(a.right, at);
       ctx.stroke();
-      ctx.fillStyle = COLOURS.soft;
+      ctx.fillStyle = colours.value.soft;
       ctx.textAlign = 'right';
       ctx.fillText(text, a.right - 4, at - 4);
     };
-    rule(LEGAL_PH, 'limit 4.6', COLOURS.warn);
-    rule(HOUSE_PH, 'safer below 4.0', COLOURS.pale);
+    rule(LEGAL_PH, 'limit 4.6', colours.value.warn);
+    rule(HOUSE_PH, 'safer below 4.0', colours.value.pale);
     const { from, to } = props.forecast.ready;
     if (from !== null) {
       const x0 = x!.getPixelForValue(from);
       const x1 = to === null ? a.right : x!.getPixelForValue(to);
-      ctx.fillStyle = COLOURS.rim;
+      ctx.fillStyle = colours.value.rim;
       ctx.fillRect(x0, a.bottom - 9, Math.max(4, Math.min(a.right, x1) - x0), 6);
-      ctx.fillStyle = COLOURS.soft;
+      ctx.fillStyle = colours.value.soft;
       ctx.textAlign = 'right';
       ctx.fillText('ready window', Math.min(a.right, Math.max(x0 + 74, a.left + 76)), a.bottom - 14);
     }
     if (props.todayDay !== null) {
       const at = x!.getPixelForValue(props.todayDay);
       ctx.setLineDash([3, 3]);
-      ctx.strokeStyle = COLOURS.rim;
+      ctx.strokeStyle = colours.value.rim;
       ctx.beginPath();
       ctx.moveTo(at, a.top);
       ctx.lineTo(at, a.bottom);
@@ -89,20 +89,20 @@ function config(): ChartConfiguration {
     type: 'line',
     data: {
       datasets: [
-        { type: 'line', data: band('p90'), borderWidth: 0, pointRadius: 0, fill: '+1', backgroundColor: `${COLOURS.acid}33` },
+        { type: 'line', data: band('p90'), borderWidth: 0, pointRadius: 0, fill: '+1', backgroundColor: `${colours.value.acid}33` },
         { type: 'line', data: band('p10'), borderWidth: 0, pointRadius: 0 },
-        { type: 'line', data: band('p50'), borderColor: COLOURS.acid, borderWidth: 1.4, borderDash: [4, 3], pointRadius: 0 },
+        { type: 'line', data: band('p50'), borderColor: colours.value.acid, borderWidth: 1.4, borderDash: [4, 3], pointRadius: 0 },
         ...(props.other
           ? (['p10', 'p90', 'p50'] as const).map((key) => ({
               type: 'line' as const,
               data: props.other!.days.map((d, i) => ({ x: d, y: props.other!.pH[i]![key] })),
-              borderColor: COLOURS.sweet,
+              borderColor: colours.value.sweet,
               borderWidth: key === 'p50' ? 2 : 1,
               borderDash: key === 'p50' ? [] : [2, 3],
               pointRadius: 0,
             }))
           : []),
-        { type: 'scatter', data: dots.value, backgroundColor: COLOURS.acid, pointRadius: 5, order: -1 },
+        { type: 'scatter', data: dots.value, backgroundColor: colours.value.acid, pointRadius: 5, order: -1 },
       ],
     },
     options: {
@@ -117,15 +117,15 @@ function config(): ChartConfiguration {
           min: 0,
           max: Math.max(f.days.at(-1) ?? 21, ...dots.value.map((d) => Math.ceil(d.x))),
           grid: { display: false },
-          ticks: { color: COLOURS.soft, maxTicksLimit: 9 },
-          border: { color: COLOURS.line },
+          ticks: { color: colours.value.soft, maxTicksLimit: 9 },
+          border: { color: colours.value.line },
         },
         y: {
           // Nothing that was read falls off the chart.
           min: Math.min(3.2, ...dots.value.map((d) => Math.floor(d.y * 5) / 5 - 0.2)),
           max: Math.max(5.6, ...dots.value.map((d) => Math.ceil(d.y * 5) / 5 + 0.2)),
-          grid: { color: COLOURS.grid },
-          ticks: { color: COLOURS.soft, stepSize: 0.5 },
+          grid: { color: colours.value.grid },
+          ticks: { color: colours.value.soft, stepSize: 0.5 },
           border: { display: false },
         },
       },
@@ -138,7 +138,7 @@ function draw() {
   if (canvas.value) chart = new Chart(canvas.value, config());
 }
 onMounted(draw);
-watch(() => [props.forecast, props.readings, props.endPh, props.todayDay, props.other], draw);
+watch(() => [props.forecast, props.readings, props.endPh, props.todayDay, props.other, colours.value], draw);
 onBeforeUnmount(() => chart?.destroy());
 </script>
 

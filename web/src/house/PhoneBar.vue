@@ -79,7 +79,7 @@ function act(what: () => unknown) {
 .bar {
   order: 2;
   display: flex;
-  background: var(--rim);
+  background: var(--rail);
 }
 .cell,
 .in {

@@ -12,6 +12,8 @@ import { useNotices } from '../stores/notices';
 import { useSettings } from '../stores/settings';
 import NumberField from '../ui/NumberField.vue';
 import PickField from '../ui/PickField.vue';
+import PillField from '../ui/PillField.vue';
+import { look, LOOKS, setLook, type Look } from '../ui/look';
 import RadioCards from '../ui/RadioCards.vue';
 import SheetCard from '../ui/SheetCard.vue';
 import KitchenMakers from '../makers/KitchenMakers.vue';
@@ -54,6 +56,7 @@ const WEEK: Record<Settings['weekStart'], string> = {
   saturday: 'Saturday',
   sunday: 'Sunday',
 };
+const LOOK_NAMES: Record<Look, string> = { system: 'as the system', light: 'light', dark: 'dark' };
 const named = <T extends string>(all: readonly T[], names: Record<T, string>) => all.map((value) => ({ value, label: names[value] }));
 /** Currencies the browser knows by name. */
 const money = computed(() => {
@@ -118,6 +121,13 @@ async function change(next: Partial<Settings>) {
           @update:model-value="change({ currency: $event })"
         />
       </div>
+      <PillField
+        class="look"
+        label="This screen"
+        :model-value="look"
+        :options="LOOKS.map((value) => ({ value, label: LOOK_NAMES[value] }))"
+        @update:model-value="setLook($event!)"
+      />
       <h3>What energy costs</h3>
       <div class="two">
         <PickField
@@ -187,6 +197,9 @@ ul {
   display: grid;
   grid-template-columns: 1fr 1fr;
   gap: 8px 12px;
+}
+.look {
+  margin-top: 8px;
 }
 .acts {
   display: flex;

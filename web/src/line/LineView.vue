@@ -303,11 +303,11 @@ svg {
   font-size: 14px;
   fill: var(--deep-heat);
   paint-order: stroke;
-  stroke: rgb(255 253 248 / 45%);
+  stroke: var(--halo);
   stroke-width: 3px;
 }
 .mass text.solid {
-  fill: var(--white);
+  fill: var(--on-sauce);
   paint-order: stroke;
   stroke: rgb(60 15 8 / 35%);
   stroke-width: 2.5px;

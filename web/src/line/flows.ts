@@ -1,9 +1,9 @@
 import type { FlowReport } from '@roskel/core';
 import { bareMass } from '../format';
-import { COLOURS } from '../theme';
+import { colours } from '../ui/look';
 
 /** Water and brine have no colour of their own on a cream plate. */
-export const limbHex = (flow: FlowReport): string => (['water', 'salt', 'brine', 'gas'].includes(flow.id) ? COLOURS.flow : flow.hex);
+export const limbHex = (flow: FlowReport): string => (['water', 'salt', 'brine', 'gas'].includes(flow.id) ? colours.value.flow : flow.hex);
 
 /** Px of a letter of a label, about. */
 const LETTER = 6.4;

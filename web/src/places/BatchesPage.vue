@@ -89,8 +89,8 @@ async function importFile({ file: chosen }: UploadCustomRequestOptions) {
   <div class="page">
     <header class="head">
       <h1>Batches</h1>
+      <FindField v-if="batches.items.length || batches.state !== 'ready'" v-model="find" label="Find a batch" />
       <template v-if="batches.items.length">
-        <FindField v-model="find" label="Find a batch" />
         <span class="push chip">{{ running }} running or planned</span>
         <span class="chip">{{ batches.items.length - running }} finished</span>
       </template>
