@@ -304,6 +304,23 @@ test('on paper a batch is a bench sheet: every gram, every step, lines to write 
   await expect(sheet).toContainText(/water \d+ g\s+salt \d+ g/);
   await expect(sheet.getByText('weighed')).toHaveCount(7);
   await expect(page.getByRole('navigation')).toBeHidden();
+  await expect(page.locator('.columns')).toBeHidden();
+  // Other pages are whole, and without what is pressed or typed into.
+  await page.emulateMedia({ media: 'screen' });
+  for (const [path, row, least] of [
+    ['/larder/table', '.n-data-table-tr', 200],
+    ['/side-by-side?of=slipway-red-2,slipway-red-3', 'tbody tr', 8],
+    ['/guide/keeping', 'tbody tr', 10],
+    ['/today', '[data-duty]', 5],
+  ] as const) {
+    await settled(page, path);
+    await page.emulateMedia({ media: 'print' });
+    await expect.poll(() => page.locator(row).count(), path).toBeGreaterThanOrEqual(least);
+    await expect(page.locator('main h1')).toBeVisible();
+    for (const pressed of await page.locator('main .n-button:not(.link, .sort), main .find').all()) await expect(pressed).toBeHidden();
+    expect(await page.evaluate(() => document.documentElement.scrollWidth <= innerWidth)).toBe(true);
+    await page.emulateMedia({ media: 'screen' });
+  }
 });
 
 test('the first stop of the keyboard leads past the rail', async ({ page }) => {

@@ -94,3 +94,6 @@ export function due(iso: string): { text: string; late: boolean } {
   if (days === 1) return { text: 'tomorrow', late: false };
   return { text: weekday(iso), late: false };
 }
+
+/** A sentence as it stands within another: its first letter small, and pH as it is. */
+export const within = (text: string): string => text.charAt(0).toLowerCase() + text.slice(1);

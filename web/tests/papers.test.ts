@@ -2,12 +2,12 @@ import { readFileSync } from 'node:fs';
 import { createRequire } from 'node:module';
 import { fileURLToPath } from 'node:url';
 import { beforeAll, describe, expect, it } from 'vitest';
-import { recipeCard, reportLine, type BatchFile } from '@roskel/core';
+import { recipeCard, reportLine, type BatchFile, type StationReport } from '@roskel/core';
 import { marksPdf, measureWith, type Fonts } from '../src/labels/pdf';
 import type { Measure } from '../src/labels/layout';
 import { benchBlocks, cardBlocks, type Block } from '../src/papers/blocks';
 import { layoutPaper, PAPERS } from '../src/papers/flow';
-import { JAR_LABEL, layoutJarLabel } from '../src/papers/jarLabel';
+import { JAR_LABEL, jarLabelOf, layoutJarLabel } from '../src/papers/jarLabel';
 import { qrModules } from '../src/labels/qr';
 import jsQR from 'jsqr';
 
@@ -91,6 +91,16 @@ describe('the label of a jar', () => {
     next: 'read ph and temperature again, 28 Nov',
   };
   const address = 'http://localhost:4000/batches/slipway-red-3';
+  it('says what is in the jar, and what comes next with its pH written as one writes it', () => {
+    const file = example('slipway-red');
+    const jar = reportLine(file, { today: file.startDate, members: 60 }).stations.find(
+      (s) => s.kind === 'ferment',
+    ) as StationReport<'ferment'>;
+    const duties = [{ key: 'read-3', does: 'read' as const, text: 'Read the pH at the middle', why: '', due: jar.from }];
+    const label = jarLabelOf(file, { ...jar, duties }, 2.9);
+    expect(label.contents).toMatch(/\w, \w/);
+    expect(label.next).toContain('read the pH at the middle, ');
+  });
   it('another program reads its words off the PDF, and another one its code, also where much is in it', async () => {
     for (const contents of [label.contents, Array.from({ length: 40 }, (_, i) => `thing number ${i}`).join(', ')]) {
       const modules = qrModules(address);

@@ -1,4 +1,5 @@
-import type { Run } from '@roskel/core';
+import { jarContents, type BatchFile, type Run, type StationReport } from '@roskel/core';
+import { day, fullDay, inManner, percent, within } from '../format';
 import { wrap, type Mark, type Measure } from '../labels/layout';
 
 /** The label of a jar, mm: larger than a bottle's, for it is read across the kitchen. */
@@ -18,6 +19,20 @@ export interface JarLabel {
   salt: string;
   contents: string;
   next: string;
+}
+
+/** What goes on the jar of a station, from the batch and its report. */
+export function jarLabelOf(file: BatchFile, s: StationReport<'ferment'>, salt: number | null): JarLabel {
+  const next = s.duties.find((d) => d.does === 'read') ?? s.duties[0];
+  return {
+    name: file.name,
+    started: fullDay(s.from),
+    salt: salt === null ? 'not packed yet' : `${percent(salt)} of its water`,
+    contents: jarContents(file, s.id)
+      .listed.map((l) => l.name)
+      .join(', '),
+    next: next ? `${within(inManner(next.text))}, ${day(next.due)}` : 'nothing',
+  };
 }
 
 /** The label as marks: name, start, salt, contents, next duty, and a code that leads to its page; null: none. */

@@ -1,5 +1,3 @@
-import { jarContents, type BatchFile, type StationReport } from '@roskel/core';
-import { day, fullDay, inManner, percent } from '../format';
 import type { House } from '@roskel/contract';
 import { api } from '../api/client';
 import { elsewhere } from '../house/elsewhere';
@@ -8,20 +6,6 @@ import { marksPdf, measureWith } from '../labels/pdf';
 import { qrModules } from '../labels/qr';
 import { download } from '../ui/download';
 import { JAR_LABEL, layoutJarLabel, type JarLabel } from './jarLabel';
-
-/** What goes on the jar of a station, from the batch and its report. */
-export function jarLabelOf(file: BatchFile, s: StationReport<'ferment'>, salt: number | null): JarLabel {
-  const next = s.duties.find((d) => d.does === 'read') ?? s.duties[0];
-  return {
-    name: file.name,
-    started: fullDay(s.from),
-    salt: salt === null ? 'not packed yet' : `${percent(salt)} of its water`,
-    contents: jarContents(file, s.id)
-      .listed.map((l) => l.name)
-      .join(', '),
-    next: next ? `${inManner(next.text).toLowerCase()}, ${day(next.due)}` : 'nothing',
-  };
-}
 
 /** Saves the label of a jar as a PDF of its size, with a code that leads to its page; without one where no other device finds it. */
 export async function saveJarLabel(label: JarLabel, name: string): Promise<void> {

@@ -54,7 +54,7 @@ useKeys('In the guide', [
       <RouterLink class="act small push" to="/guide/try">Ten cases to try yourself on</RouterLink>
     </header>
     <div class="guide" :class="{ asked: asked && !searching }">
-      <nav ref="side" class="plate list" aria-label="Topics" tabindex="0">
+      <nav ref="side" class="plate list no-print" aria-label="Topics" tabindex="0">
         <p v-if="found.length === 0" class="soft none">Nothing in the guide says that. Try one word of it.</p>
         <section v-for="p in parts" v-else :key="p.id">
           <h2>{{ p.name }}</h2>

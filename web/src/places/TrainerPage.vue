@@ -3,7 +3,7 @@ import { computed, ref } from 'vue';
 import { NButton } from 'naive-ui';
 import { RouterLink } from 'vue-router';
 import { answerCase, CASES } from '@roskel/core';
-import { inManner } from '../format';
+import { inManner, within } from '../format';
 import GuideDrawing from '../guide/GuideDrawing.vue';
 import SignPicture from '../today/SignPicture.vue';
 import { keepHere, readHere } from '../ui/keepHere';
@@ -88,7 +88,7 @@ useKeys('Ten cases', [
           >
         </div>
         <div v-if="told" class="verdict" :class="{ right: told.right }" :data-right="told.right">
-          <h3>{{ told.right ? 'Right.' : `No: ${inManner(told.answer.toLowerCase())}.` }}</h3>
+          <h3>{{ told.right ? 'Right.' : `No: ${inManner(within(told.answer))}.` }}</h3>
           <p>{{ inManner(told.why) }}</p>
           <div class="acts">
             <NButton type="primary" @click="next">{{ at + 1 < CASES.length ? 'Next case' : 'How it went' }}</NButton>

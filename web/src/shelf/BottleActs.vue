@@ -41,7 +41,7 @@ function open() {
     >
     <NButton @click="tasting = true">How hot was it?</NButton>
     <NButton v-if="bottling.place !== 'bin'" :disabled="bottling.left === 0" @click="open">Into another sauce</NButton>
-    <NButton text class="link" :disabled="bottling.left === 0" @click="take('thrown')">throw one away</NButton>
+    <NButton text class="link no-print" :disabled="bottling.left === 0" @click="take('thrown')">throw one away</NButton>
     <GiveSheet v-if="giving" v-model:show="giving" :bottling="bottling" @given="emit('taken')" />
     <OpenBottles v-if="openSheet" v-model:show="opening" :bottling="bottling" />
     <TasteSheet

@@ -79,7 +79,7 @@ const temps = ref(false);
 const looking = ref(false);
 async function jarLabel() {
   try {
-    const { jarLabelOf, saveJarLabel } = await import('../papers/saveJarLabel');
+    const [{ jarLabelOf }, { saveJarLabel }] = await Promise.all([import('../papers/jarLabel'), import('../papers/saveJarLabel')]);
     const file = batch.file!;
     const label = jarLabelOf(file, props.station, props.station.facts?.waterPhaseSaltPct ?? null);
     await saveJarLabel(label, `${fileName(file.name)}-jar.pdf`);

@@ -4,6 +4,7 @@ import type { TodayRow } from '@roskel/contract';
 import { withDuty, withLater, type BatchFile, type Forecast, type Occupant, type TodayDuty, type TodayJar } from '@roskel/core';
 import { api } from '../api/client';
 import { bench, stoppable } from '../worker/client';
+import { within } from '../format';
 import { inStep } from './inStep';
 import { useNotices } from './notices';
 import { useOpenBatch } from './openBatch';
@@ -113,7 +114,7 @@ export const useToday = defineStore('today', () => {
       gone.value = new Set([...gone.value].filter((k) => !keys.has(k)));
     }
   }
-  const done = (d: DutyOf) => hidden([d], () => change(d.batchId, `${d.batch}: ${d.text.toLowerCase()}`, (f) => withDuty(f, d.id, true)));
+  const done = (d: DutyOf) => hidden([d], () => change(d.batchId, `${d.batch}: ${within(d.text)}`, (f) => withDuty(f, d.id, true)));
   /** Puts off all that one station asks for: one act, one undo. */
   const later = (ds: readonly DutyOf[], until: string) =>
     hidden(ds, () => change(ds[0]!.batchId, `${ds[0]!.batch}: put off`, (f) => ds.reduce((g, d) => withLater(g, d.id, until), f)));

@@ -27,7 +27,7 @@ const minutes = computed(() => props.duties.reduce((s, d) => s + d.minutes, 0));
         ><b :class="{ late: due(first.due).late }">{{ due(first.due).text }}</b
         ><span class="soft">, {{ plural(minutes, 'minute') }}</span></span
       >
-      <NButton text class="link" :aria-label="`${first.batch}, ${first.station}: later`" @click="emit('later')">later</NButton>
+      <NButton text class="link no-print" :aria-label="`${first.batch}, ${first.station}: later`" @click="emit('later')">later</NButton>
     </div>
     <div class="duties">
       <div v-for="d in duties" :key="d.id" class="duty" :class="d.does" :data-duty="d.does">

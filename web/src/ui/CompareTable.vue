@@ -2,6 +2,7 @@
 import { computed, h, nextTick, onMounted, ref, type VNodeChild } from 'vue';
 import { RouterLink } from 'vue-router';
 import { NButton, NDataTable, NEmpty, type DataTableColumns, type DataTableSortState } from 'naive-ui';
+import { printing } from './look';
 import FindField from './FindField.vue';
 
 /** A page that compares rows: where it hangs, find, filters, columns that sort, and the rows themselves. */
@@ -89,8 +90,8 @@ const total = computed(() => props.columns.reduce((s, c) => s + c.width, props.a
       <NDataTable
         class="rows"
         size="small"
-        flex-height
-        virtual-scroll
+        :flex-height="!printing"
+        :virtual-scroll="!printing"
         :min-row-height="46"
         :bordered="false"
         :columns="shown"

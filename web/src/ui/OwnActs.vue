@@ -10,5 +10,5 @@ const emit = defineEmits<{ copy: []; edit: []; away: [] }>();
     <NButton text class="link" :aria-label="`Change ${name}`" @click="emit('edit')">change</NButton>
     <NButton text class="link" :aria-label="`Archive ${name}`" @click="emit('away')">archive</NButton>
   </template>
-  <NButton text class="link" :aria-label="`Copy ${name}`" @click="emit('copy')">copy</NButton>
+  <NButton text class="link no-print" :aria-label="`Copy ${name}`" @click="emit('copy')">copy</NButton>
 </template>

@@ -18,7 +18,7 @@ function media(query: string) {
 }
 const night = media('(prefers-color-scheme: dark)');
 /** Paper is white whatever the screen is. */
-const printing = media('print');
+export const printing = media('print');
 /** The system paints in colours of its own: then its ground decides. */
 const forced = media('(forced-colors: active)');
 export const dark = computed(
