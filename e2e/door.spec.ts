@@ -1,5 +1,6 @@
 import { spawnSync } from 'node:child_process';
 import { mkdtempSync } from 'node:fs';
+import { request as httpsRequest } from 'node:https';
 import { networkInterfaces, tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
@@ -52,6 +53,33 @@ test('a kitchen that is open to the house: set by a command, a phone says the pa
     await expect(page.getByRole('heading', { name: 'In the house' })).toBeVisible();
     await expect(page.getByText('Plain HTTP: whoever listens')).toBeVisible();
     if (inHouse) await expect(page.getByText('a browser keeps a page only over TLS')).toBeVisible();
+    // Over TLS, for whoever trusts the certificate of the house: the same kitchen, and a session of its own.
+    const authority = await (await page.request.get('/house.crt')).text();
+    const over = (path: string, headers: Record<string, string> = {}, ca: string | undefined = authority) =>
+      new Promise<{ status: number; cookies: string[] }>((done, fail) => {
+        const body = headers['Content-Type'] ? JSON.stringify({ passphrase: WORDS }) : undefined;
+        const url = new URL(path, base.replace('http:', 'https:').replace(/\d+$/, '5070'));
+        const asked = httpsRequest(url, { ca, headers: { 'X-Roskel': '1', ...headers }, method: body ? 'POST' : 'GET' }, (res) => {
+          res.resume();
+          done({ status: res.statusCode!, cookies: res.headers['set-cookie'] ?? [] });
+        });
+        asked.on('error', fail);
+        asked.end(body);
+      });
+    await expect(over('/', {}, '')).rejects.toThrow(/certificate/);
+    expect((await over('/')).status).toBe(200);
+    expect((await over('/api/pods')).status).toBe(401);
+    const entered = await over('/api/enter', { 'Content-Type': 'application/json' });
+    const [name] = entered.cookies.map((c) => c.split('=')[0]!);
+    expect(entered.cookies.every((c) => /; secure/i.test(c))).toBe(true);
+    expect((await context.cookies()).map((c) => c.name)).not.toContain(name);
+    const cookie = entered.cookies.map((c) => c.split(';')[0]).join('; ');
+    expect((await over('/api/pods', { cookie })).status).toBe(200);
+    await page.getByRole('button', { name: 'How a phone trusts it' }).click();
+    const trust = page.getByRole('dialog', { name: 'A phone that trusts this kitchen' });
+    await expect(trust.getByRole('img')).toHaveCount(2);
+    await expect(trust.getByRole('link', { name: /^http:.*house\.crt$/ })).toBeVisible();
+    await page.keyboard.press('Escape');
     await page.getByRole('button', { name: 'Leave on this device' }).click();
     await expect(page).toHaveURL(/\/enter/);
     expect((await page.request.get('/api/pods')).status()).toBe(401);

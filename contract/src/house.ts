@@ -13,9 +13,16 @@ export interface House {
   open: boolean;
   /** Addresses for a phone, the likeliest first. */
   addresses: string[];
+  /** The same over TLS, by a certificate of the house; none where it does not answer so. */
+  secure: string[];
+  /** What a phone is told to trust for that, as PEM; null where there is none. */
+  authority: string | null;
   /** What a calendar program says in place of the passphrase; null where none is asked for. */
   feedKey: string | null;
 }
+
+/** Where anybody in the house gets what a phone is to trust: a certificate is no secret. */
+export const AUTHORITY_PATH = '/house.crt';
 
 /**
  * Which kitchen it is: every answer says so, and a request may say which one it means. An address may belong to another

@@ -1,6 +1,8 @@
-import { createServer } from 'node:http';
+import { createServer, type Server } from 'node:http';
+import { createServer as createTlsServer } from 'node:https';
 import { resolve } from 'node:path';
 import { ownAddresses, ownNames } from './access/house';
+import { certificateOf } from './access/certificate';
 import { accessOf } from './access/passphrase';
 import { keepDaily } from './backup/daily';
 import { isEmpty } from './backup/kitchen';
@@ -22,11 +24,13 @@ const MOST_TRIES = 20;
 const KEPT_MS = 65_000;
 /** What does not end by itself in so long is ended: nothing that was acknowledged is lost by that. */
 const END_MS = 5000;
+/** TLS is beside the page, by so many ports. */
+const TLS_BESIDE = 200;
 /** How often the server looks whether a new day has come. */
 const LOOK_AT_THE_DAY_MS = 60_000;
 
 /** Listens at the first free port of so many, from `first` on. Throws Misused. */
-async function listen(server: ReturnType<typeof createServer>, first: number, tries: number, host?: string): Promise<number> {
+async function listen(server: Server, first: number, tries: number, host?: string): Promise<number> {
   const last = Math.min(first + tries - 1, LAST_PORT);
   for (let port = first; port <= last; port++) {
     const free = await new Promise<boolean>((done, fail) => {
@@ -97,10 +101,21 @@ async function serveKitchen(store: Store, said: Told, first: number, devicePort:
     ...(access ? { open: { access, names: known } } : {}),
   });
   const server = createServer(app);
+  const certificate = access ? await certificateOf(store, known) : null;
+  const tls = certificate && createTlsServer({ cert: `${certificate.cert}\n${certificate.authority}`, key: certificate.key }, app);
+  const servers = [server, ...(tls ? [tls] : [])];
   // Longer than a proxy keeps a connection (a minute is usual): whoever closes last answers everything that was sent.
-  server.keepAliveTimeout = KEPT_MS;
+  for (const each of servers) each.keepAliveTimeout = KEPT_MS;
   const port = await listen(server, first, said.kitchens.length > 1 ? 1 : MOST_TRIES, access ? undefined : '127.0.0.1');
   if (access) house.addresses.push(...names.map((name) => `http://${name}:${port}`));
+  // A port of its own that stays the same: a phone keeps the kitchen by it.
+  if (tls && certificate)
+    await listen(tls, Math.min(port + TLS_BESIDE, LAST_PORT), 1)
+      .then((at) => {
+        house.authority = certificate.authority;
+        house.secure.push(...names.map((name) => `https://${name}:${at}`));
+      })
+      .catch((error: unknown) => console.error(`No TLS: ${(error as Error).message}`));
   // Beside the page unless told otherwise.
   await devices.hub.listen(devicePort ?? Math.min(port + 100, LAST_PORT));
   if (devicePort !== null && devices.hub.port === null) console.error(`Port ${devicePort} is taken: no device can connect.`);
@@ -116,15 +131,15 @@ async function serveKitchen(store: Store, said: Told, first: number, devicePort:
   const says = [`Roskel${demo ? ' (demo)' : ''} is ready: http://localhost:${port}, kept in ${store.where}`];
   if (access)
     says.push(
-      `Open to the house, with the passphrase: ${house.addresses.join(', ') || 'this machine has no address there'}. Over plain HTTP whoever listens in the network can read along; docs/server.md says how to put TLS before it.`,
+      `Open to the house, with the passphrase: ${[...house.secure, ...house.addresses].join(', ') || 'this machine has no address there'}. Over plain HTTP whoever listens in the network can read along; Kitchen, "In the house", tells a phone how to trust the others.`,
     );
   const stop = async () => {
     clearInterval(midnight);
     announcer.close();
     devices.close();
-    const closed = new Promise((done) => server.close(done));
-    server.closeAllConnections();
-    await closed;
+    const closed = servers.filter((each) => each.listening).map((each) => new Promise((done) => each.close(done)));
+    for (const each of servers) each.closeAllConnections();
+    await Promise.all(closed);
     await daily?.stop();
     await store.close();
   };

@@ -1,5 +1,8 @@
 import type { House } from '@roskel/contract';
 import { afterAll, beforeAll, describe, expect, it, vi } from 'vitest';
+import { X509Certificate } from 'node:crypto';
+import { readKitchen } from '../src/backup/kitchen';
+import { certificateOf } from '../src/access/certificate';
 import { accessOf, opens, setPassphrase, type Access } from '../src/access/passphrase';
 import { feedKey } from '../src/access/gate';
 import { ROUTES } from '../src/http/routes';
@@ -150,3 +153,27 @@ it('a passphrase is kept as a slow hash with a salt of its own, and a new one is
   expect(seen.size).toBe(6);
   await store.close();
 }, 60_000);
+
+describe('a certificate of the house', () => {
+  it('holds for every name of the machine by one authority that stays; what it signed is made anew for a new name or when its time runs out', async () => {
+    const store = await memoryDb();
+    const first = await certificateOf(store, ['192.168.7.9', '[fd00::7]', 'pantry.local']);
+    const own = new X509Certificate(first.cert);
+    const by = new X509Certificate(first.authority);
+    expect([by.ca, own.ca, own.verify(by.publicKey), own.checkIssued(by)]).toEqual([true, false, true, true]);
+    for (const ip of ['127.0.0.1', '192.168.7.9', 'fd00::7']) expect(own.checkIP(ip), ip).toBe(ip);
+    for (const name of ['localhost', 'pantry.local']) expect(own.checkHost(name)).toBe(name);
+    expect(own.checkHost('example.com')).toBeUndefined();
+    // Browsers take no longer one (CA/Browser Forum baseline requirements, 6.3.2: 398 days).
+    expect(Date.parse(own.validTo) - Date.parse(own.validFrom)).toBeLessThan(398 * 86_400_000);
+    expect(await certificateOf(store, ['192.168.7.9', 'pantry.local'])).toEqual(first);
+    const more = await certificateOf(store, ['192.168.7.10']);
+    expect([more.authority === first.authority, more.cert === first.cert]).toEqual([true, false]);
+    const later = vi.spyOn(Date, 'now').mockReturnValue(Date.now() + 380 * 86_400_000);
+    const renewed = await certificateOf(store, ['192.168.7.10']);
+    later.mockRestore();
+    expect([renewed.authority === first.authority, renewed.cert === more.cert]).toEqual([true, false]);
+    // It is nobody else's: not in a backup.
+    expect(JSON.stringify(await readKitchen(store.db))).not.toContain('PRIVATE KEY');
+  });
+});

@@ -1,4 +1,5 @@
 import { createHash, createHmac, timingSafeEqual } from 'node:crypto';
+import type { TLSSocket } from 'node:tls';
 import cookieSession from 'cookie-session';
 import express, { type Request, type RequestHandler, type Router } from 'express';
 import { rateLimit } from 'express-rate-limit';
@@ -46,9 +47,11 @@ export function gate(access: Access): Router {
   const key = feedKey(access);
   // Browsers do not part cookies by port: two kitchens of one machine do not overwrite each other's.
   const name = `roskel-${createHash('sha256').update(access.secret).digest('hex').slice(0, 8)}`;
+  // Nor does plain HTTP overwrite a cookie that goes over TLS only: beside our own TLS each has its own (RFC 6265bis, 5.7).
+  const nameOf = (req: Request) => ((req.socket as TLSSocket).encrypted ? `${name}-tls` : name);
   router.use((req, res, next) =>
     cookieSession({
-      name,
+      name: nameOf(req),
       keys: [access.secret],
       maxAge: SESSION_MS,
       httpOnly: true,

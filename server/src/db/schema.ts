@@ -260,5 +260,16 @@ export const access = pgTable('access', {
   secret: text('secret').notNull(),
 });
 
+/** What the house trusts this kitchen by over TLS, as PEM. Never in a backup. */
+export const certificates = pgTable('certificates', {
+  id: text('id').primaryKey(),
+  /** The authority that a phone is told to trust once, and its key. */
+  authority: text('authority').notNull(),
+  authorityKey: text('authority_key').notNull(),
+  /** What it signed for the names of this machine. */
+  cert: text('cert').notNull(),
+  key: text('key').notNull(),
+});
+
 /** Which kitchen this is, of all there are: one row, made with the tables. It moves with a kitchen; a copy is another one. */
 export const identity = pgTable('identity', { id: text('id').primaryKey() });

@@ -3,7 +3,7 @@ import compression from 'compression';
 import express, { type Express, type Request, type RequestHandler } from 'express';
 import helmet from 'helmet';
 import { refuseDeep } from './depth';
-import { MAKER_HEADER, type ChangeEvent, type House, type LogEntry } from '@roskel/contract';
+import { AUTHORITY_PATH, MAKER_HEADER, type ChangeEvent, type House, type LogEntry } from '@roskel/contract';
 import { errorsOf } from '@roskel/contract/validate';
 import type { Store } from '../db/store';
 import { feedKey, gate } from '../access/gate';
@@ -168,7 +168,7 @@ export function createApp(options: AppOptions): { app: Express; announcer: Annou
     say(event);
   });
   const house: House = {
-    ...{ kitchen: store.kitchen, open: options.open !== undefined, addresses: [] },
+    ...{ kitchen: store.kitchen, open: options.open !== undefined, addresses: [], secure: [], authority: null },
     feedKey: options.open ? feedKey(options.open.access) : null,
   };
   const log = () => {
@@ -180,6 +180,10 @@ export function createApp(options: AppOptions): { app: Express; announcer: Annou
   app.set('trust proxy', 'loopback');
   app.use(localOnly(options.open?.names), ownChanges);
   app.use(helmet({ contentSecurityPolicy: { useDefaults: false, directives: POLICY }, strictTransportSecurity: false }));
+  app.get(AUTHORITY_PATH, (_req, res, next) => {
+    if (house.authority === null) return next();
+    res.type('application/x-x509-ca-cert').attachment(AUTHORITY_PATH.slice(1)).send(house.authority);
+  });
   if (options.open) app.use('/api', gate(options.open.access));
   app.use('/api', ownKitchen(identity.known));
   app.use(

@@ -2,7 +2,8 @@
 import { NButton } from 'naive-ui';
 import { computed, ref, watch } from 'vue';
 import { api } from '../api/client';
-import { qrModules } from '../labels/qr';
+import { lazySheet } from '../ui/lazySheet';
+import QrCode from '../ui/QrCode.vue';
 import { useNotices } from '../stores/notices';
 import KeepHere from './KeepHere.vue';
 import { useHouse } from './useHouse';
@@ -13,11 +14,10 @@ const notices = useNotices();
 const house = useHouse();
 const chosen = ref(0);
 watch(house, () => (chosen.value = 0));
-const address = computed(() => house.value?.addresses[chosen.value] ?? null);
-const cells = computed(() => {
-  const rows = address.value ? qrModules(address.value) : [];
-  return { size: rows.length, d: rows.flatMap((row, y) => row.flatMap((on, x) => (on ? [`M${x} ${y}h1v1h-1z`] : []))).join('') };
-});
+const addresses = computed(() => [...(house.value?.secure ?? []), ...(house.value?.addresses ?? [])]);
+const address = computed(() => addresses.value[chosen.value] ?? null);
+const TrustSheet = lazySheet(() => import('./TrustSheet.vue'));
+const trust = ref(false);
 async function leave() {
   try {
     await forgetOnDevice();
@@ -37,23 +37,23 @@ async function leave() {
       Only this machine comes in. To let a phone or a tablet in: set a passphrase (npm run passphrase), then start with --open.
     </p>
     <div v-else class="door">
-      <svg v-if="address" :viewBox="`-2 -2 ${cells.size + 4} ${cells.size + 4}`" role="img" :aria-label="`QR code of ${address}`">
-        <rect x="-2" y="-2" :width="cells.size + 4" :height="cells.size + 4" fill="#fff" />
-        <path :d="cells.d" fill="#000" />
-      </svg>
+      <QrCode v-if="address" class="code" :text="address" />
       <div>
-        <p v-for="(a, i) in house.addresses" :key="a">
+        <p v-for="(a, i) in addresses" :key="a">
           <NButton text class="link" :aria-pressed="i === chosen" @click="chosen = i">{{ a }}</NButton>
         </p>
         <p class="soft">
-          On a phone in the same network, with the passphrase. Plain HTTP: whoever listens in the network can read it, so not in a network
-          of strangers.
+          On a phone in the same network, with the passphrase.
+          {{ house.secure.length ? 'At https nobody reads along, once the phone trusts this kitchen. Over plain' : 'Plain' }} HTTP: whoever
+          listens in the network can read it, so not in a network of strangers.
         </p>
+        <p v-if="house.secure.length"><NButton @click="trust = true">How a phone trusts it</NButton></p>
         <p><NButton @click="leave">Leave on this device</NButton></p>
       </div>
     </div>
   </template>
-  <KeepHere />
+  <KeepHere :secure="house?.secure[0] ?? null" />
+  <TrustSheet v-if="house?.secure.length" v-model:show="trust" :house="house" />
 </template>
 
 <style scoped>
@@ -62,11 +62,9 @@ async function leave() {
   gap: 16px;
   align-items: start;
 }
-svg {
+.code {
   width: 132px;
   flex: none;
-  border: 1px solid var(--line);
-  border-radius: 8px;
 }
 p {
   margin: 0 0 6px;

@@ -5,6 +5,7 @@ import { useNotices } from '../stores/notices';
 import { canKeep, forgetOnDevice, isKept, keepOnDevice } from './keepOnDevice';
 
 /** Keeping the kitchen on this device, by wish, and taking it off again, also while the server is away. */
+defineProps<{ /** Where this kitchen is reached over TLS; null where it is not. */ secure: string | null }>();
 const notices = useNotices();
 /** Kept on this device: null while nobody knows, or while it is being done. */
 const kept = ref<boolean | null>(null);
@@ -24,7 +25,11 @@ async function keep(wanted: boolean) {
 </script>
 
 <template>
-  <p v-if="!canKeep()" class="soft">To go on when the server is away, a browser keeps a page only over TLS, or on the machine itself.</p>
+  <p v-if="!canKeep()" class="soft">
+    To go on when the server is away, a browser keeps a page only over TLS, or on the machine itself<template v-if="secure"
+      >: open <a :href="secure">{{ secure }}</a></template
+    >.
+  </p>
   <template v-else>
     <p class="soft">
       {{

@@ -4,6 +4,7 @@ import { NButton } from 'naive-ui';
 import { RouterLink, useRoute, useRouter } from 'vue-router';
 import { stationIn, toolAt, type LogChange, type StationLog } from '@roskel/core';
 import { leftMinutes, stepsOf } from '../counter/steps';
+import { useHouse } from '../house/useHouse';
 import { useAwake } from '../counter/useAwake';
 import { day, grams, inManner, plural, today } from '../format';
 import { useBatchHere } from '../batch/useBatchHere';
@@ -23,6 +24,9 @@ const router = useRouter();
 const { batch, ready } = useBatchHere();
 const timers = useTimers();
 const awake = useAwake();
+/** What a browser allows a page only over TLS. */
+const sure = window.isSecureContext;
+const house = sure ? ref(null) : useHouse();
 onMounted(() => void ready());
 
 const steps = computed(() => (batch.file && batch.report ? stepsOf(batch.file, batch.report) : []));
@@ -171,6 +175,12 @@ titleIs(() => batch.file?.name);
           </div>
         </section>
         <p class="soft small"><SaveState /> {{ awake ? 'The screen stays awake.' : '' }}</p>
+        <p v-if="!sure" class="soft small" data-fact="plain-http">
+          Over plain HTTP the browser lets this screen go dark, and keeps nothing while the server is away<template
+            v-if="house?.secure.length"
+            >; at <a :href="`${house.secure[0]}${route.fullPath}`">{{ house.secure[0] }}</a> it does neither</template
+          >.
+        </p>
       </aside>
       <EndSheet v-model:why="doubt" @end="end()" />
       <AskSheet v-model:asked="asked" :log="log" :pot="pot" @take="setLog" />
