@@ -84,6 +84,17 @@ test('kept on a phone: the page begins without its server, takes readings, and b
     await page.keyboard.press('Escape');
     expect(line((await batch()).file)[2]!.params).toMatchObject({ days: 15 });
 
+    // A server that stands still, its connections open, is as good as away: what is kept answers, and goes in once it moves again.
+    const goOn = own.freeze();
+    await page.goto('/batches/rockpool-green?at=ferment');
+    await expect(page.getByText('What stands here was last read on this device')).toBeVisible({ timeout: 30_000 });
+    await type(page, 'Days', '18');
+    await expect(page.getByText(/Not stored yet/)).toBeVisible({ timeout: 30_000 });
+    goOn();
+    await expect(saved).toBeVisible({ timeout: 30_000 });
+    const green = (await (await page.request.get('/api/batches/rockpool-green')).json()) as BatchRecord;
+    expect(line(green.file)[2]!.params).toMatchObject({ days: 18 });
+
     // Taken off this device again: nothing is left there.
     await page.goto('/today');
     await page.getByRole('button', { name: 'More', exact: true }).click();

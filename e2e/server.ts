@@ -50,6 +50,13 @@ export class DemoServer {
     return this.address;
   }
 
+  /** It stands still, its connections open, until it goes on. */
+  freeze(): () => void {
+    const child = this.child!;
+    child.kill('SIGSTOP');
+    return () => child.kill('SIGCONT');
+  }
+
   /** Ends it; SIGKILL leaves it no time for anything. */
   async stop(signal: 'SIGTERM' | 'SIGKILL' = 'SIGTERM'): Promise<void> {
     const child = this.child;

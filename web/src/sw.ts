@@ -12,6 +12,8 @@ declare const self: ServiceWorkerGlobalScope & { __WB_MANIFEST: PrecacheEntry[] 
 
 /** Answers kept: some batches with their photos, and the lists. */
 const MOST_KEPT = 400;
+/** A server that says nothing for so long is as good as away. */
+const PATIENCE_S = 5;
 /** Not kept: what only makes sense now, and whole kitchens. */
 const NOW_ONLY = /^\/api\/(events|kitchen|devices|stand-ins|timers|house|openapi\.json|calendar\.ics)/;
 
@@ -29,6 +31,7 @@ registerRoute(
     url.origin === self.location.origin && request.method === 'GET' && /^\/api\//.test(url.pathname) && !NOW_ONLY.test(url.pathname),
   new NetworkFirst({
     cacheName: __KEPT_ANSWERS__,
+    networkTimeoutSeconds: PATIENCE_S,
     plugins: [
       new ExpirationPlugin({ maxEntries: MOST_KEPT }),
       // Only what is good: neither "say the passphrase" nor a fault is kept over what was read.

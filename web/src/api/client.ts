@@ -22,6 +22,12 @@ const AWAY = 503;
 /** Nobody said the passphrase here, or it is another one now. */
 const LOCKED = 401;
 
+/**
+ * A server that says nothing for so long does not answer: what was asked can be asked again. A POST that is done twice is two
+ * things, and is waited for.
+ */
+const PATIENCE_MS = 15_000;
+
 /** The last answer was one that this device had kept: the server did not answer. */
 export const fromHere = ref(false);
 
@@ -38,6 +44,7 @@ async function call<T>(method: string, path: string, body?: unknown): Promise<T>
         ...(type ? { 'Content-Type': type } : {}),
       },
       body: body === undefined ? null : body instanceof Blob ? body : JSON.stringify(body),
+      signal: method === 'POST' ? null : AbortSignal.timeout(PATIENCE_MS),
     });
   } catch {
     throw new Offline();

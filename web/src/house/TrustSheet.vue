@@ -68,6 +68,9 @@ p {
   margin: 0 0 6px;
   overflow-wrap: anywhere;
 }
+.phone {
+  display: block;
+}
 .phone rect,
 .phone path {
   fill: none;
