@@ -7,12 +7,23 @@ const KIT = [
   ...['vue', '@vue', 'vue-router', 'pinia', 'comlink', '@tabler', 'd3-'],
   ...['naive-ui/es/(?!date-picker|upload)', 'css-render', '@css-render', 'vueuc', 'vooks', 'seemly', 'evtd', 'treemate'],
 ];
-/** What several pages need comes in three files, not in a hundred: a file each is what a phone waits for longest. */
+/** Of core what lists need: the tables, and what reads and writes them. */
+const LISTS = 'data|matter|pantry|heat|reading|stat';
+/** Of core what is only words, days and signs. */
+const SMALL = 'plan/|device/|heat/(?:level|eaten)|reading/(?:plain|tokens|numbers|units)|ferment/constants|pantry/keeping|line/putOff';
+/** Of the interface what works with a whole batch, and brings every station along; what works with the tables. */
+const OF_A_BATCH = 'batch/|stores/(?:openBatch|drafts)|ui/(?:CautionList|severity|SchemaForm)';
+const OF_LISTS = 'stores/(?:own|larder|pods|stored)\\.|ui/AmountField';
+/** What several pages need comes in a few files, not in a hundred: a file each is what a phone waits for longest. */
 const SHARED = [
-  { name: 'kit', test: new RegExp(`/node_modules/(${KIT.join('|')})`) },
-  { name: 'core', test: /\/(core|contract)\/src\/|\/@sinclair\// },
-  { name: 'app', test: /\/web\/src\/(?!labels|papers)/ },
-];
+  { name: 'kit', test: `/node_modules/(${KIT.join('|')})` },
+  { name: 'app', test: `/web/src/(?!labels|papers|${OF_A_BATCH}|${OF_LISTS})|/core/src/(${SMALL})` },
+  { name: 'lists', test: `/core/src/(${LISTS})/|/web/src/(${OF_LISTS})` },
+  { name: 'core', test: '/(core|contract)/src/|/@sinclair/' },
+  { name: 'batch', test: `/web/src/(?:${OF_A_BATCH})` },
+].map(({ name, test }, i, all) => ({ name, test: new RegExp(test), priority: all.length - i, minShareCount: 6 }));
+/** What every page begins with, and nothing that only some of them need; the service worker stays a file of its own. */
+const FIRST = { name: 'first', test: /^(?!\0|.*\/(?:workbox-|idb\/|sw\.ts))/, tags: ['$initial'], priority: 9 };
 
 export default defineConfig({
   root: import.meta.dirname,
@@ -31,7 +42,7 @@ export default defineConfig({
       output: {
         entryFileNames: (chunk) => (chunk.name === 'sw' ? 'sw.js' : 'assets/[name]-[hash].js'),
         // A page asks for some thirty files, not for a hundred; what only one page or sheet needs stays with it.
-        codeSplitting: { groups: SHARED.map((group) => ({ ...group, minShareCount: 6 })) },
+        codeSplitting: { groups: [FIRST, ...SHARED] },
       },
     },
   },

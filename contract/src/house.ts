@@ -20,14 +20,3 @@ export interface House {
   /** What a calendar program says in place of the passphrase; null where none is asked for. */
   feedKey: string | null;
 }
-
-/** Where anybody in the house gets what a phone is to trust: a certificate is no secret. */
-export const AUTHORITY_PATH = '/house.crt';
-
-/**
- * Which kitchen it is: every answer says so, and a request may say which one it means. An address may belong to another
- * kitchen tomorrow (a port, a folder, a demo), and what a browser keeps does not.
- */
-export const KITCHEN_HEADER = 'X-Roskel-Kitchen';
-/** Another kitchen is here than the request meant (RFC 9110, 15.5.13: a precondition that failed). */
-export const ANOTHER_KITCHEN = 412;

@@ -1,4 +1,6 @@
 /** What crosses a border: shapes of HTTP bodies, answers and files, and the sentences that say what is wrong with them. */
+export * from './defaultSettings';
+export * from './forgotten';
 export * from './records';
 export * from './needs';
 export * from './own';
@@ -6,6 +8,7 @@ export * from './batch';
 export * from './answers';
 export * from './devices';
 export * from './fields';
+export * from './headers';
 export * from './house';
 export * from './log';
 export * from './photo';

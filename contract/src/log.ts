@@ -72,9 +72,6 @@ export interface LogLine extends LogEntry {
   detail: LogDetail;
 }
 
-/** Says who is at a device: the id of a maker. */
-export const MAKER_HEADER = 'X-Roskel-Maker';
-
 export const LogAnswer = Type.Array(
   Type.Object(
     {

@@ -71,20 +71,6 @@ export const SettingsSchema = Type.Object(
   exact,
 );
 export type Settings = Static<typeof SettingsSchema>;
-export const DEFAULT_SETTINGS: Settings = {
-  kitchen: 'metric',
-  school: 'dry',
-  temperature: 'C',
-  weight: 'g',
-  dates: 'browser',
-  weekStart: 'browser',
-  hob: 'coil',
-  tariff: null,
-  currency: '',
-  threshold: null,
-  palate: {},
-};
-
 export const RIPENESS = ['', 'green', 'turning', 'ripe', 'overripe'] as const;
 export type Ripeness = (typeof RIPENESS)[number];
 const Price = Type.Number({ title: 'The price', minimum: 0, maximum: 100_000 });

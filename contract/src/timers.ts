@@ -32,7 +32,3 @@ export type Timer = Static<typeof TimerSchema>;
 /** Timers, and the server's clock at the moment of the answer: each device counts by that. */
 export const TimersSchema = Type.Object({ now: Instant, timers: Type.Array(TimerSchema) }, { additionalProperties: false });
 export type Timers = Static<typeof TimersSchema>;
-/** A timer that was last set, and ended, longer ago than this is forgotten, ms. */
-const FORGET_MS = 24 * 3600_000;
-export const isForgotten = (t: Pick<Timer, 'changedAt' | 'endsAt'>, now: number): boolean =>
-  now - Math.max(t.changedAt, t.endsAt ?? 0) > FORGET_MS;

@@ -21,6 +21,7 @@ export * from './jarSays';
 export * from './planBack';
 export * from './occupies';
 export * from './today';
+export * from './putOff';
 export * from './ticks';
 export * from './summary';
 export * from './compose';

@@ -1,5 +1,5 @@
 import { stationIn, type BatchFile } from '../file';
-import { withDuty } from './today';
+import { withDuty } from './putOff';
 import { dutyKey } from './typical';
 
 /**

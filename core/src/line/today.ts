@@ -131,17 +131,3 @@ export function todayOf(file: BatchFile, today: Day): BatchToday {
 
 /** The day on which a duty stands in a calendar: what is overdue is still to be done today. */
 export const dutyDay = (d: Pick<TodayDuty, 'due'>, today: Day): Day => (d.due < today ? today : d.due);
-
-/** The batch with a duty ticked off, or open again. */
-export const withDuty = (file: BatchFile, id: string, done: boolean): BatchFile => ({
-  ...file,
-  dutiesDone: done ? [...new Set([...file.dutiesDone, id])] : file.dutiesDone.filter((d) => d !== id),
-});
-
-/** What was put off until a day so long ago is kept no longer, days: duties of then are not there any more. */
-const FORGOTTEN_D = 30;
-/** The batch with a duty put off until a day. */
-export const withLater = (file: BatchFile, id: string, until: Day): BatchFile => ({
-  ...file,
-  later: [...(file.later ?? []).filter((l) => l.id !== id && l.until >= addDays(until, -FORGOTTEN_D)), { id, until }],
-});

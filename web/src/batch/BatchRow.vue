@@ -2,7 +2,7 @@
 import { computed } from 'vue';
 import { RouterLink } from 'vue-router';
 import type { BatchRow } from '@roskel/contract';
-import { daysBetween, styleName } from '@roskel/core';
+import { daysBetween } from '@roskel/core';
 import { day, due, plural, shu, today, inManner } from '../format';
 import MiniRibbon from '../line/MiniRibbon.vue';
 import { useSettings } from '../stores/settings';
@@ -32,7 +32,7 @@ const stage = computed(() => {
   <RouterLink class="plate batch" :to="{ name: 'batch', params: { id: batch.id } }">
     <div class="who">
       <h2>{{ s.name }}</h2>
-      <span class="soft">{{ styleName(s.style) }}, {{ stage }}</span>
+      <span class="soft">{{ s.styleName }}, {{ stage }}</span>
       <template v-for="e in ends" :key="e.strandId">
         <span v-if="e.massG > 0"
           ><template v-if="s.ends.length > 1">{{ e.name }}: </template

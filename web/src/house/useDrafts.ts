@@ -1,10 +1,9 @@
 import { onMounted } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
 import { onChange } from '../api/events';
-import { sendDrafts } from '../stores/drafts';
 import { useNotices } from '../stores/notices';
-import { useOpenBatch } from '../stores/openBatch';
-import { cameToKitchen } from '../ui/keepHere';
+import { DRAFTS } from '../stores/draftKeys';
+import { cameToKitchen, keysHere } from '../ui/keepHere';
 
 /** What is not expected is read more slowly. */
 const READ_MS = 15_000;
@@ -13,15 +12,17 @@ const READ_MS = 15_000;
 export function useDrafts(): void {
   const route = useRoute();
   const router = useRouter();
-  const batch = useOpenBatch();
   const notices = useNotices();
   /** Told once: each is settled on its page. */
   const told = new Set<string>();
   let running = false;
   async function send() {
-    if (running) return;
+    // What sends them knows every station: it comes when there is something to send.
+    if (running || keysHere(DRAFTS).length === 0) return;
     running = true;
     try {
+      const [{ sendDrafts }, { useOpenBatch }] = await Promise.all([import('../stores/drafts'), import('../stores/openBatch')]);
+      const batch = useOpenBatch();
       const open = new Set([batch.id, String(route.params.id ?? '')]);
       for (const { id, name, stored } of await sendDrafts(open)) {
         if (stored) notices.say(`${name}: what was typed here is stored now.`);

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, onMounted, ref } from 'vue';
+import { computed, defineAsyncComponent, onMounted, ref } from 'vue';
 import { NButton } from 'naive-ui';
 import { RouterLink, useRouter } from 'vue-router';
 import { addDays, daysBetween, isSpoilt } from '@roskel/core';
@@ -7,13 +7,11 @@ import { day, grams, plural, today, weekday } from '../format';
 import { useLarder } from '../stores/larder';
 import { useNeeds } from '../stores/needs';
 import { useNotices } from '../stores/notices';
-import { useOpenBatch } from '../stores/openBatch';
 import { usePods } from '../stores/pods';
 import { useShelf } from '../stores/shelf';
 import { useToday, type DutyOf } from '../stores/today';
 import TimerStrip from '../counter/TimerStrip.vue';
 import { useFirst } from '../shelf/standing';
-import ClashList from '../today/ClashList.vue';
 import DutyRow from '../today/DutyRow.vue';
 import FallingAcid from '../today/FallingAcid.vue';
 import JarsOnSide from '../today/JarsOnSide.vue';
@@ -21,6 +19,7 @@ import { useKeys } from '../ui/keys';
 import { lazySheet } from '../ui/lazySheet';
 
 /** What to do now over all batches, what stands on the side, and the next two weeks. */
+const ClashList = defineAsyncComponent(() => import('../today/ClashList.vue'));
 const LookSheet = lazySheet(() => import('../today/LookSheet.vue'));
 const ReadingSheet = lazySheet(() => import('../batch/ReadingSheet.vue'));
 const FeedSheet = lazySheet(() => import('../today/FeedSheet.vue'));
@@ -30,7 +29,6 @@ const pods = usePods();
 const larder = useLarder();
 const shelf = useShelf();
 const needs = useNeeds();
-const batch = useOpenBatch();
 const notices = useNotices();
 const router = useRouter();
 onMounted(() => {
@@ -93,7 +91,7 @@ async function act(d: DutyOf) {
     if (d.does === 'tick') await todays.done(d);
     else if (d.does === 'look') looking.value = true;
     else if (d.does === 'read') {
-      await batch.open(d.batchId);
+      await (await import('../stores/openBatch')).useOpenBatch().open(d.batchId);
       reading.value = true;
     } else await router.push({ name: 'batch', params: { id: d.batchId }, query: { at: d.stationId } });
   } catch (e) {

@@ -7,8 +7,9 @@ import { useNotices } from '../stores/notices';
 import { useShelf } from '../stores/shelf';
 import OpenBottles from '../batch/OpenBottles.vue';
 import GiveSheet from './GiveSheet.vue';
-import TasteSheet from '../heat/TasteSheet.vue';
+import { lazySheet } from '../ui/lazySheet';
 
+const TasteSheet = lazySheet(() => import('../heat/TasteSheet.vue'));
 /** What is done with bottles: opened, given, thrown away, tasted, labelled, put into another sauce. */
 const props = defineProps<{ bottling: BottlingRecord }>();
 const emit = defineEmits<{ taken: [] }>();

@@ -2,9 +2,9 @@ import { anyVersion, changesBetween, type BatchFile } from '@roskel/core';
 import type { BatchSaved } from '@roskel/contract';
 import { api, ApiProblem, Offline } from '../api/client';
 import { keepHere, keysHere, readHere } from '../ui/keepHere';
+import { DRAFTS } from './draftKeys';
 
-const PREFIX = 'roskel.draft.';
-export const draftKey = (batchId: string) => PREFIX + batchId;
+export const draftKey = (batchId: string) => DRAFTS + batchId;
 
 /** What was typed into a batch here and is not stored yet, with the stored file it began from. */
 export interface Draft {
@@ -37,8 +37,8 @@ export interface Sent {
  */
 export async function sendDrafts(open: ReadonlySet<string>): Promise<Sent[]> {
   const sent: Sent[] = [];
-  for (const key of keysHere(PREFIX)) {
-    const id = key.slice(PREFIX.length);
+  for (const key of keysHere(DRAFTS)) {
+    const id = key.slice(DRAFTS.length);
     const draft = open.has(id) ? null : draftOf(id);
     // One of a program that knew no base is settled on its page.
     if (!draft?.base) continue;

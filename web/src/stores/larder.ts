@@ -1,6 +1,6 @@
 import { defineStore } from 'pinia';
 import { computed } from 'vue';
-import { LarderFactsSchema, type LarderFacts, type LarderRecord, type LedgerLine, type Move } from '@roskel/contract';
+import { type LarderFacts, type LarderRecord, type LedgerLine, type Move } from '@roskel/contract';
 import { INGREDIENTS, withOwnPh, type Ingredient } from '@roskel/core';
 import { api } from '../api/client';
 import { archiveOf } from './archive';
@@ -54,7 +54,7 @@ export const useLarder = defineStore('larder', () => {
   async function edit(id: string, name: string, begun: Begun<LarderFacts>, mine: LarderFacts) {
     const path = `/larder/${id}`;
     const body = (facts: LarderFacts) => ({ facts });
-    const changes = await putRecord<LarderFacts, LarderRecord>({ path, begun, mine, body, valueOf: factsOf, schema: LarderFactsSchema });
+    const changes = await putRecord<LarderFacts, LarderRecord>({ path, begun, mine, body, valueOf: factsOf, kind: 'larder' });
     undo.push(`change to ${name}`, 'larder', { kind: 'record', path: '/larder', of: id, put: path, changes });
     await list.refresh();
   }

@@ -2,7 +2,7 @@ import { defineStore } from 'pinia';
 import { computed } from 'vue';
 import type { OwnMaker } from '@roskel/contract';
 import { makerHere } from '../api/maker';
-import { ownRows } from './own';
+import { ownRows } from './ownRows';
 
 /** Who works in this kitchen, and who of them is at this device. */
 export const useMakers = defineStore('makers', () => {

@@ -1,5 +1,5 @@
 import { defineStore } from 'pinia';
-import { PodLotInputSchema, type LotHistory, type Move, type NewPodLot, type PodLotInput, type PodLotRecord } from '@roskel/contract';
+import { type LotHistory, type Move, type NewPodLot, type PodLotInput, type PodLotRecord } from '@roskel/contract';
 import { TURNS, type Turn } from '@roskel/core';
 import { api } from '../api/client';
 import { archiveOf } from './archive';
@@ -30,7 +30,7 @@ export const usePods = defineStore('pods', () => {
   async function edit(id: string, begun: Begun<PodLotInput>, mine: PodLotInput) {
     const path = `/pods/${id}`;
     const body = (input: PodLotInput) => ({ input });
-    const changes = await putRecord<PodLotInput, PodLotRecord>({ path, begun, mine, body, valueOf: inputOf, schema: PodLotInputSchema });
+    const changes = await putRecord<PodLotInput, PodLotRecord>({ path, begun, mine, body, valueOf: inputOf, kind: 'pods' });
     undo.push(`change to ${begun.value.lot.name}`, 'pods', { kind: 'record', path: '/pods', of: id, put: path, changes });
     await list.refresh();
   }

@@ -1,7 +1,7 @@
-import type { TSchema } from '@sinclair/typebox';
 import { changesBetween, forceChange, mergeChanges, same, type Change } from '@roskel/core';
 import { api, ApiProblem } from '../api/client';
 import { useClash } from './clash';
+import type { RecordKind } from './recordWords';
 import { useNotices } from './notices';
 
 /** What a form began from: the revision, and the fields as they stood. */
@@ -17,7 +17,7 @@ interface Put<T, R> {
   body(value: T): object;
   /** The fields of a record. */
   valueOf(record: R): T;
-  schema: TSchema;
+  kind: RecordKind;
 }
 
 /**
@@ -30,7 +30,7 @@ export async function putRecord<T, R extends { revision: number }>({
   mine,
   body,
   valueOf,
-  schema,
+  kind,
 }: Put<T, R>): Promise<Change[]> {
   let [{ revision, value: base }, value] = [begun, mine];
   for (;;) {
@@ -42,7 +42,7 @@ export async function putRecord<T, R extends { revision: number }>({
       if (!(error instanceof ApiProblem) || error.problem.status !== 409 || !error.problem.current) throw error;
       const now = error.problem.current as R;
       const merged = mergeChanges(base, value, valueOf(now));
-      const kept = merged.clashes.length > 0 ? await useClash().ask(merged.clashes, schema) : [];
+      const kept = merged.clashes.length > 0 ? await useClash().ask(merged.clashes, kind) : [];
       value = kept.reduce((v, c) => forceChange(v, c), merged.value);
       base = valueOf(now);
       revision = now.revision;

@@ -7,7 +7,6 @@ import { bench, stoppable } from '../worker/client';
 import { within } from '../format';
 import { inStep } from './inStep';
 import { useNotices } from './notices';
-import { useOpenBatch } from './openBatch';
 
 /** A duty with the batch it is of. */
 export interface DutyOf extends TodayDuty {
@@ -89,7 +88,8 @@ export const useToday = defineStore('today', () => {
     (turn = turn.catch(() => undefined).then(() => changeNow(batchId, label, how)));
   let turn: Promise<void> = Promise.resolve();
   async function changeNow(batchId: string, label: string, how: (file: BatchFile) => BatchFile) {
-    const batch = useOpenBatch();
+    // It knows every station: it comes with the first act, not with the list.
+    const batch = (await import('./openBatch')).useOpenBatch();
     if (batch.id !== batchId || !batch.file) await batch.open(batchId);
     if (!batch.file) throw new Error('This batch cannot be opened now. Try again when the server answers.');
     batch.change(label, how(batch.file));

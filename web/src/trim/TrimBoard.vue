@@ -22,6 +22,11 @@ const chosen = defineModel<number>('chosen', { required: true });
 const emit = defineEmits<{ say: [rail: Rail, word: TasteWord | null]; set: [rail: Rail, window: Window] }>();
 const offer = computed<TrimOffer | null>(() => props.told?.offers[chosen.value] ?? null);
 const rails = computed(() => SCALES.filter((s) => props.told && props.told.now[s.rail] !== null));
+/** As it is dragged, before it is answered: no key is lost to an answer that is on its way. */
+const wishOf = (rail: Rail) => {
+  const dragged = props.set[rail];
+  return dragged ? { ...dragged, named: true } : props.told!.wish[rail];
+};
 const lead = (o: TrimOffer) =>
   o.puts
     .slice(0, 2)
@@ -54,7 +59,7 @@ const rest = computed<[string, string][]>(() => {
         :scale="s"
         :now="told!.now[s.rail]!"
         :measured="s.rail === 'sour' && phMeasured"
-        :wish="told!.wish[s.rail]"
+        :wish="wishOf(s.rail)"
         :after="offer?.after[s.rail] ?? null"
         :word="says[s.rail]"
         :eaten="eaten ?? 'drop'"
