@@ -1,5 +1,9 @@
+/** Once each: whether all of it still runs, not how fast. */
+const SHORT = process.argv.includes('--short');
+
 /** Median and 90 % of repeated runs in ms; the first `warm` runs are thrown away (the engine compiles in them). */
 export function measure(run: () => unknown, times = 30, warm = 5): { median: number; p90: number } {
+  if (SHORT) [times, warm] = [1, 0];
   for (let i = 0; i < warm; i++) run();
   const ms = Array.from({ length: times }, () => {
     const start = performance.now();

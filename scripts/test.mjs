@@ -80,6 +80,7 @@ await checks([
   ['prettier', bin('prettier'), ['--check', '--log-level', 'warn', '.']],
   ['types', bin('tsc'), ['--noEmit', '-p', 'tsconfig.json']],
   ['types of the browser tests', bin('tsc'), ['--noEmit', '-p', 'e2e/tsconfig.json']],
+  ['benchmarks, once each', process.execPath, ['scripts/bench.mjs', '--short']],
   ['dependency rules', bin('depcruise'), ['--config', '.dependency-cruiser.cjs', 'core/src', 'contract/src', 'server/src', 'web/src']],
 ]);
 check('build of the server', process.execPath, ['scripts/build.mjs', 'server']);

@@ -9,7 +9,8 @@ import type { Kitchen } from '../src';
  * hand; from the seventh round on their lines were then written down as the mended reader gives them, looked through one by one:
  * they hold what was right, and are no second count of grams. That is `whatever is weighed` in reading.test.
  */
-const text = (name: string): string => readFileSync(new URL(`./fixtures/reading/${name}.txt`, import.meta.url), 'utf8');
+/** From the folder that tests and benchmarks begin in, bundled or not. */
+const text = (name: string): string => readFileSync(`core/tests/fixtures/reading/${name}.txt`, 'utf8');
 
 /** "key grams" for each thing, joined by " + ", a state behind where one must be heard; "?": it must be asked; "-": no thing at all. */
 export type Meant = readonly [kitchen: Kitchen, line: string, meant: string];

@@ -116,7 +116,11 @@ const YEAR_S = 31_536_000;
 /** This machine itself, by the address that a request comes from. */
 const HERE = /^(::1|(::ffff:)?127\.)/;
 /** A phone's way to the program is longer than that of a browser on this machine, to which nothing is made small. */
-const small = compression({ filter: (req, res) => !HERE.test((req as Request).ip ?? '') && compression.filter(req, res) });
+const LONG_BYTES = 4096;
+const small = compression({
+  threshold: LONG_BYTES,
+  filter: (req, res) => !HERE.test((req as Request).ip ?? '') && compression.filter(req, res),
+});
 
 /** The built interface: files whose names change with their content are kept for good, the page is asked for anew. */
 function pages(root: string): express.Router {
@@ -184,6 +188,8 @@ export function createApp(options: AppOptions): { app: Express; announcer: Annou
     if (house.authority === null) return next();
     res.type('application/x-x509-ca-cert').attachment(AUTHORITY_PATH.slice(1)).send(house.authority);
   });
+  // What is heard as it happens is not held back to be made small.
+  app.use('/api', (req, res, next) => (req.path === '/events' ? next() : small(req, res, next)));
   if (options.open) app.use('/api', gate(options.open.access));
   app.use('/api', ownKitchen(identity.known));
   app.use(
