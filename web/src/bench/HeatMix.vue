@@ -121,7 +121,7 @@ const total = computed(() => mix.now.props.massG);
       <CautionList :cautions="mix.now.cautions" />
     </div>
     <Teleport defer to="#bench-acts">
-      <NButton v-if="mix.solving" @click="stopBench()">Working it out, stop</NButton>
+      <NButton v-if="mix.solving" @click="stopBench()">Stop looking</NButton>
       <NButton v-else :disabled="mix.items.length === 0" @click="mix.solve()">Find mixes</NButton>
       <NButton type="primary" :disabled="total <= 0" @click="sheet = true">Make it a batch</NButton>
     </Teleport>

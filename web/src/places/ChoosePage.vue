@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import { useFew } from '../ui/few';
+import MoreRows from '../ui/MoreRows.vue';
 import { NButton } from 'naive-ui';
 import { computed, onMounted } from 'vue';
 import { RouterLink, useRoute, useRouter } from 'vue-router';
@@ -65,6 +67,13 @@ const oddsNow = computed(() => {
 });
 const AX = 300;
 const axis = heatAxis(50, 1_500_000, 8, AX - 8);
+/** Of many lots what is in the mix, and the first of the others. */
+const FEW = 40;
+const few = useFew(
+  () => rows.value,
+  FEW,
+  (r) => r.entry.g > 0,
+);
 const used = computed(() => rows.value.filter((r) => r.entry.g > 0));
 const pct = (x: number) => `${Math.round(100 * x)} %`;
 /** What to do at the board, once for each way of cutting, and what to know about it. */
@@ -110,7 +119,7 @@ titleIs(() => file.value?.name);
         >Not in the batch yet: {{ pending.slice(0, 3).join(', ') }}{{ pending.length > 3 ? ` and ${pending.length - 3} more` : '' }}</span
       >
       <SaveState v-else class="push" />
-      <NButton v-if="solving" @click="stopBench()">Working it out, stop</NButton>
+      <NButton v-if="solving" @click="stopBench()">Stop looking</NButton>
       <NButton v-else :disabled="allowed.length === 0" @click="mix.solve()">Find mixes</NButton>
       <NButton type="primary" :disabled="!live || live.finishedG <= 0" @click="confirm">Use this mix</NButton>
     </header>
@@ -132,7 +141,7 @@ titleIs(() => file.value?.name);
           </div>
         </div>
         <LotRow
-          v-for="r in rows"
+          v-for="r in few.shown.value"
           :key="r.c.lot.id"
           :choice="r.c"
           :record="r.record"
@@ -141,6 +150,7 @@ titleIs(() => file.value?.name);
           :width="AX"
           @grams="mix.setGrams(r.c.lot.id, $event)"
         />
+        <MoreRows :hidden="few.hidden.value" what="lots" @more="few.more" />
       </section>
       <div class="right">
         <section v-if="stopped" class="plate stop" role="alert">

@@ -6,6 +6,8 @@ import { heatWord } from '@roskel/core';
 import { day, plural, shu, today, inManner } from '../format';
 import { useSettings } from '../stores/settings';
 import { useShelf } from '../stores/shelf';
+import { useFew } from '../ui/few';
+import MoreRows from '../ui/MoreRows.vue';
 import ListState from '../ui/ListState.vue';
 import SchoolStamp from '../heat/SchoolStamp.vue';
 import FindField from '../ui/FindField.vue';
@@ -24,6 +26,9 @@ const shown = computed(() =>
 const standing = computed(() => shown.value.filter((b) => b.left > 0));
 /** What is used up makes room: its page is a line away. */
 const empty = computed(() => shown.value.filter((b) => b.left === 0));
+/** So many rows at once; the picture above shows what goes first. */
+const FEW = 30;
+const rows = useFew(() => standing.value, FEW);
 const left = computed(() => shelf.items.reduce((s, b) => s + b.left, 0));
 const litres = computed(() => shelf.items.reduce((s, b) => s + b.left * b.bottleMl, 0) / 1000);
 function range(b: BottlingRecord): string {
@@ -58,7 +63,7 @@ const late = (b: BottlingRecord) => b.useBy < today();
         </p>
       </template>
       <ShelfPicture :items="shown" />
-      <section v-for="b in standing" :key="b.id" class="plate row" :aria-label="b.name">
+      <section v-for="b in rows.shown.value" :key="b.id" class="plate row" :aria-label="b.name">
         <div>
           <h2>
             <RouterLink :to="{ name: 'bottling', params: { id: b.id } }">{{ b.name }}</RouterLink>
@@ -78,6 +83,7 @@ const late = (b: BottlingRecord) => b.useBy < today();
         </div>
         <BottleActs :bottling="b" />
       </section>
+      <MoreRows :hidden="rows.hidden.value" what="bottlings" @more="rows.more" />
       <details v-if="empty.length" class="plate empty">
         <summary>{{ plural(empty.length, 'bottling') }} of which nothing is left</summary>
         <ul>

@@ -11,6 +11,8 @@ const props = defineProps<{ items: readonly BottlingRecord[] }>();
 const MOST = 8;
 const places = computed(() => byPlace(props.items));
 const first = computed(() => useFirst(props.items, today()));
+/** Kinds that a board has room for: those that must go first. */
+const ROOM = 12;
 const count = (items: readonly BottlingRecord[]) => items.reduce((s, b) => s + b.left, 0);
 </script>
 
@@ -29,7 +31,13 @@ const count = (items: readonly BottlingRecord[]) => items.reduce((s, b) => s + b
       </h2>
       <p v-if="p.items.length === 0" class="soft">Nothing stands here.</p>
       <div v-else class="board">
-        <RouterLink v-for="b in p.items" :key="b.id" class="group" :to="{ name: 'bottling', params: { id: b.id } }" :data-standing="b.id">
+        <RouterLink
+          v-for="b in p.items.slice(0, ROOM)"
+          :key="b.id"
+          class="group"
+          :to="{ name: 'bottling', params: { id: b.id } }"
+          :data-standing="b.id"
+        >
           <span class="bottles">
             <BottleShape v-for="n in Math.min(b.left, MOST)" :key="n" :hex="b.hex" :fill="1" :live="b.state === 'live'" :size="92" />
             <span v-if="b.left > MOST" class="soft">+{{ b.left - MOST }}</span>
@@ -42,6 +50,7 @@ const count = (items: readonly BottlingRecord[]) => items.reduce((s, b) => s + b
             <span v-if="first?.id === b.id" class="flag use">use first</span>
           </span>
         </RouterLink>
+        <span v-if="p.items.length > ROOM" class="soft rest">and {{ plural(p.items.length - ROOM, 'kind') }} more</span>
       </div>
     </section>
   </div>
@@ -83,6 +92,9 @@ h2 span {
   display: flex;
   flex-wrap: wrap;
   gap: 6px 20px;
+}
+.rest {
+  align-self: center;
 }
 .group {
   color: inherit;
