@@ -9,6 +9,7 @@ const AXE = readFileSync(createRequire(import.meta.url).resolve('axe-core/axe.mi
 const ROUTES = [
   '/enter',
   '/batches',
+  '/batches/ideas',
   '/batches/slipway-red-3',
   '/batches/slipway-red-2?at=bottle',
   '/batches/gorse-gold?at=salt',

@@ -49,7 +49,17 @@ watch(
   { immediate: true },
 );
 const WITHIN: Record<string, string> = {
-  ...{ batch: 'batches', choose: 'batches', trim: 'batches', counter: 'batches' },
+  ...{
+    batch: 'batches',
+    choose: 'batches',
+    trim: 'batches',
+    counter: 'batches',
+    ideas: 'batches',
+    recipe: 'batches',
+    compare: 'batches',
+    cost: 'batches',
+  },
+  ...{ bottling: 'shelf' },
   ...{ varieties: 'pods', ingredients: 'larder', tools: 'larder', devices: 'larder', label: 'shelf', trainer: 'guide' },
 };
 const here = (name: string) => (WITHIN[String(route.name)] ?? String(route.name)) === name;

@@ -37,6 +37,8 @@ export interface SauceFigures {
   keeping: string | null;
   /** What measuring it, and filling it hot where that is planned, would make of that. */
   couldKeep: string | null;
+  /** Days it keeps as planned, or as measuring and filling as planned would make it. */
+  keepsDays: number;
 }
 
 /** A station of a plan, as the line is read before anything is begun. */
@@ -75,6 +77,7 @@ export function sauceFigures(file: BatchFile, report: LineReport): SauceFigures 
     readyOn: report.readyOn,
     keeping: end!.keeping?.text ?? null,
     couldKeep: end!.couldKeep && couldKeepText(end!.couldKeep),
+    keepsDays: Math.max(end!.keeping?.days ?? 0, end!.couldKeep?.days ?? 0),
   };
 }
 

@@ -93,7 +93,8 @@ const EXAMPLES = [
     <div class="ask">
       <DraftBar :show="draft.takenUp.value" @anew="draft.anew" />
       <p class="soft or">
-        Made by a recipe? <RouterLink class="link" to="/batches/from-a-recipe">Paste it</RouterLink>, and it becomes its own line.
+        Made by a recipe? <RouterLink class="link" to="/batches/from-a-recipe">Paste it</RouterLink>, and it becomes its own line. No idea
+        yet? <RouterLink class="link" to="/batches/ideas">What could I make?</RouterLink>
       </p>
       <TextField
         v-model="form.text"

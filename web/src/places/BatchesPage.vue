@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { NButton, NVirtualList, type UploadCustomRequestOptions } from 'naive-ui';
 import { computed, defineAsyncComponent, onMounted, ref, watch } from 'vue';
-import { useRoute, useRouter } from 'vue-router';
+import { RouterLink, useRoute, useRouter } from 'vue-router';
 import type { BatchRow as Row } from '@roskel/contract';
 import { useBatches } from '../stores/batches';
 import { useNotices } from '../stores/notices';
@@ -94,10 +94,13 @@ async function importFile({ file: chosen }: UploadCustomRequestOptions) {
         <span class="push chip">{{ running }} running or planned</span>
         <span class="chip">{{ batches.items.length - running }} finished</span>
       </template>
-      <NButton :class="{ push: batches.items.length === 0 }" @click="archived = true">Archive</NButton>
-      <NUpload accept=".json,application/json" :show-file-list="false" :custom-request="importFile">
-        <NButton>Import a file</NButton>
-      </NUpload>
+      <RouterLink class="act" :class="{ push: batches.items.length === 0 }" to="/batches/ideas">What could I make?</RouterLink>
+      <NButton @click="archived = true">Archive</NButton>
+      <span class="import">
+        <NUpload accept=".json,application/json" :show-file-list="false" :custom-request="importFile">
+          <NButton>Import a file</NButton>
+        </NUpload>
+      </span>
       <NButton type="primary" @click="starting = true">Start a batch</NButton>
     </header>
     <ListState
@@ -126,6 +129,10 @@ async function importFile({ file: chosen }: UploadCustomRequestOptions) {
 <style scoped>
 .page {
   height: 100%;
+}
+.import {
+  /* As wide before it has come: nothing moves under a pointer. */
+  min-width: 122px;
 }
 .rows {
   flex: 1;

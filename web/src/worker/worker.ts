@@ -8,6 +8,10 @@ import {
   type ForecastInput,
   LineProblem,
   bottledStuff,
+  ideaOf,
+  type Idea,
+  type IdeaWish,
+  type NoIdea,
   planBatch,
   planRecipe,
   readText,
@@ -179,6 +183,10 @@ const bench = {
   /** A made batch once more, with what it showed, of today's pods. */
   again(made: BatchFile, batchId: string, wish: AgainWish, asked: Asked): Promise<Timed<Again>> {
     return timed((solver) => makeAgain(solver, made, batchId, wish, asked));
+  },
+  /** A kind of sauce planned through of what is there, or why it cannot be had. */
+  idea(style: string, wish: IdeaWish, today: string): Promise<Timed<Idea | NoIdea>> {
+    return timed((solver) => ideaOf(solver, style, wish, today));
   },
   /** A whole plan from what someone has and wishes. */
   plan(wish: Wish, today: string): Promise<Timed<Plan>> {

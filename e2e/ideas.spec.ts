@@ -1,0 +1,45 @@
+import type { BatchRecord } from '@roskel/contract';
+import { expect, goIn, pick, test } from './test';
+
+test.use({ kitchen: 'ideas' });
+
+test('what could I make: every kind planned through, in the order that is wished; one click begins it with the figures it was told with', async ({
+  page,
+}) => {
+  test.slow();
+  await page.goto('/batches');
+  await page.getByRole('link', { name: 'What could I make?' }).click();
+  const rows = page.locator('[data-idea]');
+  // They come in one by one.
+  await expect(rows.first()).toBeVisible({ timeout: 45_000 });
+  await expect(page.getByText(/^\s*1\d of 17 kinds\s*$/)).toBeVisible({ timeout: 120_000 });
+  const order = () => rows.evaluateAll((all) => all.map((r) => (r as HTMLElement).dataset.idea!));
+  const soonest = await order();
+  await expect(rows.first().locator('[data-fact=when]')).toHaveText(/^today, \d+ minutes$/);
+  await expect(rows.last().locator('[data-fact=when]')).toHaveText(/^ready /);
+  await pick(page, 'What comes first', 'keeps longest');
+  await expect.poll(order).not.toEqual(soonest);
+  expect((await order()).sort()).toEqual([...soonest].sort());
+  // What takes weeks is too late for today, and is said to be.
+  await page.locator('.pill', { hasText: /^\s*today\s*$/ }).click();
+  await expect(rows.filter({ hasText: 'ready ' })).toHaveCount(0);
+  await expect(page.getByText(/^\s*Too late for this wish: .*ferment/)).toBeVisible();
+  await page.locator('[data-fact=none] summary').click();
+  await expect(page.locator('[data-fact=none]')).toContainText('begins with a bottled or kept sauce');
+  // One is looked at, and begun.
+  const raw = page.locator('[data-idea=raw-herbs]');
+  const odds = await raw.locator('[data-fact=odds]').first().textContent();
+  await raw.getByRole('button', { name: 'Look' }).click();
+  await expect(raw.getByText('What goes in where')).toBeVisible();
+  await raw.getByRole('button', { name: 'Start' }).click();
+  await expect(page.getByRole('heading', { level: 1, name: /^Raw sauce with herbs/ })).toBeVisible();
+  await expect(page.locator('.head [data-fact=odds]')).toHaveText(odds!);
+  const id = new URL(page.url()).pathname.split('/').at(-1)!;
+  const { file } = (await (await page.request.get(`/api/batches/${id}`)).json()) as BatchRecord;
+  expect([file.style, file.strands.at(-1)!.goal!.bottles]).toEqual(['raw-herbs', 4]);
+  // Without pods it says what to do.
+  await page.route('**/api/pods', (r) => r.fulfill({ json: [] }));
+  await page.goto('/batches');
+  await goIn(page, '/batches/ideas');
+  await expect(page.getByRole('heading', { name: 'No pods are there yet' })).toBeVisible();
+});
