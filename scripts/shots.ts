@@ -22,7 +22,7 @@ const VIEWS: readonly [name: string, path: string, click?: string][] = [
   ['label', '/shelf', 'a:has-text("Labels")'],
   ['counter', '/batches/harbour-dark/counter'],
   ['guide', '/guide/where-heat-sits'],
-  ['devices', '/larder/devices'],
+  ['ideas', '/batches/ideas'],
 ];
 const server = new DemoServer(4800);
 const base = await server.start();
@@ -61,14 +61,7 @@ try {
       await page.waitForTimeout(2500);
       await page.mouse.move(640, 500);
     }
-    if (name === 'devices') {
-      // Each that is plugged in is no longer one of these.
-      for (let left = 3; left > 0; left--) await page.getByRole('button', { name: 'Plug it in' }).first().click();
-      await page.getByLabel('Lies on it').fill('412');
-      await page.getByLabel('In a pH of').fill('3.72');
-      await page.getByLabel('In a pH of').blur();
-      await page.waitForTimeout(9000);
-    }
+    if (name === 'ideas') await page.getByText(/^\s*\d+ of 17 kinds\s*$/).waitFor({ timeout: 120_000 });
     await page.screenshot({ path: fileURLToPath(new URL(`../docs/screenshots/${name}.png`, import.meta.url)) });
     console.log(`docs/screenshots/${name}.png`);
   }
