@@ -22,6 +22,31 @@ const inputOnly = ({ lot, gotOn, place, note, useFirst, ripeness, pricePerKg }: 
 });
 const read = async (page: Page, id: string) => (await (await page.request.get(`/api/batches/${id}`)).json()) as Record_;
 
+test('an answer that is lost on its way does not make a move twice', async ({ page }) => {
+  await page.goto('/shelf');
+  const left = async () =>
+    ((await (await page.request.get('/api/shelf')).json()) as { id: string; left: number }[]).find((b) => b.id === 'slipway-red-2')!.left;
+  const before = await left();
+  const keys: string[] = [];
+  // Done, and the line breaks before anybody hears of it: twice by itself, and again by the maker's own second try.
+  await page.route('**/api/shelf/*/moves', async (r) => {
+    keys.push(r.request().headers()['idempotency-key']!);
+    if (keys.length > 4) return r.continue();
+    await r.fetch();
+    await r.abort('connectionreset');
+  });
+  const open = page.getByRole('region', { name: 'Slipway Red no. 2' }).getByRole('button', { name: 'Open one' });
+  await open.click();
+  await expect(page.getByText('The Roskel server does not answer')).toBeVisible();
+  expect(await left()).toBe(before - 1);
+  await open.click();
+  await expect.poll(() => keys.length).toBe(5);
+  expect(new Set(keys).size).toBe(1);
+  expect(await left()).toBe(before - 1);
+  // Another one is another move.
+  await open.click();
+  await expect.poll(left).toBe(before - 2);
+});
 test('undoing the start of a batch never takes away work that was done in it', async ({ page }) => {
   await page.goto('/batches');
   await page.getByRole('button', { name: 'Start a batch' }).click();

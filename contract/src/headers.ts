@@ -10,3 +10,5 @@ export const KITCHEN_HEADER = 'X-Roskel-Kitchen';
 export const ANOTHER_KITCHEN = 412;
 /** Says who is at a device: the id of a maker. */
 export const MAKER_HEADER = 'X-Roskel-Maker';
+/** A key of the caller's own for what makes or moves something: sent again with the same key it is not done again. */
+export const KEY_HEADER = 'Idempotency-Key';

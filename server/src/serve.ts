@@ -14,6 +14,7 @@ import { patiently, type Store } from './db/store';
 import { createApp, localDay } from './http/app';
 import { WEB } from './places';
 import { seedDemo } from './seed/demo';
+import { forgetAnswers } from './store/idempotency';
 import { refreshDay, refreshOld } from './store/batches';
 import { workBeside } from './working';
 import { LAST_PORT, Misused, type Told } from './told';
@@ -121,7 +122,10 @@ async function serveKitchen(store: Store, said: Told, first: number, devicePort:
   if (devicePort !== null && devices.hub.port === null) console.error(`Port ${devicePort} is taken: no device can connect.`);
   const midnight = setInterval(() => {
     void store
-      .write((db) => refreshDay(db, localDay()))
+      .write(async (db) => {
+        await forgetAnswers(db);
+        return refreshDay(db, localDay());
+      })
       .then(({ value: changed }) => changed && announcer.say({ topic: 'batches', id: '' }))
       .catch((error: unknown) => console.error(`The new day could not be worked out: ${(error as Error).message}`));
   }, LOOK_AT_THE_DAY_MS).unref();

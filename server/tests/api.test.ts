@@ -14,7 +14,8 @@ import {
   type Timer,
   type Timers,
 } from '@roskel/contract';
-import { photos } from '../src/db/schema';
+import { idempotencyKeys, photos } from '../src/db/schema';
+import { forgetAnswers } from '../src/store/idempotency';
 import { addPhoto } from '../src/store/photos';
 import { done, GOAL, lotInput, startKitchen, type Running } from './kit';
 
@@ -151,6 +152,41 @@ describe('stock and batches', () => {
     expect((await call<BatchRecord[]>('GET', '/batches')).value.some((b) => b.id === back.value.id)).toBe(false);
     await call('POST', `/batches/${back.value.id}/restore`, {});
     expect((await call<BatchRecord>('GET', `/batches/${back.value.id}`)).value.file.name).toBe('Travel');
+  });
+});
+
+describe('what is said twice', () => {
+  const move = (key: string | null, deltaG = -10, id = 'lot-a') =>
+    call<PodLotRecord>('POST', `/pods/${id}/moves`, { deltaG, reason: 'used', words: '' }, key ? { 'Idempotency-Key': key } : {});
+  it('with the same key is done once, however often and at once; without one each time; a refusal is not kept', async () => {
+    const before = await podStock();
+    const first = await move('key-of-one-move');
+    const again = await Promise.all(Array.from({ length: 6 }, () => move('key-of-one-move')));
+    for (const a of again) expect([a.status, a.value]).toEqual([first.status, first.value]);
+    expect(await podStock()).toBe(before - 10);
+    const beside = await Promise.all(Array.from({ length: 6 }, () => move('key-of-many-at-once')));
+    expect(new Set(beside.map((b) => b.status))).toEqual(new Set([first.status]));
+    expect(await podStock()).toBe(before - 20);
+    await Promise.all([move(null), move(null), move('a b'), move('short')]);
+    expect(await podStock()).toBe(before - 60);
+    // What was refused was not done: its key is free.
+    expect((await move('key-refused', -10, 'nowhere')).status).toBe(404);
+    await move(null, 60);
+    expect((await move('key-refused', -10)).status).toBe(first.status);
+    await move(null, 10);
+    expect(await podStock()).toBe(before);
+    // A key is of one request.
+    const other = await call<Problem>(
+      'POST',
+      '/larder',
+      { ingredientKey: 'salt_fine', stockG: 5, words: '' },
+      { 'Idempotency-Key': 'key-of-one-move' },
+    );
+    expect([other.status, other.value.detail]).toEqual([422, expect.stringContaining('key of its own')]);
+    // A day later nobody asks again.
+    await k.open.db.update(idempotencyKeys).set({ at: new Date(Date.now() - 2 * 86_400_000) });
+    await forgetAnswers(k.open.db);
+    expect(await k.open.db.select().from(idempotencyKeys)).toEqual([]);
   });
 });
 

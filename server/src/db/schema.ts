@@ -251,6 +251,14 @@ export const settings = pgTable('settings', {
   value: json('value').notNull(),
 });
 
+/** What was answered to a request that may be asked again because its answer was lost, by the key of the caller. For a day. */
+export const idempotencyKeys = pgTable('idempotency_keys', {
+  key: text('key').primaryKey(),
+  path: text('path').notNull(),
+  answer: json('answer').notNull(),
+  at: timestamp('at', { withTimezone: true }).notNull().defaultNow(),
+});
+
 /** What opens the kitchen to others in the house. Never in a backup. */
 export const access = pgTable('access', {
   id: text('id').primaryKey(),

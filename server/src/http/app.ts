@@ -3,7 +3,7 @@ import compression from 'compression';
 import express, { type Express, type Request, type RequestHandler } from 'express';
 import helmet from 'helmet';
 import { refuseDeep } from './depth';
-import { AUTHORITY_PATH, MAKER_HEADER, type ChangeEvent, type House, type LogEntry } from '@roskel/contract';
+import { AUTHORITY_PATH, KEY_HEADER, MAKER_HEADER, type ChangeEvent, type House, type LogEntry } from '@roskel/contract';
 import { errorsOf } from '@roskel/contract/validate';
 import type { Store } from '../db/store';
 import { feedKey, gate } from '../access/gate';
@@ -16,6 +16,7 @@ import { openapi } from './openapi';
 import { problems, sendProblem } from './problem';
 import { FileAnswer, type Kitchen, type Route } from './route';
 import { ROUTES } from './routes';
+import { keepAnswer, keptAnswer } from '../store/idempotency';
 import { identityOf } from '../store/identity';
 import { signed, writeLog } from '../store/log';
 
@@ -48,14 +49,27 @@ const POLICY = {
   frameAncestors: ["'none'"],
 };
 
+/** The key of a request that may be sent again (IETF draft, the Idempotency-Key header field, from memory); null where none is sent. */
+function keyOf(req: Request): string | null {
+  const key = req.get(KEY_HEADER);
+  return key !== undefined && /^[\w-]{8,64}$/.test(key) ? key : null;
+}
+
 /** Everything that changes the kitchen is one change: the windows hear of it once it is there. */
 async function changed(route: Route, kitchen: Kitchen, store: Store, req: Request): Promise<unknown> {
+  // What was done and not heard of is asked again, and not done again.
+  const key = route.method === 'post' ? keyOf(req) : null;
+  const before = key && (await keptAnswer(store.db, key, req.path));
+  if (before) return before.answer;
   const ready = await route.ready?.(kitchen, req);
   const { value, said } = await store.write(async (db, say) => {
+    const beside = key && (await keptAnswer(db, key, req.path));
+    if (beside) return beside.answer;
     const entries: LogEntry[] = [];
     await signed(db, req.get(MAKER_HEADER));
     const answer = await route.run({ ...kitchen, db, say, log: (entry) => void entries.push(entry) }, req, ready);
     await writeLog(db, entries);
+    if (key && !(answer instanceof FileAnswer)) await keepAnswer(db, key, req.path, answer ?? null);
     return answer;
   });
   said.forEach(kitchen.say);

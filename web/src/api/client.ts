@@ -1,5 +1,5 @@
 import { ref } from 'vue';
-import { ANOTHER_KITCHEN, MAKER_HEADER, type Problem } from '@roskel/contract';
+import { ANOTHER_KITCHEN, KEY_HEADER, MAKER_HEADER, type Problem } from '@roskel/contract';
 import { goToKitchen, heardKitchen, meansKitchen } from './kitchen';
 import { makerHere } from './maker';
 
@@ -22,33 +22,47 @@ const AWAY = 503;
 /** Nobody said the passphrase here, or it is another one now. */
 const LOCKED = 401;
 
-/**
- * A server that says nothing for so long does not answer: what was asked can be asked again. A POST that is done twice is two
- * things, and is waited for.
- */
+/** A server that says nothing for so long does not answer: what was asked can be asked again. */
 const PATIENCE_MS = 15_000;
+/** What makes or moves something is asked again after so long each, ms: its answer may be what was lost. */
+const AGAIN_MS = [400, 1500];
+/** A key for it, so that it is done once; by numbers that every page may have, also over plain HTTP. */
+const newKey = () => [...crypto.getRandomValues(new Uint32Array(4))].map((n) => n.toString(36)).join('-');
+
+/** Keys of what was sent and never answered, by what it was: the same said again is the same thing. */
+const unanswered = new Map<string, string>();
 
 /** The last answer was one that this device had kept: the server did not answer. */
 export const fromHere = ref(false);
 
 async function call<T>(method: string, path: string, body?: unknown): Promise<T> {
-  let response: Response;
+  const what = `${path} ${body instanceof Blob ? '' : JSON.stringify(body)}`;
+  const key = method === 'POST' ? (unanswered.get(what) ?? newKey()) : null;
+  if (key) unanswered.set(what, key);
   const type = body === undefined ? null : body instanceof Blob ? 'application/zip' : 'application/json';
-  try {
-    response = await fetch(`/api${path}`, {
+  const send = () =>
+    fetch(`/api${path}`, {
       method,
       headers: {
         'X-Roskel': '1',
+        ...(key ? { [KEY_HEADER]: key } : {}),
         ...meansKitchen(),
         ...(makerHere.value ? { [MAKER_HEADER]: makerHere.value } : {}),
         ...(type ? { 'Content-Type': type } : {}),
       },
       body: body === undefined ? null : body instanceof Blob ? body : JSON.stringify(body),
-      signal: method === 'POST' ? null : AbortSignal.timeout(PATIENCE_MS),
+      // A whole kitchen takes as long as it takes.
+      signal: body instanceof Blob ? null : AbortSignal.timeout(PATIENCE_MS),
     });
-  } catch {
-    throw new Offline();
+  /** No answer: the line broke, or nothing was said for too long; the latter is not waited for again. */
+  const lost = (e: unknown): 'silent' | 'broken' => ((e as Error).name === 'TimeoutError' ? 'silent' : 'broken');
+  let response: Response | 'silent' | 'broken' = await send().catch(lost);
+  for (const ms of key ? AGAIN_MS : []) {
+    if (response !== 'broken') break;
+    await new Promise((later) => setTimeout(later, ms));
+    response = await send().catch(lost);
   }
+  if (typeof response === 'string') throw new Offline();
   fromHere.value = response.headers.has(__KEPT_HEADER__);
   if (response.status === ANOTHER_KITCHEN) {
     void goToKitchen(response);
@@ -57,6 +71,7 @@ async function call<T>(method: string, path: string, body?: unknown): Promise<T>
   }
   heardKitchen(response);
   if (response.status === AWAY) throw new Offline();
+  unanswered.delete(what);
   if (response.status === LOCKED && !path.startsWith('/enter') && location.pathname !== '/enter')
     location.assign(`/enter?to=${encodeURIComponent(location.pathname + location.search)}`);
   const value: unknown = await response.json().catch(() => null);
