@@ -1,7 +1,7 @@
 import type { ForecastInput } from '../ferment';
 import { stationIn, stationsOf, type BatchFile } from '../file';
 import { massOf } from '../matter/stream';
-import { addDays, daysSince, type Day } from '../plan';
+import { daysSince, type Day } from '../plan';
 import { TYPICAL } from '../stat/draw';
 import { stationKind } from '../stations';
 import { graphOf } from './graph';

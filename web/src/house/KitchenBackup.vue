@@ -1,12 +1,19 @@
 <script setup lang="ts">
-import { ref } from 'vue';
+import { computed, onMounted, ref } from 'vue';
 import { NButton, NUpload, type UploadCustomRequestOptions } from 'naive-ui';
 import { api } from '../api/client';
+import { useBatches } from '../stores/batches';
+import { useLarder } from '../stores/larder';
 import { useNotices } from '../stores/notices';
+import { usePods } from '../stores/pods';
 
 /** The whole kitchen in one file, out and in. */
 const notices = useNotices();
 const busy = ref(false);
+const lists = [useBatches(), usePods(), useLarder()];
+onMounted(() => void Promise.all(lists.map((l) => l.load())).catch((e: unknown) => notices.fail(e)));
+/** Only then a backup is read in: nothing that is here could be lost by it. */
+const empty = computed(() => lists.every((l) => l.state === 'ready' && l.items.length === 0));
 function save() {
   const a = document.createElement('a');
   a.href = '/api/kitchen';
@@ -36,9 +43,13 @@ async function read({ file }: UploadCustomRequestOptions) {
     </p>
     <p class="acts">
       <NButton @click="save">Save a backup</NButton>
-      <NUpload accept=".zip,application/zip" :show-file-list="false" :custom-request="read">
+      <NUpload v-if="empty" accept=".zip,application/zip" :show-file-list="false" :custom-request="read">
         <NButton :loading="busy">Read a backup into this empty kitchen</NButton>
       </NUpload>
+    </p>
+    <p v-if="!empty" class="soft">
+      A backup is read into an empty kitchen, never over this one: <code>npm run restore -- FILE --data NEW-FOLDER</code>, then start Roskel
+      with <code>--data NEW-FOLDER</code>.
     </p>
   </section>
 </template>
