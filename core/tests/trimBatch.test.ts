@@ -163,6 +163,12 @@ describe('a batch put right', () => {
     const round = roundOf(ask(file, { salt: 'little' }), { salt: 'little' });
     const filled = mapStations(file, (s) => ({ ...s, log: { ...s.log, doneOn: '2026-10-01' } }));
     expect(() => withRound(filled, 'trim', round, rows, [])).toThrow(/done already: what is filled cannot be put right here/);
+    // What went on from the jug is not in it any more.
+    const strained = addStation(file, 'strain', { stationId: 'trim', where: 'before' });
+    const gone = mapStations(strained, (s) => (s.kind === 'strain' ? { ...s, log: { doneOn: '2026-10-01' } } : s));
+    expect(withRound(strained, 'blend', round, rows, [])).toBeDefined();
+    expect(() => withRound(gone, 'blend', round, rows, [])).toThrow(/Strain is done already: what went on/);
+    expect(withRound(gone, 'trim', round, rows, [])).toBeDefined();
     expect(() => withRound(file, 'prep', round, rows, [])).toThrow(/no place to taste/);
     expect(() => withRound(file, 'gone', round, rows, [])).toThrow(/not there any more/);
     // Words alone are always taken: what it is now is right.

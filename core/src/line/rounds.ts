@@ -37,10 +37,14 @@ export function whyNoRound(file: BatchFile, stationId: string): string | null {
   if (!entry) return 'This station is not there any more.';
   if (!stationKind(entry.kind).tasted) return `${stationKind(entry.kind).name} is no place to taste and put right. Add a Trim to the line.`;
   const graph = graphOf(file);
-  const filled = endStrands(file).find((s) => endOf(s).log.doneOn !== undefined && upstreamOf(graph, endOf(s).id).has(stationId));
-  if (!filled) return null;
-  const end = stationKind(endOf(filled).kind).name;
-  return `${end} is done already: what is filled cannot be put right here. Mark it as not done, or take a bottle to the Bench.`;
+  const done = graph.order.filter((n) => n.entry.log.doneOn !== undefined && upstreamOf(graph, n.id).has(stationId));
+  const ends = new Set(endStrands(file).map((s) => endOf(s).id));
+  const last = done.find((n) => ends.has(n.id)) ?? done[0];
+  if (!last) return null;
+  const { name } = stationKind(last.entry.kind);
+  return ends.has(last.id)
+    ? `${name} is done already: what is filled cannot be put right here. Mark it as not done, or take a bottle to the Bench.`
+    : `${name} is done already: what went on cannot be put right here any more. Taste it at a station that is still to come.`;
 }
 
 /**
