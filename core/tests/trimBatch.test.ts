@@ -184,6 +184,9 @@ describe('a batch put right', () => {
     expect(salt.short).toBeNull();
     expect(salt.bought).toBe(false);
     for (const o of salt.offers) for (const p of o.puts) expect(p.buyG).toBe(p.g);
+    // What is there goes before what is not, whichever it is.
+    for (const there of ['salt_sea', 'salt_kosher'])
+      expect(of(stocksOf([there]), { salt: 'little' }, []).offers[0]!.puts.map((p) => [p.of, p.buyG])).toEqual([[there, 0]]);
     // Sugar is nowhere in it.
     expect(of([], { sweet: 'little' }, []).short).not.toBeNull();
     const sweet = of([], { sweet: 'little' });
