@@ -144,7 +144,10 @@ useKeys('Today', [
         >
         <p v-if="now.length === 0 && todays.state === 'ready'" class="soft">
           {{ todays.jars.length ? 'The jars stand and sour by themselves.' : 'Nothing stands on the side.' }}
-          <RouterLink to="/batches">{{ todays.rows.length ? 'To your batches' : 'Start your first batch' }}</RouterLink>
+          <RouterLink to="/batches">{{ todays.rows.length ? 'To your batches' : 'Start your first batch' }}</RouterLink><template
+            v-if="pods.items.length"
+            >, or see <RouterLink to="/batches/ideas">what you could make</RouterLink></template
+          >.
         </p>
         <details v-if="coming.length" class="coming" @toggle="ahead = ($event.target as HTMLDetailsElement).open">
           <summary>{{ plural(coming.length, 'more thing') }} in the next two weeks</summary>
