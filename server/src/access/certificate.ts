@@ -60,10 +60,14 @@ async function signedFor(names: readonly string[], by: Pick<Row, 'authority' | '
  */
 export async function certificateOf(store: Store, hosts: readonly string[]): Promise<HouseCertificate> {
   const names = [...new Set(['localhost', '127.0.0.1', ...hosts.map(bare)])];
-  const [kept] = await store.db.select().from(certificates).where(eq(certificates.id, ID));
-  const by = kept && lasts(kept.authority) ? kept : await newAuthority();
-  const holds = kept !== undefined && kept === by && lasts(kept.cert) && names.every((n) => holdsFor(kept.cert, n));
-  const row: Row = holds ? kept : { id: ID, authority: by.authority, authorityKey: by.authorityKey, ...(await signedFor(names, by)) };
-  if (!holds) await store.write((db) => db.insert(certificates).values(row).onConflictDoUpdate({ target: certificates.id, set: row }));
+  // One process at a time: several of one kitchen are trusted by one authority.
+  const { value: row } = await store.write(async (db): Promise<Row> => {
+    const [kept] = await db.select().from(certificates).where(eq(certificates.id, ID));
+    const by = kept && lasts(kept.authority) ? kept : await newAuthority();
+    if (kept && kept === by && lasts(kept.cert) && names.every((n) => holdsFor(kept.cert, n))) return kept;
+    const made: Row = { id: ID, authority: by.authority, authorityKey: by.authorityKey, ...(await signedFor(names, by)) };
+    await db.insert(certificates).values(made).onConflictDoUpdate({ target: certificates.id, set: made });
+    return made;
+  });
   return { authority: row.authority, cert: row.cert, key: row.key };
 }
