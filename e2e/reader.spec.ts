@@ -65,9 +65,12 @@ test('chillies of a recipe bring their heat: on the bench as pods, in the jug as
 
   await page.goto('/batches/gorse-gold?at=blend');
   const odds = page.locator('[data-fact=odds]');
+  // Worked out to the end, not on its way.
+  await expect(odds).toBeVisible();
+  await expect(page.locator('.line.busy')).toHaveCount(0);
   const before = await odds.innerText();
   await page.getByRole('button', { name: 'Paste a list' }).click();
-  await page.getByLabel('Ingredient list').fill('30 g cayenne pepper');
+  await page.getByLabel('Ingredient list').fill('300 g cayenne pepper');
   await page.getByRole('button', { name: 'Put it in, 1' }).click();
   await expect(odds).not.toHaveText(before);
   await page.getByRole('button', { name: 'Undo' }).click();
