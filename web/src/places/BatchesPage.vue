@@ -130,6 +130,9 @@ async function importFile({ file: chosen }: UploadCustomRequestOptions) {
 .page {
   height: 100%;
 }
+.head :deep(.find) {
+  width: 180px;
+}
 .import {
   /* As wide before it has come: nothing moves under a pointer. */
   min-width: 122px;
