@@ -15,6 +15,7 @@ import {
   trimBatch,
   usualFor,
   variety,
+  withLogged,
   withoutRound,
   withRound,
   type BatchFile,
@@ -211,6 +212,24 @@ describe('a batch put right', () => {
       1,
     );
     expect(withoutRound(stirred, 'blend', 'r1')).toEqual(file);
+  });
+  it('what is stirred into a pot was not boiled with it, weighs what it weighs, and leaves an old pH behind', () => {
+    const base = addStation(trimmed(3.4), 'simmer', { stationId: 'trim', where: 'before' });
+    const file = withLogged(base, 'simmer', { doneOn: '2026-10-01', massG: 700, pH: 3.5, instrument: 'meter' });
+    const end = (f: BatchFile) => reportTypical(f, '2026-10-02').ends[0]!;
+    const pot = (f: BatchFile) => reportTypical(f, '2026-10-02').stations.find((s) => s.kind === 'simmer')!;
+    expect([pot(file).now.massG, pot(file).ph.status]).toEqual([expect.closeTo(700, 3), 'measured']);
+    const round: Round = { ...roundOf(ask(file, { heat: 'much' }), {}), put: [{ from: 'larder', of: 'mango_ripe', g: 60 }] };
+    const after = withRound(file, 'simmer', round, [ingredient('mango_ripe')], []);
+    // 700 g that were weighed and 60 g that were weighed in.
+    expect(pot(after).now.massG).toBeCloseTo(760, 2);
+    expect(pot(after).ph.status).toBe('old');
+    // Raw fruit in it, as at a station behind the pot: the strictest rule of it holds (chapter 6b, row 2), not that of a cooked pot.
+    const behind = withRound(file, 'trim', round, [ingredient('mango_ripe')], []);
+    expect(end(after).keeping!.days).toBe(end(behind).keeping!.days);
+    expect(end(after).keeping!.reason).toBe(end(behind).keeping!.reason);
+    expect(end(after).keeping!.days).toBeLessThan(end(file).keeping!.days);
+    expect(withoutRound(after, 'simmer', round.id)).toEqual(file);
   });
   it('powder wants a night', () => {
     const told = trimBatch(

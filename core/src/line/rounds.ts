@@ -1,4 +1,4 @@
-import { gramsOf, mapStations, stationIn, type BatchFile, type Intake, type Round } from '../file';
+import { gramsOf, mapStations, stationIn, type BatchFile, type Intake, type Round, type StationEntry } from '../file';
 import type { Ingredient } from '../matter/ingredient';
 import type { PodLot } from '../pantry';
 import { stationKind } from '../stations';
@@ -18,17 +18,29 @@ const NOTHING_G = 0.005;
 /** Hundredths of a gram: no kitchen scale shows more. */
 const shown = (g: number) => Math.round(g * 100) / 100;
 
-/** Intakes with more (sign 1) or less (-1) of what a round put in. */
-function moved(intakes: readonly Intake[], put: readonly Put[], sign: 1 | -1): Intake[] {
+/** Intakes with more (sign 1) or less (-1) of what a round put in; `late`: once the work there is over. */
+function moved(intakes: readonly Intake[], put: readonly Put[], sign: 1 | -1, late: boolean): Intake[] {
   let next = [...intakes];
   for (const p of put) {
-    const had = next.find((i) => isOf(i, p));
+    const had = next.find((i) => isOf(i, p) && (i.late ?? false) === late);
     const g = (had ? (gramsOf(had.amount) ?? 0) : 0) + sign * p.g;
     // The words of a spoon stay with its round: the intake is what all rounds come to.
     if (had) next = next.flatMap((i) => (i !== had ? [i] : g > NOTHING_G ? [{ ...i, amount: { g: shown(g) } }] : []));
-    else if (sign > 0) next.push({ id: freeId({ intakes: next }, p.of), origin: originOf(p), amount: { g: shown(p.g) } });
+    else if (sign > 0)
+      next.push({ id: freeId({ intakes: next }, p.of), origin: originOf(p), amount: { g: shown(p.g) }, ...(late ? { late } : {}) });
   }
   return next;
+}
+
+/**
+ * A station with what a round stirred in (sign 1), or without it again. What is tasted is what came of the work: nothing of a
+ * round was boiled or chopped with the rest. What was weighed weighs so much more, for a round is weighed in.
+ */
+function stirredIn<S extends StationEntry>(s: S, put: readonly Put[], sign: 1 | -1): S {
+  const g = sign * put.reduce((sum, p) => sum + p.g, 0);
+  const { massG } = s.log;
+  const log = massG === undefined || massG + g <= 0 ? s.log : { ...s.log, massG: shown(massG + g) };
+  return { ...s, log, intakes: moved(s.intakes, put, sign, stationKind(s.kind).lasts === true) };
 }
 
 /** Why nothing can be stirred in at a station any more, in a sentence; null where it can. */
@@ -60,9 +72,11 @@ export function withRound(
 ): BatchFile {
   const why = round.put.length > 0 || !stationIn(file, stationId) ? whyNoRound(file, stationId) : null;
   if (why) throw new RangeError(why);
-  const next = mapStations(file, (s) =>
-    s.id === stationId ? { ...s, intakes: moved(s.intakes, round.put, 1), log: { ...s.log, rounds: [...(s.log.rounds ?? []), round] } } : s,
-  );
+  const next = mapStations(file, (s) => {
+    if (s.id !== stationId) return s;
+    const stirred = stirredIn(s, round.put, 1);
+    return { ...stirred, log: { ...stirred.log, rounds: [...(s.log.rounds ?? []), round] } };
+  });
   return carry(next, lots, rows);
 }
 
@@ -72,8 +86,9 @@ export function withoutRound(file: BatchFile, stationId: string, roundId: string
     const round = s.id === stationId ? s.log.rounds?.find((r) => r.id === roundId) : undefined;
     if (!round) return s;
     const rest = s.log.rounds!.filter((r) => r !== round);
-    const { rounds: _, ...log } = s.log;
-    return { ...s, intakes: moved(s.intakes, round.put, -1), log: rest.length > 0 ? { ...log, rounds: rest } : log };
+    const stirred = stirredIn(s, round.put, -1);
+    const { rounds: _, ...log } = stirred.log;
+    return { ...stirred, log: rest.length > 0 ? { ...log, rounds: rest } : log };
   });
   return carry(next, [], []);
 }
