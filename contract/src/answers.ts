@@ -41,6 +41,7 @@ export const BatchRowAnswer = Type.Object(
     revision: Count,
     updatedAt: Text,
     summary: Type.Object({ name: Text, startDate: Text, ends: listOf(Type.Object({})) }, { description: 'what lists show of a batch' }),
+    styleName: Text,
   },
   closed,
 );

@@ -15,6 +15,8 @@ export interface BatchRow {
   revision: number;
   updatedAt: string;
   summary: BatchSummary;
+  /** What its style is called, for who lists batches and knows no styles. */
+  styleName: string;
 }
 /** What a batch asks for now, and what of it stands in jars. */
 export interface TodayRow extends BatchToday {

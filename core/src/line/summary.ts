@@ -4,7 +4,6 @@ import { HEAT_SCHOOLS, type HeatSchool } from '../pantry';
 import type { Day } from '../plan';
 import { TYPICAL } from '../stat/draw';
 import { stationKind } from '../stations';
-import { styleName } from '../styles';
 import { countedIn, endOf, endStrands } from './compose';
 import { LineProblem } from './problem';
 import { runLine, runOf, type StationRun } from './run';
@@ -48,7 +47,6 @@ export interface BatchSummary {
   name: string;
   startDate: Day;
   style: string;
-  styleName: string;
   /** The main one first. */
   ends: EndSummary[];
   /** The day all of it was done. */
@@ -96,7 +94,7 @@ export function summaryOf(file: BatchFile, today: Day): BatchSummary {
   const days = bare.map((e) => e.doneOn);
   const doneOn = days.length > 0 && days.every((d) => d !== null) ? days.reduce((a, b) => (b! > a! ? b : a), days[0]!) : null;
   const none: BatchSummary = {
-    ...{ name: file.name, startDate: file.startDate, style: file.style, styleName: styleName(file.style), ends: bare, doneOn },
+    ...{ name: file.name, startDate: file.startDate, style: file.style, ends: bare, doneOn },
     ...{ stations: [], strands: [], next: null, trouble: '' },
   };
   try {

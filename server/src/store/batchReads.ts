@@ -1,5 +1,5 @@
 import { and, asc, desc, eq, sql } from 'drizzle-orm';
-import type { BatchFile } from '@roskel/core';
+import { styleName, type BatchFile } from '@roskel/core';
 import type { BatchRecord, BatchRow, TodayRow } from '@roskel/contract';
 import { asked } from '../db/asked';
 import type { Db } from '../db/open';
@@ -11,6 +11,11 @@ export type Row = typeof batches.$inferSelect;
 
 /** What a list shows of a batch. */
 const LISTED = { id: batches.id, revision: batches.revision, updatedAt: batches.updatedAt, summary: batches.summary } as const;
+/** A batch as lists show it, from these columns of its row: what its style is called goes by the styles of now. */
+export const listedOf = ({ id, revision, updatedAt, summary }: Pick<Row, keyof typeof LISTED>): BatchRow => ({
+  ...{ id, revision, updatedAt, summary: summary! },
+  styleName: styleName(summary!.style),
+});
 const listed = asked('batches', (db) =>
   db
     .select(LISTED)
@@ -19,8 +24,9 @@ const listed = asked('batches', (db) =>
     .orderBy(desc(batches.startDate), asc(batches.id)),
 );
 /** The shelf of batches, newest first: what a list shows, nothing is worked out. */
-export const listBatches = async (db: Db) => (await listed(db, { archived: false })) as BatchRow[];
-export const archivedBatches = async (db: Db) => (await listed(db, { archived: true })) as BatchRow[];
+const rowsOf = async (db: Db, archived: boolean): Promise<BatchRow[]> => (await listed(db, { archived })).map(listedOf);
+export const listBatches = (db: Db) => rowsOf(db, false);
+export const archivedBatches = (db: Db) => rowsOf(db, true);
 
 /** A batch, from its row and its file. */
 export const recordOf = ({ id, revision, updatedAt }: Row, file: BatchFile): BatchRecord => ({ id, revision, updatedAt, file });
@@ -62,7 +68,7 @@ export const listToday = async (db: Db): Promise<TodayRow[]> => (await asking(db
 export async function rowOf(db: Db, id: string): Promise<BatchRow> {
   const [row] = await db.select(LISTED).from(batches).where(eq(batches.id, id));
   if (!row) throw new NotFound('This batch is not there any more.');
-  return row as BatchRow;
+  return listedOf(row);
 }
 
 /** The revision that a batch is at; undefined where there is none. */

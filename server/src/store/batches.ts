@@ -6,7 +6,7 @@ import type { Db, Store } from '../db/store';
 import { batches } from '../db/schema';
 import { RULES } from '../rules';
 import { working } from '../working';
-import { everyBatch, getBatch, recordOf, rowOf, type Row } from './batchReads';
+import { everyBatch, getBatch, listedOf, recordOf, rowOf, type Row } from './batchReads';
 import { columnsOf, derivedColumns, fileOf, readingsOf, writeReadings } from './batchRows';
 import { Stale, Unfit } from './errors';
 import { foreseeBatch, foreseeEdit, foreseen, still, type Edit, type Foreseen, type NewBatch } from './foreseen';
@@ -48,10 +48,10 @@ async function settle(tx: Db, id: string, file: BatchFile, of: Foreseen, bands: 
 
 /** What is stored now, from the row that was just written; what told others may have been told itself. */
 async function stored(db: Db, row: Row, others: Saved[], readings?: Reading[]): Promise<Pick<Saved, 'record' | 'row'>> {
-  const { id, revision, updatedAt, summary } = row;
+  const { id } = row;
   if (others.length > 0) return { record: await getBatch(db, id), row: await rowOf(db, id) };
   const own = readings ?? (await readingsOf(db, [id])).get(id)!;
-  return { record: recordOf(row, fileOf(row, own)), row: { id, revision, updatedAt, summary: summary! } };
+  return { record: recordOf(row, fileOf(row, own)), row: listedOf(row) };
 }
 
 /** Batches that took kept things of which more is known now, each told of it. */

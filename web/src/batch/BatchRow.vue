@@ -32,7 +32,7 @@ const stage = computed(() => {
   <RouterLink class="plate batch" :to="{ name: 'batch', params: { id: batch.id } }">
     <div class="who">
       <h2>{{ s.name }}</h2>
-      <span class="soft">{{ s.styleName }}, {{ stage }}</span>
+      <span class="soft">{{ batch.styleName }}, {{ stage }}</span>
       <template v-for="e in ends" :key="e.strandId">
         <span v-if="e.massG > 0"
           ><template v-if="s.ends.length > 1">{{ e.name }}: </template
