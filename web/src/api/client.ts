@@ -29,16 +29,30 @@ const AGAIN_MS = [400, 1500];
 /** A key for it, so that it is done once; by numbers that every page may have, also over plain HTTP. */
 const newKey = () => [...crypto.getRandomValues(new Uint32Array(4))].map((n) => n.toString(36)).join('-');
 
-/** Keys of what was sent and never answered, by what it was: the same said again is the same thing. */
-const unanswered = new Map<string, string>();
+/**
+ * Keys of what was sent and not answered, by what it was: said again at once it is the same thing. Later, or once its list was
+ * read anew, its maker sees whether it was done, and the same said again is another.
+ */
+const unanswered = new Map<string, { key: string; since: number }>();
+const AT_ONCE_MS = 20_000;
+const listOf = (path: string) => path.split(/[/?]/)[1]!;
+function seen(path: string): void {
+  for (const what of unanswered.keys()) if (listOf(what) === listOf(path)) unanswered.delete(what);
+}
 
 /** The last answer was one that this device had kept: the server did not answer. */
 export const fromHere = ref(false);
 
 async function call<T>(method: string, path: string, body?: unknown): Promise<T> {
-  const what = `${path} ${body instanceof Blob ? '' : JSON.stringify(body)}`;
-  const key = method === 'POST' ? (unanswered.get(what) ?? newKey()) : null;
-  if (key) unanswered.set(what, key);
+  const what = `${path}?${body instanceof Blob ? '' : JSON.stringify(body)}`;
+  const before = unanswered.get(what);
+  const key = method !== 'POST' ? null : before && Date.now() - before.since < AT_ONCE_MS ? before.key : newKey();
+  // Two that are on their way at once are two.
+  unanswered.delete(what);
+  const away = () => {
+    if (key) unanswered.set(what, { key, since: Date.now() });
+    return new Offline();
+  };
   const type = body === undefined ? null : body instanceof Blob ? 'application/zip' : 'application/json';
   const send = () =>
     fetch(`/api${path}`, {
@@ -62,7 +76,7 @@ async function call<T>(method: string, path: string, body?: unknown): Promise<T>
     await new Promise((later) => setTimeout(later, ms));
     response = await send().catch(lost);
   }
-  if (typeof response === 'string') throw new Offline();
+  if (typeof response === 'string') throw away();
   fromHere.value = response.headers.has(__KEPT_HEADER__);
   if (response.status === ANOTHER_KITCHEN) {
     void goToKitchen(response);
@@ -70,8 +84,8 @@ async function call<T>(method: string, path: string, body?: unknown): Promise<T>
     return new Promise<T>(() => {});
   }
   heardKitchen(response);
-  if (response.status === AWAY) throw new Offline();
-  unanswered.delete(what);
+  if (response.status === AWAY) throw away();
+  if (method === 'GET' && response.ok && !fromHere.value) seen(path);
   if (response.status === LOCKED && !path.startsWith('/enter') && location.pathname !== '/enter')
     location.assign(`/enter?to=${encodeURIComponent(location.pathname + location.search)}`);
   const value: unknown = await response.json().catch(() => null);
