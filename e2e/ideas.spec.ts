@@ -17,7 +17,7 @@ test('what could I make: every kind planned through, in the order that is wished
   const soonest = await order();
   await expect(rows.first().locator('[data-fact=when]')).toHaveText(/^today, \d+ minutes$/);
   await expect(rows.last().locator('[data-fact=when]')).toHaveText(/^ready /);
-  await pick(page, 'What comes first', 'keeps longest');
+  await pick(page, 'What comes first', 'keeps longest, once measured');
   await expect.poll(order).not.toEqual(soonest);
   expect((await order()).sort()).toEqual([...soonest].sort());
   // What takes weeks is too late for today, and is said to be.
@@ -26,6 +26,9 @@ test('what could I make: every kind planned through, in the order that is wished
   await expect(page.getByText(/^\s*Too late for this wish: .*ferment/)).toBeVisible();
   await page.locator('[data-fact=none] summary').click();
   await expect(page.locator('[data-fact=none]')).toContainText('begins with a bottled or kept sauce');
+  // What is dangerous in it is said before anything is begun; unmeasured it keeps a short while.
+  await expect(page.getByText('Danger. Wear gloves')).toHaveCount(1);
+  await expect(page.locator('[data-idea=raw-herbs] [data-fact=keep]')).toHaveText(/Fridge, .* or the freezer\./);
   // One is looked at, and begun.
   const raw = page.locator('[data-idea=raw-herbs]');
   const odds = await raw.locator('[data-fact=odds]').first().textContent();

@@ -11,6 +11,7 @@ import {
   lotShu,
   mainEnd,
   planBatch,
+  podUses,
   reportLine,
   STYLES,
   styleOf,
@@ -67,11 +68,11 @@ describe('what could be made', () => {
       expect(end.finished.heatShu / goal.highShu, style).toBeLessThan(1.25);
       expect(plan.bottles, style).toBeGreaterThanOrEqual(4);
       expect(inDays > 3, style).toBe(style.endsWith('ferment'));
-      for (const name of usesFirst)
-        expect(
-          plan.file.lots.some((l) => l.name === name),
-          style,
-        ).toBe(true);
+      // A good part of it, not a gram for the heat.
+      for (const { lot, stockG, useFirst } of wish('drop').pods.filter((p) => p.useFirst)) {
+        const g = podUses(plan.file).reduce((sum, u) => sum + (u.lotId === lot.id ? u.massG : 0), 0);
+        expect(usesFirst.includes(lot.name), `${style} ${lot.name}`).toBe(useFirst && g >= stockG / 5);
+      }
     }
     const raw = ideas.find((i) => i.style === 'raw-herbs')!;
     expect(raw.plan).toEqual(planBatch(highs, { ...wish(styleOf('raw-herbs').eaten), style: 'raw-herbs' }, TODAY));
@@ -97,7 +98,7 @@ describe('what could be made', () => {
     const mild = wish('drop', [['pointed-red', 900]], 'extreme');
     for (const style of ['steeped', 'raw-citrus', 'mash-ferment']) {
       const told = ideaOf(highs, style, mild, TODAY);
-      expect('why' in told && told.why, style).toMatch(/SHU|hot|heat/);
+      expect('why' in told && told.why, style).toMatch(/too few or too mild|SHU|hot|heat/);
     }
     expect(ideaOf(highs, 'roasted-paste', wish('drop', [['cayenne-red', 500]]), TODAY)).toMatchObject({
       why: expect.stringContaining('dried'),

@@ -8,6 +8,9 @@ export { clock, day, fullDay, today, weekday } from './ui/days';
 const whole = new Intl.NumberFormat('en');
 const { oz: OZ, lb: LB } = MASSES_G;
 
+/** Words as a heading or a name begins: with a capital. */
+export const capital = (words: string): string => words.replace(/^./u, (c) => c.toUpperCase());
+
 /** A mass as the maker's own scale shows it: grams, or pounds and ounces. */
 export function grams(g: number): string {
   if (g < 0) return `-${grams(-g)}`;

@@ -1,8 +1,10 @@
-import { LineProblem } from '../line';
+import { LineProblem, podUses } from '../line';
 import { isSpoilt, lotShu } from '../pantry';
 import { daysBetween, type Day } from '../plan';
 import type { LinearSolver } from '../solve';
+import { oddsText } from '../stat';
 import { STYLES, styleOf } from '../styles';
+import { notesFor } from './notes';
 import { planBatch, type Plan, type Wish } from './planBatch';
 
 /** What somebody wishes of a sauce of any kind; heat and vessels are asked of each style in its own way. */
@@ -14,7 +16,7 @@ export interface Idea {
   plan: Plan;
   /** Days until it is ready; 0 today. */
   inDays: number;
-  /** Names of what it takes that wants to be used first. */
+  /** Names of lots to be used first of which it takes a good part. */
   usesFirst: string[];
 }
 /** A kind that cannot be had, and why, in a sentence. */
@@ -27,6 +29,8 @@ export interface NoIdea {
 const MOST_LOTS = 24;
 /** Less often in the wished heat than this, and it is no idea (our judgement). */
 const LEAST_ODDS = 0.25;
+/** A part of a lot that is taken is a use of it from here up: less leaves it to spoil (our judgement). */
+const A_USE = 0.2;
 
 /** So many lots at most: those to be used first, and of the others an even choice from the mildest to the hottest. */
 export function fewLots(pods: IdeaWish['pods'], most = MOST_LOTS): IdeaWish['pods'] {
@@ -63,15 +67,14 @@ export function ideaOf(solver: LinearSolver, style: string, wish: IdeaWish, toda
   }
   if (plan.odds < LEAST_ODDS || plan.bottles < wish.goal.bottles)
     return none(
-      plan.notes[0] ??
-        (plan.odds < LEAST_ODDS ? 'These pods do not come to the wished heat in it.' : 'These pods do not fill the bottles.'),
+      notesFor(plan.heat.p50, plan.bottles, null, wish.goal)[0] ?? `Only ${oddsText(plan.odds)} of such batches come to the wished heat.`,
     );
-  const uses = new Set(plan.file.lots.map((l) => l.id));
+  const taken = podUses(plan.file).reduce((sum, u) => sum.set(u.lotId, (sum.get(u.lotId) ?? 0) + u.massG), new Map<string, number>());
   return {
     style,
     plan,
     inDays: Math.max(0, daysBetween(today, plan.sauce.readyOn)),
-    usesFirst: fit.filter((p) => p.useFirst && uses.has(p.lot.id)).map((p) => p.lot.name),
+    usesFirst: fit.filter((p) => p.useFirst && (taken.get(p.lot.id) ?? 0) >= A_USE * p.stockG).map((p) => p.lot.name),
   };
 }
 
@@ -86,7 +89,7 @@ export const IDEA_ORDERS = {
   sure: { name: 'surest heat', by: (a, b) => b.plan.odds - a.plan.odds },
   there: { name: 'nothing to buy', by: (a, b) => a.plan.toBuy.length - b.plan.toBuy.length },
   spoils: { name: 'uses what spoils first', by: (a, b) => b.usesFirst.length - a.usesFirst.length },
-  keeps: { name: 'keeps longest', by: (a, b) => b.plan.sauce.keepsDays - a.plan.sauce.keepsDays },
+  keeps: { name: 'keeps longest, once measured', by: (a, b) => b.plan.sauce.keepsDays - a.plan.sauce.keepsDays },
   other: { name: 'unlike the shelf', by: (a, b, onShelf) => (onShelf.get(a.style) ?? 0) - (onShelf.get(b.style) ?? 0) },
 } as const satisfies Record<string, Order>;
 export type IdeaOrder = keyof typeof IDEA_ORDERS;

@@ -24,7 +24,7 @@ import {
   type KindName,
   type LinePlace,
 } from '@roskel/core';
-import { today } from '../format';
+import { capital, today } from '../format';
 import { useOpenBatch } from '../stores/openBatch';
 import { useSettings } from '../stores/settings';
 import { useUndo } from '../stores/undo';
@@ -72,7 +72,7 @@ function act(label: string, make: (f: BatchFile) => BatchFile, then?: (f: BatchF
     const after = make(before);
     batch.change(label, batch.carried(after));
     refused.value = '';
-    said.value = `${label[0]!.toUpperCase()}${label.slice(1)}: ${told(before, after)}`;
+    said.value = `${capital(label)}: ${told(before, after)}`;
     const to = then?.(after) ?? props.stationId;
     emit('choose', stationIn(after, to) ? to : after.strands[0]!.stations[0]!.id);
   } catch (error) {

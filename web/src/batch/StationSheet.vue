@@ -3,7 +3,7 @@ import { NButton } from 'naive-ui';
 import { computed, ref, useSlots } from 'vue';
 import { fieldsOf, graphOf, stationIn, stationKind, upstreamOf, type StationReport, type Tool } from '@roskel/core';
 import { useOpenBatch } from '../stores/openBatch';
-import { day } from '../format';
+import { capital, day } from '../format';
 import { keepHere, readHere } from '../ui/keepHere';
 import StationForm from '../stations/StationForm.vue';
 import KeepSide from './KeepSide.vue';
@@ -28,7 +28,7 @@ const leaves = computed(() => {
   const { gives = {}, asLot = [] } = kind.value;
   return props.station.sides
     .filter((s) => s.kept && gives[s.id])
-    .map((s) => ({ id: s.id, name: gives[s.id]![0]!.toUpperCase() + gives[s.id]!.slice(1), asLot: asLot.includes(s.id) }));
+    .map((s) => ({ id: s.id, name: capital(gives[s.id]!), asLot: asLot.includes(s.id) }));
 });
 /** Minutes by the clock and by hand, as round as they are sure. */
 const minutes = computed(() => {

@@ -1,14 +1,21 @@
 <script setup lang="ts">
 import { NButton } from 'naive-ui';
 import { computed, ref } from 'vue';
-import { heatWord, mainEnd, oddsText, styleOf, vesselOf, type Idea } from '@roskel/core';
+import { byDanger, heatWord, mainEnd, oddsText, styleOf, vesselOf, type Idea } from '@roskel/core';
 import PlanAnswer from '../batch/PlanAnswer.vue';
 import { heatAxis, hill } from '../charts/HeatAxis';
-import { day, grams, inManner, plural, shu } from '../format';
+import { capital, day, grams, inManner, plural, shu } from '../format';
 import { heatColour } from '../theme';
+import { SEVERITY } from '../ui/severity';
 
 /** A sauce that could be made: what it is, how hot, how soon, how it keeps, what it takes and what is missing. */
-const props = defineProps<{ idea: Idea; word: { name: string; lowShu: number; highShu: number }; busy: boolean }>();
+const props = defineProps<{
+  idea: Idea;
+  word: { name: string; lowShu: number; highShu: number };
+  busy: boolean;
+  /** Ids of dangers that the page says for all. */
+  said: readonly string[];
+}>();
 const emit = defineEmits<{ start: [] }>();
 const open = ref(false);
 const style = computed(() => styleOf(props.idea.style));
@@ -27,12 +34,13 @@ const takes = computed(() => {
   return all.slice(0, MOST).join(', ') + (all.length > MOST ? ` and ${all.length - MOST} more` : '');
 });
 const buy = computed(() => plan.value.toBuy.map((t) => `${name(t)} ${grams(t.needG)}`).join(', '));
+/** Where it stands and how long: as it is, and what a measured pH would make of it ("Measured at ..., done as planned: a cool ..."). */
 const keeps = computed(() => {
   const { keeping, couldKeep } = plan.value.sauce;
-  // "Measured at pH 4.0 or below, and done as planned: a cool cupboard ...": the place and the days.
   const could = couldKeep?.split(': ').slice(1).join(': ');
-  return inManner(could ? `Once measured: ${could}` : (keeping ?? '').split(/(?<=\.) /)[0]!);
+  return { now: inManner((keeping ?? '').split(/(?<=\.) /)[0]!), could: could ? inManner(`Once measured: ${could}`) : '' };
 });
+const dangers = computed(() => byDanger(plan.value.dangers.filter((d) => !props.said.includes(d.id))));
 const [W, H] = [230, 44] as const;
 const axis = heatAxis(30, 300_000, 4, W - 4);
 const sigma = computed(() => Math.max(0.1, Math.log(plan.value.heat.p90 / Math.max(1, plan.value.heat.p10)) / 2.563));
@@ -42,7 +50,7 @@ const sigma = computed(() => Math.max(0.1, Math.log(plan.value.heat.p90 / Math.m
   <li class="idea" :data-idea="idea.style">
     <i class="tint" :style="{ background: plan.file ? heatColour(plan.heat.p50) : '' }" />
     <div>
-      <h2>{{ style.name[0]!.toUpperCase() + style.name.slice(1) }}</h2>
+      <h2>{{ capital(style.name) }}</h2>
       <p class="soft">{{ style.says }}</p>
       <p>
         <b data-fact="when">{{ when }}</b>
@@ -71,12 +79,19 @@ const sigma = computed(() => Math.max(0.1, Math.log(plan.value.heat.p90 / Math.m
     </div>
     <div>
       <p>
-        <b>{{ plural(goal.bottles, vesselOf(plan.file)) }}</b> of {{ goal.bottleMl }} ml. {{ keeps }}
+        <b>{{ plural(goal.bottles, vesselOf(plan.file)) }}</b> of {{ goal.bottleMl }} ml. <span data-fact="keep">{{ keeps.now }}</span>
+        <span v-if="keeps.could" class="soft">{{ ` ${keeps.could}` }}</span>
       </p>
       <p class="soft">takes {{ takes || 'nothing you have' }}</p>
       <p v-if="idea.usesFirst.length" class="first">uses {{ idea.usesFirst.join(' and ') }}, to be used first</p>
       <p v-if="buy" class="buy" data-fact="buy">buy {{ buy }}</p>
       <p v-else class="soft">nothing to buy</p>
+      <p v-for="d in dangers" :key="d.id" class="danger">
+        <component :is="SEVERITY.danger.icon" :size="17" stroke="1.8" aria-hidden="true" />
+        <span
+          ><b>{{ SEVERITY.danger.word }}.</b> {{ inManner(d.text) }}</span
+        >
+      </p>
     </div>
     <div class="acts">
       <NButton :aria-expanded="open" @click="open = !open">Look</NButton>
@@ -114,6 +129,15 @@ p {
   font-weight: 600;
 }
 .buy {
+  color: var(--warn);
+}
+.danger {
+  display: grid;
+  grid-template-columns: 17px 1fr;
+  gap: 6px;
+  font-size: 13.5px;
+}
+.danger > svg {
   color: var(--warn);
 }
 .acts {

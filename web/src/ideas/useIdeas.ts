@@ -1,5 +1,7 @@
+import { numberProblem } from '@roskel/contract';
 import { computed, onBeforeUnmount, reactive, ref, shallowRef, watch } from 'vue';
 import {
+  GoalSchema,
   heatWords,
   IDEA_ORDERS,
   IDEA_STYLES,
@@ -34,6 +36,7 @@ export interface IdeaForm {
   order: IdeaOrder;
 }
 const KEEP = 'roskel-ideas';
+const Goal = GoalSchema.properties;
 /** Less of a lot than this is no stock to plan with, g. */
 const LEAST_G = 5;
 /** A wish stops changing for as long before it is worked out, ms. */
@@ -45,9 +48,13 @@ export function useIdeas() {
   const [pods, larder, shelf, batches, notices] = [usePods(), useLarder(), useShelf(), useBatches(), useNotices()];
   const blank: IdeaForm = { when: 'any', heat: 'medium', bottles: 4, bottleMl: 100, order: 'soon' };
   const kept = readHere<Partial<IdeaForm>>(KEEP) ?? {};
-  const form = reactive<IdeaForm>({ ...blank, ...kept });
-  if (!(form.when in WHEN)) form.when = blank.when;
-  if (!(form.order in IDEA_ORDERS)) form.order = blank.order;
+  const form = reactive<IdeaForm>({ ...blank, ...(kept instanceof Object ? kept : {}) });
+  // What the browser kept may be of another version, or spoilt.
+  if (!Object.hasOwn(WHEN, form.when)) form.when = blank.when;
+  if (!Object.hasOwn(IDEA_ORDERS, form.order)) form.order = blank.order;
+  if (!heatWords('drop').some((w) => w.name === form.heat)) form.heat = blank.heat;
+  const askable = (name: 'bottles' | 'bottleMl') => typeof form[name] === 'number' && numberProblem(Goal[name], form[name]) === null;
+  for (const name of ['bottles', 'bottleMl'] as const) if (!askable(name)) form[name] = blank[name];
   watch(form, () => keepHere(KEEP, form));
 
   const told = shallowRef<(Idea | NoIdea)[]>([]);
@@ -98,6 +105,8 @@ export function useIdeas() {
   watch(
     () =>
       ready.value &&
+      askable('bottles') &&
+      askable('bottleMl') &&
       JSON.stringify([
         form.heat,
         form.bottles,

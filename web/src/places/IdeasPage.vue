@@ -4,7 +4,8 @@ import { computed, onMounted, ref } from 'vue';
 import { RouterLink, useRouter } from 'vue-router';
 import { GoalSchema, heatWords, IDEA_ORDERS, IDEA_STYLES, styleOf, type Idea, type IdeaOrder } from '@roskel/core';
 import { beginPlan } from '../batch/beginPlan';
-import { day, plural } from '../format';
+import { capital, day, plural } from '../format';
+import CautionList from '../ui/CautionList.vue';
 import IdeaRow from '../ideas/IdeaRow.vue';
 import { useIdeas, WHEN, type IdeaForm } from '../ideas/useIdeas';
 import { useBatches } from '../stores/batches';
@@ -30,11 +31,16 @@ const said = computed(() => {
   if (working.value) return `${told.value.length} of ${IDEA_STYLES.length} kinds planned`;
   return `${ideas.value.length} of ${IDEA_STYLES.length} kinds`;
 });
+/** Dangers of at least half of the ideas: said once above them. */
+const common = computed(() => {
+  const all = ideas.value.flatMap((i) => i.plan.dangers);
+  const often = all.filter((d) => all.filter((e) => e.id === d.id).length >= Math.max(2, ideas.value.length / 2));
+  return often.filter((d, i) => often.findIndex((e) => e.id === d.id) === i);
+});
 const busy = ref(false);
 /** "Raw sauce with herbs", or no. 2 of it. */
 function nameOf(style: string): string {
-  const of = styleOf(style).name;
-  const name = of[0]!.toUpperCase() + of.slice(1);
+  const name = capital(styleOf(style).name);
   const had = new Set(batches.items.map((b) => b.summary.name));
   if (!had.has(name)) return name;
   for (let n = 2; ; n++) if (!had.has(`${name} no. ${n}`)) return `${name} no. ${n}`;
@@ -77,8 +83,17 @@ async function start({ style, plan }: Idea) {
       </p>
     </section>
     <section v-else class="plate" aria-label="Ideas">
+      <CautionList class="common" :cautions="common" />
       <ul class="ideas">
-        <IdeaRow v-for="i in ideas" :key="i.style" :idea="i" :word="wordFor(i.style)" :busy="busy" @start="start(i)" />
+        <IdeaRow
+          v-for="i in ideas"
+          :key="i.style"
+          :idea="i"
+          :word="wordFor(i.style)"
+          :busy="busy"
+          :said="common.map((d) => d.id)"
+          @start="start(i)"
+        />
       </ul>
       <p v-if="!working && ready && ideas.length === 0" class="soft">Nothing fits this wish. Take another heat, or more time.</p>
       <p v-if="late.length" class="soft">
@@ -93,8 +108,7 @@ async function start({ style, plan }: Idea) {
         </ul>
       </details>
       <p class="soft">
-        Each is planned through like any batch: pods chosen, pH, bottles and keeping worked out. Keeping is what it would be once it is
-        measured.
+        Each is planned through like any batch: pods chosen, pH, bottles and keeping worked out. Without a measured pH nothing keeps long.
       </p>
     </section>
   </div>
@@ -118,6 +132,9 @@ section {
 }
 section.note {
   padding: 12px 18px;
+}
+.common {
+  margin-top: 10px;
 }
 .ideas {
   list-style: none;

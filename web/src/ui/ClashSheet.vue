@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed, reactive, watch } from 'vue';
 import { NButton } from 'naive-ui';
+import { capital } from '../format';
 import RadioCards from './RadioCards.vue';
 import SheetCard from './SheetCard.vue';
 
@@ -25,7 +26,7 @@ function settle() {
   <SheetCard :show="show" title="Changed in two windows" :width="560" must>
     <p>Both windows changed the same thing. Nothing is lost: say which one goes on. All other changes are together already.</p>
     <section v-for="c in clashes" :key="c.key" class="clash">
-      <h3>{{ c.title.replace(/^./, (x) => x.toUpperCase()) }}</h3>
+      <h3>{{ capital(c.title) }}</h3>
       <RadioCards
         v-model="choices[c.key]!"
         :label="c.title"
