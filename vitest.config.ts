@@ -15,7 +15,11 @@ const test = { testTimeout: 600_000, hookTimeout: 600_000 };
 
 export default defineConfig({
   plugins: [vue()],
-  define: { __KEPT_HEADER__: JSON.stringify('X-Roskel-Kept'), __KEPT_ANSWERS__: JSON.stringify('roskel-kitchen') },
+  define: {
+    __KEPT_HEADER__: JSON.stringify('X-Roskel-Kept'),
+    __KEPT_ANSWERS__: JSON.stringify('roskel-kitchen'),
+    __FORGET__: JSON.stringify('roskel-forget'),
+  },
   test: {
     maxWorkers: MAX_WORKERS,
     reporters: process.env.ROSKEL_REPORT ? ['default', ['json', { outputFile: process.env.ROSKEL_REPORT }]] : ['default'],

@@ -30,7 +30,11 @@ export default defineConfig({
   plugins: [vue(), keepList()],
   worker: { format: 'es' },
   // Said to the page and to its service worker alike, which must be one file without imports.
-  define: { __KEPT_HEADER__: JSON.stringify('X-Roskel-Kept'), __KEPT_ANSWERS__: JSON.stringify('roskel-kitchen') },
+  define: {
+    __KEPT_HEADER__: JSON.stringify('X-Roskel-Kept'),
+    __KEPT_ANSWERS__: JSON.stringify('roskel-kitchen'),
+    __FORGET__: JSON.stringify('roskel-forget'),
+  },
   build: {
     target: 'es2022',
     chunkSizeWarningLimit: 1500,

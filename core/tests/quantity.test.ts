@@ -2,6 +2,14 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { ingredient, KITCHENS, MASSES_G, toGrams, VOLUMES_ML } from '../src';
 
+/** What nearly is an amount: its pieces in any order, close together or apart. */
+const NEARLY = fc
+  .tuple(
+    fc.array(fc.constantFrom(...'( ) = , . - + & / or and 300 1/2 0 half g cup C tbsp oz clove ½ of about x'.split(' ')), { maxLength: 8 }),
+    fc.constantFrom('', ' '),
+  )
+  .map(([pieces, gap]) => pieces.join(gap));
+
 describe('definitions', () => {
   // NIST Handbook 44, appendix C: the US gallon is 231 cubic inches; an inch is 25.4 mm exactly.
   it('US volumes follow from the gallon', () => {
@@ -65,6 +73,10 @@ describe('what people say', () => {
     expect(() => toGrams(text, garlic, 'metric')).toThrow(/[.?]$/);
   });
 
+  it.each(['(300 g)', '(300 g', '= 300 g', '(300 g) or 300 g'])('"%s" is 300 g', (text) => {
+    expect(toGrams(text, garlic, 'metric').massG).toBe(300);
+  });
+
   it('plain grams come back as they are, in any kitchen', () => {
     fc.assert(
       fc.property(fc.double({ min: 0.1, max: 9000, noNaN: true }), fc.constantFrom(...KITCHENS), (g, kitchen) => {
@@ -76,14 +88,14 @@ describe('what people say', () => {
 
   it('never throws anything but its own sentences', () => {
     fc.assert(
-      fc.property(fc.string({ maxLength: 20 }), (text) => {
+      fc.property(fc.oneof(fc.string({ maxLength: 20 }), NEARLY), (text) => {
         try {
           expect(toGrams(text, garlic, 'metric').massG).toBeGreaterThanOrEqual(0);
         } catch (e) {
           expect((e as Error).message).toMatch(/[.?]$/);
         }
       }),
-      { numRuns: 500 },
+      { numRuns: 1000 },
     );
   });
 });

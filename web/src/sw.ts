@@ -24,11 +24,21 @@ function marked(kept: Response): Response {
   return new Response(kept.body, { status: kept.status, statusText: kept.statusText, headers });
 }
 
+/** This device is to keep nothing any more: said by a page before the worker is taken away. */
+let forgotten = false;
+self.addEventListener('message', ({ data }) => {
+  if (data === __FORGET__) forgotten = true;
+});
+
 precacheAndRoute(self.__WB_MANIFEST);
 registerRoute(new NavigationRoute(createHandlerBoundToURL('/index.html'), { denylist: [/^\/api\//] }));
 registerRoute(
   ({ url, request }) =>
-    url.origin === self.location.origin && request.method === 'GET' && /^\/api\//.test(url.pathname) && !NOW_ONLY.test(url.pathname),
+    !forgotten &&
+    url.origin === self.location.origin &&
+    request.method === 'GET' &&
+    /^\/api\//.test(url.pathname) &&
+    !NOW_ONLY.test(url.pathname),
   new NetworkFirst({
     cacheName: __KEPT_ANSWERS__,
     networkTimeoutSeconds: PATIENCE_S,
@@ -36,7 +46,7 @@ registerRoute(
       new ExpirationPlugin({ maxEntries: MOST_KEPT }),
       // Only what is good: neither "say the passphrase" nor a fault is kept over what was read.
       { cachedResponseWillBeUsed: ({ cachedResponse }) => Promise.resolve(cachedResponse ? marked(cachedResponse) : null) },
-      { cacheWillUpdate: ({ response }) => Promise.resolve(response.status === 200 ? response : null) },
+      { cacheWillUpdate: ({ response }) => Promise.resolve(response.status === 200 && !forgotten ? response : null) },
     ],
   }),
 );

@@ -29,11 +29,11 @@ function waysIn(text: string, own: ReadonlySet<string>, pieces: readonly string[
     throw e;
   }
   const ways: Amount[][] = [];
-  let alternative = true;
+  let alternative = false;
   for (let i = 0; i < t.length;) {
     const a = amountAt(t, i);
     if (a) {
-      if (alternative) ways.push([a]);
+      if (alternative || ways.length === 0) ways.push([a]);
       else if (a.unit && ways.at(-1)!.at(-1)!.unit) ways.at(-1)!.push(a);
       else throw refused();
       alternative = false;
@@ -42,7 +42,7 @@ function waysIn(text: string, own: ReadonlySet<string>, pieces: readonly string[
     }
     const token = t[i]!;
     const said = token.is === 'word' ? token.w : token.is === 'mark' ? token.text : '';
-    if (ALTERNATIVE.test(said)) alternative = ways.length > 0;
+    if (ALTERNATIVE.test(said)) alternative = true;
     else if (token.is === 'word' && !own.has(said) && !HARMLESS.has(said))
       throw ways.length > 0 ? unknownPiece(token.text, pieces) : numberless();
     else if (token.is === 'mark' && !/^[)&+.]$/.test(said)) throw refused();

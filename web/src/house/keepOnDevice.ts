@@ -36,9 +36,19 @@ export async function keepOnDevice(): Promise<void> {
   for (const { id } of rows.slice(0, MOST_BATCHES)) await api.get(`/batches/${id}`);
 }
 
+/** Looks so often, and so far apart, whether an answer that was on its way was put there after all, ms. */
+const LOOKS = 3;
+const BETWEEN_MS = 200;
+
 /** Takes everything that was kept off this device. */
 export async function forgetOnDevice(): Promise<void> {
   if (!canKeep()) return;
-  await (await navigator.serviceWorker.getRegistration('/'))?.unregister();
-  for (const name of await caches.keys()) await caches.delete(name);
+  const kept = await navigator.serviceWorker.getRegistration('/');
+  // It goes on answering this page until that is left, but keeps nothing any more.
+  kept?.active?.postMessage(__FORGET__);
+  await kept?.unregister();
+  for (let look = 0; look < LOOKS; look++) {
+    for (const name of await caches.keys()) await caches.delete(name);
+    await new Promise((later) => setTimeout(later, BETWEEN_MS));
+  }
 }
