@@ -71,6 +71,8 @@ function sentence(schema: TSchema, value: unknown, e: ErrorObject): FieldError {
 
 /** Nobody reads more mistakes at once. */
 const MOST_ERRORS = 50;
+/** Of more mistakes than this the first are looked at: each is held against the others. */
+const LOOKED_AT = 2000;
 const short = (text: string) => (text.length > 60 ? `${text.slice(0, 60)}…` : text);
 
 /**
@@ -91,6 +93,18 @@ function tooLong(schema: TSchema, value: unknown, path = '', depth = 0): FieldEr
   );
 }
 
+// Stops at the first mistake.
+const ajvOfOne = new Ajv({ strict: false, code: { optimize: false } });
+addFormats.default(ajvOfOne);
+
+/** The first mistake of a value that may be large; null where it fits its schema. */
+export function firstError(schema: TSchema, value: unknown): FieldError | null {
+  const [long] = tooLong(schema, value);
+  if (long) return long;
+  const validate = ajvOfOne.compile(schema);
+  return validate(value) ? null : sentence(schema, value, validate.errors![0]!);
+}
+
 /** Checks a value against a schema; an empty list means it fits. Messages are sentences for a maker, one per path. */
 export function errorsOf(schema: TSchema, value: unknown): FieldError[] {
   const long = tooLong(schema, value);
@@ -98,7 +112,7 @@ export function errorsOf(schema: TSchema, value: unknown): FieldError[] {
   const validate = validator(schema);
   if (validate(value)) return [];
   const byPath = new Map<string, FieldError>();
-  const found = validate.errors ?? [];
+  const found = (validate.errors ?? []).slice(0, LOOKED_AT);
   /** Of a choice between shapes, what is wrong inside one of them says more than that it is none of the others. */
   const deeper = (e: ErrorObject) =>
     ['const', 'anyOf', 'type'].includes(e.keyword) && found.some((x) => x.instancePath.startsWith(`${e.instancePath}/`));

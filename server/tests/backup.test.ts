@@ -1,25 +1,38 @@
 import { line } from './kit';
-import { existsSync, mkdtempSync, readdirSync, rmSync } from 'node:fs';
+import { existsSync, mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { unzipSync } from 'fflate';
-import { afterAll, afterEach, beforeAll, beforeEach, expect, it } from 'vitest';
-import type { KitchenFile } from '@roskel/contract';
+import { strToU8, unzipSync, zipSync } from 'fflate';
+import { afterAll, afterEach, beforeAll, beforeEach, expect, it, vi } from 'vitest';
+import { KitchenFileSchema, type KitchenFile } from '@roskel/contract';
+import { firstError } from '@roskel/contract/validate';
 import type { BatchFile } from '@roskel/core';
-import { backupOfDay } from '../src/backup/daily';
-import { readKitchen, writeKitchen } from '../src/backup/kitchen';
-import { packKitchen, unpackKitchen } from '../src/backup/zip';
-import type { Store } from '../src/db/store';
+import { backupOfDay, lostSince } from '../src/backup/daily';
+import { writeKitchen } from '../src/backup/kitchen';
+import { writeBackup } from '../src/backup/file';
+import { countsIn, unpackKitchen } from '../src/backup/zip';
+import { log as logTable, stockMoves } from '../src/db/schema';
+import type { Db, Store } from '../src/db/store';
 import { getBatch } from '../src/store/batchReads';
 import { addBatch } from '../src/store/batches';
 import { addLarder } from '../src/store/larder';
 import { addPhoto, getPhoto } from '../src/store/photos';
 import { addHeat } from '../src/store/tasting';
 import { DEMO_DAY } from './image';
-import { memoryDb } from './kit';
+import { memoryDb, readKitchen, zipOf } from './kit';
 import { batch1 } from './old';
 
 const TODAY = DEMO_DAY;
+/** The database as one whose larder finds nothing by its key. */
+const hiding = (db: Db): Db =>
+  new Proxy(db, {
+    get: (of, name) => {
+      const real = Reflect.get(of, name) as unknown;
+      if (name !== 'select') return typeof real === 'function' ? (real as (...a: unknown[]) => unknown).bind(of) : real;
+      const nothing = { from: () => ({ where: () => ({ orderBy: () => ({ limit: () => Promise.resolve([]) }) }) }) };
+      return (columns: Record<string, unknown>) => ('packG' in columns ? nothing : of.select(columns as never));
+    },
+  });
 let folder = '';
 /** A kitchen to be backed up: the demo, which nobody changes here, or an empty one of the test's own. */
 let demo: Store;
@@ -43,13 +56,18 @@ afterEach(async () => {
 it('a kitchen goes into a file and comes back the same, bit by bit, and goes on from there', async () => {
   const { id } = await addPhoto(demo.db, 'slipway-red-3', '/9j/4AAQSkZJRg==');
   const file = await readKitchen(demo.db);
-  const zip = packKitchen(file);
+  const path = join(folder, 'kitchen.zip');
+  const counts = await writeBackup(demo, path, file.made);
+  const zip = readFileSync(path);
+  expect(unpackKitchen(zip)).toEqual(file);
   await writeKitchen(to.db, unpackKitchen(zip));
   const back = await readKitchen(to.db, file.made);
   expect(JSON.stringify(back)).toBe(JSON.stringify(file));
   expect(await getPhoto(to.db, id)).toEqual(await getPhoto(demo.db, id));
-  expect(Buffer.from(packKitchen(back)).equals(Buffer.from(zip))).toBe(true);
-  expect(Object.keys(unzipSync(zip))).toEqual(['kitchen.json']);
+  expect(Object.keys(unzipSync(zip))).toEqual(['kitchen.json', 'counts.json']);
+  expect(countsIn(zip)).toEqual(counts);
+  expect(counts).toEqual(Object.fromEntries(Object.entries(file.tables).map(([name, rows]) => [name, rows.length])));
+  expect(readdirSync(folder)).toEqual(['kitchen.zip']);
   // Numbers go on after the last that came in.
   const next = { kind: 'measured', how: 'match', subject: { lotId: 'lot-cayenne', pods: 3 }, shu: 9000, sigma: 0.5, sure: true } as const;
   const { record } = await addHeat(to.db, next, TODAY);
@@ -149,13 +167,95 @@ it('bottles of a line that cannot run promise nothing, and what was to be thrown
   }
 });
 
+it('others have their turn while it is written, and what they change is in it whole', async () => {
+  const from = (own = await memoryDb());
+  await addLarder(from.db, 'honey', 100, '');
+  const [{ id } = { id: '' }] = (await readKitchen(from.db)).tables.larder_lots as { id: string }[];
+  for (let i = 0; i < 12; i++)
+    await from.db
+      .insert(stockMoves)
+      .values(Array.from({ length: 500 }, () => ({ store: 'larder', itemId: id, deltaG: 1, reason: 'in' }) as const));
+  const path = join(folder, 'kitchen.zip');
+  // Moves come in pairs: a backup has both of a pair or none.
+  const writes: Promise<unknown>[] = [];
+  let going = true;
+  const others = (async () => {
+    for (let n = 0; going && n < 2; n++) {
+      await new Promise((later) => setTimeout(later, 5));
+      const pair = [7, -7].map((deltaG) => ({ store: 'larder', itemId: id, deltaG, reason: 'in' }) as const);
+      writes.push(
+        from.write(async (db) => {
+          for (const move of pair) await db.insert(stockMoves).values(move);
+        }),
+      );
+    }
+  })();
+  await writeBackup(from, path);
+  going = false;
+  await others;
+  await Promise.all(writes);
+  const { tables } = unpackKitchen(readFileSync(path)) as KitchenFile;
+  const moves = tables.stock_moves!.map((m) => Number(m.deltaG)).filter((g) => Math.abs(g) === 7);
+  expect(moves.reduce((sum, g) => sum + g, 0)).toBe(0);
+  expect(new Set(tables.stock_moves!.map((m) => m.id)).size).toBe(tables.stock_moves!.length);
+  expect(tables.stock_moves!.length).toBeGreaterThanOrEqual(6001);
+});
+
+it('a clock that was ahead throws no good copy away, and a kitchen that lost rows none at all', async () => {
+  const from = (own = await memoryDb());
+  const data = join(folder, 'data');
+  const names = () => readdirSync(`${data}-backups`).sort();
+  await addLarder(from.db, 'honey', 100, '');
+  for (let d = 1; d <= 7; d++) await backupOfDay(from, data, `2027-03-0${d}`);
+  for (let d = 1; d <= 3; d++) await backupOfDay(from, data, `2026-11-0${d}`);
+  expect(names()).toEqual([...[1, 2, 3].map((d) => `roskel-2026-11-0${d}.zip`), ...[4, 5, 6, 7].map((d) => `roskel-2027-03-0${d}.zip`)]);
+  await from.db
+    .insert(logTable)
+    .values(Array.from({ length: 30 }, () => ({ topic: 'larder', itemId: 'x', name: 'Honey', did: 'moved', detail: {} }) as never));
+  for (let d = 4; d <= 9; d++) await backupOfDay(from, data, `2026-11-0${d}`);
+  const before = names();
+  expect(before).toHaveLength(7);
+  await from.db.delete(logTable);
+  const said: string[] = [];
+  const spy = vi.spyOn(console, 'error').mockImplementation((line: string) => void said.push(line));
+  for (const day of ['10', '11', '12']) expect(await backupOfDay(from, data, `2026-11-${day}`)).toBe(true);
+  spy.mockRestore();
+  expect(names()).toEqual(expect.arrayContaining(before));
+  expect(said.join()).toMatch(/less in this kitchen than in .*2026-11-09.*log: 0 rows, 30 then.*npm run restore/);
+  expect(lostSince({ log: 5, pod_lots: 12, photos: 3 }, { log: 5, pod_lots: 6, photos: 0 })).toEqual([]);
+  expect(lostSince({ log: 5, pod_lots: 12, batches: 40 }, { log: 6, pod_lots: 5 })).toEqual(['pod_lots', 'batches']);
+});
+
+it('a table that gives other rows than it counts makes no backup', async () => {
+  const from = (own = await memoryDb());
+  await addLarder(from.db, 'honey', 100, '');
+  const path = join(folder, 'kitchen.zip');
+  // A damaged index: by its key a row is not found that lies there.
+  const short = { ...from, asOfNow: (read: (db: Db) => Promise<unknown>) => read(hiding(from.db)) } as Store;
+  await expect(writeBackup(short, path)).rejects.toThrow(/"larder_lots" has 1 rows and gives 0/);
+  expect(readdirSync(folder)).toEqual([]);
+});
+
+it('a file made to fill the memory is refused at once, whatever it says of itself', () => {
+  const nested = `${'['.repeat(200)}${']'.repeat(200)}`;
+  const cases: [string, Uint8Array, RegExp][] = [
+    ['a bomb of 200 MB in 200 kB', zipSync({ 'kitchen.json': new Uint8Array(200e6).fill(32) }, { level: 9 }), /more than any kitchen/],
+    ['lists by the million', zipSync({ 'kitchen.json': strToU8(`[${'{},'.repeat(4e6)}{}]`) }, { level: 0 }), /damaged/],
+    ['a tower', zipOf(JSON.parse(nested)), /damaged/],
+    ['cut short', zipOf({ a: 'x'.repeat(5000) }).slice(0, 60), /no zip|damaged|no kitchen/],
+  ];
+  for (const [name, bytes, why] of cases) expect(() => unpackKitchen(bytes), name).toThrow(why);
+  // A million rows that are none are one mistake.
+  expect(firstError(KitchenFileSchema, { tables: { log: Array(1e6).fill(1) } })).toMatchObject({ path: expect.any(String) as string });
+});
+
 it('seven daily backups are kept, one a day, none of an empty kitchen', async () => {
   const from = (own = await memoryDb());
   const data = join(folder, 'data');
-  expect(await backupOfDay(from.db, data, '2026-11-01')).toBe(false);
+  expect(await backupOfDay(from, data, '2026-11-01')).toBe(false);
   expect(existsSync(`${data}-backups`)).toBe(false);
   await addLarder(from.db, 'honey', 100, '');
-  for (let d = 1; d <= 9; d++) expect(await backupOfDay(from.db, data, `2026-11-0${d}`)).toBe(true);
-  expect(await backupOfDay(from.db, data, '2026-11-09')).toBe(false);
+  for (let d = 1; d <= 9; d++) expect(await backupOfDay(from, data, `2026-11-0${d}`)).toBe(true);
+  expect(await backupOfDay(from, data, '2026-11-09')).toBe(false);
   expect(readdirSync(`${data}-backups`)).toEqual([3, 4, 5, 6, 7, 8, 9].map((d) => `roskel-2026-11-0${d}.zip`));
 });

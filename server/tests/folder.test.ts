@@ -77,7 +77,7 @@ it('what a kitchen keeps is for its owner alone, backups too, also what lay open
   writeFileSync(join(backups, 'roskel-2026-11-29.zip'), 'old');
   for (const path of [backups, join(backups, 'roskel-2026-11-29.zip')]) chmodSync(path, 0o777);
   await again.db.insert(ownRows).values({ id: 'p', kind: 'tools', value: { name: 'Pot' } as never });
-  expect(await backupOfDay(again.db, kitchen, '2026-11-30')).toBe(true);
+  expect(await backupOfDay(again, kitchen, '2026-11-30')).toBe(true);
   expect(open(backups)).toEqual([]);
   await again.close();
 });

@@ -3,19 +3,30 @@ import { createServer, type Server } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import { changesBetween, lotOfVariety, mapStations, stationsOf, variety, type BatchFile, type StationEntry } from '@roskel/core';
 import { inject } from 'vitest';
-import { BARE_LOT, type BatchRecord, type BatchSaved } from '@roskel/contract';
+import { BARE_LOT, type BatchRecord, type BatchSaved, type KitchenFile } from '@roskel/contract';
 import { errorsOf } from '@roskel/contract/validate';
 import type { TSchema } from '@sinclair/typebox';
 import pg from 'pg';
+import { strToU8, zipSync } from 'fflate';
+import { kitchenText } from '../src/backup/read';
 import type { Access } from '../src/access/passphrase';
 import { openDb } from '../src/db/open';
 import { openServer } from '../src/db/server';
-import type { Store } from '../src/db/store';
+import type { Db, Store } from '../src/db/store';
 import type { DeviceRack } from '../src/devices';
 import { createApp } from '../src/http/app';
 import { ROUTES } from '../src/http/routes';
 import { getBatch } from '../src/store/batchReads';
 import { changeBatch, type Saved } from '../src/store/batches';
+
+/** Everything a kitchen holds, as its backup says it. */
+export async function readKitchen(db: Db, made = new Date().toISOString()): Promise<KitchenFile> {
+  let text = '';
+  for await (const piece of kitchenText(db, made)) text += piece;
+  return JSON.parse(text) as KitchenFile;
+}
+/** Any value as the file of a backup. */
+export const zipOf = (value: unknown): Uint8Array => zipSync({ 'kitchen.json': strToU8(JSON.stringify(value)) });
 
 export interface Answer<T> {
   status: number;

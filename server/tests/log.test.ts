@@ -3,14 +3,13 @@ import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { mapStations, VARIETIES, variety, type BatchFile } from '@roskel/core';
 import { DEFAULT_SETTINGS, type BatchRecord, type BottlingRecord, type LogLine, type PodLotRecord } from '@roskel/contract';
 import { exampleFile, setup } from '../../core/tests/helpers';
-import { readKitchen, writeKitchen } from '../src/backup/kitchen';
-import { packKitchen } from '../src/backup/zip';
+import { writeKitchen } from '../src/backup/kitchen';
 import { log, stockMoves } from '../src/db/schema';
 import { ROUTES } from '../src/http/routes';
 import { DEMO_TOOLS } from '../src/seed/styles';
 import { signed } from '../src/store/log';
 import { DEMO_DAY } from './image';
-import { done, GOAL, lotInput, memoryDb, startKitchen, type Running } from './kit';
+import { done, GOAL, lotInput, memoryDb, readKitchen, startKitchen, zipOf, type Running } from './kit';
 
 const [EBBA, IVO] = ['maker-ebba', 'maker-ivo'] as const;
 let k: Running;
@@ -324,7 +323,7 @@ describe('read again', () => {
     const empty = await startKitchen();
     const send = async (value: typeof file) => {
       const headers = { 'X-Roskel': '1', 'Content-Type': 'application/zip', ...by(EBBA) };
-      return (await fetch(`${empty.base}/kitchen`, { method: 'POST', headers, body: new Uint8Array(packKitchen(value)) })).status;
+      return (await fetch(`${empty.base}/kitchen`, { method: 'POST', headers, body: new Uint8Array(zipOf(value)) })).status;
     };
     expect(await send({ ...file, tables: { ...file.tables, log: [odd] } })).toBe(422);
     expect(await send(file)).toBe(200);

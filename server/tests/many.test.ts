@@ -17,13 +17,12 @@ import {
   type StoredRecord,
 } from '@roskel/contract';
 import { exampleFile } from '../../core/tests/helpers';
-import { readKitchen } from '../src/backup/kitchen';
 import { patiently, type Store } from '../src/db/store';
 import { openServer } from '../src/db/server';
 import { knowledge } from '../src/store/heat';
 import { becomeKitchen, identityOf } from '../src/store/identity';
 import { DEMO_DAY } from './image';
-import { another, memoryDb, serveKitchen, type Running } from './kit';
+import { another, memoryDb, readKitchen, serveKitchen, type Running } from './kit';
 
 /** Two processes on one kitchen, each asked at the same moment. */
 let a: Running;

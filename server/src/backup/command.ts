@@ -1,5 +1,6 @@
-import { existsSync, readFileSync, writeFileSync } from 'node:fs';
-import { resolve } from 'node:path';
+import { existsSync, mkdtempSync, readFileSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join, resolve } from 'node:path';
 import { parseArgs } from 'node:util';
 import { FolderUnfit } from '../db/folder';
 import { FolderLocked } from '../db/lock';
@@ -9,8 +10,9 @@ import { patiently, type Store } from '../db/store';
 import { Unfit } from '../store/errors';
 import { becomeKitchen, identityOf } from '../store/identity';
 import { Misused } from '../told';
-import { readKitchen, writeKitchen } from './kitchen';
-import { packKitchen, unpackKitchen } from './zip';
+import { writeBackup } from './file';
+import { writeKitchen } from './kitchen';
+import { unpackKitchen } from './zip';
 
 const USAGE =
   'Say: npm run backup -- FILE, npm run restore -- FILE, npm run move -- to-server, or npm run move -- from-server; each with --data FOLDER, or --kitchen NAME for one on the server of DATABASE_URL.';
@@ -44,7 +46,15 @@ async function using<T>(opened: Promise<Store>, work: (store: Store) => Promise<
     await store.close();
   }
 }
-const packed = async ({ db }: Store) => packKitchen(await readKitchen(db));
+async function packed(store: Store): Promise<Uint8Array> {
+  const place = mkdtempSync(join(tmpdir(), 'roskel-move-'));
+  try {
+    await writeBackup(store, join(place, 'kitchen.zip'));
+    return readFileSync(join(place, 'kitchen.zip'));
+  } finally {
+    rmSync(place, { recursive: true });
+  }
+}
 const readIn = (store: Store, bytes: Uint8Array) =>
   store.write(async (db) => {
     await patiently(db);
@@ -55,7 +65,7 @@ const readIn = (store: Store, bytes: Uint8Array) =>
 async function backup(s: Said, path: string): Promise<string> {
   if (existsSync(path)) throw new Misused(`${path} is there already. Say another name.`);
   if (s.databaseUrl === null) mustBeThere(s);
-  writeFileSync(path, await using(opened(s), packed), { flag: 'wx' });
+  await using(opened(s), (store) => writeBackup(store, path));
   return `The kitchen is written to ${path}`;
 }
 async function restore(s: Said, path: string): Promise<string> {

@@ -1,9 +1,7 @@
 import { StoredSchema } from '@roskel/core';
-import { getTableColumns, getTableName, sql, type Table } from 'drizzle-orm';
+import { getTableName, sql, type Table } from 'drizzle-orm';
 import {
   DEFAULT_SETTINGS,
-  KITCHEN_FORMAT,
-  KITCHEN_VERSION,
   KitchenFileSchema,
   LarderFactsSchema,
   LeftBySchema,
@@ -18,7 +16,7 @@ import {
   SettingsSchema,
   type KitchenFile,
 } from '@roskel/contract';
-import { checkBatchFile, errorsOf, type FieldError } from '@roskel/contract/validate';
+import { checkBatchFile, errorsOf, firstError, type FieldError } from '@roskel/contract/validate';
 import { localDay } from '../day';
 import { upgradeDocuments } from '../db/documents';
 import type { Db } from '../db/open';
@@ -27,24 +25,9 @@ import { everyBatch } from '../store/batchReads';
 import { refreshAll } from '../store/batches';
 import { Unfit } from '../store/errors';
 import { ownProblems } from '../store/own';
+import { columnsOf, TABLES } from './tables';
 import { upgradeKitchen } from './upgrade';
 
-/** Every table of a kitchen, each after those it refers to. */
-const TABLES: readonly Table[] = [
-  schema.settings,
-  schema.ownRows,
-  schema.podLots,
-  schema.larderLots,
-  schema.batches,
-  schema.readings,
-  schema.photos,
-  schema.heatEvents,
-  schema.storedStuff,
-  schema.stockMoves,
-  schema.bottlings,
-  schema.shelfMoves,
-  schema.log,
-];
 const OWN_SCHEMAS = {
   varieties: OwnVarietySchema,
   ingredients: OwnIngredientSchema,
@@ -52,40 +35,8 @@ const OWN_SCHEMAS = {
   makers: OwnMakerSchema,
 } as const;
 const ROWS_AT_ONCE = 200;
-/** Columns that follow from others: worked out anew, never in a backup. */
-const DERIVED: ReadonlySet<string> = new Set(['summary', 'needs', 'today', 'summedOn', 'summedBy']);
 
 type Row = Record<string, unknown>;
-const columnsOf = (table: Table) =>
-  Object.fromEntries(Object.entries(getTableColumns(table)).filter(([key]) => !DERIVED.has(key))) as Record<
-    string,
-    { name: string; columnType: string; primary: boolean }
-  >;
-const kept = (row: Row): Row => Object.fromEntries(Object.entries(row).filter(([key]) => !DERIVED.has(key)));
-
-/** All tables as of one moment, whoever writes meanwhile. */
-const AS_OF_NOW = { isolationLevel: 'repeatable read', accessMode: 'read only' } as const;
-
-/** Everything a kitchen holds, rows in the order in which they came in. */
-export async function readKitchen(db: Db, made = new Date().toISOString()): Promise<KitchenFile> {
-  return db.transaction(async (tx) => {
-    const tables: Record<string, Row[]> = {};
-    for (const table of TABLES) {
-      // Every table is told apart by one or two of its first columns.
-      const order = Object.values(columnsOf(table))
-        .filter((c) => c.columnType !== 'PgJson')
-        .slice(0, 2)
-        .map((c) => sql`${sql.identifier(c.name)}`);
-      const rows = (await tx
-        .select()
-        .from(table as never)
-        .orderBy(...order)) as Row[];
-      tables[getTableName(table)] = rows.map(kept);
-    }
-    return { format: KITCHEN_FORMAT, version: KITCHEN_VERSION, made, tables };
-  }, AS_OF_NOW);
-}
-
 /** What an empty kitchen may have: how it is set, and the log of that. */
 const OF_EMPTY: ReadonlySet<Table> = new Set([schema.settings, schema.log]);
 /** True when nothing was ever put into this kitchen but its settings. */
@@ -154,19 +105,24 @@ async function checkMeaning(db: Db): Promise<void> {
   if (errors.length > 0) throw new Unfit('Some of this backup cannot be. Nothing was read in.', errors.slice(0, 50));
 }
 
+/** A kitchen that holds something is never written over. Throws Unfit. */
+export async function mustBeEmpty(db: Db): Promise<void> {
+  if (await isEmpty(db)) return;
+  const message = 'This kitchen is not empty. Read it into an empty one: another --data FOLDER, or on a server another --kitchen NAME.';
+  throw new Unfit(message, [{ path: '', message }]);
+}
+
 /**
  * Reads a whole kitchen into an empty one: all of it, or none. How bottles keep is told by the rules of now, whatever the
  * file says of them. Throws Unfit.
  */
 export async function writeKitchen(db: Db, value: unknown, today = localDay()): Promise<void> {
-  const errors = errorsOf(KitchenFileSchema, value);
-  if (errors.length > 0) throw new Unfit('This is not a backup of a Roskel kitchen.', errors);
+  // Of a million rows that are none, the first says enough.
+  const odd = firstError(KitchenFileSchema, value);
+  if (odd) throw new Unfit('This is not a backup of a Roskel kitchen.', [odd]);
   const file = upgradeKitchen(value as KitchenFile);
   checkedRows(file);
-  if (!(await isEmpty(db))) {
-    const message = 'This kitchen is not empty. Read it into an empty one: another --data FOLDER, or on a server another --kitchen NAME.';
-    throw new Unfit(message, [{ path: '', message }]);
-  }
+  await mustBeEmpty(db);
   await db.transaction(async (tx) => {
     const t = tx as unknown as Db;
     for (const table of OF_EMPTY) await t.delete(table as never);

@@ -7,9 +7,12 @@ export class TooDeep extends Error {
   readonly type = 'too.deep';
 }
 
-/** Looks at the bytes before they are read: one pass, no recursion. Throws TooDeep. */
-export function refuseDeep(body: Uint8Array): void {
-  let depth = 0;
+/** Lists and objects in a file, at most: read, each takes a hundred bytes of memory and more. */
+export const MOST_NODES = 3_000_000;
+
+/** Looks at the bytes before they are read: one pass, no recursion. Throws TooDeep, also for more lists and objects than `most`. */
+export function refuseDeep(body: Uint8Array, most = Infinity): void {
+  let [depth, nodes] = [0, 0];
   let inText = false;
   for (let i = 0; i < body.length; i++) {
     const c = body[i];
@@ -18,7 +21,7 @@ export function refuseDeep(body: Uint8Array): void {
       else if (c === QUOTE) inText = false;
     } else if (c === QUOTE) inText = true;
     else if (c === OPEN || c === OPEN_LIST) {
-      if (++depth > MOST_DEPTH) throw new TooDeep();
+      if (++depth > MOST_DEPTH || ++nodes > most) throw new TooDeep();
     } else if (c === CLOSE || c === CLOSE_LIST) depth--;
   }
 }

@@ -1,12 +1,13 @@
 import type { Request } from 'express';
 import { Type, type TSchema } from '@sinclair/typebox';
 import { listAnswer, type ChangeEvent, type House, type LogEntry, type Move, type Topic } from '@roskel/contract';
-import type { Db } from '../db/open';
+import type { Db, Store } from '../db/store';
 import type { DeviceRack } from '../devices';
 import { NotFound } from '../store/errors';
 
 export interface Kitchen {
   db: Db;
+  store: Store;
   /** Tells every window of a change: at once, or with the commit of what is being done. */
   say(event: ChangeEvent): void;
   /** Puts a line into the log, with the change that is being made. */
@@ -39,12 +40,12 @@ export const worked = <T>(
   run: (kitchen: Kitchen, req: Request, ready: T) => Promise<unknown>,
 ): Pick<Route, 'ready' | 'run'> => ({ ready, run: (kitchen, req, had) => run(kitchen, req, had as T) });
 
-/** A file to be saved by the browser. */
+/** A file to be saved by the browser: its bytes, or one on the disk that goes once it is sent. */
 export class FileAnswer {
   constructor(
     readonly name: string,
     readonly type: string,
-    readonly bytes: Uint8Array,
+    readonly content: Uint8Array | { folder: string; file: string },
   ) {}
 }
 
