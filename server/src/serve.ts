@@ -15,6 +15,7 @@ import { createApp, localDay } from './http/app';
 import { WEB } from './places';
 import { seedDemo } from './seed/demo';
 import { forgetAnswers } from './store/idempotency';
+import { forgetSessions } from './store/sessions';
 import { refreshDay, refreshOld } from './store/batches';
 import { workBeside } from './working';
 import { LAST_PORT, Misused, type Told } from './told';
@@ -93,7 +94,7 @@ async function serveKitchen(store: Store, said: Told, first: number, devicePort:
     await refreshDay(db, localDay());
   });
   // A server has backups of its own (docs/server.md).
-  const daily = demo || databaseUrl !== null ? null : keepDaily(store.db, resolve(data));
+  const daily = demo || databaseUrl !== null ? null : keepDaily(store, resolve(data));
   const names = [...ownAddresses(), ...said.names];
   // Its own name in the house is taken too, where the house knows it.
   const known = [...names, ...ownNames()];
@@ -124,6 +125,7 @@ async function serveKitchen(store: Store, said: Told, first: number, devicePort:
     void store
       .write(async (db) => {
         await forgetAnswers(db);
+        await forgetSessions(db);
         return refreshDay(db, localDay());
       })
       .then(({ value: changed }) => changed && announcer.say({ topic: 'batches', id: '' }))

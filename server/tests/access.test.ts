@@ -1,12 +1,11 @@
-import type { House } from '@roskel/contract';
+import type { House, Problem } from '@roskel/contract';
 import { afterAll, beforeAll, describe, expect, it, vi } from 'vitest';
 import { X509Certificate } from 'node:crypto';
-import { readKitchen } from '../src/backup/kitchen';
 import { certificateOf } from '../src/access/certificate';
 import { accessOf, opens, setPassphrase, type Access } from '../src/access/passphrase';
 import { feedKey } from '../src/access/gate';
 import { ROUTES } from '../src/http/routes';
-import { memoryDb, serveKitchen, type Running } from './kit';
+import { memoryDb, readKitchen, serveKitchen, type Running } from './kit';
 
 const WORDS = 'four crocks under stairs';
 /** For the many guesses of this file; what a real one costs is tested below. */
@@ -60,6 +59,10 @@ describe('a kitchen that is open to the house', () => {
     expect((await ask('GET', '/pods', { cookie })).status).toBe(200);
     const left = await ask('POST', '/leave', { cookie }, {});
     expect(cookieOf(left)).not.toContain(cookie.split('; ')[0]);
+    // A copy of the cookie is good for nothing any more; another device's own is.
+    expect((await ask('GET', '/pods', { cookie })).status).toBe(401);
+    expect((await ask('GET', '/pods', { cookie: cookieOf(tls), 'X-Forwarded-Proto': 'https' })).status).toBe(200);
+    expect((await ask('POST', '/leave', {}, {})).status).toBe(200);
   });
   it('lets a calendar program read the duties by its key, and nothing else', async () => {
     const cookie = cookieOf(await enter(WORDS));
@@ -131,7 +134,22 @@ describe('a kitchen that is open to the house', () => {
     for (let i = 0; i < 14; i++) tries.push((await enter(i % 3 ? `guess number ${i}` : { not: 'a text' })).status);
     expect(tries.filter((s) => s === 401)).toHaveLength(10);
     expect(tries.slice(10)).toEqual([429, 429, 429, 429]);
-    expect((await enter(WORDS)).status).toBe(429);
+    const refused = await enter(WORDS);
+    expect(refused.status).toBe(429);
+    // RFC 9110, 10.2.3: seconds to wait.
+    const seconds = Number(refused.headers.get('retry-after'));
+    expect(seconds).toBeGreaterThan(0);
+    expect(((await refused.json()) as Problem).detail).toBe(`Too many tries. Wait ${Math.ceil(seconds / 60)} minutes, then try again.`);
+  }, 60_000);
+  it('strangers who guess from everywhere do not lock out a device that was in before', async () => {
+    const from = (n: number) => ({ 'X-Forwarded-For': `203.0.113.${n}` });
+    const cookie = cookieOf(await enter(WORDS, from(1)));
+    let refused = 0;
+    for (let n = 10; n < 80; n++) refused += Number((await enter('a guess of mine', from(n))).status === 429);
+    expect(refused).toBeGreaterThan(5);
+    expect((await enter(WORDS, from(90))).status).toBe(429);
+    expect((await enter(WORDS, { ...from(1), cookie })).status).toBe(200);
+    expect((await enter(WORDS, { ...from(1), cookie: cookie.replace(/known=.{4}/, 'known=AAAA') })).status).toBe(429);
   }, 60_000);
 });
 

@@ -5,7 +5,8 @@ import { join } from 'node:path';
 import { gzipSync } from 'node:zlib';
 import { createConfig, lintFromString } from '@redocly/openapi-core';
 import fc from 'fast-check';
-import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { afterAll, beforeAll, describe, expect, it, vi } from 'vitest';
+import { problems } from '../src/http/problem';
 import { newBatch, valueAt } from '@roskel/core';
 import { ANOTHER_KITCHEN, KITCHEN_HEADER, type BatchRecord, type BatchRow, type ChangeEvent, type Problem } from '@roskel/contract';
 import { checkBatchFile } from '@roskel/contract/validate';
@@ -38,6 +39,52 @@ function raw(method: string, path: string, headers: Record<string, string>, body
   });
 }
 const OWN = { 'X-Roskel': '1', 'Content-Type': 'application/json' };
+
+it('two makers of one name could not be told apart: not added, not at once, not renamed, not brought back', async () => {
+  const named = async (id: string, name: string) => (await k.call('POST', '/makers', { value: { id, name } })).status;
+  expect(await named('maker-a', 'Ivo B.')).toBe(201);
+  expect(await named('maker-x', ' ivo b. ')).toBe(422);
+  const both = await Promise.all([named('maker-y', 'Una'), named('maker-z', 'UNA')]);
+  expect([...both].sort()).toEqual([201, 422]);
+  const una = both[0] === 201 ? 'maker-y' : 'maker-z';
+  expect((await k.call('PUT', `/makers/${una}`, { revision: 1, value: { id: una, name: 'Ivo B.' } })).status).toBe(422);
+  expect((await k.call('PUT', `/makers/${una}`, { revision: 1, value: { id: una, name: 'Una' } })).status).toBe(200);
+  await k.call('DELETE', `/makers/${una}`);
+  expect(await named('maker-w', 'Una')).toBe(201);
+  expect((await k.call('POST', `/makers/${una}/restore`, {})).status).toBe(422);
+});
+
+describe('what fails on our side', () => {
+  const answer = (error: unknown) => {
+    const said: string[] = [];
+    const spy = vi.spyOn(console, 'error').mockImplementation((line: string) => void said.push(line));
+    let [status, body] = [0, ''];
+    const res = {
+      headersSent: false,
+      status: (n: number) => ((status = n), res),
+      type: () => res,
+      send: (text: string) => ((body = text), res),
+    };
+    problems(error, {} as never, res as never, () => {});
+    spy.mockRestore();
+    return { ...(JSON.parse(body) as Problem), status, log: said.join('\n') };
+  };
+  it('a photo that could not be stored is not in the log; what it was and where is', () => {
+    const photo = 'QUJD'.repeat(300_000);
+    const cause = new Error(`value too long ${photo}`);
+    const { status, log } = answer(new Error(`Failed query: insert into "photos" values ($1)\nparams: ${photo}`, { cause }));
+    expect([status, log.length < 12_000, log.includes('QUJDQUJD'.repeat(60))]).toEqual([500, true, false]);
+    expect(log).toMatch(/Error: Failed query: insert into "photos".*\n {4}at .*guard\.test[^]*caused by Error: value too long/);
+    expect(answer('soup').log).toBe('soup');
+  });
+  it.each([
+    ['53100', 'the database has no room'],
+    ['ENOSPC', 'a backup has none'],
+  ])('a full disk is a sentence (%s: %s)', (code) => {
+    const { status, detail, log } = answer(new Error('Failed query', { cause: Object.assign(new Error('no'), { code }) }));
+    expect([status, detail, log]).toEqual([507, expect.stringMatching(/disk .* is full\. Nothing of yours was changed\. Make room/), '']);
+  });
+});
 
 describe('who may ask', () => {
   it.each([

@@ -1,4 +1,5 @@
 import type { ChangeEvent } from '@roskel/contract';
+import { sql } from 'drizzle-orm';
 import { drizzle } from 'drizzle-orm/pglite';
 import { migrate } from 'drizzle-orm/pglite/migrator';
 import { openEngine, syncTree } from './durable';
@@ -50,6 +51,24 @@ export async function openDb(folder: string | null, { demo = false, fresh = fals
   }
 }
 
+/** Times that a long reading begins anew before it asks for the database alone. */
+const TRIES = 5;
+/** The engine has one line: a transaction would hold everybody up, so that one looks whether anything was changed meanwhile. */
+async function undisturbed<T>(db: Db, read: (db: Db) => Promise<T>): Promise<T> {
+  const changes = async () => {
+    const { rows } = (await db.execute(sql`select pg_snapshot_xmax(pg_current_snapshot())::text as next`)) as unknown as {
+      rows: { next: string }[];
+    };
+    return rows[0]!.next;
+  };
+  for (let tried = 0; tried < TRIES; tried++) {
+    const before = await changes();
+    const value = await read(db);
+    if ((await changes()) === before) return value;
+  }
+  return db.transaction((tx) => read(tx as unknown as Db));
+}
+
 async function ready(folder: string | null, unlock: () => void, image?: Blob): Promise<OpenDb> {
   const client = await openEngine(folder, image);
   const engine = drizzle(client as never, { schema });
@@ -67,6 +86,7 @@ async function ready(folder: string | null, unlock: () => void, image?: Blob): P
         const value = await work(tx as unknown as Db, (event) => said.push(event));
         return { value, said };
       }),
+    asOfNow: (read) => undisturbed(db, read),
     // There are no others.
     hear: () => {},
     image: () => client.dumpDataDir('none'),

@@ -259,6 +259,12 @@ export const idempotencyKeys = pgTable('idempotency_keys', {
   at: timestamp('at', { withTimezone: true }).notNull().defaultNow(),
 });
 
+/** Sessions that were left: their cookies are good for nothing, for as long as they would have been. Never in a backup. */
+export const leftSessions = pgTable('left_sessions', {
+  id: text('id').primaryKey(),
+  at: timestamp('at', { withTimezone: true }).notNull().defaultNow(),
+});
+
 /** What opens the kitchen to others in the house. Never in a backup. */
 export const access = pgTable('access', {
   id: text('id').primaryKey(),

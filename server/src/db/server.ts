@@ -8,7 +8,7 @@ import { Misused } from '../told';
 import { upgradeDocuments } from './documents';
 import { MIGRATIONS } from '../places';
 import * as schema from './schema';
-import { isAway, retried, type Db, type Store } from './store';
+import { isAway, patiently, retried, type Db, type Store } from './store';
 
 /** Debian 12 has 15; what is used here was there long before. */
 const LEAST_VERSION = 140_000;
@@ -118,6 +118,14 @@ export async function openServer(url: string, kitchen: string): Promise<Store> {
         }),
       ),
     ),
+    asOfNow: (read) =>
+      db.transaction(
+        async (tx) => {
+          await patiently(tx as unknown as Db);
+          return read(tx as unknown as Db);
+        },
+        { isolationLevel: 'repeatable read', accessMode: 'read only' },
+      ),
     hear: (tell) => ears.listen(tell),
     close: async () => {
       ears.close();

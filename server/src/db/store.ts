@@ -19,6 +19,11 @@ export interface Store {
    * told goes to the other processes with the commit; the caller tells its own windows afterwards.
    */
   write<T>(work: (db: Db, say: (event: ChangeEvent) => void) => Promise<T>): Promise<{ value: T; said: ChangeEvent[] }>;
+  /**
+   * Reads all that belongs together as of one moment, and holds nobody up for it. `read` begins anew where something was
+   * changed meanwhile, and does nothing but read.
+   */
+  asOfNow<T>(read: (db: Db) => Promise<T>): Promise<T>;
   /** Hears what other processes changed; `all` when something may have been missed. */
   hear(tell: (event: ChangeEvent) => void): void;
   close(): Promise<void>;
@@ -36,7 +41,7 @@ export async function patiently(db: Db): Promise<void> {
 /** The code that PostgreSQL gives an error, whoever wrapped it. */
 export function codeOf(error: unknown): string | undefined {
   for (let at = error as { code?: unknown; cause?: unknown } | undefined; at; at = at.cause as typeof at) {
-    if (typeof at.code === 'string' && (/^[0-9A-Z]{5}$/.test(at.code) || LINE.has(at.code))) return at.code;
+    if (typeof at.code === 'string' && (/^[0-9A-Z]{5}$/.test(at.code) || LINE.has(at.code) || at.code === 'ENOSPC')) return at.code;
   }
   return undefined;
 }

@@ -1,6 +1,8 @@
-import { existsSync } from 'node:fs';
+import { createReadStream, existsSync, rmSync } from 'node:fs';
+import { join } from 'node:path';
+import { pipeline } from 'node:stream/promises';
 import compression from 'compression';
-import express, { type Express, type Request, type RequestHandler } from 'express';
+import express, { type Express, type Request, type RequestHandler, type Response } from 'express';
 import helmet from 'helmet';
 import { refuseDeep } from './depth';
 import { AUTHORITY_PATH, KEY_HEADER, MAKER_HEADER, type ChangeEvent, type House, type LogEntry } from '@roskel/contract';
@@ -76,6 +78,14 @@ async function changed(route: Route, kitchen: Kitchen, store: Store, req: Reques
   return value;
 }
 
+async function sendFile(res: Response, { name, type, content }: FileAnswer): Promise<void> {
+  res.attachment(name).type(type);
+  if (content instanceof Uint8Array) return void res.send(Buffer.from(content));
+  // Who goes away before the end gets no more of it.
+  await pipeline(createReadStream(join(content.folder, content.file)), res).catch(() => res.destroy());
+  rmSync(content.folder, { recursive: true, force: true });
+}
+
 function handler(route: Route, kitchen: Kitchen, store: Store): RequestHandler {
   return async (req, res) => {
     const odd = nulIn(req.params) ?? nulIn(req.query) ?? nulIn(route.takes ? null : req.body);
@@ -93,7 +103,7 @@ function handler(route: Route, kitchen: Kitchen, store: Store): RequestHandler {
     }
     const answer = route.method === 'get' ? await route.run(kitchen, req) : await changed(route, kitchen, store, req);
     res.status(route.status ?? 200);
-    if (answer instanceof FileAnswer) res.attachment(answer.name).type(answer.type).send(Buffer.from(answer.bytes));
+    if (answer instanceof FileAnswer) await sendFile(res, answer);
     else res.json(answer);
   };
 }
@@ -192,7 +202,7 @@ export function createApp(options: AppOptions): { app: Express; announcer: Annou
   const log = () => {
     throw new Error('What only reads has nothing to log.');
   };
-  const kitchen: Kitchen = { db: store.db, say, log, devices, house, today: options.today ?? (() => localDay()) };
+  const kitchen: Kitchen = { db: store.db, store, say, log, devices, house, today: options.today ?? (() => localDay()) };
   app.disable('x-powered-by');
   // A TLS proxy stands on this machine.
   app.set('trust proxy', 'loopback');
@@ -204,7 +214,7 @@ export function createApp(options: AppOptions): { app: Express; announcer: Annou
   });
   // What is heard as it happens is not held back to be made small.
   app.use('/api', (req, res, next) => (req.path === '/events' ? next() : small(req, res, next)));
-  if (options.open) app.use('/api', gate(options.open.access));
+  if (options.open) app.use('/api', gate(options.open.access, store));
   app.use('/api', ownKitchen(identity.known));
   app.use(
     express.json({ limit: '1mb', verify: (_req, _res, body) => refuseDeep(body) }),

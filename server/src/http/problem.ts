@@ -22,6 +22,21 @@ const REFUSED: Record<number, [title: string, detail: string]> = {
 };
 
 const TAKEN = '23505';
+/** PostgreSQL's own word for a disk that is full, and the system's. */
+const FULL = new Set(['53100', 'ENOSPC']);
+
+/** More of a message is what somebody sent: a photo, a whole batch. */
+const MOST_SAID = 400;
+/** What of an error goes into the server's log: what it says, without what was sent, and where it was thrown. */
+function toldOf(error: unknown): string {
+  const lines: string[] = [];
+  for (let at = error; at instanceof Error && lines.length < 60; at = at.cause) {
+    const [message] = at.message.split('\nparams:');
+    lines.push(`${lines.length > 0 ? 'caused by ' : ''}${at.name}: ${message!.slice(0, MOST_SAID)}`);
+    lines.push(...(at.stack ?? '').split('\n').filter((line) => /^ {4}at /.test(line)));
+  }
+  return lines.length > 0 ? lines.join('\n') : String(error).slice(0, MOST_SAID);
+}
 
 /** Turns what stores throw into problem+json (RFC 9457) with a sentence a maker understands. */
 export const problems: ErrorRequestHandler = (error: unknown, _req, res, next) => {
@@ -49,6 +64,10 @@ export const problems: ErrorRequestHandler = (error: unknown, _req, res, next) =
     const detail = 'The database does not answer just now. Try again in a moment.';
     return sendProblem(res, { status: 503, title: 'Away', detail });
   }
-  console.error(error);
+  if (FULL.has(codeOf(error) ?? '')) {
+    const detail = 'The disk that this kitchen is kept on is full. Nothing of yours was changed. Make room there, then try again.';
+    return sendProblem(res, { status: 507, title: 'No room', detail });
+  }
+  console.error(toldOf(error));
   return sendProblem(res, { status: 500, title: 'Our fault', detail: 'Something went wrong here. Nothing of yours was changed.' });
 };

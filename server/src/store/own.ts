@@ -70,6 +70,16 @@ export function ownProblems(kind: OwnKind, value: Value): { field: string; messa
   return (KINDS[kind].problems as (v: unknown) => { field: string; message: string }[])(value);
 }
 
+/** Two of one name could not be told apart in the log. Throws Unfit. */
+async function mustBeTheOnlyOne(db: Db, kind: OwnKind, id: string, value: Value): Promise<void> {
+  if (kind !== 'makers') return;
+  const name = (m: Value) => (m as Maker).name.trim().normalize('NFKC').toLowerCase();
+  const other = (await listOwn(db, kind)).find((o) => o.id !== id && name(o.value) === name(value));
+  if (!other) return;
+  const message = `There is a ${(other.value as Maker).name} already. Take a name of your own.`;
+  throw new Unfit(message, [{ path: 'value/name', message }]);
+}
+
 /** Checks a row and gives its id. Throws Unfit with every field that cannot be. */
 function fit(kind: OwnKind, value: Value): string {
   const rules = KINDS[kind] as {
@@ -90,12 +100,14 @@ function fit(kind: OwnKind, value: Value): string {
 
 export async function addOwn(db: Db, kind: OwnKind, value: Value): Promise<Own> {
   const id = fit(kind, value);
+  await mustBeTheOnlyOne(db, kind, id, value);
   await db.insert(ownRows).values({ id, kind, value });
   return getOwn(db, kind, id);
 }
 
 export async function editOwn(db: Db, kind: OwnKind, id: string, revision: number, value: Value): Promise<Own> {
   if (fit(kind, value) !== id) throw new Unfit('A row keeps its id.', [{ path: 'value', message: 'Copy it instead.' }]);
+  await mustBeTheOnlyOne(db, kind, id, value);
   const done = await db
     .update(ownRows)
     .set({ value, revision: sql`${ownRows.revision} + 1` })
@@ -108,7 +120,8 @@ export async function editOwn(db: Db, kind: OwnKind, id: string, revision: numbe
 
 /** Hides a row or brings it back. Lots and batches carry what they took from it. */
 export async function archiveOwn(db: Db, kind: OwnKind, id: string, archived: boolean): Promise<Own> {
-  await getOwn(db, kind, id);
+  const { value } = await getOwn(db, kind, id);
+  if (!archived) await mustBeTheOnlyOne(db, kind, id, value);
   await db.update(ownRows).set({ archived }).where(eq(ownRows.id, id));
   return getOwn(db, kind, id);
 }
