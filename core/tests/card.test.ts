@@ -111,4 +111,11 @@ describe('recipes that are pasted', () => {
     '{"a":'.repeat(3000),
     '["'.repeat(500),
   ])('what is none is left as it is: %s', (text) => expect(recipeIn(text)).toBeNull());
+  it('a page of megabytes made to be slow is passed once: each letter again and again would take an hour', () => {
+    const recipe = (thing: string) => `<script type="application/ld+json">{"@type":"Recipe","recipeIngredient":["${thing}"]}</script>`;
+    const open = '<script type="application/ld+json">';
+    for (const slow of ['<script'.repeat(300_000), open.repeat(60_000), `${open}${'<'.repeat(1e6)}`]) expect(recipeIn(slow)).toBeNull();
+    expect(recipeIn(`${'<script>x</SCRIPT >'.repeat(40_000)}${recipe('1 cup vinegar')}`)!.ingredients).toEqual(['1 cup vinegar']);
+    expect(recipeIn(recipe(`1 cup ${'<b'.repeat(300_000)} vinegar`))!.ingredients[0]).toMatch(/^1 cup .*vinegar$/);
+  });
 });

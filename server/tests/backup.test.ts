@@ -1,5 +1,5 @@
 import { line } from './kit';
-import { existsSync, mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { existsSync, mkdtempSync, readdirSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { strToU8, unzipSync, zipSync } from 'fflate';
@@ -239,14 +239,14 @@ it('a table that gives other rows than it counts makes no backup', async () => {
 it('a file made to fill the memory is refused at once, whatever it says of itself', () => {
   const nested = `${'['.repeat(200)}${']'.repeat(200)}`;
   const cases: [string, Uint8Array, RegExp][] = [
-    ['a bomb of 200 MB in 200 kB', zipSync({ 'kitchen.json': new Uint8Array(200e6).fill(32) }, { level: 9 }), /more than any kitchen/],
-    ['lists by the million', zipSync({ 'kitchen.json': strToU8(`[${'{},'.repeat(4e6)}{}]`) }, { level: 0 }), /damaged/],
+    ['a bomb of 60 MB in 60 kB', zipSync({ 'kitchen.json': new Uint8Array(60e6).fill(32) }, { level: 9 }), /more than any kitchen/],
+    ['lists by the million', zipSync({ 'kitchen.json': strToU8(`[${'{},'.repeat(3e6)}{}]`) }, { level: 0 }), /damaged/],
     ['a tower', zipOf(JSON.parse(nested)), /damaged/],
     ['cut short', zipOf({ a: 'x'.repeat(5000) }).slice(0, 60), /no zip|damaged|no kitchen/],
   ];
   for (const [name, bytes, why] of cases) expect(() => unpackKitchen(bytes), name).toThrow(why);
-  // A million rows that are none are one mistake.
-  expect(firstError(KitchenFileSchema, { tables: { log: Array(1e6).fill(1) } })).toMatchObject({ path: expect.any(String) as string });
+  // Many rows that are none are one mistake.
+  expect(firstError(KitchenFileSchema, { tables: { log: Array(2e5).fill(1) } })).toMatchObject({ path: expect.any(String) as string });
 });
 
 it('seven daily backups are kept, one a day, none of an empty kitchen', async () => {

@@ -44,7 +44,7 @@ const ENTITIES: Record<string, string> = {
 };
 const plain = (text: string): string =>
   text
-    .replace(/<[^>]*>/g, ' ')
+    .replace(/<[^<>]*>/g, ' ')
     .replace(/&(#x?[0-9a-f]+|[a-z0-9]+);/gi, (all, name: string) => {
       if (!name.startsWith('#')) return ENTITIES[name.toLowerCase()] ?? all;
       const code = /^#x/i.test(name) ? Number.parseInt(name.slice(2), 16) : Number(name.slice(1));
@@ -53,9 +53,25 @@ const plain = (text: string): string =>
     .replace(/\s+/g, ' ')
     .trim();
 
+/** Where a pattern without repetition stands next, or -1. */
+function next(pattern: RegExp, text: string, from: number): number {
+  pattern.lastIndex = from;
+  return pattern.exec(text)?.index ?? -1;
+}
+/** What stands in the scripts of a page that say they are JSON-LD: each letter is passed once. */
+function* jsonLdOf(page: string): Generator<string> {
+  for (let at = next(/<script/gi, page, 0); at >= 0;) {
+    const open = page.indexOf('>', at);
+    const close = open < 0 ? -1 : next(/<\/script/gi, page, open);
+    if (close < 0) return;
+    if (/application\/ld\+json/i.test(page.slice(at, open))) yield page.slice(open + 1, close);
+    at = next(/<script/gi, page, close);
+  }
+}
+
 /** Every piece of JSON-LD in a page; the text itself when it is JSON. */
 function* jsonIn(text: string): Generator<unknown> {
-  const pieces = [...text.matchAll(/<script[^>]*application\/ld\+json[^>]*>([\s\S]*?)<\/script>/gi)].map((m) => m[1]!);
+  const pieces = [...jsonLdOf(text)];
   for (const piece of pieces.length > 0 ? pieces : /^\s*[[{]/.test(text) ? [text] : []) {
     try {
       yield JSON.parse(piece);

@@ -36,7 +36,6 @@ const OWN_SCHEMAS = {
 } as const;
 const ROWS_AT_ONCE = 200;
 
-type Row = Record<string, unknown>;
 /** What an empty kitchen may have: how it is set, and the log of that. */
 const OF_EMPTY: ReadonlySet<Table> = new Set([schema.settings, schema.log]);
 /** True when nothing was ever put into this kitchen but its settings. */

@@ -8,8 +8,8 @@ const ENTRY = 'kitchen.json';
 const COUNTS = 'counts.json';
 /** Larger than any kitchen, small enough to be read. */
 const MOST_BYTES = 256 * 1024 * 1024;
-/** Text of a kitchen is packed to a tenth or a thirtieth; what claims to be more than this is made to fill the memory. */
-const MOST_RATIO = 200;
+/** Text of a kitchen is packed to a tenth, of many batches alike to a two-hundredth; what comes to more is made to fill the memory. */
+const MOST_RATIO = 400;
 const SPARE_BYTES = 1024 * 1024;
 /** Unpacked so much at a time. */
 const SLICE_BYTES = 16 * 1024;
