@@ -4,7 +4,7 @@ import { resolve } from 'node:path';
 import { ownAddresses, ownNames } from './access/house';
 import { certificateOf } from './access/certificate';
 import { accessOf } from './access/passphrase';
-import { keepDaily } from './backup/daily';
+import { keepDaily, nothingLost } from './backup/daily';
 import { isEmpty } from './backup/kitchen';
 import { FolderUnfit } from './db/folder';
 import { FolderLocked } from './db/lock';
@@ -88,6 +88,7 @@ async function serveKitchen(store: Store, said: Told, first: number, devicePort:
     throw new Misused(
       `Nobody in the house is let in without a passphrase. Set one first: npm run passphrase${store.kitchen === null ? '' : ` -- --kitchen ${store.kitchen}`}.`,
     );
+  if (!demo && databaseUrl === null && !said.asItIs) await nothingLost(store, resolve(data), localDay());
   await store.write(async (db) => {
     await patiently(db);
     if (demo && (await isEmpty(db))) await seedDemo(db, localDay());

@@ -4,7 +4,7 @@ import { parseArgs } from 'node:util';
 export class Misused extends Error {}
 
 const USAGE =
-  'Known are --data FOLDER, --port NUMBER, --device-port NUMBER, --stand-ins, --demo, --fresh (with --demo) and --kitchen NAME, once or several times (with DATABASE_URL), --open and --name HOST (with --open).';
+  'Known are --data FOLDER, --port NUMBER, --device-port NUMBER, --stand-ins, --demo, --fresh (with --demo), --as-it-is and --kitchen NAME, once or several times (with DATABASE_URL), --open and --name HOST (with --open).';
 export const LAST_PORT = 65_535;
 function portOf(text: string, word: string): number {
   const port = Number(text);
@@ -25,6 +25,7 @@ export function told() {
         fresh: { type: 'boolean', default: false },
         kitchen: { type: 'string', multiple: true, default: [] },
         open: { type: 'boolean', default: false },
+        'as-it-is': { type: 'boolean', default: false },
         name: { type: 'string', multiple: true, default: [] },
       },
     });
@@ -33,7 +34,7 @@ export function told() {
     const devicePort = at === undefined ? null : portOf(at, '--device-port');
     if (values.data.trim() === '') throw new Misused('--data needs a folder.');
     if (values.fresh && !values.demo) throw new Misused('--fresh empties the demo only. Say it together with --demo.');
-    const { data, demo, fresh, 'stand-ins': standIns } = values;
+    const { data, demo, fresh, 'stand-ins': standIns, 'as-it-is': asItIs } = values;
     const databaseUrl = process.env.DATABASE_URL?.trim() || null;
     if (databaseUrl !== null && fresh) throw new Misused('--fresh empties the embedded demo only. On a server say another --kitchen.');
     if (databaseUrl === null && values.kitchen.length > 0)
@@ -44,7 +45,7 @@ export function told() {
     const names = values.name.map((n) => n.trim().toLowerCase());
     if (names.length > 0 && !values.open)
       throw new Misused('--name says what this machine is called in the house. Say it together with --open.');
-    return { data, demo, fresh, standIns, port, devicePort, databaseUrl, kitchens, open: values.open, names };
+    return { data, demo, fresh, asItIs, standIns, port, devicePort, databaseUrl, kitchens, open: values.open, names };
   } catch (error) {
     if (error instanceof Misused) throw error;
     throw new Misused(`${(error as Error).message.split('. ')[0]}. ${USAGE}`);

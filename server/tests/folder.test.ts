@@ -1,16 +1,37 @@
 import { spawn, spawnSync } from 'node:child_process';
-import { chmodSync, existsSync, mkdirSync, mkdtempSync, readdirSync, readFileSync, rmSync, statSync, writeFileSync } from 'node:fs';
+import { createHash } from 'node:crypto';
+import {
+  chmodSync,
+  closeSync,
+  cpSync,
+  existsSync,
+  mkdirSync,
+  mkdtempSync,
+  openSync,
+  readdirSync,
+  readFileSync,
+  renameSync,
+  rmSync,
+  statSync,
+  symlinkSync,
+  truncateSync,
+  writeFileSync,
+  writeSync,
+} from 'node:fs';
 import { createRequire } from 'node:module';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
-import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
+import { sql } from 'drizzle-orm';
+import { afterAll, afterEach, beforeAll, beforeEach, describe, expect, it, vi } from 'vitest';
 import { program } from '../../scripts/lib/setup.mjs';
 import { beginFolder, FolderUnfit, inspectFolder, markFolder, mayEmpty, prepareFolder } from '../src/db/folder';
+import { heldBy, holdLease, LeaseLost, whereabouts } from '../src/db/lease';
 import { FolderLocked, lockFolder } from '../src/db/lock';
 import { openDb } from '../src/db/open';
 import { ownRows, settings } from '../src/db/schema';
 import { backupOfDay } from '../src/backup/daily';
+import { localDay } from '../src/day';
 
 const ROOT = fileURLToPath(new URL('../..', import.meta.url));
 let folder = '';
@@ -123,17 +144,110 @@ describe('the command', () => {
   });
 });
 
+describe('a folder that was damaged', () => {
+  const hashes = (of: string) =>
+    readdirSync(of, { recursive: true, encoding: 'utf8' })
+      .filter((name) => statSync(join(of, name)).isFile())
+      .map(
+        (name) =>
+          `${name} ${createHash('sha256')
+            .update(readFileSync(join(of, name)))
+            .digest('hex')}`,
+      )
+      .sort();
+  const garble = (path: string, at: number, n: number) => {
+    const fd = openSync(path, 'r+');
+    writeSync(fd, Buffer.alloc(n, 0x5a), 0, n, at);
+    closeSync(fd);
+  };
+  let whole = '';
+  const places: Record<string, string> = {};
+  beforeAll(async () => {
+    whole = mkdtempSync(join(tmpdir(), 'roskel-whole-'));
+    const store = await openDb(join(whole, 'k'));
+    const cook = (id: string) => ({ id, kind: 'makers', value: { id, name: `Cook ${id}` } }) as const;
+    await store.db.insert(ownRows).values(Array.from({ length: 40 }, (_, i) => cook(`maker-${i}`)));
+    for (const table of ['own_rows', 'pg_class']) {
+      const { rows } = (await store.db.execute(sql`select pg_relation_filepath(${table}) as path`)) as unknown as {
+        rows: { path: string }[];
+      };
+      places[table] = rows[0]!.path;
+    }
+    await backupOfDay(store, join(whole, 'k'), localDay());
+    await store.close();
+  });
+  afterAll(() => rmSync(whole, { recursive: true, force: true }));
+  const UNCHANGED = /is damaged: the database does not open .*Nothing was changed/;
+  const LESS = /There is less in .*own_rows: 0 rows, 40 then.*Nothing was thrown away.*--as-it-is/;
+  it.each<[string, (pg: string) => void, RegExp]>([
+    ['its control file is empty', (pg) => truncateSync(join(pg, 'global/pg_control'), 0), UNCHANGED],
+    ['its log is gone', (pg) => rmSync(join(pg, 'pg_wal'), { recursive: true }), UNCHANGED],
+    ['its catalogue is garbled', (pg) => garble(join(pg, places.pg_class!), 0, 8192), UNCHANGED],
+    ['a table is empty', (pg) => truncateSync(join(pg, places.own_rows!), 0), LESS],
+  ])('%s: says so, changes nothing, and tells which copy to read back', (_, damage, why) => {
+    const data = join(folder, 'k');
+    cpSync(whole, folder, { recursive: true });
+    damage(join(data, 'pg'));
+    const before = hashes(join(data, 'pg'));
+    const run = (file: 'main' | 'backup', ...args: string[]) =>
+      spawnSync(process.execPath, [program(file), ...args], {
+        ...{ cwd: ROOT, encoding: 'utf8', timeout: 120_000 },
+        env: { ...process.env, DATABASE_URL: '' },
+      });
+    const { status, stderr } = run('main', '--data', data, '--port', '4977');
+    expect(stderr).toMatch(why);
+    expect([status, /\n\s+at /.test(stderr)]).toEqual([1, false]);
+    if (why === UNCHANGED) expect(hashes(join(data, 'pg'))).toEqual(before);
+    // The commands that it names do it (tried once).
+    const [, aside] = /mv (\S+) (?=\S+-damaged)/.exec(stderr)!;
+    const [, copy, to] = /npm run restore -- (\S+) --data (\S+)\.(?:\s|$)/.exec(stderr)!;
+    expect([aside, to]).toEqual([data, data]);
+    if (why !== LESS) return;
+    renameSync(data, `${data}-damaged`);
+    const back = run('backup', 'restore', copy!, '--data', to!);
+    expect([back.status, back.stderr, back.stdout]).toEqual([0, '', expect.stringContaining('is read in from')]);
+  });
+});
+
 describe('the lock', () => {
   it('keeps a second server out until the first lets go', async () => {
-    const unlock = await lockFolder(folder);
+    const lock = await lockFolder(folder);
     await expect(lockFolder(folder)).rejects.toThrow(FolderLocked);
-    unlock();
-    (await lockFolder(folder))();
+    // By another path as well.
+    symlinkSync(folder, `${folder}-too`);
+    await expect(lockFolder(`${folder}-too`)).rejects.toThrow(new RegExp(`process ${process.pid}`));
+    rmSync(`${folder}-too`);
+    lock.release();
+    (await lockFolder(folder)).release();
   });
   it('a file left behind means nothing, whoever has its number now', async () => {
-    put('roskel.lock', String(process.ppid));
-    (await lockFolder(folder))();
-    expect(existsSync(join(folder, 'roskel.lock'))).toBe(false);
+    for (const left of [String(process.ppid), '{"pid":1', JSON.stringify({ pid: 1, id: 'x', where: whereabouts(), beat: 7 })]) {
+      put('roskel.lock', left);
+      (await lockFolder(folder)).release();
+      expect(existsSync(join(folder, 'roskel.lock'))).toBe(false);
+    }
+  });
+  it('one in another container is seen by its lease while it lives, and not after', async () => {
+    const there = join(folder, 'roskel.lock');
+    const other = holdLease(there, () => {}, 'another container', 20);
+    await expect(lockFolder(folder, () => {}, 'here', 40)).rejects.toThrow(FolderLocked);
+    expect(heldBy(there)).toMatchObject({ where: 'another container' });
+    other.release();
+    put('roskel.lock', JSON.stringify({ pid: 1, id: 'dead', where: 'another container', beat: 3 }));
+    const mine = await lockFolder(folder, () => {}, 'here', 40);
+    expect(() => mine.check()).not.toThrow();
+    mine.release();
+  });
+  it('a server that stood still while another took over writes nothing any more', async () => {
+    const told: string[] = [];
+    const slept = await lockFolder(folder, (error) => told.push(error.message), 'here', 20);
+    const other = holdLease(join(folder, 'roskel.lock'), () => {}, 'another container', 20);
+    expect(() => slept.check()).toThrow(LeaseLost);
+    await vi.waitFor(() => expect(told).toEqual([expect.stringMatching(/Only one server uses a folder/)]));
+    slept.release();
+    // What is the other's stays.
+    expect(heldBy(join(folder, 'roskel.lock'))).toMatchObject({ where: 'another container' });
+    other.release();
   });
   it('of many takers at once one wins; a killed one holds nothing', async () => {
     const script = `import(${JSON.stringify(join(ROOT, 'server/src/db/lock.ts'))}).then((m) => m.lockFolder(${JSON.stringify(folder)})).then(() => { console.log('won'); setInterval(() => {}, 1000); }, () => console.log('lost'));`;
@@ -146,7 +260,7 @@ describe('the lock', () => {
     const ended = new Promise((ok) => winner.once('exit', ok));
     winner.kill('SIGKILL');
     await ended;
-    (await lockFolder(folder))();
+    (await lockFolder(folder)).release();
   });
 });
 

@@ -1,27 +1,17 @@
-import { existsSync, mkdirSync, readdirSync, readFileSync, rmSync } from 'node:fs';
+import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
+import { copiesOf, dailyCopies, howToGoBack } from '../db/copies';
+import { FolderUnfit } from '../db/folder';
 import { FOLDER, forOwnerOnly } from '../db/ownOnly';
-import type { Store } from '../db/store';
+import { codeOf, type Store } from '../db/store';
 import { localDay } from '../day';
 import { writeBackup } from './file';
 import { isEmpty } from './kitchen';
-import type { Counts } from './read';
+import { BackupIncomplete, countRows, type Counts } from './read';
 import { countsIn } from './zip';
 
 const KEPT = 7;
 const LOOK_EVERY_MS = 3_600_000;
-const NAME = /^roskel-(\d{4}-\d{2}-\d{2})\.zip$/;
-
-/** Where the daily copies of a folder are. */
-export const copiesOf = (folder: string): string => `${folder}-backups`;
-/** Names of the daily copies, the newest first; those that a clock which was ahead dated after `today` come last. */
-export function dailyCopies(place: string, today: string): string[] {
-  const day = (name: string) => NAME.exec(name)![1]!;
-  const names = readdirSync(place).filter((name) => NAME.test(name));
-  const ahead = (name: string) => Number(day(name) > today);
-  return names.sort((a, b) => ahead(a) - ahead(b) || (day(a) < day(b) ? 1 : -1));
-}
-
 /** A kitchen keeps its log for good, and loses little by undoing: fewer lines, or half of a table, are a loss (our judgement). */
 const FEW_ROWS = 10;
 export function lostSince(before: Counts, now: Counts): string[] {
@@ -29,6 +19,27 @@ export function lostSince(before: Counts, now: Counts): string[] {
     const [was, is] = [before[table]!, now[table] ?? 0];
     return table === 'log' ? is < was : was >= FEW_ROWS && is < was / 2;
   });
+}
+
+/** The newest daily copy that holds more than there is now, and what is missing in words; null where none does. */
+function lessThanCopies(folder: string, counts: Counts, today: string): { copy: string; says: string } | null {
+  const place = copiesOf(folder);
+  for (const copy of dailyCopies(place, today)) {
+    const had = countsIn(readFileSync(join(place, copy)));
+    const lost = had ? lostSince(had, counts) : [];
+    const rows = lost.map((t) => `${t}: ${counts[t] ?? 0} rows, ${had![t]} then`).join('; ');
+    if (lost.length > 0) return { copy, says: `There is less in ${folder} than in its copy ${copy} (${rows}).` };
+  }
+  return null;
+}
+
+/** A kitchen that holds less than one of its copies is not gone on with, unless its maker says so. Throws FolderUnfit. */
+export async function nothingLost(store: Store, folder: string, today: string): Promise<void> {
+  const less = lessThanCopies(folder, await countRows(store.db), today);
+  if (less)
+    throw new FolderUnfit(
+      `${less.says} Nothing was thrown away. ${howToGoBack(folder, today, less.copy)} Or start with --as-it-is, if you know why.`,
+    );
 }
 
 /**
@@ -42,20 +53,18 @@ export async function backupOfDay(store: Store, folder: string, today: string): 
   mkdirSync(place, { recursive: true, mode: FOLDER });
   forOwnerOnly(place);
   const counts = await writeBackup(store, path);
-  const [, ...others] = dailyCopies(place, today);
-  for (const name of others) {
-    const had = countsIn(readFileSync(join(place, name)));
-    const lost = had ? lostSince(had, counts) : [];
-    if (lost.length === 0) continue;
-    const rows = lost.map((t) => `${t}: ${counts[t] ?? 0} rows, ${had![t]} then`).join('; ');
-    console.error(
-      `There is less in this kitchen than in ${join(place, name)} (${rows}). No older copy is thrown away. If something was lost, read that one back into an empty folder: npm run restore -- FILE --data FOLDER.`,
-    );
+  const less = lessThanCopies(folder, counts, today);
+  if (less) {
+    console.error(`${less.says} No older copy is thrown away. ${howToGoBack(folder, today, less.copy)}`);
     return true;
   }
+  const [, ...others] = dailyCopies(place, today);
   for (const name of others.slice(KEPT - 1)) rmSync(join(place, name), { force: true });
   return true;
 }
+
+/** What PostgreSQL calls damage: data corrupted (XX001, XX002), and files that cannot be read (58). */
+const DAMAGE = /^(XX|58)/;
 
 /** Sees to the daily backups while the server runs. */
 export function keepDaily(store: Store, folder: string): { stop(): Promise<void> } {
@@ -63,7 +72,15 @@ export function keepDaily(store: Store, folder: string): { stop(): Promise<void>
   const look = () => {
     running = running
       .then(() => backupOfDay(store, folder, localDay()))
-      .catch((error: unknown) => console.error(`The daily backup could not be written: ${(error as Error).message}`));
+      .catch((error: unknown) => {
+        const says = (error as Error).message.split('\n')[0]!;
+        const damaged = error instanceof BackupIncomplete || DAMAGE.test(codeOf(error) ?? '');
+        console.error(
+          damaged
+            ? `${folder} is damaged: not everything in it can be read (${says}). The copies are as they were. ${howToGoBack(folder, localDay())}`
+            : `The daily backup could not be written: ${says}`,
+        );
+      });
   };
   look();
   const timer = setInterval(look, LOOK_EVERY_MS);

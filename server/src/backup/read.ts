@@ -41,6 +41,17 @@ async function* rowsOf(db: Db, table: Table): AsyncGenerator<Row[]> {
   }
 }
 
+const countOf = async (db: Db, table: Table): Promise<number> => {
+  const [counted] = (await db.select({ n: sql<number>`count(*)::int` }).from(table as never)) as { n: number }[];
+  return counted!.n;
+};
+/** How many rows each table has. */
+export async function countRows(db: Db): Promise<Counts> {
+  const counts: Counts = {};
+  for (const table of TABLES) counts[getTableName(table)] = await countOf(db, table);
+  return counts;
+}
+
 /**
  * Everything a kitchen holds as the text of its kitchen.json, in pieces; rows in the order of their keys. `counts` is filled
  * with the rows of each table. Throws BackupIncomplete where a table counts other rows than it gives.
@@ -56,8 +67,8 @@ export async function* kitchenText(db: Db, made: string, counts: Counts = {}): A
       n += rows.length;
     }
     // Read by its key and counted as it lies: a damaged folder has two answers.
-    const [counted] = (await db.select({ n: sql<number>`count(*)::int` }).from(table as never)) as { n: number }[];
-    if (counted!.n !== n) throw new BackupIncomplete(`The table "${name}" has ${counted!.n} rows and gives ${n}.`);
+    const counted = await countOf(db, table);
+    if (counted !== n) throw new BackupIncomplete(`The table "${name}" has ${counted} rows and gives ${n}.`);
     counts[name] = n;
     yield ']';
   }

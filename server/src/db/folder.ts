@@ -12,7 +12,7 @@ const VERSION = 1;
 /** The storage version of the embedded engine (its PG_VERSION). */
 const ENGINE = '18';
 /** What may lie in a folder that is new to us. */
-const HARMLESS = new Set(['roskel.lock', 'backups', '.DS_Store', '.gitkeep']);
+const HARMLESS = new Set(['roskel.lock', 'roskel.lock.new', 'roskel.held', 'backups', '.DS_Store', '.gitkeep']);
 
 const ANOTHER_SMALL = 'say another folder with --data.';
 const ANOTHER = 'Say another folder with --data.';

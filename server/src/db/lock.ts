@@ -1,7 +1,12 @@
 import { createHash } from 'node:crypto';
-import { closeSync, constants, openSync, readFileSync, realpathSync, rmSync, writeFileSync } from 'node:fs';
+import { closeSync, constants, openSync, statSync } from 'node:fs';
 import { createServer } from 'node:net';
 import { join } from 'node:path';
+import { heldBy, holdLease, nobodyElsewhere, type Lease, type LeaseLost } from './lease';
+
+/** Who has the folder, and the file that is locked itself where the system does that. */
+const LOCK = 'roskel.lock';
+const FILE_LOCK = 'roskel.held';
 
 /** Thrown when another running server holds the data folder. */
 export class FolderLocked extends Error {
@@ -10,15 +15,17 @@ export class FolderLocked extends Error {
   }
 }
 
-/** Lets go of a lock. */
-export type Unlock = () => void;
+/** Lets go of a name or a file. */
+type Unlock = () => void;
 
 /**
  * A name that only one process of this machine can hold, and that the system takes back when the process ends,
- * however it ends: an abstract socket on Linux, a named pipe on Windows.
+ * however it ends: an abstract socket on Linux, a named pipe on Windows. It is of the folder itself, by whatever path it is
+ * reached.
  */
 function nameFor(folder: string): string | null {
-  const id = createHash('sha256').update(realpathSync(folder)).digest('hex').slice(0, 32);
+  const { dev, ino } = statSync(folder, { bigint: true });
+  const id = createHash('sha256').update(`${dev} ${ino}`).digest('hex').slice(0, 32);
   if (process.platform === 'linux') return `\0roskel-${id}`;
   if (process.platform === 'win32') return `\\\\.\\pipe\\roskel-${id}`;
   return null;
@@ -48,26 +55,38 @@ function holdFile(path: string): Unlock | null {
   }
 }
 
-/**
- * Takes the lock on a data folder, by the operating system's own means: a process that died holds nothing, and a file
- * left behind means nothing. The file beside it only says who. Throws FolderLocked.
- */
-export async function lockFolder(folder: string): Promise<Unlock> {
-  const path = join(folder, 'roskel.lock');
-  const name = nameFor(folder);
-  const release = name === null ? holdFile(path) : await holdName(name);
-  if (!release) throw new FolderLocked(folder, whoHolds(path));
-  writeFileSync(path, String(process.pid));
-  return () => {
-    rmSync(path, { force: true });
-    release();
-  };
+/** Ends at once what must not write any more. */
+function ended(error: LeaseLost): never {
+  console.error(error.message);
+  process.exit(1);
 }
 
-function whoHolds(path: string): string {
-  try {
-    return /^\d+$/.exec(readFileSync(path, 'utf8').trim())?.[0] ?? '';
-  } catch {
-    return '';
+/**
+ * Takes the lock on a data folder, by the operating system's own means: a process that died holds nothing, and a file
+ * left behind means nothing. Where the system does not see the other one (another container, another machine on a shared
+ * disk) the lease beside it does. Throws FolderLocked.
+ */
+export async function lockFolder(
+  folder: string,
+  lost: (error: LeaseLost) => void = ended,
+  where?: string,
+  beatMs?: number,
+): Promise<Lease> {
+  const path = join(folder, LOCK);
+  const name = nameFor(folder);
+  const locked = () => new FolderLocked(folder, String(heldBy(path)?.pid ?? ''));
+  const release = name === null ? holdFile(join(folder, FILE_LOCK)) : await holdName(name);
+  if (!release) throw locked();
+  if (!(await nobodyElsewhere(path, where, beatMs))) {
+    release();
+    throw locked();
   }
+  const lease = holdLease(path, lost, where, beatMs);
+  return {
+    check: () => lease.check(),
+    release: () => {
+      lease.release();
+      release();
+    },
+  };
 }

@@ -1,10 +1,15 @@
+import { constants, cpSync, existsSync, renameSync, rmSync } from 'node:fs';
+import { join } from 'node:path';
 import type { ChangeEvent } from '@roskel/contract';
 import { sql } from 'drizzle-orm';
 import { drizzle } from 'drizzle-orm/pglite';
 import { migrate } from 'drizzle-orm/pglite/migrator';
 import { openEngine, syncTree } from './durable';
 import { forOwnerOnly } from './ownOnly';
-import { beginFolder, inspectFolder, markFolder, mayEmpty, prepareFolder } from './folder';
+import { howToGoBack } from './copies';
+import { beginFolder, FolderUnfit, inspectFolder, markFolder, mayEmpty, prepareFolder } from './folder';
+import type { Lease } from './lease';
+import { localDay } from '../day';
 import { upgradeDocuments } from './documents';
 import { lockFolder } from './lock';
 import { MIGRATIONS } from '../places';
@@ -32,24 +37,63 @@ export interface Start {
  * Throws FolderLocked, and FolderUnfit for a folder that is not ours, damaged or not to be written.
  */
 export async function openDb(folder: string | null, { demo = false, fresh = false, image }: Start = {}): Promise<OpenDb> {
-  if (folder === null) return ready(null, () => {}, image);
+  if (folder === null) return ready(null, { check: () => {}, release: () => {} }, image);
   prepareFolder(folder);
-  const unlock = await lockFolder(folder);
+  const lock = await lockFolder(folder);
   try {
     const isNew = inspectFolder(folder) === 'new';
     if (fresh && !isNew) mayEmpty(folder);
     const begin = isNew || fresh;
     if (begin) beginFolder(folder, demo);
-    const open = await ready(`${folder}/pg`, unlock);
+    const open = begin ? await ready(`${folder}/pg`, lock) : await readyAgain(folder, lock);
     if (begin) syncTree(`${folder}/pg`);
     markFolder(folder);
     forOwnerOnly(folder);
     return open;
   } catch (error) {
-    unlock();
+    lock.release();
     throw error;
   }
 }
+
+/**
+ * Opens what is there. The engine mends what was cut short as it opens, and writes into what it cannot mend: a copy is put back
+ * where opening fails, so that a damaged folder stays as it was found. Throws FolderUnfit.
+ */
+async function readyAgain(folder: string, lock: Lease): Promise<OpenDb> {
+  const [pg, before] = [join(folder, 'pg'), join(folder, BEFORE)];
+  rmSync(before, { recursive: true, force: true });
+  const copied = setAside(pg, before);
+  try {
+    const open = await ready(pg, lock);
+    rmSync(before, { recursive: true, force: true });
+    return open;
+  } catch (error) {
+    if (copied) {
+      rmSync(pg, { recursive: true, force: true });
+      renameSync(before, pg);
+    }
+    const says = String((error as Error).message)
+      .split('\n')[0]!
+      .slice(0, MOST_SAID);
+    const kept = copied ? 'Nothing was changed.' : 'There was no room to keep it as it was.';
+    throw new FolderUnfit(`${pg} is damaged: the database does not open (${says}). ${kept} ${howToGoBack(folder, localDay())}`);
+  }
+}
+/** Copies a folder, sharing the blocks where the disk can; false where there is no room for it. */
+function setAside(from: string, to: string): boolean {
+  try {
+    cpSync(from, `${to}.part`, { recursive: true, mode: constants.COPYFILE_FICLONE, preserveTimestamps: true });
+    renameSync(`${to}.part`, to);
+    return true;
+  } catch (error) {
+    rmSync(`${to}.part`, { recursive: true, force: true });
+    if (!['ENOSPC', 'EDQUOT'].includes((error as NodeJS.ErrnoException).code ?? '')) throw error;
+    return false;
+  }
+}
+const BEFORE = 'pg-before';
+const MOST_SAID = 160;
 
 /** Times that a long reading begins anew before it asks for the database alone. */
 const TRIES = 5;
@@ -69,7 +113,7 @@ async function undisturbed<T>(db: Db, read: (db: Db) => Promise<T>): Promise<T> 
   return db.transaction((tx) => read(tx as unknown as Db));
 }
 
-async function ready(folder: string | null, unlock: () => void, image?: Blob): Promise<OpenDb> {
+async function ready(folder: string | null, lock: Lease, image?: Blob): Promise<OpenDb> {
   const client = await openEngine(folder, image);
   const engine = drizzle(client as never, { schema });
   await migrate(engine, { migrationsFolder: MIGRATIONS });
@@ -84,6 +128,7 @@ async function ready(folder: string | null, unlock: () => void, image?: Blob): P
       db.transaction(async (tx) => {
         const said: ChangeEvent[] = [];
         const value = await work(tx as unknown as Db, (event) => said.push(event));
+        lock.check();
         return { value, said };
       }),
     asOfNow: (read) => undisturbed(db, read),
@@ -92,7 +137,7 @@ async function ready(folder: string | null, unlock: () => void, image?: Blob): P
     image: () => client.dumpDataDir('none'),
     close: async () => {
       await client.close();
-      unlock();
+      lock.release();
     },
   };
 }

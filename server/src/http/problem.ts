@@ -69,5 +69,9 @@ export const problems: ErrorRequestHandler = (error: unknown, _req, res, next) =
     return sendProblem(res, { status: 507, title: 'No room', detail });
   }
   console.error(toldOf(error));
+  if (/^(XX|58)/.test(codeOf(error) ?? '')) {
+    const detail = 'The folder of this kitchen is damaged. Stop Roskel, keep the folder, and read back the newest copy (docs/server.md).';
+    return sendProblem(res, { status: 500, title: 'Damaged', detail });
+  }
   return sendProblem(res, { status: 500, title: 'Our fault', detail: 'Something went wrong here. Nothing of yours was changed.' });
 };
