@@ -1,4 +1,4 @@
-import { constants, cpSync, existsSync, renameSync, rmSync } from 'node:fs';
+import { constants, cpSync, renameSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
 import type { ChangeEvent } from '@roskel/contract';
 import { sql } from 'drizzle-orm';
