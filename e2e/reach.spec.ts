@@ -39,6 +39,7 @@ const ROUTES = [
   '/larder/tools',
   '/batches/slipway-red-2?at=bottle',
   '/batches/slipway-red-2/cost',
+  '/record/batch/slipway-red-2',
   '/side-by-side?of=slipway-red-2,slipway-red-3',
   '/shelf',
   '/shelf/slipway-red-2',

@@ -17,3 +17,4 @@ export * from './said';
 export * from './say';
 export * from './shelf';
 export * from './timers';
+export * from './trace';

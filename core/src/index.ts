@@ -20,6 +20,7 @@ export * from './pantry';
 export * from './parcel';
 export * from './plan';
 export * from './reading';
+export * from './record';
 export * from './method';
 export * from './salt';
 export * from './solve';

@@ -44,6 +44,7 @@ const routes: RouteRecordRaw[] = [
   { path: '/guide/:topic?', name: 'guide', meta: { title: 'Guide' }, component: () => import('./places/GuidePage.vue') },
   { path: '/shelf/:id/label', name: 'label', meta: { title: 'labels' }, component: () => import('./places/LabelPage.vue') },
   { path: '/shelf/:id', name: 'bottling', meta: { title: 'bottles' }, component: () => import('./places/BottlingPage.vue') },
+  { path: '/record/:kind/:id', name: 'record', meta: { title: 'record' }, component: () => import('./places/RecordPage.vue') },
   { path: '/shelf', name: 'shelf', meta: { title: 'Shelf' }, component: () => import('./places/ShelfPage.vue') },
   { path: '/log', name: 'log', meta: { title: 'What was done' }, component: () => import('./places/LogPage.vue') },
   { path: '/enter', name: 'enter', meta: { title: 'The door' }, component: () => import('./places/EnterPage.vue') },

@@ -89,6 +89,7 @@ export function useBatchMenu(end: () => Strand | null) {
     { key: 'again', label: 'Make it again', run: () => (again.value = true) },
     { key: 'cost', label: 'What it costs', run: () => to('cost') },
     { key: 'beside', label: 'Beside another batch', run: () => void router.push({ name: 'compare', query: { of: batch.id } }) },
+    { key: 'record', label: 'The record', run: () => void router.push({ name: 'record', params: { kind: 'batch', id: batch.id } }) },
     { key: 'log', label: 'Who did what', run: () => (who.value = true) },
     ...(batch.file?.recipe ? [{ key: 'written', label: 'The recipe as it was written', run: () => void (written.value = true) }] : []),
     { key: 'export', label: 'Export the file', run: exportFile },

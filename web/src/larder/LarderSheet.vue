@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { NButton } from 'naive-ui';
 import { computed, reactive, ref, toRef, watch } from 'vue';
+import { RouterLink } from 'vue-router';
 import { heatOfRow, isTapWater } from '@roskel/core';
 import { LarderFactsSchema, NO_FACTS, type LarderFacts, type LarderRecord, type LedgerLine } from '@roskel/contract';
 import { grams, money, one, shu } from '../format';
@@ -158,6 +159,7 @@ async function off() {
         </template>
       </div>
       <LedgerList v-if="item" :moves="moves" />
+      <RouterLink v-if="item" :to="{ name: 'record', params: { kind: 'larder', id: item.id } }">Where did it go?</RouterLink>
     </SheetForm>
   </SheetCard>
 </template>

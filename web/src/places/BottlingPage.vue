@@ -158,7 +158,8 @@ titleIs(() => b.value?.name);
         </p>
         <p>
           <RouterLink :to="{ name: 'batch', params: { id: b.batchId } }">Its batch</RouterLink>,
-          <RouterLink :to="{ name: 'cost', params: { id: b.batchId } }">what it cost</RouterLink>
+          <RouterLink :to="{ name: 'cost', params: { id: b.batchId } }">what it cost</RouterLink>,
+          <RouterLink :to="{ name: 'record', params: { kind: 'bottles', id: b.id } }">its record</RouterLink>
         </p>
         <BottleActs :bottling="b" />
       </section>

@@ -120,6 +120,7 @@ async function away() {
     </div>
     <p v-if="problem" class="field-error" role="alert">{{ problem }}</p>
     <LedgerList :moves="moves" />
+    <RouterLink :to="{ name: 'record', params: { kind: 'pods', id: item.id } }">Where did these pods go?</RouterLink>
     <NButton text class="link" @click="away">Archive the lot</NButton>
   </section>
 </template>

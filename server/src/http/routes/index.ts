@@ -12,6 +12,7 @@ import { settingsRoutes } from './settings';
 import { shelfRoutes } from './shelf';
 import { timerRoutes } from './timers';
 import { storedRoutes } from './stored';
+import { traceRoutes } from './trace';
 
 /** The API: one file of routes for each thing it is about. */
 export const ROUTES: readonly Route[] = [
@@ -25,6 +26,7 @@ export const ROUTES: readonly Route[] = [
   ...heatRoutes,
   ...deviceRoutes,
   ...logRoutes,
+  ...traceRoutes,
   ...timerRoutes,
   ...settingsRoutes,
   ...kitchenRoutes,

@@ -1,0 +1,50 @@
+import { TRACE_KINDS, type TraceNode, type TraceStep } from '@roskel/core';
+import { Type } from '@sinclair/typebox';
+
+/** Where the bottles of one filling are. */
+export interface WentTo {
+  id: string;
+  name: string;
+  bottledOn: string;
+  useBy: string;
+  filled: number;
+  left: number;
+  /** What became of the others, the newest first; bottles that came back are fewer than none. */
+  gone: { on: string; bottles: number; reason: string; who: string }[];
+}
+/** From a thing of the kitchen back to all it was made of, and forward to every bottle that holds some of it. */
+export interface TraceRecord {
+  start: TraceNode;
+  back: TraceStep[];
+  forward: TraceStep[];
+  bottles: WentTo[];
+}
+
+const closed = { additionalProperties: false };
+const Text = Type.String();
+const Count = Type.Integer();
+const TextOrNull = Type.Union([Text, Type.Null()]);
+const Node = Type.Object({ kind: Type.Union(TRACE_KINDS.map((k) => Type.Literal(k))), id: Text, name: Text, on: TextOrNull }, closed);
+const Steps = Type.Array(
+  Type.Object(
+    { node: Node, depth: Count, by: Type.Array(Type.Object({ name: Text, g: Type.Union([Type.Number(), Type.Null()]) }, closed)) },
+    closed,
+  ),
+);
+export const TraceAnswer = Type.Object(
+  {
+    start: Node,
+    back: Steps,
+    forward: Steps,
+    bottles: Type.Array(
+      Type.Object(
+        {
+          ...{ id: Text, name: Text, bottledOn: Text, useBy: Text, filled: Count, left: Count },
+          gone: Type.Array(Type.Object({ on: Text, bottles: Count, reason: Text, who: Text }, closed)),
+        },
+        closed,
+      ),
+    ),
+  },
+  closed,
+);
