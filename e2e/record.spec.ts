@@ -24,7 +24,7 @@ test('from bottles back to the lot, from the lot to every bottle and who has it;
   await expect(measured.locator('[data-measured=pH]').first()).toContainText(/\d\.\d+ ?meter/);
 
   const saved = async (name: string) => {
-    const [file] = await Promise.all([page.waitForEvent('download'), page.getByRole('button', { name }).click()]);
+    const [file] = await Promise.all([page.waitForEvent('download'), page.getByRole('button', { name, exact: true }).click()]);
     return { name: file.suggestedFilename(), bytes: readFileSync(await file.path()) };
   };
   const csv = await saved('Save as CSV');
@@ -34,6 +34,20 @@ test('from bottles back to the lot, from the lot to every bottle and who has it;
   const pdf = await readPdf((await saved('Save as PDF')).bytes);
   for (const text of ['Record of Slipway Red no. 2', 'Measured, seen and done', 'no proof of safety', 'the fair'])
     expect(pdf.text.replace(/\s+/g, ' ')).toContain(text);
+
+  // What goes with a bottle: a page that needs nothing else, with the date of the label.
+  await page.goto('/shelf/slipway-red-2/label');
+  await page.getByRole('checkbox', { name: /With nutrition/ }).check();
+  const date = await page.locator('[data-fact=date]').textContent();
+  const card = await saved('Save the card as a page');
+  expect(card.name).toMatch(/-card\.html$/);
+  expect((await readPdf((await saved('Save the card as PDF')).bytes)).text.replace(/\s+/g, ' ')).toContain('In 100 g (an estimate)');
+  const alone = await page.context().newPage();
+  await alone.setContent(card.bytes.toString());
+  await expect(alone.getByRole('heading', { level: 1, name: 'Slipway Red no. 2' })).toBeVisible();
+  await expect(alone.getByText(`${date}.`)).toBeVisible();
+  await alone.close();
+  await page.goto('/record/bottles/slipway-red-2');
 
   // Forward from the lot, from its own sheet.
   await from.getByRole('link', { name: 'Red cayenne' }).click();

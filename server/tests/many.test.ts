@@ -321,4 +321,4 @@ it('moved from a server to a folder and to another server: one command each, not
   // The same in all it holds, and the same kitchen.
   expect(to).toEqual(from);
   rmSync(folder, { recursive: true, force: true });
-}, 60_000);
+}, 300_000);

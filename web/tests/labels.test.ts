@@ -2,7 +2,18 @@ import { readFileSync } from 'node:fs';
 import { createRequire } from 'node:module';
 import jsQR from 'jsqr';
 import { beforeAll, describe, expect, it } from 'vitest';
-import { labelOf, mainEnd, mapStations, newBatch, allergenWords, ingredientRuns, type Label } from '@roskel/core';
+import {
+  allergenWords,
+  giftCard,
+  giftHtml,
+  ingredientRuns,
+  labelOf,
+  mainEnd,
+  mapStations,
+  newBatch,
+  nutritionLine,
+  type Label,
+} from '@roskel/core';
 import { LEAST_TYPE, layoutLabel, TooSmall, wrap, type Mark, type Measure } from '../src/labels/layout';
 import { labelsPdf, measureWith, type Fonts } from '../src/labels/pdf';
 import { qrModules } from '../src/labels/qr';
@@ -84,6 +95,13 @@ describe('a sheet of labels', () => {
     expect(words(layoutLabel({ ...LABEL, live: true }, ...sheet.label, wish(), measure))).toContain('Live: open it over the sink');
     expect(words(layoutLabel(LABEL, ...sheet.label, wish(), measure))).not.toContain('Live');
   });
+  it('nutrition stands on it by wish only, as an estimate', () => {
+    const sheet = SHEETS.find((s) => s.id === 'a4-8')!;
+    const line = nutritionLine({ kcal: 26, kJ: 108, fat: 0.3, carbohydrate: 1.7, sugars: 1.3, fibre: 1.8, protein: 1.2, salt: 1.9 });
+    expect(line).toMatch(/^In 100 g \(an estimate\): energy 110 kJ, 25 kcal; fat 0\.3 g; .*; salt 1\.9 g\.$/);
+    expect(squeeze(words(layoutLabel(LABEL, ...sheet.label, { ...wish(), nutrition: line }, measure)))).toContain(squeeze(line));
+    expect(words(layoutLabel(LABEL, ...sheet.label, wish(), measure))).not.toContain('estimate');
+  });
   it('begins at the first free place and goes on to the next sheet', async () => {
     const sheet = SHEETS.find((s) => s.id === 'a4-8')!;
     const marks = layoutLabel(LABEL, ...sheet.label, wish(), measure);
@@ -102,6 +120,37 @@ describe('a sheet of labels', () => {
       expect(s.pitch[0]).toBeGreaterThanOrEqual(s.label[0] - 0.01);
       expect(s.pitch[1]).toBeGreaterThanOrEqual(s.label[1] - 0.01);
     }
+  });
+});
+
+describe('the card for whoever gets a bottle', () => {
+  const day = (d: string) => d;
+  const text = (card: ReturnType<typeof giftCard>) =>
+    [card.title, ...card.parts.flatMap((p) => [p.head, p.text.map((r) => r.text).join(''), ...p.lines]), card.foot].join('\n');
+  it('says what the label says, in sentences; care with what burns, and with what lives', () => {
+    const card = text(giftCard(LABEL, 'eu', day, null));
+    for (const said of [
+      'medium, about 4 of 10.',
+      'Begin with a drop',
+      'cider vinegar, fresno chilli, mustard (water, mustard seed), salt.',
+      'Contains: mustard.',
+      'May contain sulphur dioxide and sulphites',
+      'Use it by 2026-10-08. Keep in the fridge; once open: fridge, 7 days.',
+      'throw it away',
+      '100 ml, made at home on 2026-10-01, SR261001-A7K.',
+    ])
+      expect(card).toContain(said);
+    expect(card).not.toMatch(/live|In 100 g/);
+    expect(text(giftCard({ ...LABEL, live: true }, 'eu', day, 'In 100 g: much'))).toMatch(/It is live.*over the sink[^]*|In 100 g: much/);
+    expect(text(giftCard({ ...LABEL, heat: { word: 'mild', level: 1 } }, 'eu', day, null))).not.toContain('drop');
+    expect(text(giftCard(LABEL, 'us', day, null))).not.toContain('Contains');
+  });
+  it('as a page needs nothing from elsewhere, and a name is only a name', () => {
+    const html = giftHtml(giftCard({ ...LABEL, name: '<img src=x onerror=alert(1)> "&\'' }, 'eu', day, null));
+    expect(html).not.toMatch(/<(img|script|link|iframe)|src=x[^ ]*>|https?:|url\(|@import/);
+    expect(html.match(/&#60;img/g)).toHaveLength(2);
+    expect(html).toContain('<b>mustard seed</b>');
+    expect(html).toMatch(/^<!doctype html>\n<html lang="en">/);
   });
 });
 

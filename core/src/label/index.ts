@@ -2,3 +2,4 @@
 export { ingredientList, jarContents, type IngredientList, type Listed } from './ingredients';
 export * from './label';
 export { podName, rowName } from './names';
+export * from './gift';

@@ -1,5 +1,8 @@
+import type { BatchFile } from '../file';
+import { endOf, runUpTo, strandIn } from '../line';
 import { ACIDS } from '../matter/component';
 import { massOf, type Stream } from '../matter/stream';
+import { TYPICAL } from '../stat/draw';
 
 /** Of 100 g of a finished sauce, in g and kcal: an estimate. */
 export interface Nutrition {
@@ -44,3 +47,25 @@ export function nutritionOf(stream: Stream): Nutrition | null {
   const { carbohydrate, fibre, protein, fat } = parts;
   return { kcal: energy(0), kJ: energy(1), fat, carbohydrate, sugars: per * g.sugars, fibre, protein, salt: per * g.salt };
 }
+
+const figure = (x: number): string => `${x < 0.05 ? '0' : x < 10 ? x.toFixed(1) : x.toFixed(0)} g`;
+/** What stands on a page or a label, by name, no sharper than an estimate is. */
+export const nutritionFacts = (n: Nutrition): [name: string, value: string][] => [
+  ['Energy', `${10 * Math.round(n.kJ / 10)} kJ, ${5 * Math.round(n.kcal / 5)} kcal`],
+  ['Fat', figure(n.fat)],
+  ['Carbohydrate', figure(n.carbohydrate)],
+  ['of which sugars', figure(n.sugars)],
+  ['Fibre', figure(n.fibre)],
+  ['Protein', figure(n.protein)],
+  ['Salt', figure(n.salt)],
+];
+
+/** The same of the bottles of a strand, as they are known now; null where nothing is in them. Throws LineProblem. */
+export function nutritionOfEnd(file: BatchFile, strandId: string): Nutrition | null {
+  return nutritionOf(runUpTo(file, endOf(strandIn(file, strandId)).id, TYPICAL, false).bowl.stream);
+}
+/** One line for a label, marked as what it is. */
+export const nutritionLine = (n: Nutrition): string =>
+  `In 100 g (an estimate): ${nutritionFacts(n)
+    .map(([name, value]) => `${name.toLowerCase()} ${value}`)
+    .join('; ')}.`;

@@ -81,14 +81,16 @@ export function gate(access: Access, store: Store): Router {
   );
   // Strangers who guess from many addresses do not lock out a device that was in before.
   const knownKey = keyFor(access.secret, 'known');
-  const known = (req: Request) => same(new RegExp(`(?:^|; )${name}-known=([\\w-]+)`).exec(req.headers.cookie ?? '')?.[1] ?? '', knownKey);
+  const knownName = (req: Request) => `${nameOf(req)}-known`;
+  const known = (req: Request) =>
+    same(new RegExp(`(?:^|; )${knownName(req)}=([\\w-]+)`).exec(req.headers.cookie ?? '')?.[1] ?? '', knownKey);
   router.post('/enter', limit(TRIES.one), limit(TRIES.all, { but: known }), express.json({ limit: '4kb' }), async (req, res) => {
     const body: unknown = req.body ?? {};
     const errors = errorsOf(EnterSchema, body);
     if (errors.length > 0 || !(await opens((body as { passphrase?: unknown }).passphrase, access)))
       return sendProblem(res, { status: 401, title: 'Not that', detail: 'That is not the passphrase of this kitchen.' });
     req.session = { in: Date.now(), id: randomUUID() };
-    res.cookie(`${name}-known`, knownKey, { maxAge: KNOWN_MS, httpOnly: true, sameSite: 'strict', secure: req.secure });
+    res.cookie(knownName(req), knownKey, { maxAge: KNOWN_MS, httpOnly: true, sameSite: 'strict', secure: req.secure });
     res.json({ done: true });
   });
   router.post('/leave', async (req, res) => {

@@ -17,6 +17,8 @@ export interface LabelWish {
   day(date: string): string;
   /** Modules of the QR code, row by row; none for a label without. */
   qr: readonly (readonly boolean[])[] | null;
+  /** A line of nutrition; none unless it is wished. */
+  nutrition?: string | null;
 }
 
 /** Words that do not fit on a label even in the smallest type. */
@@ -83,7 +85,11 @@ function tryLayout(label: Label, w: number, h: number, wish: LabelWish, measure:
   const footH = Math.max(foot.length * size * LEADING, qrSide);
   const bottom = h - pad;
   const runs: Run[] = [{ text: 'Ingredients: ', strong: false }, ...ingredientRuns(label.listed), { text: '.', strong: false }];
-  const body = [runs, ...allergenWords(label, wish.list).map((t) => [{ text: t, strong: t.startsWith('Contains') }])];
+  const body = [
+    runs,
+    ...allergenWords(label, wish.list).map((t) => [{ text: t, strong: t.startsWith('Contains') }]),
+    ...(wish.nutrition ? [[{ text: wish.nutrition, strong: false }]] : []),
+  ];
   for (const part of body)
     for (const line of wrap(part, inner, size, measure)) {
       if (y > bottom - footH - size * 0.3) return null;

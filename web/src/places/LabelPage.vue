@@ -4,7 +4,7 @@ import { NAlert, NButton } from 'naive-ui';
 import { RouterLink, useRoute } from 'vue-router';
 import { Type } from '@sinclair/typebox';
 import type { BatchRecord, BottlingRecord } from '@roskel/contract';
-import { countedIn, labelOf, LineProblem, NoLabel, type Label } from '@roskel/core';
+import { countedIn, giftCard, giftHtml, labelOf, LineProblem, NoLabel, nutritionLine, nutritionOfEnd, type Label } from '@roskel/core';
 import { api } from '../api/client';
 import { fullDay, inManner, plural, today } from '../format';
 import LabelPicture from '../labels/LabelPicture.vue';
@@ -38,6 +38,7 @@ const count = ref(1);
 const first = ref(1);
 const earlier = ref<string | null>(null);
 const withQr = ref(true);
+const withNutrition = ref(false);
 const note = ref('');
 const sheet = computed(() => SHEETS.find((s) => s.id === sheetId.value)!);
 const perSheet = computed(() => sheet.value.across * sheet.value.down);
@@ -74,11 +75,29 @@ const qrText = computed(() => {
   const l = label.value;
   return l ? [l.name, `made ${l.madeOn}`, `${l.date.kind} ${l.date.on}`, l.keep, l.code, note.value.trim()].filter(Boolean).join('\n') : '';
 });
+/** One line of nutrition, an estimate; null where the line of the batch cannot say it. */
+const nutrition = computed(() => {
+  if (!label.value || !withNutrition.value) return null;
+  try {
+    const n = nutritionOfEnd(record.value!.file, bottling.value!.strandId);
+    return n && nutritionLine(n);
+  } catch (e) {
+    if (e instanceof LineProblem) return null;
+    throw e;
+  }
+});
 const drawn = computed<{ marks: Mark[] } | { why: string } | null>(() => {
   if (!label.value || !measure.value) return null;
   try {
     const qr = withQr.value ? qrModules(qrText.value) : null;
-    return { marks: layoutLabel(label.value, ...sheet.value.label, { list: list.value, day: fullDay, qr }, measure.value) };
+    return {
+      marks: layoutLabel(
+        label.value,
+        ...sheet.value.label,
+        { list: list.value, day: fullDay, qr, nutrition: nutrition.value },
+        measure.value,
+      ),
+    };
   } catch (e) {
     if (e instanceof TooSmall) return { why: withQr.value ? `${e.message} Or leave the QR code out.` : e.message };
     throw e;
@@ -99,6 +118,19 @@ async function save() {
     notices.fail(e);
   } finally {
     busy.value = false;
+  }
+}
+/** What goes with a bottle: one page that needs nothing else, or a paper. */
+async function saveCard(as: 'page' | 'paper') {
+  const l = label.value;
+  if (!l) return;
+  try {
+    const card = giftCard(l, list.value, fullDay, nutrition.value);
+    if (as === 'page') return download(`${l.code}-card.html`, giftHtml(card), 'text/html');
+    const [{ savePaper }, { giftBlocks }] = await Promise.all([import('../papers/save'), import('../papers/giftBlocks')]);
+    await savePaper(giftBlocks(card), settings.value.kitchen === 'us' ? 'letter' : 'a4', card.title, `${l.code}-card.pdf`);
+  } catch (e) {
+    notices.fail(e);
   }
 }
 const P = {
@@ -151,30 +183,41 @@ const lists = [
         </p>
         <TickField v-model="withQr" label="With a QR code" />
         <TextField v-if="withQr" v-model="note" label="A line of your own in the code" :maxlength="120" />
+        <TickField v-model="withNutrition" label="With nutrition of 100 g, an estimate" />
         <p class="soft small">
           Home guidance only. Whoever sells or gives widely asks the local food authority what must stand on a label.
         </p>
       </section>
-      <section class="plate look" aria-label="How it looks">
-        <LabelPicture v-if="marks" :marks="marks" :size="sheet.label" :says="`Label of ${label.name}`" />
-        <p v-else-if="drawn && 'why' in drawn" class="field-error" role="alert">{{ drawn.why }}</p>
-        <p class="soft small">
-          {{ sheet.label[0] }} × {{ sheet.label[1] }} mm, shown larger. Ingredients stand in the order of their weight as they went in.
-        </p>
-        <div class="sheet" aria-hidden="true" :style="{ aspectRatio: `${sheet.page[0]} / ${sheet.page[1]}` }">
-          <i
-            v-for="n in perSheet"
-            :key="n"
-            :class="{ on: n >= first && n < first + count }"
-            :style="{
-              left: `${(100 * (sheet.margin[0] + ((n - 1) % sheet.across) * sheet.pitch[0])) / sheet.page[0]}%`,
-              top: `${(100 * (sheet.margin[1] + Math.floor((n - 1) / sheet.across) * sheet.pitch[1])) / sheet.page[1]}%`,
-              width: `${(100 * sheet.label[0]) / sheet.page[0]}%`,
-              height: `${(100 * sheet.label[1]) / sheet.page[1]}%`,
-            }"
-          />
-        </div>
-      </section>
+      <div class="right">
+        <section class="plate look" aria-label="How it looks">
+          <LabelPicture v-if="marks" :marks="marks" :size="sheet.label" :says="`Label of ${label.name}`" />
+          <p v-else-if="drawn && 'why' in drawn" class="field-error" role="alert">{{ drawn.why }}</p>
+          <p class="soft small">
+            {{ sheet.label[0] }} × {{ sheet.label[1] }} mm, shown larger. Ingredients stand in the order of their weight as they went in.
+          </p>
+          <div class="sheet" aria-hidden="true" :style="{ aspectRatio: `${sheet.page[0]} / ${sheet.page[1]}` }">
+            <i
+              v-for="n in perSheet"
+              :key="n"
+              :class="{ on: n >= first && n < first + count }"
+              :style="{
+                left: `${(100 * (sheet.margin[0] + ((n - 1) % sheet.across) * sheet.pitch[0])) / sheet.page[0]}%`,
+                top: `${(100 * (sheet.margin[1] + Math.floor((n - 1) / sheet.across) * sheet.pitch[1])) / sheet.page[1]}%`,
+                width: `${(100 * sheet.label[0]) / sheet.page[0]}%`,
+                height: `${(100 * sheet.label[1]) / sheet.page[1]}%`,
+              }"
+            />
+          </div>
+        </section>
+        <section class="plate card" aria-label="A card for whoever gets a bottle">
+          <div>
+            <h2>A card for whoever gets a bottle</h2>
+            <p class="soft small">How hot it is, what is in it, how to keep it: with the same date as the label.</p>
+          </div>
+          <NButton @click="saveCard('page')">Save the card as a page</NButton>
+          <NButton @click="saveCard('paper')">Save the card as PDF</NButton>
+        </section>
+      </div>
     </div>
   </div>
 </template>
@@ -196,6 +239,24 @@ const lists = [
   grid-template-columns: 1fr 1.4fr;
   gap: 8px;
   align-items: end;
+}
+h2 {
+  font-size: 17px;
+  margin: 0;
+}
+.right {
+  display: grid;
+  gap: 12px;
+}
+.card {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px;
+  align-items: center;
+  padding: 12px 16px;
+}
+.card > div {
+  flex: 1 1 260px;
 }
 .small {
   font-size: 13.5px;

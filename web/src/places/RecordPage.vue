@@ -3,16 +3,14 @@ import { NButton } from 'naive-ui';
 import { computed, ref, watch } from 'vue';
 import { RouterLink, useRoute } from 'vue-router';
 import {
-  endOf,
   endStrands,
   LineProblem,
   measuredOf,
-  nutritionOf,
+  nutritionFacts,
+  nutritionOfEnd,
   NUTRITION_SPREAD,
   recordCsv,
   recordRows,
-  runUpTo,
-  TYPICAL,
   type BatchFile,
   type TraceKind,
   type TraceNode,
@@ -85,21 +83,10 @@ const sum = computed(() => {
 const nutrition = computed(() => {
   const f = file.value;
   if (!f) return [];
-  const g = (x: number) => `${x < 0.05 ? '0' : x < 10 ? x.toFixed(1) : x.toFixed(0)} g`;
   return endStrands(f).flatMap((strand) => {
     try {
-      const n = nutritionOf(runUpTo(f, endOf(strand).id, TYPICAL, false).bowl.stream);
-      if (!n) return [];
-      const facts: [string, string][] = [
-        ['Energy', `${10 * Math.round(n.kJ / 10)} kJ, ${5 * Math.round(n.kcal / 5)} kcal`],
-        ['Fat', g(n.fat)],
-        ['Carbohydrate', g(n.carbohydrate)],
-        ['of which sugars', g(n.sugars)],
-        ['Fibre', g(n.fibre)],
-        ['Protein', g(n.protein)],
-        ['Salt', g(n.salt)],
-      ];
-      return [{ name: strand.name, facts }];
+      const n = nutritionOfEnd(f, strand.id);
+      return n ? [{ name: strand.name, facts: nutritionFacts(n) }] : [];
     } catch (e) {
       if (e instanceof LineProblem) return [];
       throw e;
