@@ -1,6 +1,7 @@
 import { afterAll, beforeAll, expect, it } from 'vitest';
 import { stationsOf, type BatchFile, type TraceStep } from '@roskel/core';
 import type { BatchRecord, BottlingRecord, PodLotRecord, TraceRecord } from '@roskel/contract';
+import { stockMoves } from '../src/db/schema';
 import { DEMO_DAY } from './image';
 import { memoryDb, serveKitchen, type Running } from './kit';
 
@@ -66,4 +67,14 @@ it('through what was made of it; archived or not; with to whom the bottles went'
     left: bottles!.left - 2,
     gone: [{ bottles: 2, reason: 'given', who: 'Una' }, ...bottles!.gone],
   });
+});
+
+it('what was taken and given back again is in nothing', async () => {
+  const before = (await trace('pods', 'lot-lemondrop')).forward.length;
+  const move = (deltaG: number) =>
+    k.open.db.insert(stockMoves).values({ store: 'pods', itemId: 'lot-lemondrop', deltaG, reason: 'batch', batchId: 'slipway-red-2' });
+  await move(-30);
+  expect((await trace('pods', 'lot-lemondrop')).forward.map((s) => s.node.id)).toContain('slipway-red-2');
+  await move(30);
+  expect((await trace('pods', 'lot-lemondrop')).forward).toHaveLength(before);
 });
