@@ -1,16 +1,10 @@
-import { TRACE_KINDS, type TraceNode, type TraceStep } from '@roskel/core';
+import { TRACE_KINDS, type TraceNode, type TraceStep, type Whereabouts } from '@roskel/core';
 import { Type } from '@sinclair/typebox';
 
-/** Where the bottles of one filling are. */
-export interface WentTo {
+/** Where the bottles of one filling are; what became of them the newest first, bottles that came back less than none. */
+export interface WentTo extends Whereabouts {
   id: string;
-  name: string;
-  bottledOn: string;
   useBy: string;
-  filled: number;
-  left: number;
-  /** What became of the others, the newest first; bottles that came back are fewer than none. */
-  gone: { on: string; bottles: number; reason: string; who: string }[];
 }
 /** From a thing of the kitchen back to all it was made of, and forward to every bottle that holds some of it. */
 export interface TraceRecord {

@@ -6,7 +6,7 @@ import { certificateOf } from './access/certificate';
 import { accessOf } from './access/passphrase';
 import { keepDaily, nothingLost } from './backup/daily';
 import { isEmpty } from './backup/kitchen';
-import { FolderUnfit } from './db/folder';
+import { FolderUnfit, goOnFromHere } from './db/folder';
 import { FolderLocked } from './db/lock';
 import { openDb } from './db/open';
 import { openServer } from './db/server';
@@ -88,7 +88,10 @@ async function serveKitchen(store: Store, said: Told, first: number, devicePort:
     throw new Misused(
       `Nobody in the house is let in without a passphrase. Set one first: npm run passphrase${store.kitchen === null ? '' : ` -- --kitchen ${store.kitchen}`}.`,
     );
-  if (!demo && databaseUrl === null && !said.asItIs) await nothingLost(store, resolve(data), localDay());
+  if (!demo && databaseUrl === null) {
+    if (said.asItIs) goOnFromHere(resolve(data));
+    else await nothingLost(store, resolve(data), localDay());
+  }
   await store.write(async (db) => {
     await patiently(db);
     if (demo && (await isEmpty(db))) await seedDemo(db, localDay());

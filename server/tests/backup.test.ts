@@ -1,5 +1,5 @@
 import { line } from './kit';
-import { existsSync, mkdtempSync, readdirSync, readFileSync, rmSync } from 'node:fs';
+import { existsSync, mkdirSync, mkdtempSync, readdirSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { strToU8, unzipSync, zipSync } from 'fflate';
@@ -7,7 +7,8 @@ import { afterAll, afterEach, beforeAll, beforeEach, expect, it, vi } from 'vite
 import { KitchenFileSchema, type KitchenFile } from '@roskel/contract';
 import { firstError } from '@roskel/contract/validate';
 import type { BatchFile } from '@roskel/core';
-import { backupOfDay, lostSince } from '../src/backup/daily';
+import { backupOfDay, lostSince, nothingLost } from '../src/backup/daily';
+import { goOnFromHere } from '../src/db/folder';
 import { writeKitchen } from '../src/backup/kitchen';
 import { writeBackup } from '../src/backup/file';
 import { countsIn, unpackKitchen } from '../src/backup/zip';
@@ -224,6 +225,13 @@ it('a clock that was ahead throws no good copy away, and a kitchen that lost row
   expect(said.join()).toMatch(
     /There is less in .* than in its copy roskel-2026-11-09\.zip \(log: 0 rows, 30 then\).*No older copy.*npm run restore/,
   );
+  // Accepted by its maker it goes on, and the old ones go in time.
+  await expect(nothingLost(from, data, '2026-11-13')).rejects.toThrow(/--as-it-is/);
+  mkdirSync(data);
+  goOnFromHere(data);
+  await nothingLost(from, data, '2026-11-13');
+  await backupOfDay(from, data, '2026-11-13');
+  expect(names()).toHaveLength(7);
   expect(lostSince({ log: 5, pod_lots: 12, photos: 3 }, { log: 5, pod_lots: 6, photos: 0 })).toEqual([]);
   expect(lostSince({ log: 5, pod_lots: 12, batches: 40 }, { log: 6, pod_lots: 5 })).toEqual(['pod_lots', 'batches']);
 });

@@ -1,6 +1,6 @@
 import Papa from 'papaparse';
 import type { Measured } from './measured';
-import type { TraceStep } from './trace';
+import { TRACE_NAMES, type TraceStep } from './trace';
 
 /** A row of the open record (docs/formats/record.md). */
 export interface RecordRow {
@@ -20,7 +20,6 @@ export interface Whereabouts {
   gone: readonly { on: string; bottles: number; reason: string; who: string }[];
 }
 
-const KINDS = { pods: 'pods', larder: 'larder', stored: 'kept', batch: 'batch', bottles: 'bottles' } as const;
 /** What a step weighs and is part of: "Cayenne, red 240 g" of each. */
 const byWords = (step: TraceStep): string => step.by.map((b) => (b.g === null ? b.name : `${b.name} ${b.g.toFixed(1)} g`)).join('; ');
 
@@ -34,7 +33,7 @@ export function recordRows(of: {
   const step =
     (part: 'made of' | 'went into') =>
     (s: TraceStep): RecordRow => ({
-      ...{ part, on: s.node.on ?? '', what: s.node.name, value: KINDS[s.node.kind], by: byWords(s) },
+      ...{ part, on: s.node.on ?? '', what: s.node.name, value: TRACE_NAMES[s.node.kind], by: byWords(s) },
     });
   return [
     ...of.back.map(step('made of')),

@@ -3,6 +3,14 @@ import type { Day } from '../plan';
 /** What a trace passes through: a lot of pods, a row of the larder, what a batch left and was kept, a batch, its bottles. */
 export const TRACE_KINDS = ['pods', 'larder', 'stored', 'batch', 'bottles'] as const;
 export type TraceKind = (typeof TRACE_KINDS)[number];
+/** What each is called where it is told. */
+export const TRACE_NAMES: Readonly<Record<TraceKind, string>> = {
+  pods: 'pods',
+  larder: 'larder',
+  stored: 'kept',
+  batch: 'batch',
+  bottles: 'bottles',
+};
 export interface TraceNode {
   kind: TraceKind;
   id: string;

@@ -2,7 +2,7 @@ import { existsSync, mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join, resolve } from 'node:path';
 import { parseArgs } from 'node:util';
-import { FolderUnfit } from '../db/folder';
+import { FolderUnfit, goOnFromHere } from '../db/folder';
 import { FolderLocked } from '../db/lock';
 import { openDb } from '../db/open';
 import { openServer } from '../db/server';
@@ -71,6 +71,7 @@ async function backup(s: Said, path: string): Promise<string> {
 async function restore(s: Said, path: string): Promise<string> {
   if (!existsSync(path)) throw new Misused(`There is no file ${path}.`);
   await using(opened(s), (store) => readIn(store, readFileSync(path)));
+  if (s.databaseUrl === null) goOnFromHere(resolve(s.data));
   return `The kitchen is read in from ${path}`;
 }
 /** From this machine to a server, or back: through the backup file, into an empty kitchen. Where it was it stays. */

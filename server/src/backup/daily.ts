@@ -1,7 +1,7 @@
-import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs';
+import { existsSync, mkdirSync, readFileSync, rmSync, statSync } from 'node:fs';
 import { join } from 'node:path';
 import { copiesOf, dailyCopies, howToGoBack } from '../db/copies';
-import { FolderUnfit } from '../db/folder';
+import { FolderUnfit, goesOnSince } from '../db/folder';
 import { FOLDER, forOwnerOnly } from '../db/ownOnly';
 import { codeOf, type Store } from '../db/store';
 import { localDay } from '../day';
@@ -24,7 +24,9 @@ export function lostSince(before: Counts, now: Counts): string[] {
 /** The newest daily copy that holds more than there is now, and what is missing in words; null where none does. */
 function lessThanCopies(folder: string, counts: Counts, today: string): { copy: string; says: string } | null {
   const place = copiesOf(folder);
+  const since = goesOnSince(folder);
   for (const copy of dailyCopies(place, today)) {
+    if (statSync(join(place, copy)).mtimeMs <= since) continue;
     const had = countsIn(readFileSync(join(place, copy)));
     const lost = had ? lostSince(had, counts) : [];
     const rows = lost.map((t) => `${t}: ${counts[t] ?? 0} rows, ${had![t]} then`).join('; ');

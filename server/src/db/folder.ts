@@ -50,6 +50,8 @@ interface Mark {
   making?: unknown;
   /** It holds the made-up kitchen, and may be emptied to begin anew. */
   demo?: unknown;
+  /** When its maker said that it goes on as it is: copies of before hold something else. */
+  goesOnFrom?: unknown;
 }
 
 function readMark(folder: string): Mark | null {
@@ -119,12 +121,26 @@ export function beginFolder(folder: string, demo = false): void {
   writeMark(folder, { making: true, demo });
 }
 
-/** Marks the folder as ours, once its database is there; a demo stays one. */
+/** Marks the folder as ours, once its database is there; what else stands in its mark stays. */
 export function markFolder(folder: string): void {
-  const demo = readMark(folder)?.demo;
-  writeMark(folder, typeof demo === 'boolean' ? { demo } : {});
+  const { demo, goesOnFrom } = readMark(folder) ?? {};
+  writeMark(folder, {
+    ...(typeof demo === 'boolean' ? { demo } : {}),
+    ...(typeof goesOnFrom === 'string' ? { goesOnFrom } : {}),
+  });
 }
 
-function writeMark(folder: string, more: { making?: true; demo?: boolean }): void {
+/** From now on the kitchen is what it is, whatever its copies of before hold: read back, or accepted by its maker. */
+export function goOnFromHere(folder: string, at = new Date()): void {
+  const { demo } = readMark(folder) ?? {};
+  writeMark(folder, { ...(typeof demo === 'boolean' ? { demo } : {}), goesOnFrom: at.toISOString() });
+}
+/** Since when the copies of a folder are of what is in it now, ms; 0 for always. */
+export function goesOnSince(folder: string): number {
+  const from = readMark(folder)?.goesOnFrom;
+  return typeof from === 'string' ? Date.parse(from) || 0 : 0;
+}
+
+function writeMark(folder: string, more: { making?: true; demo?: boolean; goesOnFrom?: string }): void {
   writeFileSync(join(folder, MARK), `${JSON.stringify({ format: FORMAT, version: VERSION, ...more })}\n`);
 }

@@ -11,6 +11,7 @@ import {
   NUTRITION_SPREAD,
   recordCsv,
   recordRows,
+  TRACE_NAMES,
   type BatchFile,
   type TraceKind,
   type TraceNode,
@@ -35,7 +36,6 @@ const trace = ref<TraceRecord | null>(null);
 const file = ref<BatchFile | null>(null);
 const missing = ref(false);
 
-const NAMES: Readonly<Record<TraceKind, string>> = { pods: 'pods', larder: 'larder', stored: 'kept', batch: 'batch', bottles: 'bottles' };
 const LINKS: Readonly<Record<TraceKind, (id: string) => object>> = {
   pods: () => ({ name: 'pods' }),
   larder: () => ({ name: 'larder' }),
@@ -72,7 +72,7 @@ const rows = computed(() => (trace.value ? recordRows({ ...trace.value, measured
 /** "pods, Oct 18, 2026: 760 g in Slipway Red no. 2": what it is, and how much of it goes where. */
 function says({ node, by }: TraceStep, way: 'in' | 'of'): string {
   const parts = by.map((b) => (b.g === null ? `${way} ${b.name}` : `${grams(b.g)} ${way} ${b.name}`));
-  return ` ${NAMES[node.kind]}${node.on ? `, ${fullDay(node.on)}` : ''}: ${parts.join('; ')}`;
+  return ` ${TRACE_NAMES[node.kind]}${node.on ? `, ${fullDay(node.on)}` : ''}: ${parts.join('; ')}`;
 }
 const sum = computed(() => {
   const all = trace.value?.bottles ?? [];
@@ -116,12 +116,12 @@ async function asPdf() {
       <div>
         <template v-if="trace">
           <RouterLink class="crumb" :to="LINKS[trace.start.kind](trace.start.id)">{{
-            trace.start.kind === 'pods' || trace.start.kind === 'batch' ? trace.start.name : NAMES[trace.start.kind]
+            trace.start.kind === 'pods' || trace.start.kind === 'batch' ? trace.start.name : TRACE_NAMES[trace.start.kind]
           }}</RouterLink><span class="crumb"> / </span>
         </template>
         <h1>{{ trace ? title : 'Record' }}</h1>
       </div>
-      <span v-if="trace" class="soft">{{ NAMES[trace.start.kind] }}{{ trace.start.on ? `, ${fullDay(trace.start.on)}` : '' }}</span>
+      <span v-if="trace" class="soft">{{ TRACE_NAMES[trace.start.kind] }}{{ trace.start.on ? `, ${fullDay(trace.start.on)}` : '' }}</span>
       <span class="push no-print acts">
         <NButton :disabled="!trace" @click="asPdf">Save as PDF</NButton>
         <NButton :disabled="!trace" @click="asCsv">Save as CSV</NButton>
