@@ -46,3 +46,25 @@ test('what could I make: every kind planned through, in the order that is wished
   await goIn(page, '/batches/ideas');
   await expect(page.getByRole('heading', { name: 'No pods are there yet' })).toBeVisible();
 });
+
+test('a group of radios and a list that is searched are one stop of the Tab key; arrows go on within', async ({ page }) => {
+  await page.route('**/api/pods', (r) => r.fulfill({ json: [] }));
+  await page.goto('/batches/ideas');
+  const focused = page.locator(':focus');
+  await page.getByRole('radio', { name: 'no hurry' }).focus();
+  await page.keyboard.press('ArrowLeft');
+  await expect(page.getByRole('radio', { name: 'within a month' })).toBeChecked();
+  await page.keyboard.press('Tab');
+  await expect(page.getByRole('radio', { name: 'medium' })).toBeFocused();
+  await page.keyboard.press('Tab');
+  await expect(focused).toHaveAccessibleName(/^Bottles/);
+  await page.keyboard.press('Shift+Tab');
+  await expect(page.getByRole('radio', { name: 'medium' })).toBeFocused();
+  await goIn(page, '/batches?start=1');
+  const style = page.getByRole('combobox', { name: 'Which kind of sauce' });
+  await style.focus();
+  await page.keyboard.press('Tab');
+  expect(await style.evaluate((el) => el.closest('.pick')!.contains(document.activeElement))).toBe(false);
+  await page.keyboard.press('Shift+Tab');
+  await expect(style).toBeFocused();
+});

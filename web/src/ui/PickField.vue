@@ -49,7 +49,11 @@ function tell() {
   face.setAttribute('aria-haspopup', 'listbox');
   face.setAttribute('aria-expanded', String(open.value));
   face.toggleAttribute('aria-disabled', props.disabled ?? false);
-  if (searched.value) face.tabIndex = 0;
+  // The field that one types into is the stop of the Tab key, and not what stands around it as well.
+  if (searched.value) {
+    face.tabIndex = 0;
+    root.value?.querySelector<HTMLElement>('.n-base-selection-label')?.setAttribute('tabindex', '-1');
+  }
 }
 onMounted(tell);
 onUpdated(tell);

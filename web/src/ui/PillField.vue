@@ -1,15 +1,18 @@
 <script setup lang="ts" generic="V extends string | number">
+import { useId } from 'vue';
 import { NRadio, NRadioGroup } from 'naive-ui';
 
 /** One of a few short words, all in sight. */
 const chosen = defineModel<V | null>({ required: true });
 defineProps<{ label: string; options: readonly { value: V; label: string }[] }>();
+/** Radios of one name are one stop of the Tab key; arrows go on among them. */
+const name = useId();
 </script>
 
 <template>
   <div class="pill-field">
     <span class="name" aria-hidden="true">{{ label }}</span>
-    <NRadioGroup v-model:value="chosen" class="pills" role="radiogroup" :aria-label="label">
+    <NRadioGroup v-model:value="chosen" :name="name" class="pills" role="radiogroup" :aria-label="label">
       <NRadio v-for="o in options" :key="o.value" :value="o.value" class="pill" :class="{ on: chosen === o.value }">{{ o.label }}</NRadio>
     </NRadioGroup>
   </div>

@@ -1,14 +1,18 @@
 <script setup lang="ts" generic="V extends string | number, O extends { value: V; title: string; says?: string }">
+import { useId } from 'vue';
 import { NRadio, NRadioGroup } from 'naive-ui';
 
 /** One of a few, all in sight, each with what it means. */
 const chosen = defineModel<V | null>({ required: true });
 defineProps<{ label: string; options: readonly O[]; columns?: number }>();
+/** Radios of one name are one stop of the Tab key; arrows go on among them. */
+const name = useId();
 </script>
 
 <template>
   <NRadioGroup
     v-model:value="chosen"
+    :name="name"
     class="cards"
     role="radiogroup"
     :aria-label="label"
