@@ -130,12 +130,22 @@ describe('what was measured', () => {
       forward: [],
       measured: rows,
       bottles: [
-        { name: 'Red, "no. 1"', bottledOn: on, filled: 5, left: 2, gone: [{ on, bottles: 3, reason: 'given', who: 'Ivo\nand Una' }] },
+        {
+          name: 'Red, "no. 1"',
+          bottledOn: on,
+          filled: 5,
+          left: 2,
+          gone: [
+            { on, bottles: -1, reason: 'undo', who: '' },
+            { on, bottles: 3, reason: 'given', who: 'Ivo\nand Una' },
+          ],
+        },
       ],
     };
     const wanted = recordRows(of);
     const { data } = Papa.parse<Record<string, string>>(recordCsv(wanted), { header: true, skipEmptyLines: true });
     expect(data).toEqual(wanted.map((r) => ({ ...r, value: r.value.startsWith('=') ? `'${r.value}` : r.value })));
+    expect(wanted.at(-2)!.value).toBe('1 put back');
     expect(wanted.at(-1)).toEqual({ part: 'bottles', on, what: 'Red, "no. 1"', value: '3 given', by: 'Ivo\nand Una' });
   });
 });

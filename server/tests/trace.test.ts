@@ -78,3 +78,16 @@ it('what was taken and given back again is in nothing', async () => {
   await move(30);
   expect((await trace('pods', 'lot-lemondrop')).forward).toHaveLength(before);
 });
+
+it('from bottles on into a sauce that is made of one of them', async () => {
+  const { value: opened } = await k.call<{ id: string }>('POST', '/stored', {
+    ...{ what: { bottlingId: 'slipway-red-2', bottles: 1 }, name: 'Opened', massG: null, words: '' },
+  });
+  await k.open.db.insert(stockMoves).values({ store: 'stored', itemId: opened.id, deltaG: -20, reason: 'batch', batchId: 'gorse-gold' });
+  const forward = (await trace('bottles', 'slipway-red-2')).forward.map((s) => [s.node.kind, s.node.id, s.depth]);
+  expect(forward.slice(0, 2)).toEqual([
+    ['stored', opened.id, 1],
+    ['batch', 'gorse-gold', 2],
+  ]);
+  expect(ids((await trace('batch', 'gorse-gold')).back, 'bottles')).toContain('slipway-red-2');
+});

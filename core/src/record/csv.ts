@@ -20,6 +20,10 @@ export interface Whereabouts {
   gone: readonly { on: string; bottles: number; reason: string; who: string }[];
 }
 
+/** What became of bottles: "3 given"; those that an undo brought back are put back. */
+export const goneWords = ({ bottles, reason }: Whereabouts['gone'][number]): string =>
+  bottles < 0 ? `${-bottles} put back` : `${bottles} ${reason}`;
+
 /** What a step weighs and is part of: "Cayenne, red 240 g" of each. */
 const byWords = (step: TraceStep): string => step.by.map((b) => (b.g === null ? b.name : `${b.name} ${b.g.toFixed(1)} g`)).join('; ');
 
@@ -42,7 +46,7 @@ export function recordRows(of: {
     ...of.bottles.flatMap((b): RecordRow[] => [
       { part: 'bottles', on: b.bottledOn, what: b.name, value: `${b.filled} filled`, by: '' },
       { part: 'bottles', on: '', what: b.name, value: `${b.left} on the shelf`, by: '' },
-      ...b.gone.map((g): RecordRow => ({ part: 'bottles', on: g.on, what: b.name, value: `${g.bottles} ${g.reason}`, by: g.who })),
+      ...b.gone.map((g): RecordRow => ({ part: 'bottles', on: g.on, what: b.name, value: goneWords(g), by: g.who })),
     ]),
   ];
 }

@@ -59,7 +59,12 @@ function rowsOf(file: BatchFile, log: StationLog, meters: readonly Tool[]): Row[
     ...said(log.fillC, (c) => ({ what: 'Temperature when filled', value: `${c} °C`, by: log.hotByThermometer ? 'thermometer' : '' })),
     ...said(log.bottles, (n) => ({ what: 'Bottles filled', value: String(n), by: 'counted' })),
     ...(log.rounds ?? []).flatMap((r) =>
-      r.put.map((p) => ({ at: r.at, what: `Put in after tasting: ${nameIn(file, p.from, p.of)}`, value: `${p.g} g`, by: 'scale' })),
+      r.put.map((p) => ({
+        at: r.at,
+        what: `Put in after tasting: ${nameIn(file, p.from, p.of)}`,
+        value: `${Number(p.g.toFixed(1))} g`,
+        by: p.words ?? '',
+      })),
     ),
     ...said(log.frozenOn, (on) => ({ at: on, what: 'Into the freezer', value: '', by: '' })),
     ...(log.jarsThrown ?? []).map((j) => ({ at: j.on, what: `Jar ${j.jar} thrown away`, value: j.why, by: '' })),
@@ -93,7 +98,7 @@ export function measuredOf(file: BatchFile, meters: readonly Tool[] = []): Measu
       const of = r.jar === undefined ? '' : `, jar ${r.jar}`;
       const row = (what: string, value: string, by: string) => own.push({ at: r.at, station, what: `${what}${of}`, value, by });
       if (r.pH !== undefined) row('pH', String(r.pH), meterWords(meters, r.instrument, r.by, r.at));
-      if (r.tempC !== undefined) row('Temperature', `${r.tempC} °C`, 'thermometer');
+      if (r.tempC !== undefined) row('Temperature', `${r.tempC} °C`, '');
       if (r.bubbles !== undefined) row('Bubbles', `${r.bubbles} a minute`, 'eye');
       if (r.coverMm !== undefined) row('Brine over the pods', `${r.coverMm} mm`, 'eye');
       if (r.signs) row('Seen and smelt', r.signs.map((s) => SIGNS[s].says).join(', '), 'eye');

@@ -42,8 +42,8 @@ async function edgesOf(db: Db): Promise<TraceEdge[]> {
       .where(isNotNull(stockMoves.batchId))
       .groupBy(stockMoves.store, stockMoves.itemId, stockMoves.batchId),
     await db.select({ id: podLots.id, from: podLots.madeFrom, leftBy: podLots.leftBy }).from(podLots),
-    await db.select({ id: storedStuff.id, batch: storedStuff.batchId }).from(storedStuff),
-    await db.select({ id: bottlings.id, batch: bottlings.batchId }).from(bottlings),
+    await db.select({ id: storedStuff.id, batch: storedStuff.batchId, what: storedStuff.what }).from(storedStuff),
+    await db.select({ id: bottlings.id, batch: bottlings.batchId, strand: bottlings.strandId }).from(bottlings),
   ];
   const batch = (id: string) => traceKey({ kind: 'batch', id });
   return [
@@ -54,6 +54,12 @@ async function edgesOf(db: Db): Promise<TraceEdge[]> {
       ...(l.leftBy ? [edge(batch(l.leftBy.batchId), traceKey({ kind: 'pods', id: l.id }), null)] : []),
     ]),
     ...stored.flatMap((s) => (s.batch ? [edge(batch(s.batch), traceKey({ kind: 'stored', id: s.id }), null)] : [])),
+    // Bottles that were opened for another sauce: what came out of them is of that end.
+    ...stored.flatMap(({ id, batch: of, what }) =>
+      filled
+        .filter((b) => b.batch === of && 'strandId' in what && b.strand === what.strandId)
+        .map((b) => edge(traceKey({ kind: 'bottles', id: b.id }), traceKey({ kind: 'stored', id }), null)),
+    ),
     ...filled.map((b) => edge(batch(b.batch), traceKey({ kind: 'bottles', id: b.id }), null)),
   ];
 }

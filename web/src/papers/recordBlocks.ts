@@ -15,7 +15,7 @@ export function recordBlocks(title: string, printed: string, rows: readonly Reco
     { kind: 'title', text: title },
     {
       kind: 'text',
-      text: `Printed ${printed}. Every line is as it was weighed, read or written down in this kitchen; what was only planned or worked out is left out. It is no proof of safety: the rules of your food office go before it.`,
+      text: `Printed ${printed}. Measurements are as they were read or written down in this kitchen; none is worked out. Grams of what went in are what steps that are done took out of its stores, by the scale or as they were planned. It is no proof of safety: the rules of your food office go before it.`,
     },
     ...parts.flatMap((part): Block[] => [
       { kind: 'head', text: HEADS[part] },

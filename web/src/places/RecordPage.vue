@@ -4,6 +4,7 @@ import { computed, ref, watch } from 'vue';
 import { RouterLink, useRoute } from 'vue-router';
 import {
   endStrands,
+  goneWords,
   LineProblem,
   measuredOf,
   nutritionFacts,
@@ -163,7 +164,7 @@ async function asPdf() {
                 <span class="soft"> filled {{ fullDay(b.bottledOn) }}: {{ b.filled }}, {{ b.left }} on the shelf</span>
                 <ul v-if="b.gone.length">
                   <li v-for="(g, i) in b.gone" :key="i">
-                    {{ fullDay(g.on) }}: {{ g.bottles }} {{ g.reason }}<template v-if="g.who"> to {{ g.who }}</template>
+                    {{ fullDay(g.on) }}: {{ goneWords(g) }}<template v-if="g.who"> to {{ g.who }}</template>
                   </li>
                 </ul>
               </li>
@@ -191,8 +192,9 @@ async function asPdf() {
         </ol>
       </section>
       <p class="soft">
-        By the books of this kitchen: what was weighed out of its stores, and what was read and written down. Where something was taken
-        without being said, it is not here. A recall follows the rules of your food office.
+        By the books of this kitchen: grams are what steps that are done took out of its stores, by the scale or as they were planned;
+        measurements are what was written down. Where something was taken without being said, it is not here. A recall follows the rules of
+        your food office.
       </p>
     </template>
   </div>
