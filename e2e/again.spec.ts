@@ -61,6 +61,7 @@ test('what it costs: the bill is that of core and of a sum by hand; a price that
   await type(page, 'Price of a kWh', '0.30');
   await page.keyboard.press('Escape');
   await expect(kitchen).toHaveCount(0);
+  await expect.poll(async () => ((await (await page.request.get('/api/settings')).json()) as { tariff: number }).tariff).toBe(0.3);
   await page.goto('/batches/slipway-red-2/cost');
   const bill = page.getByRole('region', { name: 'The bill' });
   await expect(bill).toContainText('no price');

@@ -40,13 +40,17 @@ test('at the counter by keyboard alone, on a phone: steps, a timer that outlives
   expect(await clock.textContent()).toBe(held);
   // The last second, wherever one is: it rings until somebody ends it, on every page and after a reload.
   await page.keyboard.press('t');
-  await page.evaluate(() => {
-    const key = Object.keys(localStorage).find((k) => k.endsWith('timers'))!;
-    const all = JSON.parse(localStorage.getItem(key)!);
-    localStorage.setItem(key, JSON.stringify(all.map((t: object) => ({ ...t, endsAt: Date.now() + 2500 }))));
-  });
+  const endIn = (ms: number) =>
+    page.evaluate((left) => {
+      const key = Object.keys(localStorage).find((k) => k.endsWith('timers'))!;
+      const all = JSON.parse(localStorage.getItem(key)!);
+      localStorage.setItem(key, JSON.stringify(all.map((t: object) => ({ ...t, endsAt: Date.now() + left }))));
+    }, ms);
+  await endIn(300_000);
   await page.goto('/shelf');
-  await expect(page).toHaveTitle(/^00:0\d Simmer · Roskel$/);
+  await expect(page).toHaveTitle(/^0[45]:\d\d Simmer · Roskel$/);
+  await endIn(1500);
+  await page.goto('/shelf');
   const alarm = page.getByRole('alert', { name: 'Time is up' });
   await expect(alarm).toContainText('Simmer: time is up.', { timeout: 15_000 });
   await expect(page).toHaveTitle('Time is up: Simmer · Roskel');

@@ -26,6 +26,7 @@ test('every caution and every why of the demo leads into the guide, to what is a
   const link = page.getByRole('dialog').getByRole('link', { name: 'More in the guide' });
   const href = (await link.getAttribute('href'))!;
   await link.click();
+  await expect(page).toHaveURL(/\/guide\//);
   await expect(page.locator('article h2')).toHaveText(topicOf(href.split('/').pop()!)!.title);
 });
 

@@ -27,6 +27,8 @@ test('an answer that is lost on its way does not make a move twice', async ({ pa
   const left = async () =>
     ((await (await page.request.get('/api/shelf')).json()) as { id: string; left: number }[]).find((b) => b.id === 'slipway-red-2')!.left;
   const before = await left();
+  const open = page.getByRole('region', { name: 'Slipway Red no. 2' }).getByRole('button', { name: 'Open one' });
+  await expect(open).toBeVisible();
   const keys: string[] = [];
   // Done, and the line breaks before anybody hears of it, by itself or from the list: again by itself, and by a second try.
   let broken = true;
@@ -37,7 +39,6 @@ test('an answer that is lost on its way does not make a move twice', async ({ pa
     await r.fetch();
     await r.abort('connectionreset');
   });
-  const open = page.getByRole('region', { name: 'Slipway Red no. 2' }).getByRole('button', { name: 'Open one' });
   await open.click();
   await expect(page.getByText('The Roskel server does not answer')).toBeVisible();
   expect(await left()).toBe(before - 1);

@@ -31,7 +31,8 @@ export class DemoServer {
       '--data',
       this.folder,
       '--port',
-      String(this.port),
+      // `ROSKEL_PORTS=1000`: a second run beside another one.
+      String(this.port + Number(process.env.ROSKEL_PORTS ?? 0)),
       ...this.words,
     ];
     // The demo as it ships, made once for all tests.

@@ -21,6 +21,16 @@ export const test = base.extend<{ noErrors: undefined }, { servers: DemoServer[]
     { scope: 'worker', timeout: 90_000 },
   ],
   baseURL: async ({ servers }, use, info) => use(servers[info.line % servers.length]!.address),
+  // `ROSKEL_SLOW=1500 npm run e2e`: every part of the program and every answer comes so many ms late. What fails then hung on speed.
+  context: async ({ context }, use) => {
+    const late = Number(process.env.ROSKEL_SLOW ?? 0);
+    if (late > 0)
+      await context.route(/\/(assets|api)\//, async (route) => {
+        await new Promise((go) => setTimeout(go, late));
+        await route.fallback();
+      });
+    await use(context);
+  },
   // A page that logs an error has failed, whatever it shows.
   noErrors: [
     async ({ page }, use) => {
@@ -50,9 +60,10 @@ export async function stored(page: Page, id: string): Promise<{ record: BatchRec
   };
 }
 
-/** Another page without loading the program anew, as a link in it would. */
+/** Another page without loading the program anew, as a link in it would. The page before it has to stand first: until then a link is not heard. */
 export async function goIn(page: Page, path: string): Promise<void> {
   if (page.url() === 'about:blank') return void (await page.goto(path));
+  await expect(page.getByRole('heading', { level: 1 }).first()).toBeVisible();
   await page.evaluate((to) => {
     history.pushState({}, '', to);
     dispatchEvent(new PopStateEvent('popstate', { state: {} }));
@@ -103,16 +114,18 @@ export async function type(page: Page, label: string | RegExp, value: string): P
   await field.press('Tab');
 }
 
-/** Chooses one of a list by what stands there. */
+/** Chooses one of a list by what stands there; a list that was drawn anew meanwhile is opened again. */
 export async function pick(page: Page, label: string | RegExp, option: string | RegExp): Promise<void> {
   const field = page.getByRole('combobox', { name: label, ...(typeof label === 'string' ? { exact: true } : {}) });
-  await field.click();
-  // Long lists are searched, short ones are looked through.
-  if (typeof option === 'string' && (await field.evaluate((e) => e.tagName === 'INPUT'))) await field.fill(option.split(',')[0]!);
   const row = page
-    .locator('.n-base-select-option')
+    .locator('.n-base-select-menu:visible .n-base-select-option')
     .filter({ hasText: typeof option === 'string' ? new RegExp(`^\\s*${option.replace(/[.*+?^${}()|[\]\\]/g, '\\$&')}`) : option });
-  await row.first().click();
+  await expect(async () => {
+    await field.click({ timeout: 10_000 });
+    // Long lists are searched, short ones are looked through.
+    if (typeof option === 'string' && (await field.evaluate((e) => e.tagName === 'INPUT'))) await field.fill(option.split(',')[0]!);
+    await row.first().click({ timeout: 5000 });
+  }).toPass({ timeout: 60_000 });
   await expect(page.locator('.n-base-select-menu:visible')).toHaveCount(0);
 }
 
