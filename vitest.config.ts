@@ -7,9 +7,11 @@ const MAX_WORKERS = 2;
 process.env.ROSKEL_INSTALLED = '1';
 // Whatever is set outside: tests say themselves where they store.
 process.env.DATABASE_URL = '';
-const MANY = 'server/tests/many.test.ts';
-/** Tests of stores, on both engines; those of many writers on the server, where there is one. */
-const ON_BOTH = [...['api', 'foreseen', 'heat', 'kept', 'ledger', 'log'].map((name) => `server/tests/${name}.test.ts`), MANY];
+const file = (name: string) => `server/tests/${name}.test.ts`;
+/** Tests that need a PostgreSQL server for some of what they ask: on it, where there is one. */
+const ONCE = ['many', 'killed'].map(file);
+/** Tests of stores, on both engines. */
+const ON_BOTH = ['api', 'foreseen', 'fuzz', 'heat', 'kept', 'ledger', 'log'].map(file);
 /** Only what hangs is stopped: a slow machine is no fault of a test. */
 const test = { testTimeout: 600_000, hookTimeout: 600_000 };
 
@@ -30,7 +32,7 @@ export default defineConfig({
         extends: true,
         test: {
           ...{ ...test, name: 'server', include: ['server/tests/**/*.test.ts'], isolate: false, globalSetup: 'server/tests/image.ts' },
-          exclude: postgresAt() ? [MANY] : [],
+          exclude: postgresAt() ? ONCE : [],
         },
       },
       // The same on a PostgreSQL server, where there is one.
@@ -38,7 +40,13 @@ export default defineConfig({
         ? [
             {
               extends: true as const,
-              test: { ...test, name: 'server on PostgreSQL', include: ON_BOTH, isolate: false, globalSetup: 'server/tests/serverImage.ts' },
+              test: {
+                ...test,
+                name: 'server on PostgreSQL',
+                include: [...ON_BOTH, ...ONCE],
+                isolate: false,
+                globalSetup: 'server/tests/serverImage.ts',
+              },
             },
           ]
         : []),

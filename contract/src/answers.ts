@@ -128,8 +128,3 @@ export const ProblemAnswer = Type.Object({
 });
 export const DoneAnswer = Type.Object({ done: Type.Boolean() }, closed);
 export const listAnswer = listOf;
-
-export const HouseAnswer = Type.Object(
-  { kitchen: orNull(Text), open: Type.Boolean(), addresses: listOf(Text), feedKey: orNull(Text) },
-  closed,
-);

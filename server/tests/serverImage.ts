@@ -2,6 +2,7 @@ import pg from 'pg';
 import type { TestProject } from 'vitest/node';
 import { startPostgres } from '../../scripts/lib/postgres.mjs';
 import { openServer } from '../src/db/server';
+import { patiently } from '../src/db/store';
 import { seedDemo } from '../src/seed/demo';
 import { DEMO_DAY } from './image';
 
@@ -15,7 +16,11 @@ export default async function setup(project: TestProject) {
   for (const name of ['image', 'demo']) {
     await admin.query(`create database ${name}`);
     const store = await openServer(server.url(name), 'home');
-    if (name === 'demo') await store.write((db) => seedDemo(db, DEMO_DAY));
+    if (name === 'demo')
+      await store.write(async (db) => {
+        await patiently(db);
+        await seedDemo(db, DEMO_DAY);
+      });
     await store.close();
   }
   await admin.end();

@@ -55,10 +55,15 @@ async function packed(store: Store): Promise<Uint8Array> {
     rmSync(place, { recursive: true });
   }
 }
-const readIn = (store: Store, bytes: Uint8Array) =>
-  store.write(async (db) => {
+/** Reads a backup into an empty kitchen; `id`: as the very kitchen it is of. All in one change. */
+const readIn = (store: Store, bytes: Uint8Array, id?: string) =>
+  store.write(async (db, say) => {
     await patiently(db);
     await writeKitchen(db, unpackKitchen(bytes));
+    if (id === undefined) return;
+    // To the browsers that know it, it is the same; processes that serve the place already hear of it.
+    await becomeKitchen(db, id);
+    say({ topic: 'all', id: '' });
   });
 
 /** `backup FILE` writes a kitchen into one file, `restore FILE` reads it into an empty one. */
@@ -81,12 +86,7 @@ async function move(s: Said, way: string): Promise<string> {
   const [from, to] = toServer ? [embedded, onServer] : [onServer, embedded];
   const [bytes, id] = await using(from(s), async (store) => [await packed(store), await identityOf(store.db)] as const);
   const where = await using(to(s), async (store) => {
-    await readIn(store, bytes);
-    // To the browsers that know it, it is the same; processes that serve the place already hear of it.
-    await store.write(async (db, say) => {
-      await becomeKitchen(db, id);
-      say({ topic: 'all', id: '' });
-    });
+    await readIn(store, bytes, id);
     return store.where;
   });
   return `The kitchen is now in ${where} as well. Where it was it is untouched: use only one of them from now on.`;

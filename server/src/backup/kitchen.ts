@@ -21,6 +21,7 @@ import { localDay } from '../day';
 import { upgradeDocuments } from '../db/documents';
 import type { Db } from '../db/open';
 import * as schema from '../db/schema';
+import { NOT_STORABLE, unstorableIn } from '../db/storable';
 import { everyBatch } from '../store/batchReads';
 import { refreshAll } from '../store/batches';
 import { Unfit } from '../store/errors';
@@ -119,6 +120,9 @@ export async function writeKitchen(db: Db, value: unknown, today = localDay()): 
   // Of a million rows that are none, the first says enough.
   const odd = firstError(KitchenFileSchema, value);
   if (odd) throw new Unfit('This is not a backup of a Roskel kitchen.', [odd]);
+  const unstorable = unstorableIn(value);
+  if (unstorable !== null)
+    throw new Unfit('Some of this backup cannot be. Nothing was read in.', [{ path: unstorable.slice(0, 200), message: NOT_STORABLE }]);
   const file = upgradeKitchen(value as KitchenFile);
   checkedRows(file);
   await mustBeEmpty(db);

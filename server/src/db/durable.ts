@@ -57,7 +57,8 @@ export function syncTree(folder: string): void {
   syncPath(folder);
 }
 
-function syncPath(path: string): void {
+/** Asks for a file, or the names in a folder, to be on the disk. */
+export function syncPath(path: string): void {
   const fd = openSync(path, 'r');
   try {
     fsyncSync(fd);

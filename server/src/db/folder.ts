@@ -1,5 +1,17 @@
-import { accessSync, constants, existsSync, mkdirSync, readdirSync, readFileSync, rmSync, statSync, writeFileSync } from 'node:fs';
+import {
+  accessSync,
+  constants,
+  existsSync,
+  mkdirSync,
+  readdirSync,
+  readFileSync,
+  renameSync,
+  rmSync,
+  statSync,
+  writeFileSync,
+} from 'node:fs';
 import { basename, join } from 'node:path';
+import { syncPath } from './durable';
 import { writeForOwnerOnly } from './ownOnly';
 
 /** A data folder that cannot be used; the sentence says why and what to do. Nothing in it was touched. */
@@ -12,7 +24,7 @@ const VERSION = 1;
 /** The storage version of the embedded engine (its PG_VERSION). */
 const ENGINE = '18';
 /** What may lie in a folder that is new to us. */
-const HARMLESS = new Set(['roskel.lock', 'roskel.lock.new', 'roskel.held', 'backups', '.DS_Store', '.gitkeep']);
+const HARMLESS = new Set([`${MARK}.part`, 'roskel.lock', 'roskel.lock.new', 'roskel.held', 'backups', '.DS_Store', '.gitkeep']);
 
 const ANOTHER_SMALL = 'say another folder with --data.';
 const ANOTHER = 'Say another folder with --data.';
@@ -141,6 +153,10 @@ export function goesOnSince(folder: string): number {
   return typeof from === 'string' ? Date.parse(from) || 0 : 0;
 }
 
+/** Whole and on the disk, or as it was: a mark cut short would shut the kitchen out of its folder. */
 function writeMark(folder: string, more: { making?: true; demo?: boolean; goesOnFrom?: string }): void {
-  writeFileSync(join(folder, MARK), `${JSON.stringify({ format: FORMAT, version: VERSION, ...more })}\n`);
+  const [path, part] = [join(folder, MARK), join(folder, `${MARK}.part`)];
+  writeFileSync(part, `${JSON.stringify({ format: FORMAT, version: VERSION, ...more })}\n`, { flush: true });
+  renameSync(part, path);
+  syncPath(folder);
 }

@@ -1,4 +1,4 @@
-import { constants, cpSync, renameSync, rmSync } from 'node:fs';
+import { constants, cpSync, existsSync, renameSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
 import type { ChangeEvent } from '@roskel/contract';
 import { sql } from 'drizzle-orm';
@@ -41,6 +41,7 @@ export async function openDb(folder: string | null, { demo = false, fresh = fals
   prepareFolder(folder);
   const lock = await lockFolder(folder);
   try {
+    putBack(folder);
     const isNew = inspectFolder(folder) === 'new';
     if (fresh && !isNew) mayEmpty(folder);
     const begin = isNew || fresh;
@@ -61,8 +62,8 @@ export async function openDb(folder: string | null, { demo = false, fresh = fals
  * where opening fails, so that a damaged folder stays as it was found. Throws FolderUnfit.
  */
 async function readyAgain(folder: string, lock: Lease): Promise<OpenDb> {
-  const [pg, before] = [join(folder, 'pg'), join(folder, BEFORE)];
-  rmSync(before, { recursive: true, force: true });
+  const [pg, before, failed] = ['pg', BEFORE, FAILED].map((name) => join(folder, name)) as [string, string, string];
+  for (const old of [before, failed]) rmSync(old, { recursive: true, force: true });
   const copied = setAside(pg, before);
   try {
     const open = await ready(pg, lock);
@@ -70,8 +71,9 @@ async function readyAgain(folder: string, lock: Lease): Promise<OpenDb> {
     return open;
   } catch (error) {
     if (copied) {
-      rmSync(pg, { recursive: true, force: true });
+      renameSync(pg, failed);
       renameSync(before, pg);
+      rmSync(failed, { recursive: true, force: true });
     }
     const says = String((error as Error).message)
       .split('\n')[0]!
@@ -79,6 +81,11 @@ async function readyAgain(folder: string, lock: Lease): Promise<OpenDb> {
     const kept = copied ? 'Nothing was changed.' : 'There was no room to keep it as it was.';
     throw new FolderUnfit(`${pg} is damaged: the database does not open (${says}). ${kept} ${howToGoBack(folder, localDay())}`);
   }
+}
+/** Ends what a putting back left that was cut short between its two names. */
+function putBack(folder: string): void {
+  const [pg, before] = [join(folder, 'pg'), join(folder, BEFORE)];
+  if (!existsSync(pg) && existsSync(before)) renameSync(before, pg);
 }
 /** Copies a folder, sharing the blocks where the disk can; false where there is no room for it. */
 function setAside(from: string, to: string): boolean {
@@ -93,6 +100,7 @@ function setAside(from: string, to: string): boolean {
   }
 }
 const BEFORE = 'pg-before';
+const FAILED = 'pg-failed';
 const MOST_SAID = 160;
 
 /** Times that a long reading begins anew before it asks for the database alone. */

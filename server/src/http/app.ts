@@ -13,7 +13,8 @@ import type { Access } from '../access/passphrase';
 import { localDay } from '../day';
 import { DeviceRack } from '../devices';
 import { Announcer } from './events';
-import { localOnly, nulIn, ownChanges, ownKitchen } from './guard';
+import { NOT_STORABLE, unstorableIn } from '../db/storable';
+import { localOnly, ownChanges, ownKitchen } from './guard';
 import { openapi } from './openapi';
 import { problems, sendProblem } from './problem';
 import { FileAnswer, type Kitchen, type Route } from './route';
@@ -88,10 +89,10 @@ async function sendFile(res: Response, { name, type, content }: FileAnswer): Pro
 
 function handler(route: Route, kitchen: Kitchen, store: Store): RequestHandler {
   return async (req, res) => {
-    const odd = nulIn(req.params) ?? nulIn(req.query) ?? nulIn(route.takes ? null : req.body);
+    const odd = unstorableIn(req.params) ?? unstorableIn(req.query) ?? unstorableIn(route.takes ? null : req.body);
     if (odd !== null) {
-      const message = 'There is a character in it that cannot be stored (NUL).';
-      sendProblem(res, { status: 422, title: 'That cannot be', detail: message, errors: [{ path: odd.slice(0, 200), message }] });
+      const errors = [{ path: odd.slice(0, 200), message: NOT_STORABLE }];
+      sendProblem(res, { status: 422, title: 'That cannot be', detail: NOT_STORABLE, errors });
       return;
     }
     if (route.body) {

@@ -47,15 +47,3 @@ export const ownKitchen =
     const detail = 'Another kitchen answers at this address than before. Nothing was changed; open the page again.';
     sendProblem(res, { status: ANOTHER_KITCHEN, title: 'Another kitchen', detail });
   };
-
-/** Where in a value a character stands that no store can keep, or null. */
-export function nulIn(value: unknown, path = ''): string | null {
-  if (typeof value === 'string') return value.includes('\0') ? path : null;
-  if (typeof value !== 'object' || value === null) return null;
-  for (const [key, inner] of Object.entries(value)) {
-    if (key.includes('\0')) return path;
-    const found = nulIn(inner, path ? `${path}/${key}` : key);
-    if (found !== null) return found;
-  }
-  return null;
-}
