@@ -3,7 +3,7 @@ import { Agent, request } from 'node:http';
 import pg from 'pg';
 import { getTableName, isTable } from 'drizzle-orm';
 import { addDays, lotOfVariety, summaryOf, todayOf, variety, type BatchFile } from '@roskel/core';
-import { BARE_LOT, type BatchRecord, type BatchSaved, type BottlingRecord, type PodLotRecord } from '@roskel/contract';
+import { BARE_LOT, KEY_HEADER, type BatchRecord, type BatchSaved, type BottlingRecord, type PodLotRecord } from '@roskel/contract';
 import { DemoServer } from '../e2e/server';
 import { startPostgres } from '../scripts/lib/postgres.mjs';
 import * as schema from '../server/src/db/schema';
@@ -11,7 +11,7 @@ import { openServer, schemaOf } from '../server/src/db/server';
 import { everyBatch, listBatches, listToday } from '../server/src/store/batchReads';
 import { addBatch } from '../server/src/store/batches';
 
-/** What a PostgreSQL server must hold: `npm run bench -- --server [--minutes 10] [--only load]`. Debian's, on loopback, two processes. */
+/** What a PostgreSQL server must hold: `npm run bench -- --server [--minutes 10] [--only load|restarts]`. Debian's, on loopback, two processes. */
 const TODAY = new Date().toISOString().slice(0, 10);
 const minutesAt = process.argv.indexOf('--minutes');
 const MINUTES = minutesAt > 0 ? Number(process.argv[minutesAt + 1]) : 1;
@@ -30,9 +30,13 @@ const [a, b] = (await Promise.all(servers.map((s) => s.start()))) as [string, st
 
 /** Connections are kept, as a browser keeps them: what is measured is the server, not how it is reached. */
 const agent = new Agent({ keepAlive: true });
-function call<T>(base: string, method: string, path: string, body?: unknown): Promise<{ status: number; value: T }> {
+function call<T>(base: string, method: string, path: string, body?: unknown, key?: string): Promise<{ status: number; value: T }> {
   return new Promise((done, fail) => {
-    const headers = { 'X-Roskel': '1', ...(body === undefined ? {} : { 'Content-Type': 'application/json' }) };
+    const headers = {
+      'X-Roskel': '1',
+      ...(key ? { [KEY_HEADER]: key } : {}),
+      ...(body === undefined ? {} : { 'Content-Type': 'application/json' }),
+    };
     const asked = request(`${base}/api${path}`, { method, agent, headers }, (res) => {
       const parts: Buffer[] = [];
       res.on('data', (part: Buffer) => parts.push(part));
@@ -287,6 +291,59 @@ async function killed(): Promise<void> {
   );
 }
 
+/** The database goes down and comes back again and again under requests that are said again until they are answered. */
+async function restarts(): Promise<void> {
+  const RESTARTS = 20;
+  await call(a, 'POST', '/pods', { input: podInput('restarts'), stockG: 1, words: '' });
+  const move = { deltaG: 1, reason: 'in', words: '' };
+  let [answered, again, unanswered, ended] = [0, 0, 0, false];
+  /** With the same key each time, as the page does; every other try at the other process. */
+  async function insist(key: string, n: number): Promise<void> {
+    for (let tried = 0; tried < 200; tried++) {
+      const base = (n + tried) % 2 ? a : b;
+      const { status } = await call(base, 'POST', '/pods/restarts/moves', move, key).catch(() => ({ status: 0 }));
+      if (status >= 200 && status < 300) return void answered++;
+      again++;
+      await new Promise((t) => setTimeout(t, 100));
+    }
+    unanswered++;
+  }
+  const all: Promise<void>[] = [];
+  const asking = (async () => {
+    const begin = performance.now();
+    for (let i = 0; !ended; i++) {
+      all.push(insist(`restart-${i}`, i));
+      await new Promise((t) => setTimeout(t, Math.max(0, begin + ((i + 1) * 1000) / PER_SECOND - performance.now())));
+    }
+  })();
+  for (let i = 0; i < RESTARTS; i++) {
+    await new Promise((t) => setTimeout(t, (60_000 * MINUTES) / RESTARTS));
+    await started!.restart();
+  }
+  await new Promise((t) => setTimeout(t, 2000));
+  ended = true;
+  await asking;
+  await Promise.all(all);
+  const { stockG } = (await call<PodLotRecord[]>(a, 'GET', '/pods')).value.find((p) => p.id === 'restarts')!;
+  const [lost, doubled] = [Math.max(0, 1 + answered - stockG), Math.max(0, stockG - 1 - answered)];
+  console.log(
+    `The database restarted ${RESTARTS} times in ${MINUTES} min under ${PER_SECOND} changes a second: ${answered} done (${again} tries went into the void), ${unanswered} never, ${lost} lost, ${doubled} done twice, wanted 0: ${yes(unanswered + lost + doubled === 0)}`,
+  );
+  const admin = new pg.Client({ connectionString: started!.url() });
+  await admin.connect();
+  const { rows } = await admin.query<{ n: number }>(
+    `select count(*)::int as n from pg_stat_activity where backend_type = 'client backend' and pid <> pg_backend_pid()`,
+  );
+  await admin.end();
+  // Each process has a pool of eight, and one more that listens.
+  console.log(`    connections afterwards: ${rows[0]!.n}, wanted at most 18: ${yes(rows[0]!.n <= 18)}`);
+  const begin = performance.now();
+  await servers[0].stop();
+  const ms = performance.now() - begin;
+  console.log(`    one of them ends in ${(ms / 1000).toFixed(1)} s, wanted at most 5: ${yes(ms <= 5000)}`);
+  await servers[0].start();
+}
+
 const median = async (run: () => Promise<unknown>) => {
   const ms: number[] = [];
   for (let i = 0; i < 25; i++) {
@@ -343,7 +400,7 @@ function old(file: BatchFile, n: number): BatchFile {
 }
 
 try {
-  for (const part of [races, load, killed, manyKitchens]) if (ONLY === null || ONLY === part.name) await part();
+  for (const part of [races, load, killed, restarts, manyKitchens]) if (ONLY === null || ONLY === part.name) await part();
 } finally {
   await Promise.all(servers.map((s) => s.end()));
   started.end();

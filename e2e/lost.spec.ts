@@ -251,10 +251,25 @@ test('a backup is read back into an empty kitchen, bit by bit the same', async (
     const tables = (bytes: Uint8Array) =>
       JSON.stringify((JSON.parse(strFromU8(unzipSync(bytes)['kitchen.json']!)) as { tables: object }).tables);
     expect(tables(await (await other.request.get('/api/kitchen')).body())).toBe(tables(zip));
-    // A second time it is not empty any more, and says so.
+    // A second time it is not empty any more: over it only when asked twice, and what was there is kept as a copy.
+    await other.getByLabel('Find a batch').fill('');
+    const id = await startBatch(other, 'Begun since', { lowShu: 1000, highShu: 4000, bottles: 4, bottleMl: 100 });
     await other.getByRole('button', { name: 'Kitchen', exact: true }).click();
-    await expect(other.getByText('A backup is read into an empty kitchen, never over this one')).toBeVisible();
     await expect(other.getByRole('button', { name: /Read a backup/ })).toHaveCount(0);
+    await other.getByRole('button', { name: 'Go back to a backup' }).click();
+    const sheet = other.getByRole('dialog', { name: 'Go back to a backup' });
+    await expect(sheet.getByText(/^Here now: \d+ batches, \d+ lots, .* in the larder, \d+ bottlings?\.$/)).toBeVisible();
+    const again = other.waitForEvent('filechooser');
+    await sheet.getByRole('button', { name: 'A backup from a file' }).click();
+    await (await again).setFiles({ name: 'kitchen.zip', mimeType: 'application/zip', buffer: zip });
+    await sheet.getByRole('button', { name: 'Put the file kitchen.zip in its place' }).click();
+    await expect(other.getByText('This is the file kitchen.zip now.')).toBeVisible({ timeout: 120_000 });
+    expect(tables(await (await other.request.get('/api/kitchen')).body())).toBe(tables(zip));
+    await other.getByRole('button', { name: 'Go back to a backup' }).click();
+    await sheet.getByRole('listitem').filter({ hasText: 'before going back' }).getByRole('button').click();
+    await sheet.getByRole('button', { name: /^Put the copy of .* in its place$/ }).click();
+    await expect(other.getByText(/^This is the copy of .* now\./)).toBeVisible({ timeout: 120_000 });
+    expect((await other.request.get(`/api/batches/${id}`)).status()).toBe(200);
     const refused = await other.request.post('/api/kitchen', { data: zip, headers: { ...OWN, 'Content-Type': 'application/zip' } });
     expect([refused.ok(), (await refused.json()).detail]).toEqual([false, expect.stringContaining('not empty')]);
   } finally {

@@ -23,7 +23,9 @@ import {
 } from '@roskel/core';
 
 export const Id = Type.String({ minLength: 1, maxLength: 64, pattern: '^[A-Za-z0-9_.:-]+$' });
-export const Revision = Type.Integer({ minimum: 1 });
+/** What a database column of whole numbers holds at most (PostgreSQL: integer, serial). */
+export const MOST_INTEGER = 2_147_483_647;
+export const Revision = Type.Integer({ minimum: 1, maximum: MOST_INTEGER });
 const Note = Type.String({ title: 'The note', maxLength: 2000 });
 const Grams = Type.Number({ title: 'The amount', minimum: 0, maximum: 200_000, unit: 'g' });
 /** Unknown fields are refused. */

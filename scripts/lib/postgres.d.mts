@@ -3,6 +3,8 @@ export interface Started {
   url(database?: string): string;
   kill(): void;
   begin(): void;
+  /** Killed and begun, while whoever asks goes on. */
+  restart(): Promise<void>;
   end(): void;
 }
 export function postgresAt(): string | undefined;

@@ -1,5 +1,5 @@
 // A PostgreSQL of Debian's, begun on loopback in a folder of its own and taken away in the end. For tests and benchmarks.
-import { spawnSync } from 'node:child_process';
+import { spawn, spawnSync } from 'node:child_process';
 import { chownSync, existsSync, mkdtempSync, readdirSync, rmSync } from 'node:fs';
 import { createServer } from 'node:net';
 import { tmpdir } from 'node:os';
@@ -47,9 +47,10 @@ export async function startPostgres({ durable = false } = {}) {
   const data = join(folder, 'data');
   // It refuses to run as root: Debian's own user does it then.
   const root = process.getuid?.() === 0;
+  const lineOf = (program, args) =>
+    root ? ['runuser', ['-u', 'postgres', '--', join(bin, program), ...args]] : [join(bin, program), args];
   const as = (program, args) => {
-    const line = root ? ['runuser', ['-u', 'postgres', '--', join(bin, program), ...args]] : [join(bin, program), args];
-    const done = spawnSync(line[0], line[1], { cwd: folder, encoding: 'utf8' });
+    const done = spawnSync(...lineOf(program, args), { cwd: folder, encoding: 'utf8' });
     if (done.status !== 0) throw new Error(`${program} did not work: ${done.stderr || done.stdout || done.error}`);
     return done.stdout;
   };
@@ -61,13 +62,20 @@ export async function startPostgres({ durable = false } = {}) {
   const port = await freePort();
   const fast = durable ? '' : ' -c fsync=off -c synchronous_commit=off -c full_page_writes=off';
   const options = `-p ${port} -k ${folder} -c listen_addresses=127.0.0.1 -c max_connections=200${fast}`;
-  const begin = () => as('pg_ctl', ['-D', data, '-l', join(folder, 'log'), '-w', '-t', '60', '-o', options, 'start']);
+  const starting = ['-D', data, '-l', join(folder, 'log'), '-w', '-t', '60', '-o', options];
+  const begin = () => as('pg_ctl', [...starting, 'start']);
   begin();
   return {
     url: (database = 'postgres') => `postgres://roskel@127.0.0.1:${port}/${database}`,
     /** Killed in the middle, as when the power goes. */
     kill: () => as('pg_ctl', ['-D', data, '-m', 'immediate', 'stop']),
     begin,
+    /** Both, while whoever asks for it goes on with other things. */
+    restart: () =>
+      new Promise((done, fail) => {
+        const child = spawn(...lineOf('pg_ctl', [...starting, '-m', 'immediate', 'restart']), { cwd: folder, stdio: 'ignore' });
+        child.once('exit', (code) => (code === 0 ? done() : fail(new Error(`pg_ctl restart ended with ${code}`))));
+      }),
     end: () => {
       try {
         as('pg_ctl', ['-D', data, '-m', 'immediate', 'stop']);

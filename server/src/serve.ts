@@ -104,6 +104,7 @@ async function serveKitchen(store: Store, said: Told, first: number, devicePort:
   const known = [...names, ...ownNames()];
   const { app, announcer, devices, house } = createApp({
     ...{ store, webRoot: WEB, standIns },
+    ...(databaseUrl === null ? { folder: resolve(data) } : {}),
     ...(access ? { open: { access, names: known } } : {}),
   });
   const server = createServer(app);

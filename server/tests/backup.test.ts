@@ -4,11 +4,12 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { strToU8, unzipSync, zipSync } from 'fflate';
 import { afterAll, afterEach, beforeAll, beforeEach, expect, it, vi } from 'vitest';
-import { KitchenFileSchema, type KitchenFile } from '@roskel/contract';
+import { KitchenFileSchema, type BatchRecord, type BatchRow, type KitchenCopies, type KitchenFile } from '@roskel/contract';
 import { firstError } from '@roskel/contract/validate';
 import type { BatchFile } from '@roskel/core';
 import { backupOfDay, lostSince, nothingLost } from '../src/backup/daily';
 import { goOnFromHere } from '../src/db/folder';
+import { openDb } from '../src/db/open';
 import { writeKitchen } from '../src/backup/kitchen';
 import { writeBackup } from '../src/backup/file';
 import { countsIn, unpackKitchen } from '../src/backup/zip';
@@ -20,7 +21,7 @@ import { addLarder } from '../src/store/larder';
 import { addPhoto, getPhoto } from '../src/store/photos';
 import { addHeat } from '../src/store/tasting';
 import { DEMO_DAY } from './image';
-import { memoryDb, readKitchen, zipOf } from './kit';
+import { GOAL, memoryDb, readKitchen, serveKitchen, zipOf } from './kit';
 import { batch1 } from './old';
 
 const TODAY = DEMO_DAY;
@@ -268,4 +269,45 @@ it('seven daily backups are kept, one a day, none of an empty kitchen', async ()
   for (let d = 1; d <= 9; d++) expect(await backupOfDay(from, data, `2026-11-0${d}`)).toBe(true);
   expect(await backupOfDay(from, data, '2026-11-09')).toBe(false);
   expect(readdirSync(`${data}-backups`)).toEqual([3, 4, 5, 6, 7, 8, 9].map((d) => `roskel-2026-11-0${d}.zip`));
+});
+
+it('a copy is put in place of what is there: what was there is kept first, and whatever fails changes nothing', async () => {
+  const data = join(folder, 'k');
+  const open = await openDb(data);
+  const k = await serveKitchen(open, DEMO_DAY, undefined, false, undefined, data);
+  const batch = async (name: string) =>
+    (await k.call<BatchRecord>('POST', '/batches', { name, startDate: '2026-11-01', goal: GOAL })).value.id;
+  const names = async () => (await k.call<BatchRow[]>('GET', '/batches')).value.map((b) => b.summary.name).sort();
+  const put = (bytes: Uint8Array) =>
+    fetch(`${k.base}/kitchen`, { method: 'PUT', headers: { 'X-Roskel': '1', 'Content-Type': 'application/zip' }, body: bytes as never });
+  try {
+    await batch('First');
+    const copy = new Uint8Array(await (await fetch(`${k.base}/kitchen`)).arrayBuffer());
+    await batch('Second');
+    const kept = await readKitchen(open.db, '');
+    // What cannot be: no zip, and one whose rows say what no kitchen holds.
+    for (const bytes of [
+      new Uint8Array([1, 2]),
+      zipOf({
+        ...kept,
+        made: '2026-11-24T00:00:00.000Z',
+        tables: { ...kept.tables, settings: [{ id: 'maker', value: { kitchen: 'x' } }] },
+      }),
+    ])
+      expect((await put(bytes)).status).toBe(422);
+    expect(await readKitchen(open.db, '')).toEqual(kept);
+    const { before } = (await (await put(copy)).json()) as { before: string };
+    expect(await names()).toEqual(['First']);
+    const { now, copies } = (await k.call<KitchenCopies>('GET', '/kitchen/copies')).value;
+    expect([now.batches, copies!.find((c) => c.name === before)]).toMatchObject([1, { daily: false, rows: { batches: 2 } }]);
+    // And back again; the folder knows that less is not a loss.
+    await k.call('POST', `/kitchen/copies/${before}/back`, {});
+    expect(await names()).toEqual(['First', 'Second']);
+    await put(copy);
+    await nothingLost(open, data, DEMO_DAY);
+    for (const name of ['..%2f..%2fetc%2fpasswd', 'roskel-2020-01-01.zip'])
+      expect((await k.call('POST', `/kitchen/copies/${name}/back`, {})).status).toBe(404);
+  } finally {
+    await k.close();
+  }
 });

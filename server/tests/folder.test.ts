@@ -207,6 +207,13 @@ describe('a folder that was damaged', () => {
     const back = run('backup', 'restore', copy!, '--data', to!);
     expect([back.status, back.stderr, back.stdout]).toEqual([0, '', expect.stringContaining('is read in from')]);
   });
+  it('killed while it was being put back: the copy of before is what opens', async () => {
+    cpSync(whole, folder, { recursive: true });
+    renameSync(join(folder, 'k/pg'), join(folder, 'k/pg-before'));
+    const { db, close } = await openDb(join(folder, 'k'));
+    expect((await db.select().from(ownRows)).length).toBe(40);
+    await close();
+  });
 });
 
 describe('the lock', () => {

@@ -133,6 +133,7 @@ describe('nothing that is asked is our fault', () => {
     ['DELETE', '/heat/-1', undefined, 404],
     ['GET', '/batches/%00', undefined, 422],
     ['POST', '/batches', { name: 'a\0b', startDate: '2026-11-01', goal: GOAL }, 422],
+    ['POST', '/batches', { name: 'half \ud83c of one', startDate: '2026-11-01', goal: GOAL }, 422],
     ['POST', '/larder/none/restore', {}, 404],
     ['PATCH', '/batches', {}, 405],
     ['PUT', '/heat', {}, 405],

@@ -102,6 +102,7 @@ export async function serveKitchen(
   webRoot?: string,
   standIns = false,
   door?: { access: Access; names: readonly string[] },
+  folder?: string,
 ): Promise<Running> {
   const { app, announcer, devices } = createApp({
     store: open,
@@ -109,6 +110,7 @@ export async function serveKitchen(
     today: typeof day === 'string' ? () => day : day,
     ...(webRoot ? { webRoot } : {}),
     ...(door ? { open: door } : {}),
+    ...(folder ? { folder } : {}),
   });
   const server: Server = createServer(app).listen(0, '127.0.0.1');
   // Work of seconds in this very process: a connection kept meanwhile is not closed under the next request.

@@ -117,6 +117,23 @@ export async function mustBeEmpty(db: Db): Promise<void> {
  * file says of them. Throws Unfit.
  */
 export async function writeKitchen(db: Db, value: unknown, today = localDay()): Promise<void> {
+  const file = checkedFile(value);
+  await mustBeEmpty(db);
+  await db.transaction((tx) => fill(tx as unknown as Db, file, today));
+}
+/** The same in place of what is there, whose copy must be kept already. Throws Unfit; then nothing was changed. */
+export async function replaceKitchen(db: Db, value: unknown, today = localDay()): Promise<void> {
+  const file = checkedFile(value);
+  await db.transaction(async (tx) => {
+    for (const table of [...TABLES].reverse()) await tx.delete(table as never);
+    // Timers of its batches ring no more.
+    await tx.delete(schema.timers);
+    await fill(tx as unknown as Db, file, today);
+  });
+}
+
+/** A backup whose shape and rows are known here. Throws Unfit. */
+function checkedFile(value: unknown): KitchenFile {
   // Of a million rows that are none, the first says enough.
   const odd = firstError(KitchenFileSchema, value);
   if (odd) throw new Unfit('This is not a backup of a Roskel kitchen.', [odd]);
@@ -125,31 +142,32 @@ export async function writeKitchen(db: Db, value: unknown, today = localDay()): 
     throw new Unfit('Some of this backup cannot be. Nothing was read in.', [{ path: unstorable.slice(0, 200), message: NOT_STORABLE }]);
   const file = upgradeKitchen(value as KitchenFile);
   checkedRows(file);
-  await mustBeEmpty(db);
-  await db.transaction(async (tx) => {
-    const t = tx as unknown as Db;
-    for (const table of OF_EMPTY) await t.delete(table as never);
-    for (const table of TABLES) {
-      // Who reads it in is not who did it.
-      const unsigned = 'maker' in columnsOf(table) ? { maker: null } : {};
-      const rows = (file.tables[getTableName(table)] ?? []).map((row) => ({ ...unsigned, ...row }));
-      try {
-        for (let i = 0; i < rows.length; i += ROWS_AT_ONCE) await t.insert(table as never).values(rows.slice(i, i + ROWS_AT_ONCE) as never);
-      } catch {
-        const message = `The rows of "${getTableName(table)}" do not fit. Nothing was read in.`;
-        throw new Unfit(message, [{ path: `tables/${getTableName(table)}`, message }]);
-      }
-      for (const column of Object.values(columnsOf(table))) {
-        if (column.columnType !== 'PgSerial') continue;
-        const name = getTableName(table);
-        // A number given here goes on after the last one that was read in.
-        await t.execute(
-          sql`select setval(pg_get_serial_sequence(${name}, ${column.name}), coalesce((select max(${sql.identifier(column.name)}) from ${sql.identifier(name)}), 0) + 1, false)`,
-        );
-      }
+  return file;
+}
+
+/** Its rows into tables that are empty, within a change. */
+async function fill(t: Db, file: KitchenFile, today: string): Promise<void> {
+  for (const table of OF_EMPTY) await t.delete(table as never);
+  for (const table of TABLES) {
+    // Who reads it in is not who did it.
+    const unsigned = 'maker' in columnsOf(table) ? { maker: null } : {};
+    const rows = (file.tables[getTableName(table)] ?? []).map((row) => ({ ...unsigned, ...row }));
+    try {
+      for (let i = 0; i < rows.length; i += ROWS_AT_ONCE) await t.insert(table as never).values(rows.slice(i, i + ROWS_AT_ONCE) as never);
+    } catch {
+      const message = `The rows of "${getTableName(table)}" do not fit. Nothing was read in.`;
+      throw new Unfit(message, [{ path: `tables/${getTableName(table)}`, message }]);
     }
-    await upgradeDocuments(t);
-    await checkMeaning(t);
-    await refreshAll(t, today);
-  });
+    for (const column of Object.values(columnsOf(table))) {
+      if (column.columnType !== 'PgSerial') continue;
+      const name = getTableName(table);
+      // A number given here goes on after the last one that was read in.
+      await t.execute(
+        sql`select setval(pg_get_serial_sequence(${name}, ${column.name}), coalesce((select max(${sql.identifier(column.name)}) from ${sql.identifier(name)}), 0) + 1, false)`,
+      );
+    }
+  }
+  await upgradeDocuments(t);
+  await checkMeaning(t);
+  await refreshAll(t, today);
 }

@@ -1,7 +1,6 @@
 import { constants, cpSync, existsSync, renameSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
 import type { ChangeEvent } from '@roskel/contract';
-import { sql } from 'drizzle-orm';
 import { drizzle } from 'drizzle-orm/pglite';
 import { migrate } from 'drizzle-orm/pglite/migrator';
 import { openEngine, syncTree } from './durable';
@@ -14,7 +13,7 @@ import { upgradeDocuments } from './documents';
 import { lockFolder } from './lock';
 import { MIGRATIONS } from '../places';
 import * as schema from './schema';
-import type { Db, Store } from './store';
+import { changesSoFar, type Db, type Store } from './store';
 
 export type { Db } from './store';
 
@@ -107,16 +106,10 @@ const MOST_SAID = 160;
 const TRIES = 5;
 /** The engine has one line: a transaction would hold everybody up, so that one looks whether anything was changed meanwhile. */
 async function undisturbed<T>(db: Db, read: (db: Db) => Promise<T>): Promise<T> {
-  const changes = async () => {
-    const { rows } = (await db.execute(sql`select pg_snapshot_xmax(pg_current_snapshot())::text as next`)) as unknown as {
-      rows: { next: string }[];
-    };
-    return rows[0]!.next;
-  };
   for (let tried = 0; tried < TRIES; tried++) {
-    const before = await changes();
+    const before = await changesSoFar(db);
     const value = await read(db);
-    if ((await changes()) === before) return value;
+    if ((await changesSoFar(db)) === before) return value;
   }
   return db.transaction((tx) => read(tx as unknown as Db));
 }

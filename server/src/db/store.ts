@@ -77,3 +77,11 @@ export async function retried<T>(change: () => Promise<T>): Promise<T> {
     }
   }
 }
+
+/** A mark of the changes that were made so far: the same as before where nothing was changed since. */
+export async function changesSoFar(db: Db): Promise<string> {
+  const { rows } = (await db.execute(sql`select pg_snapshot_xmax(pg_current_snapshot())::text as next`)) as unknown as {
+    rows: { next: string }[];
+  };
+  return rows[0]!.next;
+}

@@ -30,6 +30,8 @@ export interface AppOptions {
   /** Folder of the built interface; left out in tests of the API. */
   webRoot?: string;
   today?: () => string;
+  /** The data folder of a kitchen in one. */
+  folder?: string;
   /** Simulated devices are at hand. */
   standIns?: boolean;
   /** Open to the house: what lets people in, and what else this machine is called. */
@@ -203,7 +205,10 @@ export function createApp(options: AppOptions): { app: Express; announcer: Annou
   const log = () => {
     throw new Error('What only reads has nothing to log.');
   };
-  const kitchen: Kitchen = { db: store.db, store, say, log, devices, house, today: options.today ?? (() => localDay()) };
+  const kitchen: Kitchen = {
+    ...{ db: store.db, store, say, log, devices, house, folder: options.folder ?? null },
+    today: options.today ?? (() => localDay()),
+  };
   app.disable('x-powered-by');
   // A TLS proxy stands on this machine.
   app.set('trust proxy', 'loopback');

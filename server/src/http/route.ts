@@ -1,6 +1,6 @@
 import type { Request } from 'express';
 import { Type, type TSchema } from '@sinclair/typebox';
-import { listAnswer, type ChangeEvent, type House, type LogEntry, type Move, type Topic } from '@roskel/contract';
+import { listAnswer, MOST_INTEGER, type ChangeEvent, type House, type LogEntry, type Move, type Topic } from '@roskel/contract';
 import type { Db, Store } from '../db/store';
 import type { DeviceRack } from '../devices';
 import { NotFound } from '../store/errors';
@@ -14,6 +14,8 @@ export interface Kitchen {
   log(entry: LogEntry): void;
   devices: DeviceRack;
   house: House;
+  /** The data folder, beside which copies lie; null where the kitchen is kept elsewhere. */
+  folder: string | null;
   today(): string;
 }
 
@@ -51,11 +53,10 @@ export class FileAnswer {
 
 export const param = (req: Request, name: string) => String(req.params[name]);
 
-const MOST_SERIAL = 2_147_483_647;
 /** The number of a row, as an address says it; undefined for what is none. */
 export function serialOf(said: unknown): number | undefined {
   const value = typeof said === 'string' && /^\d{1,10}$/.test(said) ? Number(said) : NaN;
-  return value <= MOST_SERIAL ? value : undefined;
+  return value <= MOST_INTEGER ? value : undefined;
 }
 /** A number in an address; what is none names nothing. Throws NotFound. */
 export function serial(req: Request, name: string): number {

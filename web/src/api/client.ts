@@ -66,7 +66,7 @@ async function call<T>(method: string, path: string, body?: unknown): Promise<T>
       },
       body: body === undefined ? null : body instanceof Blob ? body : JSON.stringify(body),
       // A whole kitchen takes as long as it takes.
-      signal: body instanceof Blob ? null : AbortSignal.timeout(PATIENCE_MS),
+      signal: body instanceof Blob || path.startsWith('/kitchen') ? null : AbortSignal.timeout(PATIENCE_MS),
     });
   /** No answer: the line broke, or nothing was said for too long; the latter is not waited for again. */
   const lost = (e: unknown): 'silent' | 'broken' => ((e as Error).name === 'TimeoutError' ? 'silent' : 'broken');

@@ -6,10 +6,17 @@ import { useBatches } from '../stores/batches';
 import { useLarder } from '../stores/larder';
 import { useNotices } from '../stores/notices';
 import { usePods } from '../stores/pods';
+import { lazySheet } from '../ui/lazySheet';
+import { useHouse } from './useHouse';
 
 /** The whole kitchen in one file, out and in. */
 const notices = useNotices();
 const busy = ref(false);
+const back = ref(false);
+const house = useHouse();
+/** Copies lie beside the data only of a kitchen in a folder. */
+const inFolder = computed(() => house.value?.kitchen === null);
+const GoBackSheet = lazySheet(() => import('./GoBackSheet.vue'));
 const lists = [useBatches(), usePods(), useLarder()];
 onMounted(() => void Promise.all(lists.map((l) => l.load())).catch((e: unknown) => notices.fail(e)));
 /** Only then a backup is read in: nothing that is here could be lost by it. */
@@ -46,11 +53,12 @@ async function read({ file }: UploadCustomRequestOptions) {
       <NUpload v-if="empty" accept=".zip,application/zip" :show-file-list="false" :custom-request="read">
         <NButton :loading="busy">Read a backup into this empty kitchen</NButton>
       </NUpload>
+      <NButton v-else-if="inFolder" @click="back = true">Go back to a backup</NButton>
     </p>
-    <p v-if="!empty" class="soft">
-      A backup is read into an empty kitchen, never over this one: <code>npm run restore -- FILE --data NEW-FOLDER</code>, then start Roskel
-      with <code>--data NEW-FOLDER</code>.
+    <p v-if="!empty && !inFolder" class="soft">
+      A backup is read into an empty kitchen of the server: <code>npm run restore -- FILE --kitchen NAME</code>.
     </p>
+    <GoBackSheet v-model:show="back" />
   </section>
 </template>
 
