@@ -10,6 +10,7 @@ const ROUTES = [
   '/enter',
   '/batches',
   '/batches/ideas',
+  '/batches/scores',
   '/batches/slipway-red-3',
   '/batches/slipway-red-2?at=bottle',
   '/batches/gorse-gold?at=salt',

@@ -17,12 +17,12 @@ const VIEWS: readonly [name: string, path: string, click?: string][] = [
   ['larder', '/larder'],
   ['shelf', '/shelf'],
   ['bench', '/bench/mix'],
-  ['pot', '/batches/harbour-dark?at=simmer'],
   ['trim', '/batches/overnight-red/trim/trim'],
   ['label', '/shelf', 'a:has-text("Labels")'],
   ['counter', '/batches/harbour-dark/counter'],
   ['guide', '/guide/where-heat-sits'],
   ['ideas', '/batches/ideas'],
+  ['scores', '/batches/scores'],
 ];
 const server = new DemoServer(4800);
 const base = await server.start();

@@ -15,6 +15,7 @@ export * from './photo';
 export * from './kitchen';
 export * from './said';
 export * from './say';
+export * from './scores';
 export * from './shelf';
 export * from './timers';
 export * from './trace';

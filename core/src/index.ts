@@ -23,6 +23,7 @@ export * from './reading';
 export * from './record';
 export * from './method';
 export * from './salt';
+export * from './score';
 export * from './solve';
 export * from './stat';
 export * from './stations';

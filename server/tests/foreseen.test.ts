@@ -1,16 +1,17 @@
 import fc from 'fast-check';
 import { afterAll, afterEach, beforeAll, describe, expect, it, vi } from 'vitest';
-import { changesBetween, lotOfVariety, mapStations, variety, withJar, type BatchFile } from '@roskel/core';
+import { changesBetween, lotOfVariety, mapStations, predictionsOf, variety, withJar, type BatchFile } from '@roskel/core';
 import { BARE_LOT } from '@roskel/contract';
 import { eq } from 'drizzle-orm';
 import { exampleFile, rounds, withPods } from '../../core/tests/helpers';
 import { podLots } from '../src/db/schema';
 import type { Store } from '../src/db/store';
 import { getBatch } from '../src/store/batchReads';
-import { addBatch, changeBatch } from '../src/store/batches';
+import { addBatch, archiveBatch, changeBatch } from '../src/store/batches';
 import { Stale } from '../src/store/errors';
 import { foreseeBatch, foreseeEdit } from '../src/store/foreseen';
 import { addPod } from '../src/store/pods';
+import { listScores } from '../src/store/scores';
 import { listShelf } from '../src/store/shelf';
 import { working } from '../src/working';
 import { memoryDb } from './kit';
@@ -109,4 +110,37 @@ describe('what was worked out before its turn', () => {
     for (const { file } of [saved.record, other.record]) expect(file.lots.find((l) => l.id === 'told')!.jar).toBe('condemned');
     await tell(null);
   });
+});
+
+it('what was foretold of what is weighed is kept as it stood: put right it stays, taken back it goes, read in it is told as afterwards', async () => {
+  const { db } = open;
+  const id = 'weighed';
+  const before = ['prep', 'salt', 'ferment', 'drain', 'blend'];
+  const bare = mapStations(exampleFile(), (s) => ({ ...s, log: before.includes(s.id) ? { doneOn: '2026-11-20' } : {} }));
+  await open.write((tx) => addBatch(tx, { ...bare, name: 'Weighed', readings: [] }, TODAY, id));
+  const ofIt = async () => (await listScores(db)).filter((r) => r.batchId === id);
+  const weigh = async (massG: number | undefined) => {
+    const { file, revision } = await getBatch(db, id);
+    const log = massG === undefined ? {} : { doneOn: TODAY, massG };
+    const after = mapStations(file, (s) => (s.id === 'strain' ? { ...s, log } : s));
+    await open.write((tx) => changeBatch(tx, id, revision, changesBetween(file, after), TODAY));
+    return { before: file, after };
+  };
+  expect(await ofIt()).toEqual([]);
+  const { before: planned, after } = await weigh(800);
+  const [told] = predictionsOf(planned, after, TODAY);
+  const [kept] = await ofIt();
+  expect(kept).toMatchObject({ ...told, station: 'Strain', batch: 'Weighed', afterwards: false });
+  await weigh(700);
+  expect(await ofIt()).toEqual([{ ...kept, measured: 700 }]);
+  await weigh(undefined);
+  expect(await ofIt()).toEqual([]);
+  await weigh(800);
+  expect(await ofIt()).toEqual([kept]);
+  // An archived batch is not hidden.
+  await open.write((tx) => archiveBatch(tx, id, true));
+  expect(await ofIt()).toHaveLength(1);
+  await open.write((tx) => addBatch(tx, { ...after, name: 'Read in' }, TODAY, 'weighed-read-in'));
+  const readIn = (await listScores(db)).filter((r) => r.batchId === 'weighed-read-in');
+  expect(readIn.map((r) => [r.key, r.measured, r.afterwards])).toEqual([[kept!.key, 800, true]]);
 });

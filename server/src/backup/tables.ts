@@ -10,6 +10,7 @@ export const TABLES: readonly Table[] = [
   schema.larderLots,
   schema.batches,
   schema.readings,
+  schema.predictions,
   schema.photos,
   schema.heatEvents,
   schema.storedStuff,

@@ -16,7 +16,7 @@ function byBatch(rows: readonly Row[] = []): (id: unknown) => Row[] {
 
 /** A backup of an older version; in version 1 a batch was a head with stations and ticks in tables of their own, as one of today. */
 export function upgradeKitchen(file: Omit<KitchenFile, 'version'> & { version: number }): KitchenFile {
-  // Nobody kept a log before version 4.
+  // Nobody kept a log before version 4, nor what was foretold before version 5.
   if (file.version >= 3) return { ...file, version: KITCHEN_VERSION };
   const bottlings = (file.tables.bottlings ?? []).map((b) => ({ ...b, strandId: MAIN_STRAND }));
   if (file.version === 2) return { ...file, version: KITCHEN_VERSION, tables: { ...file.tables, bottlings } };

@@ -24,6 +24,7 @@ import type {
   PodLot,
   Eaten,
   SauceState,
+  Scored,
   ReadBy,
   Sign,
   StoredStuff,
@@ -218,6 +219,27 @@ export const shelfMoves = pgTable(
     maker: byMaker(),
   },
   (t) => [index('shelf_moves_bottling').on(t.bottlingId)],
+);
+
+/** What was foretold of what was measured, as it stood before. */
+export const predictions = pgTable(
+  'predictions',
+  {
+    batchId: text('batch_id')
+      .notNull()
+      .references(() => batches.id, { onDelete: 'cascade' }),
+    /** The thing that was measured (core's score). */
+    key: text('key').notNull(),
+    of: text('of').$type<Scored>().notNull(),
+    stationId: text('station_id').notNull(),
+    on: text('on').notNull(),
+    p10: doublePrecision('p10').notNull(),
+    p50: doublePrecision('p50').notNull(),
+    p90: doublePrecision('p90').notNull(),
+    measured: doublePrecision('measured').notNull(),
+    afterwards: boolean('afterwards').notNull(),
+  },
+  (t) => [primaryKey({ columns: [t.batchId, t.key] })],
 );
 
 /** Kitchen timers, for a day: no part of a backup. */

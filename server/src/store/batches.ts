@@ -11,6 +11,7 @@ import { columnsOf, derivedColumns, fileOf, readingsOf, writeReadings } from './
 import { Stale, Unfit } from './errors';
 import { foreseeBatch, foreseeEdit, foreseen, still, type Edit, type Foreseen, type NewBatch } from './foreseen';
 import { settleKept } from './keptNews';
+import { keepPredictions, settlePredictions } from './scores';
 import { coldOnly, listShelf, settleShelf, type Bands } from './shelf';
 import { settleUse, STORES, type StoreName } from './stock';
 
@@ -73,12 +74,13 @@ async function tell(db: Db, told: Told, today: string): Promise<Saved[]> {
 
 /** Adds a batch, `ready` or from a batch file. Throws Unfit. */
 export async function addBatch(db: Db, value: unknown, today: string, id: string = randomUUID(), ready?: NewBatch): Promise<Saved> {
-  const { file, of } = (await still(db, ready, today)) ?? (await foreseeBatch(db, value, today));
+  const { file, of, predicted } = (await still(db, ready, today)) ?? (await foreseeBatch(db, value, today));
   const [row] = await db
     .insert(batches)
     .values({ id, ...columnsOf(file, of.worked, today) })
     .returning();
   await writeReadings(db, id, [], file.readings);
+  await keepPredictions(db, id, predicted);
   const { touched, told } = await settle(db, id, file, of, 'always');
   for (const store of newlyWanted([], of.worked.derived.needs)) touched.add(store);
   const others = await tell(db, told, today);
@@ -98,7 +100,7 @@ export async function changeBatch(
   today: string,
   ready?: Edit,
 ): Promise<Saved> {
-  const { now, file, made, more, heat, of } = (await still(db, ready, today)) ?? (await foreseeEdit(db, id, changes, today));
+  const { now, file, made, more, heat, of, predicted } = (await still(db, ready, today)) ?? (await foreseeEdit(db, id, changes, today));
   const merged = now.revision !== revision;
   // Said twice, after an answer that was lost: it is there already.
   if (!of) return { record: now, row: await rowOf(db, id), changes: [], merged, more, touched: new Set(), others: [] };
@@ -109,6 +111,7 @@ export async function changeBatch(
     .where(eq(batches.id, id))
     .returning();
   const read = await writeReadings(db, id, now.file.readings, file.readings);
+  await settlePredictions(db, id, now.file, file, predicted);
   const { touched, told } = await settle(db, id, file, of, heat ? 'always' : 'when new');
   for (const store of newlyWanted(had!.needs ?? [], of.worked.derived.needs)) touched.add(store);
   const others = await tell(db, told, today);

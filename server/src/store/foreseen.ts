@@ -1,4 +1,15 @@
-import { applyChanges, changesBetween, same, seedOfFile, tieReadings, type BatchFile, type Change } from '@roskel/core';
+import {
+  applyChanges,
+  changesBetween,
+  measuredValues,
+  newlyMeasured,
+  same,
+  seedOfFile,
+  tieReadings,
+  type BatchFile,
+  type Change,
+  type Prediction,
+} from '@roskel/core';
 import type { BatchRecord } from '@roskel/contract';
 import type { Db } from '../db/open';
 import { working, type BottleHeat, type Worked } from '../working';
@@ -39,13 +50,16 @@ export interface NewBatch {
   fit: Fit;
   file: BatchFile;
   of: Foreseen;
+  predicted: Prediction[];
 }
 /** Throws Unfit. */
 export async function foreseeBatch(db: Db, value: unknown, today: string): Promise<NewBatch> {
   const fit = await fitFile(db, value);
   const file = settled(fit.file, null);
   refuseFuture(file, today);
-  return { today, fit, file, of: await workOut(file, today, true) };
+  const of = await workOut(file, today, true);
+  const predicted = measuredValues(file).length === 0 || of.worked.trouble ? [] : await working.predicted(null, file, today);
+  return { today, fit, file, of, predicted };
 }
 
 /** Changes that are to be made in a batch. */
@@ -62,6 +76,8 @@ export interface Edit {
   /** The heat of its bottles is another. */
   heat: boolean;
   of: Foreseen | null;
+  /** What the batch as it was foretold of what is measured now. */
+  predicted: Prediction[];
 }
 /** A file but for what says nothing of its heat. */
 const ofHeat = (file: BatchFile) => ({ ...file, name: '', dutiesDone: [], later: [] });
@@ -77,7 +93,8 @@ export async function foreseeEdit(db: Db, id: string, changes: readonly Change[]
   const made = changesBetween(now.file, file);
   const heat = !same(ofHeat(now.file), ofHeat(file));
   const of = made.length === 0 ? null : await workOut(file, today, heat);
-  return { today, now, fit, file, made, more: !same(value, file), heat, of };
+  const predicted = newlyMeasured(now.file, file).length === 0 ? [] : await working.predicted(now.file, file, today);
+  return { today, now, fit, file, made, more: !same(value, file), heat, of, predicted };
 }
 
 /** What was worked out before, where it is still so. */

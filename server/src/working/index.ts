@@ -2,7 +2,7 @@ import { Worker } from 'node:worker_threads';
 import { wrap, type Endpoint } from 'comlink';
 import nodeEndpoint from 'comlink/dist/umd/node-adapter.js';
 import { WORKER } from '../places';
-import { heatsOf, workedOut } from './out';
+import { heatsOf, predicted, workedOut } from './out';
 import type { out } from './worker';
 
 export type { BottleHeat, Trouble, Worked } from './out';
@@ -11,16 +11,22 @@ type Later<F> = F extends (...args: infer A) => infer R ? (...args: A) => Promis
 interface Out {
   workedOut: Later<typeof workedOut>;
   heatsOf: Later<typeof heatsOf>;
+  predicted: Later<typeof predicted>;
 }
 /** Where one stands: for commands, and while a server begins. */
 const here: Out = {
   workedOut: async (...args) => workedOut(...args),
   heatsOf: async (...args) => heatsOf(...args),
+  predicted: async (...args) => predicted(...args),
 };
 let at: Out = here;
 
 /** Works batches out, here or in the worker. */
-export const working: Out = { workedOut: (...args) => at.workedOut(...args), heatsOf: (...args) => at.heatsOf(...args) };
+export const working: Out = {
+  workedOut: (...args) => at.workedOut(...args),
+  heatsOf: (...args) => at.heatsOf(...args),
+  predicted: (...args) => at.predicted(...args),
+};
 
 /** A worker of this process, which goes on answering meanwhile. */
 export interface Beside {
@@ -45,7 +51,12 @@ export function workBeside(program = WORKER): Beside {
   });
   const or = <T>(answer: Promise<T>) => Promise.race([answer, fell]);
   const begun = or(remote.ready()).then(() => {
-    if (!ended) at = { workedOut: (...args) => or(remote.workedOut(...args)), heatsOf: (...args) => or(remote.heatsOf(...args)) };
+    if (ended) return;
+    at = {
+      workedOut: (...args) => or(remote.workedOut(...args)),
+      heatsOf: (...args) => or(remote.heatsOf(...args)),
+      predicted: (...args) => or(remote.predicted(...args)),
+    };
   });
   begun.catch(() => undefined);
   return {

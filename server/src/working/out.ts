@@ -5,6 +5,8 @@ import {
   HEAT_SCHOOLS,
   LineProblem,
   openNeeds,
+  predictionsAfterwards,
+  predictionsOf,
   reportLine,
   reportTypical,
   runLine,
@@ -17,6 +19,7 @@ import {
   TYPICAL,
   type BatchFile,
   type HeatSchool,
+  type Prediction,
   type TypicalEnd,
   type TypicalReport,
 } from '@roskel/core';
@@ -97,3 +100,7 @@ export function heatsOf(file: BatchFile, today: string): Record<string, BottleHe
     Object.fromEntries(reports.map(([school, r]) => [school, r.ends.find((e) => e.strandId === strandId)!.heat])) as BottleHeat;
   return Object.fromEntries(endStrands(file).map((s) => [s.id, of(s.id)]));
 }
+
+/** What was foretold of what a file says was measured and the one before it does not; of one that came with it, afterwards. */
+export const predicted = (before: BatchFile | null, file: BatchFile, today: string): Prediction[] =>
+  before ? predictionsOf(before, file, today) : predictionsAfterwards(file);

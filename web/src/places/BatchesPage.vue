@@ -95,6 +95,7 @@ async function importFile({ file: chosen }: UploadCustomRequestOptions) {
         <span class="chip">{{ batches.items.length - running }} finished</span>
       </template>
       <RouterLink class="act" :class="{ push: batches.items.length === 0 }" to="/batches/ideas">What could I make?</RouterLink>
+      <RouterLink v-if="batches.items.length" class="act" to="/batches/scores">How good were we?</RouterLink>
       <NButton @click="archived = true">Archive</NButton>
       <span class="import">
         <NUpload accept=".json,application/json" :show-file-list="false" :custom-request="importFile">

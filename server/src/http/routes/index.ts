@@ -10,6 +10,7 @@ import { photoRoutes } from './photos';
 import { podRoutes } from './pods';
 import { settingsRoutes } from './settings';
 import { shelfRoutes } from './shelf';
+import { scoreRoutes } from './scores';
 import { timerRoutes } from './timers';
 import { storedRoutes } from './stored';
 import { traceRoutes } from './trace';
@@ -27,6 +28,7 @@ export const ROUTES: readonly Route[] = [
   ...deviceRoutes,
   ...logRoutes,
   ...traceRoutes,
+  ...scoreRoutes,
   ...timerRoutes,
   ...settingsRoutes,
   ...kitchenRoutes,
