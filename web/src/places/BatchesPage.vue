@@ -90,12 +90,7 @@ async function importFile({ file: chosen }: UploadCustomRequestOptions) {
     <header class="head">
       <h1>Batches</h1>
       <FindField v-if="batches.items.length || batches.state !== 'ready'" v-model="find" label="Find a batch" />
-      <template v-if="batches.items.length">
-        <span class="push chip">{{ running }} running or planned</span>
-        <span class="chip">{{ batches.items.length - running }} finished</span>
-      </template>
-      <RouterLink class="act" :class="{ push: batches.items.length === 0 }" to="/batches/ideas">What could I make?</RouterLink>
-      <RouterLink v-if="batches.items.length" class="act" to="/batches/scores">How good were we?</RouterLink>
+      <RouterLink class="act push" to="/batches/ideas">What could I make?</RouterLink>
       <NButton @click="archived = true">Archive</NButton>
       <span class="import">
         <NUpload accept=".json,application/json" :show-file-list="false" :custom-request="importFile">
@@ -104,6 +99,10 @@ async function importFile({ file: chosen }: UploadCustomRequestOptions) {
       </span>
       <NButton type="primary" @click="starting = true">Start a batch</NButton>
     </header>
+    <p v-if="batches.items.length" class="soft counts">
+      {{ running }} running or planned, {{ batches.items.length - running }} finished.
+      <RouterLink to="/batches/scores">How good were we?</RouterLink>
+    </p>
     <ListState
       :state="batches.state"
       :error="batches.error"
@@ -133,6 +132,9 @@ async function importFile({ file: chosen }: UploadCustomRequestOptions) {
 }
 .head :deep(.find) {
   width: 180px;
+}
+.counts {
+  margin: 0;
 }
 .import {
   /* As wide before it has come: nothing moves under a pointer. */
