@@ -10,7 +10,8 @@ import type { BatchFile } from '@roskel/core';
 import { backupOfDay, lostSince, nothingLost } from '../src/backup/daily';
 import { goOnFromHere } from '../src/db/folder';
 import { openDb } from '../src/db/open';
-import { writeKitchen } from '../src/backup/kitchen';
+import { replaceKitchen, writeKitchen } from '../src/backup/kitchen';
+import { goBack, readyBack } from '../src/backup/readBack';
 import { writeBackup } from '../src/backup/file';
 import { countsIn, unpackKitchen } from '../src/backup/zip';
 import { log as logTable, stockMoves } from '../src/db/schema';
@@ -38,24 +39,25 @@ const hiding = (db: Db): Db =>
 let folder = '';
 /** A kitchen to be backed up: the demo, which nobody changes here, or an empty one of the test's own. */
 let demo: Store;
-let own: Store | null = null;
-let to: Store;
+const opened: Store[] = [];
+/** An empty kitchen of the test's own. */
+async function empty(): Promise<Store> {
+  const store = await memoryDb();
+  opened.push(store);
+  return store;
+}
 beforeAll(async () => {
   demo = await memoryDb('demo');
 });
 afterAll(() => demo.close());
-beforeEach(async () => {
-  folder = mkdtempSync(join(tmpdir(), 'roskel-backup-'));
-  to = await memoryDb();
-});
+beforeEach(() => (folder = mkdtempSync(join(tmpdir(), 'roskel-backup-'))));
 afterEach(async () => {
-  await own?.close();
-  own = null;
-  await to.close();
+  await Promise.all(opened.splice(0).map((store) => store.close()));
   rmSync(folder, { recursive: true, force: true });
 });
 
 it('a kitchen goes into a file and comes back the same, bit by bit, and goes on from there', async () => {
+  const to = await empty();
   const { id } = await addPhoto(demo.db, 'slipway-red-3', '/9j/4AAQSkZJRg==');
   const file = await readKitchen(demo.db);
   const path = join(folder, 'kitchen.zip');
@@ -79,6 +81,7 @@ it('a kitchen goes into a file and comes back the same, bit by bit, and goes on 
 });
 
 it('what is no backup is refused with a sentence, and nothing of it stays', async () => {
+  const to = await empty();
   const good = await readKitchen(demo.db);
   const bad = (change: (f: KitchenFile) => void) => {
     const f = structuredClone(good);
@@ -114,7 +117,8 @@ it('what is no backup is refused with a sentence, and nothing of it stays', asyn
 });
 
 it('a backup of an older version is read as the same kitchen', async () => {
-  const from = (own = await memoryDb());
+  const to = await empty();
+  const from = await empty();
   const { readings: _, ...document } = batch1();
   const today = await addBatch(from.db, batch1(), TODAY, 'old');
   const now = await readKitchen(from.db);
@@ -122,8 +126,7 @@ it('a backup of an older version is read as the same kitchen', async () => {
   await writeKitchen(to.db, { ...now, version: 2, tables: second }, TODAY);
   expect(await readKitchen(to.db, now.made)).toEqual(now);
   expect((await getBatch(to.db, 'old')).file).toEqual(today.record.file);
-  await to.close();
-  to = await memoryDb();
+  const other = await empty();
   const { style, seed, goal, stations, dutiesDone, lots, ingredients } = document;
   const first = {
     ...now.tables,
@@ -132,11 +135,12 @@ it('a backup of an older version is read as the same kitchen', async () => {
     duties_done: dutiesDone.map((key) => ({ batchId: 'old', key, at: TODAY })),
     batches: now.tables.batches!.map(({ document: __, ...row }) => ({ ...row, style, seed: seed ?? null, goal, lots, ingredients })),
   };
-  await writeKitchen(to.db, { ...now, version: 1, tables: first }, TODAY);
-  expect(await readKitchen(to.db, now.made)).toEqual(now);
+  await writeKitchen(other.db, { ...now, version: 1, tables: first }, TODAY);
+  expect(await readKitchen(other.db, now.made)).toEqual(now);
 });
 
 it('a file that promises more than its batches hold is told by the rules', async () => {
+  const to = await empty();
   const good = await readKitchen(demo.db);
   const forged = structuredClone(good);
   for (const b of forged.tables.bottlings!)
@@ -148,6 +152,7 @@ it('a file that promises more than its batches hold is told by the rules', async
 it('bottles of a line that cannot run promise nothing, and what was to be thrown away stays so', async () => {
   const good = await readKitchen(demo.db);
   for (const place of ['cupboard', 'bin']) {
+    const to = await empty();
     const broken = structuredClone(good);
     for (const b of broken.tables.batches!) {
       const salt = line(b.document as BatchFile).find((s) => s.kind === 'salt');
@@ -164,13 +169,11 @@ it('bottles of a line that cannot run promise nothing, and what was to be thrown
         phMeasured: false,
         keeping: expect.stringMatching(/do not eat it/) as string,
       });
-    await to.close();
-    to = await memoryDb();
   }
 });
 
 it('others have their turn while it is written, and what they change is in it whole', async () => {
-  const from = (own = await memoryDb());
+  const from = await empty();
   await addLarder(from.db, 'honey', 100, '');
   const [{ id } = { id: '' }] = (await readKitchen(from.db)).tables.larder_lots as { id: string }[];
   for (let i = 0; i < 12; i++)
@@ -204,7 +207,7 @@ it('others have their turn while it is written, and what they change is in it wh
 });
 
 it('a clock that was ahead throws no good copy away, and a kitchen that lost rows none at all', async () => {
-  const from = (own = await memoryDb());
+  const from = await empty();
   const data = join(folder, 'data');
   const names = () => readdirSync(`${data}-backups`).sort();
   await addLarder(from.db, 'honey', 100, '');
@@ -238,7 +241,7 @@ it('a clock that was ahead throws no good copy away, and a kitchen that lost row
 });
 
 it('a table that gives other rows than it counts makes no backup', async () => {
-  const from = (own = await memoryDb());
+  const from = await empty();
   await addLarder(from.db, 'honey', 100, '');
   const path = join(folder, 'kitchen.zip');
   // A damaged index: by its key a row is not found that lies there.
@@ -261,7 +264,7 @@ it('a file made to fill the memory is refused at once, whatever it says of itsel
 });
 
 it('seven daily backups are kept, one a day, none of an empty kitchen', async () => {
-  const from = (own = await memoryDb());
+  const from = await empty();
   const data = join(folder, 'data');
   expect(await backupOfDay(from, data, '2026-11-01')).toBe(false);
   expect(existsSync(`${data}-backups`)).toBe(false);
@@ -295,11 +298,19 @@ it('a copy is put in place of what is there: what was there is kept first, and w
       }),
     ])
       expect((await put(bytes)).status).toBe(422);
+    // Half a character, which would make its row unreadable.
+    const half = { ...kept, made: '2026-11-24T00:00:00.000Z', tables: { ...kept.tables, own_rows: [{ id: 'half \ud83c of one' }] } };
+    await expect(replaceKitchen(open.db, half)).rejects.toMatchObject({ errors: [{ path: 'tables/own_rows/0/id' }] });
     expect(await readKitchen(open.db, '')).toEqual(kept);
     const { before } = (await (await put(copy)).json()) as { before: string };
     expect(await names()).toEqual(['First']);
     const { now, copies } = (await k.call<KitchenCopies>('GET', '/kitchen/copies')).value;
     expect([now.batches, copies!.find((c) => c.name === before)]).toMatchObject([1, { daily: false, rows: { batches: 2 } }]);
+    // What was changed while the copy was written is not lost: it is refused.
+    const ready = await readyBack(open, data, copy);
+    await batch('Meanwhile');
+    await expect(open.write((db) => goBack(db, data, ready))).rejects.toThrow('was changed while its copy was written');
+    expect(await names()).toEqual(['First', 'Meanwhile']);
     // And back again; the folder knows that less is not a loss.
     await k.call('POST', `/kitchen/copies/${before}/back`, {});
     expect(await names()).toEqual(['First', 'Second']);
