@@ -57,10 +57,10 @@ export const SettingsSchema = Type.Object(
     weight: oneOf(WEIGHTS, 'The weight'),
     dates: oneOf(DATE_FORMS, 'How dates are written'),
     weekStart: oneOf(WEEK_STARTS, 'The first day of the week'),
-    /** An ISO 4217 code, or nothing: then prices are bare numbers. */
     /** What it cooks on, and money for a kWh of it; no tariff: energy has no price. */
     hob: oneOf(Object.keys(HOBS) as Hob[], 'The hob'),
     tariff: Type.Union([Type.Number({ title: 'The price of a kWh', minimum: 0, maximum: 100 }), Type.Null()]),
+    /** An ISO 4217 code, or nothing: then prices are bare numbers. */
     currency: Type.String({ title: 'The currency', pattern: '^([A-Z]{3})?$', description: 'three letters, such as EUR' }),
     /** SHU in the cup at this panel's threshold, once they tasted a labelled sauce. */
     threshold: Type.Union([

@@ -1,8 +1,7 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue';
 import { NButton } from 'naive-ui';
-import { Type } from '@sinclair/typebox';
-import { DATE_FORMS, TEMPERATURES, WEEK_STARTS, WEIGHTS, type Settings } from '@roskel/contract';
+import { DATE_FORMS, SettingsSchema, TEMPERATURES, WEEK_STARTS, WEIGHTS, type Settings } from '@roskel/contract';
 import { HEAT_SCHOOLS, HOBS, KITCHENS, scoreOf, shuOfScore, VOLUMES_ML, type HeatSchool, type Hob, type Kitchen } from '@roskel/core';
 import { fullDay, plural, shu, today } from '../format';
 import ReferenceScore from '../heat/ReferenceScore.vue';
@@ -41,7 +40,7 @@ const SCHOOL: Record<HeatSchool, { title: string; says: string }> = {
 const schools = HEAT_SCHOOLS.map((value) => ({ value, ...SCHOOL[value] }));
 const HOB_NAMES: Record<Hob, string> = { gas: 'gas', coil: 'electric plates or glass', induction: 'induction' };
 const HOB_KEYS = Object.keys(HOBS) as Hob[];
-const Tariff = Type.Number({ title: 'The price of a kWh', minimum: 0, maximum: 100 });
+const [Tariff] = SettingsSchema.properties.tariff.anyOf;
 const TEMP = { C: '°C', F: '°F' };
 const MASS = { g: 'grams', lb: 'pounds and ounces' };
 const ORDER: Record<Settings['dates'], string> = {
