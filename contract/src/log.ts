@@ -25,6 +25,8 @@ export const DIDS = [
   'withdrawn',
   'entered',
   'read-in',
+  /** The whole kitchen, to a backup. */
+  'went-back',
 ] as const;
 export type Did = (typeof DIDS)[number];
 

@@ -4,7 +4,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { strToU8, unzipSync, zipSync } from 'fflate';
 import { afterAll, afterEach, beforeAll, beforeEach, expect, it, vi } from 'vitest';
-import { KitchenFileSchema, type BatchRecord, type BatchRow, type KitchenCopies, type KitchenFile } from '@roskel/contract';
+import { KitchenFileSchema, type BatchRecord, type BatchRow, type KitchenCopies, type KitchenFile, type LogLine } from '@roskel/contract';
 import { firstError } from '@roskel/contract/validate';
 import type { BatchFile } from '@roskel/core';
 import { backupOfDay, lostSince, nothingLost } from '../src/backup/daily';
@@ -311,6 +311,8 @@ it('a copy is put in place of what is there: what was there is kept first, and w
     await batch('Meanwhile');
     await expect(open.write((db) => goBack(db, data, ready))).rejects.toThrow('was changed while its copy was written');
     expect(await names()).toEqual(['First', 'Meanwhile']);
+    const [line] = (await k.call<LogLine[]>('GET', '/log')).value.filter((l) => l.did === 'went-back');
+    expect(line).toMatchObject({ topic: 'settings', detail: { words: before } });
     // And back again; the folder knows that less is not a loss.
     await k.call('POST', `/kitchen/copies/${before}/back`, {});
     expect(await names()).toEqual(['First', 'Second']);

@@ -29,6 +29,7 @@ const DID: Record<Exclude<LogLine['did'], 'set' | 'moved' | 'turned'>, string> =
   withdrawn: 'took back',
   entered: 'put in again',
   'read-in': 'read in from a file',
+  'went-back': 'went back to a backup; what was there before is kept as a copy',
 };
 
 const HEAT_WORDS: Readonly<Record<string, string>> = {
@@ -59,6 +60,7 @@ export function didWords({ did, detail, topic }: LogLine): string {
   }
   if (did === 'turned') return `${grams(g ?? 0)} ${stockWord(reason)}`.trim();
   if (topic === 'batches' && did === 'added') return 'begun';
+  if (did === 'went-back') return DID[did];
   if (topic === 'settings') return 'changed how it is set';
   return topic === 'heat' ? `${DID[did]} ${wordOf(HEAT_WORDS, reason) ?? 'an entry'}` : DID[did];
 }

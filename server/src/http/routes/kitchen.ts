@@ -16,6 +16,7 @@ const back = (bytesOf: (k: Kitchen, req: Request) => Uint8Array) =>
     (k, req) => readyBack(k.store, k.folder, bytesOf(k, req)),
     async (k, _req, ready) => {
       await goBack(k.db, k.folder!, ready);
+      k.log({ topic: 'settings', itemId: 'kitchen', name: '', did: 'went-back', detail: { words: ready.before } });
       k.say({ topic: 'all', id: '' });
       return { before: ready.before };
     },
