@@ -102,6 +102,18 @@ describe('what was foretold, as it stood', () => {
     expect(foretold(otherwise, day(19))).toEqual(foretold(made, day(19)));
     expect(foretold(otherwise, day(20))).not.toEqual(foretold(made, day(20)));
   });
+  it('of a jar that was read every day for two months four days are worked out, and all that was weighed', () => {
+    const bare = planned();
+    const readings = Array.from({ length: 60 }, (_, i) => ({
+      ...{ id: `r${i}`, stationId: jarId(bare), at: `${addDays(bare.startDate, i + 1)}T10:00:00.000Z`, pH: Math.max(3.6, 5 - 0.1 * i) },
+      instrument: 'meter' as const,
+    }));
+    const file = log(log({ ...bare, readings }, 'prep', { doneOn: bare.startDate }), 'strain', {
+      doneOn: addDays(bare.startDate, 62),
+      massG: 900,
+    });
+    expect(predictionsAfterwards(file).map((p) => p.key)).toEqual(['r0/jarPh', 'r20/jarPh', 'r39/jarPh', 'r59/jarPh', 'strain/mass']);
+  });
   it('any batch: finite, in order, and only of what is measured', () => {
     const d = dice(31);
     for (let i = 0; i < rounds(120, 0.05); i++) {

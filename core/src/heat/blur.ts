@@ -1,8 +1,7 @@
-import { normalCdf } from '../stat/normal';
+import { normalCdf, Z_90 } from '../stat/normal';
 
 /** 5 to 95 % of a normal distribution is 3.2897 standard deviations wide. */
 const SPAN_90 = 3.2897;
-const Z90 = 1.2816;
 /** Log-sd between pods of one lot: literature reports factors of 2 to 5 (model; section 4.1). */
 export const POD_SD = 0.45;
 /** Log-sd of heat lost or kept on the way, common to all lots; with a strained step (section 3.3). */
@@ -61,9 +60,9 @@ export function finishedBlur(parts: readonly BlurPart[], processSd: number): Blu
 /** 10, 50 and 90 % of a blur in SHU. */
 export function blurQuantiles(b: Blur): { p10: number; p50: number; p90: number } {
   return {
-    p10: Math.exp(b.mu - Z90 * b.sigma),
+    p10: Math.exp(b.mu - Z_90 * b.sigma),
     p50: Math.exp(b.mu),
-    p90: Math.exp(b.mu + Z90 * b.sigma),
+    p90: Math.exp(b.mu + Z_90 * b.sigma),
   };
 }
 

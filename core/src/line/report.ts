@@ -17,7 +17,7 @@ import { massOf } from '../matter/stream';
 import { BANDED, phOf, type Banded } from '../parcel';
 import type { Day } from '../plan';
 import { TYPICAL } from '../stat/draw';
-import { quantileSorted } from '../stat/normal';
+import { quantileSorted, Z_90 } from '../stat/normal';
 import { jarBubbles, jarSigns, readingsOfJar, slowestJar, toldApart, type KindName } from '../stations';
 import { stationKind } from '../stations';
 import { runWorlds, mlOf, valuesOf, wholeWorlds, type LineMemo, type Worlds } from './ensemble';
@@ -91,7 +91,7 @@ export interface ReportOptions {
 export const WORLDS = 100;
 /** Jars of a forecast for each world of the line: 300 for the usual 100. */
 const JARS_PER_WORLD = 3;
-const Z_90_OF_95 = 1.2816 / 1.6449;
+const Z_90_OF_95 = Z_90 / 1.6449;
 
 function quantiles(values: number[]): Quantiles {
   const sorted = values.sort((a, b) => a - b);

@@ -72,10 +72,12 @@ export function scoresBy(rows: readonly ScoreRow[], group: ScoreGroup): { name: 
   return [...by].map(([name, own]) => ({ name, coverage: coverageOf(own) })).sort((a, b) => b.coverage.n - a.coverage.n);
 }
 
+/** What may be at fault. */
+export type BiasGroup = Exclude<ScoreGroup, 'style'>;
 /** Something that is off again and again, and what would make it better. */
 export interface Bias {
   of: Scored;
-  group: ScoreGroup;
+  group: BiasGroup;
   name: string;
   n: number;
   /** A share, or in its unit. */
@@ -91,7 +93,7 @@ const LEAST_SES = 2.5;
 export function biasesOf(rows: readonly ScoreRow[]): Bias[] {
   const found = SCORED_KINDS.flatMap((of) => {
     const own = rows.filter((r) => r.of === of);
-    const groups: ScoreGroup[] = of === 'heat' ? ['lot'] : ['tool', 'station'];
+    const groups: BiasGroup[] = of === 'heat' ? ['lot'] : ['tool', 'station'];
     return groups.flatMap((group) =>
       scoresBy(group === 'station' ? own.filter((r) => r.tool === null) : own, group).flatMap(({ name, coverage: c }) => {
         if (!c.off || c.n < LEAST_ROWS || Math.abs(c.off.mean) < SCORED[of].minds) return [];

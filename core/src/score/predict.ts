@@ -5,10 +5,9 @@ import { LineProblem } from '../line/problem';
 import { reportLine, type JarForecast, type LineReport } from '../line/report';
 import { schedule } from '../line/schedule';
 import { daysSince, type Day } from '../plan';
+import { Z_90 } from '../stat/normal';
 import type { Prediction, Scored } from './scored';
 
-/** A 10 to 90 % band lies so many standard deviations to each side of the middle. */
-const Z_90 = 1.2816;
 /** A look is told in whole steps: up to half a step off, evenly (the sd of that). */
 const LOOK_SD = 1 / Math.sqrt(12);
 
@@ -136,14 +135,23 @@ function asOf(file: BatchFile, day: Day): BatchFile {
     strands: file.strands.map((s) => ({ ...s, stations: s.stations.map((e) => ({ ...e, log: without(e.log, gone(e)) })) })),
   };
 }
+/** Days of readings that are worked out afterwards: a forecast each, and a logger may have left hundreds. */
+const JAR_DAYS = 4;
+/** So many of a list at most, evenly, the first and the last among them. */
+const spread = <T>(list: readonly T[], most: number): T[] =>
+  list.length <= most ? [...list] : Array.from({ length: most }, (_, i) => list[Math.round((i * (list.length - 1)) / (most - 1))]!);
+
 /**
  * For a batch that came with its measurements: what the line without those of a day and later would have foretold, day by
- * day. It knows steps that were done later as done, and what is known of the lots now: told as worked out afterwards.
+ * day. It knows steps that were done later as done, and what is known of the lots now: told as worked out afterwards. Of many days of readings
+ * four are.
  */
 export function predictionsAfterwards(file: BatchFile): Prediction[] {
-  const days = [...new Set(measuredValues(file).map((m) => m.at.slice(0, 10)))].sort();
+  const measured = measuredValues(file);
+  const daysOf = (jar: boolean) => [...new Set(measured.filter((m) => (m.of === 'jarPh') === jar).map((m) => m.at.slice(0, 10)))].sort();
+  const days = [...new Set([...daysOf(false), ...spread(daysOf(true), JAR_DAYS)])].sort();
   return days.flatMap((day) => {
-    const after = measuredValues(file).filter((m) => m.at.slice(0, 10) === day);
+    const after = measured.filter((m) => m.at.slice(0, 10) === day);
     const keys = new Set(after.map((m) => m.key));
     return predictionsOf(asOf(file, day), file, day, true).filter((p) => keys.has(p.key));
   });

@@ -1,8 +1,6 @@
 import { tastedHeat, type HeatTasted, type Scale } from '../heat';
+import { Z_90 } from '../stat/normal';
 import type { Prediction } from './scored';
-
-/** A 10 to 90 % band lies so many standard deviations to each side of the middle. */
-const Z_90 = 1.2816;
 
 /** The heat that was forecast before a tasting, as the book keeps it, against what the tongues said, SHU. Throws RangeError without scores. */
 export function tastedPrediction(event: HeatTasted, id: number, on: string, scales: ReadonlyMap<string, Scale>): Prediction {

@@ -35,6 +35,9 @@ export function normalQuantile(p: number): number {
   );
 }
 
+/** Standard deviations from the middle to either end of a 10 to 90 % band of a normal distribution. */
+export const Z_90 = 1.2816;
+
 /** The p-quantile (0 to 1) of sorted numbers, linear between neighbours (type 7). Throws on an empty list. */
 export function quantileSorted(sorted: ArrayLike<number>, p: number): number {
   if (sorted.length === 0) throw new RangeError('No numbers, no quantile');

@@ -1,5 +1,6 @@
 import type { Static } from '@sinclair/typebox';
 import { onHob } from '../cook/energy';
+import { Z_90 } from '../stat/normal';
 import { boiling } from '../caution';
 import {
   ACETIC,
@@ -71,8 +72,6 @@ const LONG_MIN = 10;
 const HEAT_KEPT = { typical: 0.95, low: 0.8, high: 1 } as const;
 /** Cooked is this hot throughout, °C (handbook chapter 5, section 17). */
 const COOKED_C = 82;
-/** Quantile of 90 %. */
-const Z90 = 1.2816;
 const HOT_C = 95;
 /** Weighings alone. */
 const NOTHING_KNOWN: Pace = { log: 0, sd: 3 };
@@ -172,8 +171,8 @@ export const simmer = station<'simmer', SimmerParams, SimmerFacts>({
     const kept = minutes >= LONG_MIN ? Math.min(1, typical * Math.exp((Math.log(high / low) / 3.2897) * own.z('heat'))) : 1;
     // Cooked through counts only where even a fast pot took so long.
     // Even a fast pot, whatever the kitchen's own is said to be: a tool that was taught wrongly cooks nothing.
-    const fast = Math.max(usual * Math.exp(Z90 * RATE_SD), pace(0) * Math.exp(Z90 * known.sd));
-    const boiled = soft === null ? at.min + Math.max(0, at.waterG - left) / fast : soft * Math.exp(-Z90 * SOFT_SD);
+    const fast = Math.max(usual * Math.exp(Z_90 * RATE_SD), pace(0) * Math.exp(Z_90 * known.sd));
+    const boiled = soft === null ? at.min + Math.max(0, at.waterG - left) / fast : soft * Math.exp(-Z_90 * SOFT_SD);
     const surely = tempC < COOKED_C ? 0 : params.until === 'minutes' ? params.minutes : boiled;
     // A measured pH does not survive what drives acid and water off.
     const { past, anew } = heated({ ...steamedOff(bowl.past, steam.grams.water), ph: null, jar: null }, { log, ahead }, surely >= LONG_MIN);
@@ -282,7 +281,7 @@ function factsOf(bowl: Parcel, out: Parcel, params: SimmerParams, pot: PotState)
     temperature: near(boilsC, params.stopC ?? USUAL_STOP_C, 0.1),
     body: bodyCold !== null && near(bodyCold, params.step, 0.05),
   };
-  const spread = Math.exp(Z90 * (pot.soft === null ? pot.known.sd : SOFT_SD));
+  const spread = Math.exp(Z_90 * (pot.soft === null ? pot.known.sd : SOFT_SD));
   const togo = Math.max(0, pot.minutes - pot.at.min);
   return {
     beganG,

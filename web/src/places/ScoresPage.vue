@@ -12,6 +12,7 @@ import {
   SCORED_KINDS,
   scoresBy,
   type Bias,
+  type BiasGroup,
   type Coverage,
   type Scored,
   type ScoreGroup,
@@ -73,11 +74,10 @@ function biasWords(b: Bias): string {
   if (b.group === 'lot') return `What ${b.name} went into tastes ${offWords(b.of, b.off)} hot than foretold (${times}).`;
   return `After ${b.name}, ${what} is ${offWords(b.of, b.off)} than foretold (${times}).`;
 }
-const HELP: Record<ScoreGroup, { to: string; says: string }> = {
+const HELP: Record<BiasGroup, { to: string; says: string }> = {
   tool: { to: '/larder/tools', says: 'teach it what it does' },
   station: { to: '/larder/tools', says: 'name the thing you do it with, and let it learn' },
   lot: { to: '/pods', says: 'taste the lot by itself' },
-  style: { to: '/batches', says: 'look at the batches' },
 };
 </script>
 
@@ -186,7 +186,7 @@ const HELP: Record<ScoreGroup, { to: string; says: string }> = {
         </NTable>
         <p v-if="afterwards" class="soft">
           * {{ plural(afterwards, 'value') }} came with their batch. What is foretold of them was worked out afterwards, without them and
-          what came later; of all others it is kept as it stood.
+          what came later (of many days of readings, four); of all others it is kept as it stood.
         </p>
       </section>
     </template>
