@@ -261,16 +261,21 @@ test('a backup is read back into an empty kitchen, bit by bit the same', async (
     await other.getByRole('button', { name: 'Go back to a backup' }).click();
     const sheet = other.getByRole('dialog', { name: 'Go back to a backup' });
     await expect(sheet.getByText(/^Here now: \d+ batches, \d+ lots, .* in the larder, \d+ bottlings?\.$/)).toBeVisible();
+    // What stands open in another window goes with it.
+    const beside = await other.context().newPage();
+    await beside.goto(`/batches/${id}`);
+    await expect(beside.getByRole('heading', { level: 1, name: 'Begun since' })).toBeVisible();
     const again = other.waitForEvent('filechooser');
     await sheet.getByRole('button', { name: 'A backup from a file' }).click();
     await (await again).setFiles({ name: 'kitchen.zip', mimeType: 'application/zip', buffer: zip });
-    await sheet.getByRole('button', { name: 'Put the file kitchen.zip in its place' }).click();
+    await sheet.getByRole('button', { name: 'Put it in its place' }).click();
     await expect(other.getByText('This is the file kitchen.zip now.')).toBeVisible({ timeout: 120_000 });
+    await expect(beside.getByText('This batch is not there any more.')).toBeVisible();
     // The log has one line more: that it went back.
     expect(tables(await (await other.request.get('/api/kitchen')).body(), 'log')).toBe(tables(zip, 'log'));
     await other.getByRole('button', { name: 'Go back to a backup' }).click();
     await sheet.getByRole('listitem').filter({ hasText: 'before going back' }).getByRole('button').click();
-    await sheet.getByRole('button', { name: /^Put the copy of .* in its place$/ }).click();
+    await sheet.getByRole('button', { name: 'Put it in its place' }).click();
     await expect(other.getByText(/^This is the copy of .* now\./)).toBeVisible({ timeout: 120_000 });
     expect((await other.request.get(`/api/batches/${id}`)).status()).toBe(200);
     const refused = await other.request.post('/api/kitchen', { data: zip, headers: { ...OWN, 'Content-Type': 'application/zip' } });

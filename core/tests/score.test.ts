@@ -101,6 +101,15 @@ describe('what was foretold, as it stood', () => {
     const otherwise = predictionsAfterwards(weighed(650));
     expect(foretold(otherwise, day(19))).toEqual(foretold(made, day(19)));
     expect(foretold(otherwise, day(20))).not.toEqual(foretold(made, day(20)));
+    // Nor what was read of the jar and taken over into its log: the first reading is foretold without it.
+    const read = (pH: number) => ({ ...log(file, 'ferment', { pH }), readings: [...file.readings, reading(18, pH)] });
+    const first = (f: BatchFile) => foretold(predictionsAfterwards(f), day(5));
+    expect(first(read(3.7))).toEqual(first(read(3.5)));
+    // What stands in the log of a step that is not done was measured last of all.
+    const typed = log(weighed(900), 'strain', { doneOn: undefined as never });
+    expect(predictionsAfterwards(JSON.parse(JSON.stringify(typed)) as BatchFile).find((p) => p.key === 'strain/mass')).toMatchObject({
+      measured: 900,
+    });
   });
   it('of a jar that was read every day for two months four days are worked out, and all that was weighed', () => {
     const bare = planned();

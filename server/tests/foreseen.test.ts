@@ -119,9 +119,9 @@ it('what was foretold of what is weighed is kept as it stood: put right it stays
   const bare = mapStations(exampleFile(), (s) => ({ ...s, log: before.includes(s.id) ? { doneOn: '2026-11-20' } : {} }));
   await open.write((tx) => addBatch(tx, { ...bare, name: 'Weighed', readings: [] }, TODAY, id));
   const ofIt = async () => (await listScores(db)).filter((r) => r.batchId === id);
-  const weigh = async (massG: number | undefined) => {
+  const weigh = async (massG: number | undefined, doneOn: string | null = TODAY) => {
     const { file, revision } = await getBatch(db, id);
-    const log = massG === undefined ? {} : { doneOn: TODAY, massG };
+    const log = massG === undefined ? {} : { ...(doneOn ? { doneOn } : {}), massG };
     const after = mapStations(file, (s) => (s.id === 'strain' ? { ...s, log } : s));
     await open.write((tx) => changeBatch(tx, id, revision, changesBetween(file, after), TODAY));
     return { before: file, after };
@@ -135,6 +135,11 @@ it('what was foretold of what is weighed is kept as it stood: put right it stays
   expect(await ofIt()).toEqual([{ ...kept, measured: 700 }]);
   await weigh(undefined);
   expect(await ofIt()).toEqual([]);
+  // Typed first and done later, as one does: what was foretold does not know what was typed.
+  await weigh(800, null);
+  expect(await ofIt()).toEqual([kept]);
+  await weigh(800, '2026-11-26');
+  expect(await ofIt()).toEqual([{ ...kept, on: '2026-11-26' }]);
   await weigh(800);
   expect(await ofIt()).toEqual([kept]);
   // An archived batch is not hidden.

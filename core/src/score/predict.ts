@@ -16,7 +16,7 @@ export interface MeasuredValue {
   key: string;
   of: Scored;
   entry: StationEntry;
-  /** Day, or day and time. */
+  /** Day, or day and time; empty for what stands in the log of a step that is not done yet. */
   at: string;
   value: number;
   /** What its instrument may be off by (sd). */
@@ -25,26 +25,29 @@ export interface MeasuredValue {
   jar?: number | undefined;
 }
 
+/** What the log of a step says was measured. Typed before the step is done, it counts in the line from then on. */
+function loggedValues(entry: StationEntry): MeasuredValue[] {
+  const { log } = entry;
+  const own = (of: Scored, value: number | undefined, sd: number): MeasuredValue[] =>
+    value === undefined ? [] : [{ key: `${entry.id}/${of}`, of, entry, at: log.doneOn ?? '', value, sd }];
+  return [
+    ...own('mass', log.massG, 0),
+    ...own('pH', log.pH, readingSd(log.instrument ?? 'strip', log.by)),
+    ...own('body', log.look, LOOK_SD),
+    ...own('bottles', log.bottles, 0),
+  ];
+}
 /** All that was measured of a batch and could be foretold, in the order of its stations. */
 export function measuredValues(file: BatchFile): MeasuredValue[] {
   return stationsOf(file).flatMap(({ entry }) => {
-    const { log } = entry;
-    const at = log.doneOn;
-    // What was read of a jar and taken over into its log was measured once.
-    const read = file.readings.some((r) => r.stationId === entry.id && r.pH === log.pH);
-    const own = (of: Scored, value: number | undefined, sd: number): MeasuredValue[] =>
-      value === undefined || at === undefined ? [] : [{ key: `${entry.id}/${of}`, of, entry, at, value, sd }];
+    const read = file.readings.filter((r) => r.stationId === entry.id && r.pH !== undefined);
     return [
-      ...own('mass', log.massG, 0),
-      ...own('pH', read ? undefined : log.pH, readingSd(log.instrument ?? 'strip', log.by)),
-      ...own('body', log.look, LOOK_SD),
-      ...own('bottles', log.bottles, 0),
-      ...file.readings
-        .filter((r) => r.stationId === entry.id && r.pH !== undefined)
-        .map((r): MeasuredValue => {
-          const sd = readingSd(r.instrument ?? 'strip', r.by);
-          return { key: `${r.id}/jarPh`, of: 'jarPh', entry, at: r.at, value: r.pH!, sd, jar: r.jar };
-        }),
+      // What was read of a jar and taken over into its log was measured once.
+      ...loggedValues(entry).filter((m) => !(m.of === 'pH' && read.some((r) => r.pH === m.value))),
+      ...read.map((r): MeasuredValue => {
+        const sd = readingSd(r.instrument ?? 'strip', r.by);
+        return { key: `${r.id}/jarPh`, of: 'jarPh', entry, at: r.at, value: r.pH!, sd, jar: r.jar };
+      }),
     ];
   });
 }
@@ -107,7 +110,9 @@ export function predictionsOf(before: BatchFile, after: BatchFile, today: Day, a
   return fresh.flatMap((m): Prediction[] => {
     const band = foretold(before, report, m);
     if (!band) return [];
-    return [{ key: m.key, of: m.of, stationId: m.entry.id, on: m.at.slice(0, 10), ...shown(band, m.sd), measured: m.value, afterwards }];
+    return [
+      { key: m.key, of: m.of, stationId: m.entry.id, on: m.at.slice(0, 10) || today, ...shown(band, m.sd), measured: m.value, afterwards },
+    ];
   });
 }
 
@@ -125,10 +130,12 @@ function without(log: StationLog, gone: ReadonlySet<Scored>): StationLog {
     }),
   ) as StationLog;
 }
+/** What nobody dated was measured last. */
+const LAST: Day = '9999-12-31';
+const dayOf = (m: MeasuredValue): Day => m.at.slice(0, 10) || LAST;
 /** A batch without what was measured on a day and later. */
 function asOf(file: BatchFile, day: Day): BatchFile {
-  const late = measuredValues(file).filter((m) => m.at.slice(0, 10) >= day);
-  const gone = (entry: StationEntry) => new Set(late.filter((m) => m.entry.id === entry.id).map((m) => m.of));
+  const gone = (entry: StationEntry) => new Set(loggedValues(entry).flatMap((m) => (dayOf(m) >= day ? [m.of] : [])));
   return {
     ...file,
     readings: file.readings.filter((r) => r.at.slice(0, 10) < day),
@@ -143,16 +150,17 @@ const spread = <T>(list: readonly T[], most: number): T[] =>
 
 /**
  * For a batch that came with its measurements: what the line without those of a day and later would have foretold, day by
- * day. It knows steps that were done later as done, and what is known of the lots now: told as worked out afterwards. Of many days of readings
- * four are.
+ * day (of many days of readings, four). It knows steps that were done later as done, and what is known of the lots now: told
+ * as worked out afterwards.
  */
 export function predictionsAfterwards(file: BatchFile): Prediction[] {
   const measured = measuredValues(file);
-  const daysOf = (jar: boolean) => [...new Set(measured.filter((m) => (m.of === 'jarPh') === jar).map((m) => m.at.slice(0, 10)))].sort();
+  const daysOf = (jar: boolean) => [...new Set(measured.filter((m) => (m.of === 'jarPh') === jar).map(dayOf))].sort();
   const days = [...new Set([...daysOf(false), ...spread(daysOf(true), JAR_DAYS)])].sort();
   return days.flatMap((day) => {
-    const after = measured.filter((m) => m.at.slice(0, 10) === day);
+    const after = measured.filter((m) => dayOf(m) === day);
     const keys = new Set(after.map((m) => m.key));
-    return predictionsOf(asOf(file, day), file, day, true).filter((p) => keys.has(p.key));
+    const today = day < LAST ? day : (days.findLast((d) => d < LAST) ?? file.startDate);
+    return predictionsOf(asOf(file, day), file, today, true).filter((p) => keys.has(p.key));
   });
 }

@@ -37,12 +37,12 @@ export async function settlePredictions(
   const had = measuredValues(before);
   const gone = had.filter((m) => !now.has(m.key)).map((m) => m.key);
   if (gone.length > 0) await db.delete(predictions).where(and(eq(predictions.batchId, batchId), inArray(predictions.key, gone)));
-  for (const { key, value } of had) {
+  for (const { key, value, at } of had) {
     const m = now.get(key);
-    if (!m || m.value === value) continue;
+    if (!m || (m.value === value && m.at === at)) continue;
     await db
       .update(predictions)
-      .set({ measured: m.value, on: m.at.slice(0, 10) })
+      .set({ measured: m.value, ...(m.at === '' ? {} : { on: m.at.slice(0, 10) }) })
       .where(and(eq(predictions.batchId, batchId), eq(predictions.key, key)));
   }
   await keepPredictions(db, batchId, made);

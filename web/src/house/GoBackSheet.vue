@@ -74,7 +74,7 @@ async function go() {
       <p>What is here now is kept as a copy first: the same list leads back to it. If anything fails, nothing is changed.</p>
       <div class="acts">
         <NButton type="primary" :disabled="busy" @click="chosen = null">Leave it as it is</NButton>
-        <NButton :loading="busy" @click="go">Put {{ chosen.words }} in its place</NButton>
+        <NButton :loading="busy" @click="go">Put it in its place</NButton>
       </div>
     </template>
     <template v-else>

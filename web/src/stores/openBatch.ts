@@ -158,8 +158,11 @@ export const useOpenBatch = defineStore('openBatch', () => {
         if (clashes.value.length === 0) await save();
       } else take(record);
     } catch (error) {
-      if (error instanceof ApiProblem && error.problem.status === 404) state.value = 'missing';
-      else if (draft) {
+      if (error instanceof ApiProblem && error.problem.status === 404) {
+        // It may have been there: a kitchen that went back to a backup.
+        file.value = report.value = null;
+        state.value = 'missing';
+      } else if (draft) {
         file.value = draft.file;
         base = draft.base;
         revision.value = draft.revision;
