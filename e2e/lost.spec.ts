@@ -40,10 +40,11 @@ test('an answer that is lost on its way does not make a move twice', async ({ pa
     await r.abort('connectionreset');
   });
   await open.click();
-  await expect(page.getByText('The Roskel server does not answer')).toBeVisible();
+  const waits = page.getByText('Kept on this device until the server answers: a bottle of Slipway Red no. 2 opened');
+  await expect(waits).toBeVisible();
   expect(await left()).toBe(before - 1);
   broken = false;
-  await open.click();
+  await expect(waits).toHaveCount(0);
   const told = page.getByRole('region', { name: 'Slipway Red no. 2' }).locator('[data-fact=left]');
   await expect(told).toContainText(`${before - 1} of`);
   expect(new Set(keys).size).toBe(1);

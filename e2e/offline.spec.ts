@@ -1,4 +1,4 @@
-import type { BatchRecord } from '@roskel/contract';
+import type { BatchRecord, BottlingRecord, PodLotRecord, TodayRow } from '@roskel/contract';
 import { DemoServer } from './server';
 import { changeStored, expect, line, test, type } from './test';
 
@@ -105,6 +105,95 @@ test('kept on a phone: the page begins without its server, takes readings, and b
       await page.evaluate(async () => [(await caches.keys()).length, (await navigator.serviceWorker.getRegistrations()).length]),
     ).toEqual([0, 0]);
   } finally {
+    await context.close();
+    await own.end();
+  }
+});
+
+test('ticks, bottles and stock while the server stands still: all there once when it moves again; what cannot be is asked about', async ({
+  browser,
+}) => {
+  test.slow();
+  const own = new DemoServer(4881);
+  const base = await own.start();
+  const context = await browser.newContext({ baseURL: base, viewport: { width: 390, height: 844 }, locale: 'en-GB' });
+  const page = await context.newPage();
+  const json = async <T>(path: string) => (await (await page.request.get(`/api${path}`)).json()) as T;
+  const shelf = () => json<BottlingRecord[]>('/shelf');
+  const duties = async () => (await json<TodayRow[]>('/today')).flatMap((r) => r.duties.map((d) => `${r.id}/${d.id}/${d.due}`));
+  let goOn = () => {};
+  try {
+    const before = { shelf: await shelf(), pods: await json<PodLotRecord[]>('/pods'), duties: await duties() };
+    const bottling = before.shelf.find((b) => b.left >= 4)!;
+    const lot = before.pods.find((p) => p.stockG > 300)!;
+    await page.goto('/today');
+    await page.getByRole('button', { name: 'More', exact: true }).click();
+    await page.getByRole('button', { name: 'Your kitchen' }).click();
+    await page.getByRole('button', { name: 'Keep on this device' }).click();
+    await expect(page.getByText(/^Kept on this device: batches/)).toBeVisible();
+    await page.goto('/today');
+    const ticks = page.locator('[data-duty=tick]');
+    await expect(ticks.first()).toBeVisible();
+
+    goOn = own.freeze();
+    const open = await ticks.count();
+    const tick = async (left: number) => {
+      await ticks.first().getByRole('checkbox').click();
+      await expect(ticks).toHaveCount(left);
+      // Kept by then: the window may be closed.
+      await expect
+        .poll(() => page.evaluate(() => Object.keys(localStorage).filter((key) => key.includes('draft')).length), { timeout: 60_000 })
+        .toBe(open - left);
+    };
+    await tick(open - 1);
+    await tick(open - 2);
+    await page.goto('/shelf');
+    const card = page.getByRole('region', { name: bottling.name });
+    await card.getByRole('button', { name: 'Open one' }).click();
+    const waits = page.getByText(`Kept on this device until the server answers: a bottle of ${bottling.name} opened`);
+    await expect(waits).toBeVisible({ timeout: 60_000 });
+    // Taken back and opened again, and a window that was closed: nothing is said twice.
+    await card.getByRole('button', { name: 'Open one' }).click();
+    await page.keyboard.press('Control+z');
+    await expect(page.getByText(/^Undone: /)).toBeVisible();
+    await page.reload();
+    await expect(waits).toBeVisible();
+    await page.goto(`/pods?lot=${lot.id}`);
+    const sheet = page.getByRole('dialog', { name: lot.lot.name });
+    await sheet.getByText('Stock', { exact: true }).click();
+    await type(page, 'Amount', '100 g');
+    await sheet.getByRole('button', { name: 'Used' }).click();
+    await expect(page.getByText(`stock of ${lot.lot.name}`)).toBeVisible({ timeout: 60_000 });
+    goOn();
+    const left = async () => (await shelf()).find((b) => b.id === bottling.id)!.left;
+    await expect.poll(left, { timeout: 60_000 }).toBe(bottling.left - 1);
+    await expect(waits).toHaveCount(0, { timeout: 60_000 });
+    const gone = async () => {
+      const now = new Set(await duties());
+      return before.duties.filter((d) => !now.has(d)).length;
+    };
+    await expect.poll(gone, { timeout: 60_000 }).toBe(2);
+    expect(await left()).toBe(bottling.left - 1);
+    expect((await json<PodLotRecord[]>('/pods')).find((p) => p.id === lot.id)!.stockG).toBeCloseTo(lot.stockG - 100, 6);
+
+    // The rest of the bottles taken elsewhere meanwhile: it is not done, and says so until it is settled.
+    await own.stop();
+    await page.goto('/shelf');
+    await card.getByRole('button', { name: 'Open one' }).click();
+    await expect(waits).toBeVisible({ timeout: 60_000 });
+    await context.route('**/moves', (r) => r.abort());
+    await own.start();
+    const take = { delta: -(await left()), reason: 'given' };
+    expect((await page.request.post(`/api/shelf/${bottling.id}/moves`, { data: take, headers: { 'X-Roskel': '1' } })).ok()).toBe(true);
+    await context.unroute('**/moves');
+    const refused = page.getByRole('alert').filter({ hasText: `Not done: a bottle of ${bottling.name} opened.` });
+    await expect(refused).toBeVisible({ timeout: 60_000 });
+    await page.reload();
+    await refused.getByRole('button', { name: 'Let it go' }).click();
+    await expect(refused).toHaveCount(0);
+    expect(await left()).toBe(0);
+  } finally {
+    goOn();
     await context.close();
     await own.end();
   }

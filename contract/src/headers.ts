@@ -12,3 +12,5 @@ export const ANOTHER_KITCHEN = 412;
 export const MAKER_HEADER = 'X-Roskel-Maker';
 /** A key of the caller's own for what makes or moves something: sent again with the same key it is not done again. */
 export const KEY_HEADER = 'Idempotency-Key';
+/** So long the server knows what it did for a key, hours. */
+export const KEY_KEPT_HOURS = 24;

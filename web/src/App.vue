@@ -19,6 +19,7 @@ import { useNarrow } from './ui/useNarrow';
 import NoticeList from './house/NoticeList.vue';
 import MakerChip from './makers/MakerChip.vue';
 import { useDrafts } from './house/useDrafts';
+import MovesBar from './house/MovesBar.vue';
 import AlarmBar from './counter/AlarmBar.vue';
 
 const route = useRoute();
@@ -113,6 +114,7 @@ onMounted(() => {
       <p v-if="fromHere" class="from-here no-print" role="status">
         The server does not answer. What stands here was last read on this device: it may be otherwise now.
       </p>
+      <MovesBar v-if="!outside" />
       <RouterView />
     </main>
     <HelpSheet v-model:show="help" />

@@ -36,7 +36,7 @@ it('what was typed into batches that are not open is sent; what cannot be stored
   typed('c', withDays(base, 22));
   typed('gone', withDays(base, 23));
   there.b = withDays(base, 9);
-  const sent = await sendDrafts(new Set(['c']));
+  const { sent } = await sendDrafts(new Set(['c']));
   expect(sent.map((s) => [s.id, s.stored]).sort()).toEqual([
     ['a', true],
     ['b', false],
@@ -44,13 +44,13 @@ it('what was typed into batches that are not open is sent; what cannot be stored
   ]);
   expect(there).toMatchObject({ a: withDays(base, 20), b: withDays(base, 9), c: base });
   expect(['a', 'b', 'c', 'gone'].map((id) => draftOf(id) !== null)).toEqual([false, true, true, true]);
-  expect(await sendDrafts(new Set(['b', 'c', 'gone']))).toEqual([]);
+  expect(await sendDrafts(new Set(['b', 'c', 'gone']))).toEqual({ sent: [], answered: true });
 });
 
 it('nothing is lost while the server is away, nor what another window typed on meanwhile', async () => {
   typed('a', withDays(base, 20));
   up = false;
-  expect(await sendDrafts(new Set())).toEqual([]);
+  expect(await sendDrafts(new Set())).toEqual({ sent: [], answered: false });
   expect(draftOf('a')!.file).toEqual(withDays(base, 20));
   up = true;
   meanwhile = (id) => typed(id, withDays(base, 25));
@@ -61,5 +61,5 @@ it('nothing is lost while the server is away, nor what another window typed on m
 it('a draft that is no draft is passed over', async () => {
   for (const odd of ['"x"', '{', '[]', '{"file":1}', 'null', '7']) localStorage.setItem(draftKey('a'), odd);
   keepHere(draftKey('old'), { revision: 1, file: base });
-  await expect(sendDrafts(new Set())).resolves.toEqual([]);
+  await expect(sendDrafts(new Set())).resolves.toEqual({ sent: [], answered: true });
 });

@@ -1,4 +1,5 @@
 import { eq, lt, sql } from 'drizzle-orm';
+import { KEY_KEPT_HOURS } from '@roskel/contract';
 import { idempotencyKeys } from '../db/schema';
 import type { Db } from '../db/store';
 import { Unfit } from './errors';
@@ -17,7 +18,7 @@ export async function keepAnswer(db: Db, key: string, path: string, answer: unkn
   await db.insert(idempotencyKeys).values({ key, path, answer });
 }
 
-/** Nobody asks again after a day. */
+/** Nobody asks again after that. */
 export async function forgetAnswers(db: Db): Promise<void> {
-  await db.delete(idempotencyKeys).where(lt(idempotencyKeys.at, sql`now() - interval '1 day'`));
+  await db.delete(idempotencyKeys).where(lt(idempotencyKeys.at, sql`now() - make_interval(hours => ${KEY_KEPT_HOURS})`));
 }

@@ -10,10 +10,11 @@ export class ApiProblem extends Error {
   }
 }
 
-/** The server, or the database behind it, cannot be reached; nothing was lost, try again. */
+/** The server, or the database behind it, cannot be reached; what was asked can be asked again. */
 export class Offline extends Error {
-  constructor() {
-    super('The Roskel server does not answer. Your work is kept in this window.');
+  constructor(method: string) {
+    const can = method === 'GET' ? 'Try again in a moment.' : 'This cannot be done now: try again when it does.';
+    super(`The Roskel server does not answer. ${can}`);
   }
 }
 
@@ -27,7 +28,7 @@ const PATIENCE_MS = 15_000;
 /** What makes or moves something is asked again after so long each, ms: its answer may be what was lost. */
 const AGAIN_MS = [400, 1500];
 /** A key for it, so that it is done once; by numbers that every page may have, also over plain HTTP. */
-const newKey = () => [...crypto.getRandomValues(new Uint32Array(4))].map((n) => n.toString(36)).join('-');
+export const newKey = () => [...crypto.getRandomValues(new Uint32Array(4))].map((n) => n.toString(36)).join('-');
 
 /**
  * Keys of what was sent and not answered, by what it was: said again at once it is the same thing. Later, or once its list was
@@ -43,15 +44,24 @@ function seen(path: string): void {
 /** The last answer was one that this device had kept: the server did not answer. */
 export const fromHere = ref(false);
 
-async function call<T>(method: string, path: string, body?: unknown): Promise<T> {
-  const what = `${path}?${body instanceof Blob ? '' : JSON.stringify(body)}`;
+/** How something is sent that is kept until it is answered: under which key, by whom, and how long one waits, ms. */
+interface Kept {
+  key: string;
+  maker: string | null;
+  patienceMs: number;
+}
+
+async function call<T>(method: string, path: string, body?: unknown, kept?: Kept): Promise<T> {
+  const what = kept ? kept.key : `${path}?${body instanceof Blob ? '' : JSON.stringify(body)}`;
   const before = unanswered.get(what);
-  const key = method !== 'POST' ? null : before && Date.now() - before.since < AT_ONCE_MS ? before.key : newKey();
+  const fresh = () => (before && Date.now() - before.since < AT_ONCE_MS ? before.key : newKey());
+  const key = kept?.key ?? (method === 'POST' ? fresh() : null);
+  const maker = kept ? kept.maker : makerHere.value;
   // Two that are on their way at once are two.
   unanswered.delete(what);
   const away = () => {
-    if (key) unanswered.set(what, { key, since: Date.now() });
-    return new Offline();
+    if (key && !kept) unanswered.set(what, { key, since: Date.now() });
+    return new Offline(method);
   };
   const type = body === undefined ? null : body instanceof Blob ? 'application/zip' : 'application/json';
   const send = () =>
@@ -61,12 +71,12 @@ async function call<T>(method: string, path: string, body?: unknown): Promise<T>
         'X-Roskel': '1',
         ...(key ? { [KEY_HEADER]: key } : {}),
         ...meansKitchen(),
-        ...(makerHere.value ? { [MAKER_HEADER]: makerHere.value } : {}),
+        ...(maker ? { [MAKER_HEADER]: maker } : {}),
         ...(type ? { 'Content-Type': type } : {}),
       },
       body: body === undefined ? null : body instanceof Blob ? body : JSON.stringify(body),
       // A whole kitchen takes as long as it takes.
-      signal: body instanceof Blob || path.startsWith('/kitchen') ? null : AbortSignal.timeout(PATIENCE_MS),
+      signal: body instanceof Blob || path.startsWith('/kitchen') ? null : AbortSignal.timeout(kept?.patienceMs ?? PATIENCE_MS),
     });
   /** No answer: the line broke, or nothing was said for too long; the latter is not waited for again. */
   const lost = (e: unknown): 'silent' | 'broken' => ((e as Error).name === 'TimeoutError' ? 'silent' : 'broken');
@@ -104,10 +114,10 @@ async function call<T>(method: string, path: string, body?: unknown): Promise<T>
 
 /** Writes that were sent and not answered yet. */
 const writing = new Set<Promise<unknown>>();
-function write<T>(method: string, path: string, body?: unknown): Promise<T> {
-  const answer = call<T>(method, path, body);
-  const kept = answer.catch(() => undefined).finally(() => writing.delete(kept));
-  writing.add(kept);
+function write<T>(method: string, path: string, body?: unknown, kept?: Kept): Promise<T> {
+  const answer = call<T>(method, path, body, kept);
+  const settled = answer.catch(() => undefined).finally(() => writing.delete(settled));
+  writing.add(settled);
   return answer;
 }
 /** Waits until every write is answered, and whoever asked for it has had its turn. */
@@ -120,7 +130,7 @@ export async function written(): Promise<void> {
 
 export const api = {
   get: <T>(path: string) => call<T>('GET', path),
-  post: <T>(path: string, body: unknown) => write<T>('POST', path, body),
+  post: <T>(path: string, body: unknown, kept?: Kept) => write<T>('POST', path, body, kept),
   put: <T>(path: string, body: unknown) => write<T>('PUT', path, body),
   patch: <T>(path: string, body: unknown) => write<T>('PATCH', path, body),
   remove: <T>(path: string) => write<T>('DELETE', path),

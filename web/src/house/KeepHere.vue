@@ -34,7 +34,7 @@ async function keep(wanted: boolean) {
     <p class="soft">
       {{
         kept
-          ? 'Kept on this device: batches, readings and the counter go on when the server is away, and are stored when it is back.'
+          ? 'Kept on this device: batches, readings, the counter, ticks and stock go on when the server is away, and are stored when it is back.'
           : 'This device can go on when the server is away: it keeps the program, the lists and the batches.'
       }}
     </p>

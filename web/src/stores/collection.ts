@@ -1,7 +1,8 @@
-import { shallowRef } from 'vue';
+import { computed, shallowRef } from 'vue';
 import type { ChangeEvent } from '@roskel/contract';
 import { api } from '../api/client';
 import { inStep } from './inStep';
+import { useMoves, type StockTopic } from './moves';
 
 /** A list kept in step with the server: loaded once, again whenever its topic changes anywhere. */
 export function collection<T extends { id: string }>(path: string, topic: ChangeEvent['topic']) {
@@ -14,4 +15,19 @@ export function collection<T extends { id: string }>(path: string, topic: Change
   }
   const fetch = async () => void (items.value = await api.get<T[]>(path));
   return { items, ...inStep(fetch, [topic], hear) };
+}
+
+/** A list of what has stock: moves that wait for the server count, as `moved` says of a record and bottles or grams. */
+export function stockList<T extends { id: string }>(topic: StockTopic, moved: (item: T, by: number) => T) {
+  const list = collection<T>(`/${topic}`, topic);
+  const moves = useMoves();
+  moves.onSent(topic, list.refresh);
+  const items = computed<readonly T[]>(() => {
+    if (moves.waiting.length === 0) return list.items.value;
+    return list.items.value.map((item) => {
+      const by = moves.pending(topic, item.id);
+      return by === 0 ? item : moved(item, by);
+    });
+  });
+  return { ...list, items };
 }

@@ -35,7 +35,7 @@ export interface Sent {
  * Sends what was typed into batches that are not open any more, when the server was away: nobody may open them here again.
  * What the server does not take as it is stays here for the page of its batch. Ends where the server does not answer.
  */
-export async function sendDrafts(open: ReadonlySet<string>): Promise<Sent[]> {
+export async function sendDrafts(open: ReadonlySet<string>): Promise<{ sent: Sent[]; answered: boolean }> {
   const sent: Sent[] = [];
   for (const key of keysHere(DRAFTS)) {
     const id = key.slice(DRAFTS.length);
@@ -50,10 +50,10 @@ export async function sendDrafts(open: ReadonlySet<string>): Promise<Sent[]> {
       if (JSON.stringify(readHere(key)) === print) keepHere(key, null);
       if (changes.length > 0) sent.push({ id, name: draft.file.name, stored: true });
     } catch (error) {
-      if (error instanceof Offline) return sent;
+      if (error instanceof Offline) return { sent, answered: false };
       if (!(error instanceof ApiProblem)) throw error;
       sent.push({ id, name: draft.file.name, stored: false });
     }
   }
-  return sent;
+  return { sent, answered: true };
 }

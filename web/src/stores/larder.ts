@@ -4,7 +4,8 @@ import { type LarderFacts, type LarderRecord, type LedgerLine, type Move } from 
 import { INGREDIENTS, withOwnPh, type Ingredient } from '@roskel/core';
 import { api } from '../api/client';
 import { archiveOf } from './archive';
-import { collection } from './collection';
+import { stockList } from './collection';
+import { massMove, useMoves, withMass } from './moves';
 import { useOwnIngredients } from './own';
 import { putRecord, type Begun } from './putRecord';
 import { useUndo } from './undo';
@@ -18,7 +19,8 @@ export function factsOf({ note, packG, packPrice, openedOn, ownPh, useFirst }: L
 export const perKg = (l: LarderFacts): number | null => (l.packG && l.packPrice !== null ? (1000 * l.packPrice) / l.packG : null);
 
 export const useLarder = defineStore('larder', () => {
-  const list = collection<LarderRecord>('/larder', 'larder');
+  const list = stockList<LarderRecord>('larder', withMass);
+  const moves = useMoves();
   const own = useOwnIngredients();
   const undo = useUndo();
   const archive = archiveOf<LarderRecord>('larder', (l) => row(l.ingredientKey)?.name ?? l.ingredientKey, list.refresh);
@@ -59,13 +61,7 @@ export const useLarder = defineStore('larder', () => {
     await list.refresh();
   }
   async function move(id: string, name: string, m: Move) {
-    const path = `/larder/${id}/moves`;
-    await api.post(path, m);
-    undo.push(`stock of ${name}`, 'larder', {
-      kind: 'calls',
-      undo: [{ method: 'post', path, body: { deltaG: -m.deltaG, reason: 'undo', words: '' } satisfies Move }],
-      redo: [{ method: 'post', path, body: m }],
-    });
+    await moves.act(`stock of ${name}`, ...massMove('larder', id, m));
     await list.refresh();
   }
   const history = (id: string) => api.get<LedgerLine[]>(`/larder/${id}/history`);

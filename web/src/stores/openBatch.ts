@@ -30,6 +30,7 @@ import { today } from '../format';
 import { keepHere } from '../ui/keepHere';
 import { reportOf } from '../worker/client';
 import { draftKey, draftOf, type Draft } from './drafts';
+import { typings } from './draftKeys';
 import { useLarder } from './larder';
 import { useNotices } from './notices';
 import { usePods } from './pods';
@@ -39,6 +40,7 @@ import { useUndo } from './undo';
 
 const SAVE_AFTER_MS = 500;
 const RETRY_MS = 3000;
+const LEAVE_MS = 1500;
 
 export interface Trouble {
   path: string;
@@ -135,8 +137,8 @@ export const useOpenBatch = defineStore('openBatch', () => {
     // Coming back to a page of the same batch must not fetch over, or save twice, what is still being stored.
     if (batchId === id.value && file.value && unsaved()) return recompute();
     if (batchId !== id.value) {
-      // What was typed into the other batch goes first.
-      await flush();
+      // What was typed into the other batch goes first. A server that says nothing is not waited for: it is kept, and sent later.
+      await Promise.race([flush(), new Promise((go) => setTimeout(go, LEAVE_MS))]);
       file.value = null;
       report.value = null;
       lineTrouble.value = null;
@@ -196,7 +198,10 @@ export const useOpenBatch = defineStore('openBatch', () => {
         return;
       }
       const saved = await api.patch<BatchSaved>(`/batches/${sentId}`, { revision: revision.value, changes });
-      if (sentId !== id.value) return;
+      if (sentId !== id.value) {
+        if (same(draftOf(sentId)?.file, sent)) keepHere(draftKey(sentId), null);
+        return;
+      }
       refused.value = [];
       if (saved.file) {
         base = sent;
@@ -243,7 +248,9 @@ export const useOpenBatch = defineStore('openBatch', () => {
     if (mineThen && file.value) mineThen.file = applyChanges(mineThen.file, changesBetween(file.value, next)).value;
     file.value = next;
     const draft: Draft = mineThen ?? { revision: revision.value, base: base ?? next, file: next };
-    if (!keepHere(draftKey(id.value), draft) && !toldFull) {
+    const kept = keepHere(draftKey(id.value), draft);
+    typings.value++;
+    if (!kept && !toldFull) {
       toldFull = true;
       useNotices().fail(new Error('This browser keeps no copy of what you type. Leave this page only when it says that all is saved.'));
     }

@@ -3,7 +3,8 @@ import { type LotHistory, type Move, type NewPodLot, type PodLotInput, type PodL
 import { TURNS, type Turn } from '@roskel/core';
 import { api } from '../api/client';
 import { archiveOf } from './archive';
-import { collection } from './collection';
+import { stockList } from './collection';
+import { massMove, useMoves, withMass } from './moves';
 import { putRecord, type Begun } from './putRecord';
 import { useUndo } from './undo';
 
@@ -13,7 +14,8 @@ export function inputOf({ lot, gotOn, place, note, useFirst, ripeness, pricePerK
 }
 
 export const usePods = defineStore('pods', () => {
-  const list = collection<PodLotRecord>('/pods', 'pods');
+  const list = stockList<PodLotRecord>('pods', withMass);
+  const moves = useMoves();
   const undo = useUndo();
   const archive = archiveOf<PodLotRecord>('pods', (p) => p.lot.name, list.refresh);
 
@@ -35,13 +37,7 @@ export const usePods = defineStore('pods', () => {
     await list.refresh();
   }
   async function move(item: PodLotRecord, m: Move) {
-    const path = `/pods/${item.id}/moves`;
-    await api.post(path, m);
-    undo.push(`stock of ${item.lot.name}`, 'pods', {
-      kind: 'calls',
-      undo: [{ method: 'post', path, body: { deltaG: -m.deltaG, reason: 'undo', words: '' } satisfies Move }],
-      redo: [{ method: 'post', path, body: m }],
-    });
+    await moves.act(`stock of ${item.lot.name}`, ...massMove('pods', item.id, m));
     await list.refresh();
   }
   /** Dries, freezes or grinds some of a lot into a new one. */

@@ -1,23 +1,19 @@
 import { defineStore } from 'pinia';
 import type { BottlingRecord } from '@roskel/contract';
-import { api } from '../api/client';
-import { collection } from './collection';
-import { useUndo } from './undo';
+import { stockList } from './collection';
+import { useMoves } from './moves';
 
 export const useShelf = defineStore('shelf', () => {
-  const list = collection<BottlingRecord>('/shelf', 'shelf');
-  const undo = useUndo();
+  const list = stockList<BottlingRecord>('shelf', (b, by) => ({ ...b, left: b.left + by }));
+  const moves = useMoves();
 
   /** Takes bottles off the shelf; `who` got them. One act, one undo. */
   async function take(item: BottlingRecord, reason: 'opened' | 'given' | 'thrown', count = 1, who = '') {
-    const path = `/shelf/${item.id}/moves`;
-    const body = { delta: -count, reason, ...(who ? { who } : {}) };
-    await api.post(path, body);
-    undo.push(`${count === 1 ? 'a bottle' : `${count} bottles`} of ${item.name} ${reason}`, 'shelf', {
-      kind: 'calls',
-      undo: [{ method: 'post', path, body: { delta: count, reason: 'undo' } }],
-      redo: [{ method: 'post', path, body }],
-    });
+    await moves.act(
+      `${count === 1 ? 'a bottle' : `${count} bottles`} of ${item.name} ${reason}`,
+      { topic: 'shelf', id: item.id, by: -count, body: { delta: -count, reason, ...(who ? { who } : {}) } },
+      { delta: count, reason: 'undo' },
+    );
     await list.refresh();
   }
   return { ...list, take };

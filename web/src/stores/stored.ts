@@ -2,12 +2,14 @@ import { defineStore } from 'pinia';
 import type { KeepInput, LedgerLine, Move, StoredRecord } from '@roskel/contract';
 import { api } from '../api/client';
 import { archiveOf } from './archive';
-import { collection } from './collection';
+import { stockList } from './collection';
+import { massMove, useMoves, withMass } from './moves';
 import { useUndo } from './undo';
 
 /** What batches left and was kept: brine, the rest of a base, bottles opened for another sauce. */
 export const useStored = defineStore('stored', () => {
-  const list = collection<StoredRecord>('/stored', 'stored');
+  const list = stockList<StoredRecord>('stored', withMass);
+  const moves = useMoves();
   const undo = useUndo();
   const archive = archiveOf<StoredRecord>('stored', (s) => s.stuff.name, list.refresh);
 
@@ -30,13 +32,7 @@ export const useStored = defineStore('stored', () => {
     return record;
   }
   async function move(s: StoredRecord, m: Move) {
-    const path = `/stored/${s.id}/moves`;
-    await api.post(path, m);
-    undo.push(`stock of ${s.stuff.name}`, 'stored', {
-      kind: 'calls',
-      undo: [{ method: 'post', path, body: { deltaG: -m.deltaG, reason: 'undo', words: '' } satisfies Move }],
-      redo: [{ method: 'post', path, body: m }],
-    });
+    await moves.act(`stock of ${s.stuff.name}`, ...massMove('stored', s.id, m));
     await list.refresh();
   }
   const history = (id: string) => api.get<LedgerLine[]>(`/stored/${id}/history`);

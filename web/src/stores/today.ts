@@ -5,6 +5,8 @@ import { withDuty, withLater, type BatchFile, type Forecast, type Occupant, type
 import { api } from '../api/client';
 import { bench, stoppable } from '../worker/client';
 import { within } from '../format';
+import { readHere } from '../ui/keepHere';
+import { DRAFTS, typings } from './draftKeys';
 import { inStep } from './inStep';
 import { useNotices } from './notices';
 
@@ -24,17 +26,38 @@ export interface JarOf extends TodayJar {
 /** As many jars as a board and a picture bear. */
 const FEW_JARS = 9;
 
+/** Duties of a batch as a draft of it says. */
+type TypedDuties = Pick<BatchFile, 'dutiesDone' | 'later'>;
+const draftDuties = (batchId: string): TypedDuties | null => readHere<{ file?: BatchFile }>(DRAFTS + batchId)?.file ?? null;
+/** Duties without those that are ticked, and due when those that were put off are. */
+function withTyped(duties: readonly TodayDuty[], typed: TypedDuties | undefined): readonly TodayDuty[] {
+  if (!typed) return duties;
+  const until = new Map(typed.later?.map((l) => [l.id, l.until]));
+  return duties.filter((d) => !typed.dutiesDone.includes(d.id)).map((d) => ({ ...d, due: [d.due, until.get(d.id) ?? d.due].sort()[1]! }));
+}
+
 /** What every batch asks for now, and the jars on the side; each change is made in the batch itself, with its undo. */
 export const useToday = defineStore('today', () => {
   const rows = shallowRef<readonly TodayRow[]>([]);
   /** Done here a moment ago, and not yet said by the server. */
   const gone = ref<ReadonlySet<string>>(new Set());
+  /** What was ticked and put off here and is not stored yet, by batch. */
+  const typed = computed<ReadonlyMap<string, TypedDuties>>(() => {
+    // Anew with every list, and with whatever is typed here.
+    void typings.value;
+    return new Map(
+      rows.value.flatMap(({ id }) => {
+        const draft = draftDuties(id);
+        return draft ? [[id, draft] as const] : [];
+      }),
+    );
+  });
   const forecasts = shallowRef<ReadonlyMap<string, { asked: string; forecast: Forecast }>>(new Map());
 
   const keyOf = (batchId: string, stationId: string) => `${batchId}/${stationId}`;
   const duties = computed<DutyOf[]>(() =>
     rows.value
-      .flatMap((r) => r.duties.map((d) => ({ ...d, batchId: r.id, batch: r.name })))
+      .flatMap((r) => withTyped(r.duties, typed.value.get(r.id)).map((d) => ({ ...d, batchId: r.id, batch: r.name })))
       .filter((d) => !gone.value.has(`${d.batchId}/${d.id}/${d.due}`))
       .sort((a, b) => a.due.localeCompare(b.due) || b.minutes - a.minutes || a.batch.localeCompare(b.batch)),
   );
@@ -94,6 +117,7 @@ export const useToday = defineStore('today', () => {
     if (!batch.file) throw new Error('This batch cannot be opened now. Try again when the server answers.');
     batch.change(label, how(batch.file));
     await batch.flush();
+    if (batch.state === 'offline') useNotices().say('Kept on this device: it is stored when the server answers.');
     if (batch.state === 'refused') throw new Error(batch.refused[0]?.message ?? 'This cannot be stored.');
   }
   /** Every batch as one of those that share the kitchen. */

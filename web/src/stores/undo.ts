@@ -3,6 +3,7 @@ import { computed, markRaw, ref, watch } from 'vue';
 import { applyChanges, reversed, type Change } from '@roskel/core';
 import { api, ApiProblem, written } from '../api/client';
 import { keepHere, readHere } from '../ui/keepHere';
+import type { StockMove } from './moves';
 import { useNotices } from './notices';
 
 /** One request; `{name}` in its path is filled from what earlier ones answered. */
@@ -12,6 +13,8 @@ export interface Call {
   body?: unknown;
   /** Keeps the id of the answer under this name. */
   keep?: string;
+  /** A move of stock: where the server does not answer it is kept until it does. */
+  move?: Omit<StockMove, 'body'>;
 }
 /** What a step did, as data: it survives a reload, and goes both ways. */
 export type Act =
@@ -23,6 +26,8 @@ export type Act =
       undo: Call[];
       redo: Call[];
       names?: Record<string, string>;
+      /** The key of the move of stock that it last made. */
+      sent?: string;
       /** How many of its calls went through, when a later one failed: the next try goes on from there. */
       ran?: number;
       /** Only while this record is still at this revision: work done since is never taken away. */
@@ -75,6 +80,8 @@ export const useUndo = defineStore('undo', () => {
   const screen = ref(location.pathname);
   /** How a change to a batch is made; the open batch tells. */
   let amend: (batchId: string, changes: readonly Change[]) => Promise<string[]> = () => Promise.reject(new Gone('Open the batch first.'));
+  /** How a move of stock is made; gives its key. The store of moves tells. */
+  let makeMove: (label: string, move: StockMove) => Promise<string> = () => Promise.reject(new Error('Nothing moves stock here.'));
   watch([steps, back], () => keepHere(KEEP, { done: steps.value, undone: back.value } satisfies Kept, sessionStorage), { deep: true });
 
   const here = (s: Step) => {
@@ -92,15 +99,17 @@ export const useUndo = defineStore('undo', () => {
     back.value = back.value.filter((s) => s.scope !== scope);
   }
 
-  async function call(c: Call, names: Record<string, string>) {
+  async function call(c: Call, names: Record<string, string>, label: string): Promise<string | undefined> {
+    if (c.move) return makeMove(label, { ...c.move, body: c.body as object });
     const path = c.path.replace(/\{(\w+)\}/g, (_, n: string) => names[n] ?? '');
     const answer =
       c.method === 'remove'
         ? await api.remove<{ id?: string | number }>(path)
         : await api[c.method]<{ id?: string | number }>(path, c.body ?? {});
     if (c.keep && answer.id !== undefined) names[c.keep] = String(answer.id);
+    return undefined;
   }
-  async function run(act: Act, way: 'undo' | 'redo'): Promise<void> {
+  async function run({ act, label }: Step, way: 'undo' | 'redo'): Promise<void> {
     if (act.kind === 'batch') {
       const clashes = await amend(act.batchId, way === 'undo' ? reversed(act.changes) : act.changes);
       if (clashes.length > 0) throw new Gone(`${clashes.join(', ')} was changed since, elsewhere or later. It stays as it is.`);
@@ -121,7 +130,8 @@ export const useUndo = defineStore('undo', () => {
     }
     const names = (act.names ??= {});
     for (let i = act.ran ?? 0; i < act[way].length; i++) {
-      await call(act[way][i]!, names);
+      const sent = await call(act[way][i]!, names, `${way === 'undo' ? 'taken back: ' : ''}${label}`);
+      if (sent) act.sent = sent;
       act.ran = i + 1;
     }
     delete act.ran;
@@ -135,7 +145,7 @@ export const useUndo = defineStore('undo', () => {
     if (at < 0) return notices.say(`There is nothing to ${way} here.`);
     const [step] = from.value.splice(at, 1) as [Step];
     try {
-      await run(step.act, way);
+      await run(step, way);
       to.value.push(step);
       notices.say(`${way === 'undo' ? 'Undone' : 'Done again'}: ${step.label}.`);
     } catch (error) {
@@ -154,7 +164,16 @@ export const useUndo = defineStore('undo', () => {
   function onBatch(how: typeof amend) {
     amend = how;
   }
-  return { push, undo, redo, last, next, screen, onBatch };
+  function onMove(how: typeof makeMove) {
+    makeMove = how;
+  }
+  /** A move that was not done after all has no way back. */
+  function forget(sent: string) {
+    const others = (s: Step) => s.act.kind !== 'calls' || s.act.sent !== sent;
+    steps.value = steps.value.filter(others);
+    back.value = back.value.filter(others);
+  }
+  return { push, undo, redo, last, next, screen, onBatch, onMove, forget };
 });
 
 /** The body that changes a record of a list: each list has its own name for what a maker says of it. */

@@ -96,6 +96,11 @@ export function keysHere(prefix: string, where: Storage = localStorage): string[
     .map((key) => key.slice(own.length));
 }
 
+/** Hears when another window of this browser keeps something under a prefix, or forgets it. */
+export function onKeptUnder(prefix: string, tell: () => void): void {
+  window.addEventListener('storage', (e) => e.key?.startsWith(full(prefix)) && tell());
+}
+
 /** Hears when another window of this browser keeps something else under a key, or forgets it. */
 export function onKept<T>(key: string, tell: (value: T | null) => void): void {
   window.addEventListener('storage', (e) => e.key === full(key) && tell(valueOf<T>(e.newValue)));

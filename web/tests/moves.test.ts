@@ -1,0 +1,93 @@
+// @vitest-environment happy-dom
+import { createPinia, setActivePinia } from 'pinia';
+import { afterEach, beforeEach, expect, it, vi } from 'vitest';
+import { KEY_HEADER, KEY_KEPT_HOURS } from '@roskel/contract';
+import { useMoves } from '../src/stores/moves';
+import { useUndo } from '../src/stores/undo';
+
+/** A server with bottles, which does what it is told once for each key; `up`: it answers, `lost`: its answer is lost. */
+let up: boolean;
+let lost: boolean;
+let left: number;
+let seen: Map<string, Response | null>;
+beforeEach(() => {
+  vi.useFakeTimers();
+  vi.stubGlobal('EventSource', vi.fn());
+  localStorage.clear();
+  sessionStorage.clear();
+  [up, lost, left, seen] = [true, false, 5, new Map()];
+  vi.stubGlobal('fetch', (_: string, init: { headers: Record<string, string>; body: string }) => {
+    if (!up) return Promise.reject(new TypeError('Failed to fetch'));
+    const key = init.headers[KEY_HEADER]!;
+    const { delta } = JSON.parse(init.body) as { delta: number };
+    if (!seen.has(key) && left + delta < 0)
+      return Promise.resolve(new Response(JSON.stringify({ status: 422, detail: `Only ${left} are left.` }), { status: 422 }));
+    if (!seen.has(key)) left += delta;
+    seen.set(key, null);
+    return lost ? Promise.reject(new TypeError('Failed to fetch')) : Promise.resolve(new Response('{}', { status: 200 }));
+  });
+  setActivePinia(createPinia());
+});
+afterEach(() => vi.useRealTimers());
+
+const take = (n: number) => {
+  const done = useMoves().act(`${n} opened`, { topic: 'shelf', id: 'a', by: -n, body: { delta: -n } }, { delta: n });
+  // What is refused is refused before anybody waits for it.
+  done.catch(() => undefined);
+  return vi.advanceTimersByTimeAsync(3000).then(() => done);
+};
+const later = () => vi.advanceTimersByTimeAsync(20_000);
+/** What a window that is opened now knows. */
+const reopened = () => {
+  setActivePinia(createPinia());
+  return useMoves();
+};
+
+it('a move that is answered waits for nothing, one that is refused is said and leaves nothing behind', async () => {
+  await take(2);
+  expect([left, useMoves().all]).toEqual([3, []]);
+  await expect(take(4)).rejects.toThrow('Only 3 are left.');
+  expect([left, useMoves().all, useUndo().last]).toEqual([3, [], '2 opened']);
+});
+
+it('while the server is away moves count here, outlast the window, go in as they were said, once', async () => {
+  up = false;
+  await take(1);
+  await take(2);
+  expect([left, useMoves().pending('shelf', 'a'), useMoves().pending('shelf', 'b')]).toEqual([5, -3, 0]);
+  const moves = reopened();
+  expect(moves.waiting.map((m) => m.label)).toEqual(['1 opened', '2 opened']);
+  // Taken back while it waits: both go in.
+  await Promise.all([useUndo().undo(), later()]);
+  expect(moves.pending('shelf', 'a')).toBe(-1);
+  // Done, and its answer lost each time: the same keys, so that it counts once.
+  [up, lost] = [true, true];
+  await later();
+  lost = false;
+  await later();
+  expect([left, moves.all, seen.size]).toEqual([4, [], 3]);
+});
+
+it('what the server does not take, or was said too long ago, is asked about and has no undo', async () => {
+  up = false;
+  await take(3);
+  await take(4);
+  up = true;
+  await later();
+  const moves = useMoves();
+  expect([left, moves.refused.map((m) => [m.label, m.refused])]).toEqual([2, [['4 opened', 'Only 2 are left.']]]);
+  expect([useUndo().last, moves.pending('shelf', 'a')]).toEqual(['3 opened', 0]);
+  left = 9;
+  await Promise.all([moves.retry(moves.refused[0]!), later()]);
+  expect([left, moves.all]).toEqual([5, []]);
+
+  up = false;
+  await take(1);
+  vi.setSystemTime(Date.now() + (KEY_KEPT_HOURS + 1) * 3_600_000);
+  up = true;
+  const after = reopened();
+  await later();
+  expect([left, after.refused.map((m) => m.label)]).toEqual([5, ['1 opened']]);
+  after.letGo(after.refused[0]!.key);
+  expect(reopened().all).toEqual([]);
+});
