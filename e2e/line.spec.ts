@@ -223,4 +223,15 @@ test('every number answers why', async ({ page }) => {
   await expect(sheet).toContainText('Why? Heat after strain');
   await expect(sheet).toContainText('weighed: 860 g');
   await expect(sheet).toContainText('42 thousand SHU dry');
+  // What it hangs on, worked out, what matters most first; and where one goes to know it better.
+  const hangs = sheet.getByRole('region', { name: 'What it hangs on' });
+  const first = hangs.locator('[data-hang]').first();
+  await expect(first).toContainText(/^how hot Red cayenne is: about (half|[5-9] in 10) of the doubt/, { timeout: 60_000 });
+  await expect(hangs).toContainText('how the jar sours');
+  // The weight of what was strained is known.
+  await sheet.getByRole('button', { name: 'Mass' }).click();
+  await expect(hangs.getByText('On nothing that is not known.')).toBeVisible({ timeout: 60_000 });
+  await sheet.getByRole('button', { name: 'Heat' }).click();
+  await first.getByRole('link', { name: 'Go there' }).click();
+  await expect(page).toHaveURL(/\/pods\?lot=/);
 });

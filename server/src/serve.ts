@@ -10,7 +10,7 @@ import { FolderUnfit, goOnFromHere } from './db/folder';
 import { FolderLocked } from './db/lock';
 import { openDb } from './db/open';
 import { openServer } from './db/server';
-import { patiently, type Store } from './db/store';
+import { onceFree, patiently, type Store } from './db/store';
 import { createApp, localDay } from './http/app';
 import { WEB } from './places';
 import { seedDemo } from './seed/demo';
@@ -92,11 +92,13 @@ async function serveKitchen(store: Store, said: Told, first: number, devicePort:
     if (said.asItIs) goOnFromHere(resolve(data));
     else await nothingLost(store, resolve(data), localDay());
   }
-  await store.write(async (db) => {
-    await patiently(db);
-    if (demo && (await isEmpty(db))) await seedDemo(db, localDay());
-    await refreshDay(db, localDay());
-  });
+  await onceFree(() =>
+    store.write(async (db) => {
+      await patiently(db);
+      if (demo && (await isEmpty(db))) await seedDemo(db, localDay());
+      await refreshDay(db, localDay());
+    }),
+  );
   // A server has backups of its own (docs/server.md).
   const daily = demo || databaseUrl !== null ? null : keepDaily(store, resolve(data));
   const names = [...ownAddresses(), ...said.names];

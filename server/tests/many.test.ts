@@ -17,7 +17,7 @@ import {
   type StoredRecord,
 } from '@roskel/contract';
 import { exampleFile } from '../../core/tests/helpers';
-import { patiently, type Store } from '../src/db/store';
+import { onceFree, patiently, type Store } from '../src/db/store';
 import { openServer } from '../src/db/server';
 import { knowledge } from '../src/store/heat';
 import { becomeKitchen, identityOf } from '../src/store/identity';
@@ -322,3 +322,12 @@ it('moved from a server to a folder and to another server: one command each, not
   expect(to).toEqual(from);
   rmSync(folder, { recursive: true, force: true });
 }, 300_000);
+
+it('the first change of a start outwaits one that takes long; nothing else is tried again for ever', async () => {
+  const failing = (code: string, times: number) => {
+    let tries = 0;
+    return () => (++tries <= times ? Promise.reject(Object.assign(new Error(code), { code })) : Promise.resolve(tries));
+  };
+  await expect(onceFree(failing('55P03', 3))).resolves.toBe(4);
+  await expect(onceFree(failing('57P01', 1))).rejects.toThrow('57P01');
+});

@@ -59,7 +59,7 @@ const digest = (text: string): string => `${hash(text, 1).toString(36)}.${hash(t
  * names, what is wished where it ends in bottles, how the outlets it takes of are handed out, and all of that of the
  * stations it waits for.
  */
-function keysOf(file: BatchFile, seed: number, members: number): Map<string, string> {
+function keysOf(file: BatchFile, set: DrawSet): Map<string, string> {
   const dates = schedule(file);
   const graph = graphOf(file);
   const keys = new Map<string, string>();
@@ -70,7 +70,7 @@ function keysOf(file: BatchFile, seed: number, members: number): Map<string, str
     const rows = new Set([...names.ingredients, ...lots.map((l) => l.like)]);
     const { from, to } = dates.get(id)!;
     const own = {
-      worlds: [seed, members],
+      worlds: set.keyAt(id),
       entry,
       from,
       to,
@@ -94,6 +94,20 @@ function keysOf(file: BatchFile, seed: number, members: number): Map<string, str
   return keys;
 }
 
+/** The worlds that a batch is run in: their unknowns, and what tells those of a station from other ones of it. */
+export interface DrawSet {
+  draws: readonly Draw[];
+  keyAt(stationId: string): string;
+  /** Where the pH is worked out, which takes most of the time. */
+  hasPh(stationId: string): boolean;
+}
+/** So many worlds of one seed. */
+export const drawSet = (seed: number, members: number): DrawSet => ({
+  draws: drawEnsemble(seed, members),
+  keyAt: () => `${seed}/${members}`,
+  hasPh: () => true,
+});
+
 /** What `run` gives, or null where the line cannot run in a world. */
 export function runOrNull<T>(run: () => T): T | null {
   try {
@@ -105,19 +119,18 @@ export function runOrNull<T>(run: () => T): T | null {
 }
 
 /**
- * Runs a batch in many worlds, station by station; yields after each, so that whoever drives it may stop. `typical` is its
- * typical run: each pH is sought from there.
+ * Runs a batch in many worlds, station by station; yields what is known after each, so that whoever drives it may stop.
+ * `typical` is its typical run: each pH is sought from there.
  */
 export function* runWorlds(
   file: BatchFile,
   typical: readonly StationRun[],
-  members: number,
-  seed: number,
-  memo: LineMemo | null,
-): Generator<void, Worlds> {
-  const draws: readonly Draw[] = drawEnsemble(seed, members);
+  set: DrawSet,
+  memo: Pick<LineMemo, 'get' | 'put'> | null,
+): Generator<Worlds, Worlds> {
+  const { draws } = set;
   const acids = draws.map(acidWorld);
-  const keys = memo ? keysOf(file, seed, members) : null;
+  const keys = memo ? keysOf(file, set) : null;
   const old = oldOf(file, typical);
   const worlds = new Map<string, StationWorlds>();
   const typicalPh = new Map<string, PhResult | null>();
@@ -129,6 +142,7 @@ export function* runWorlds(
     const known = key === undefined ? undefined : memo!.get(key);
     if (known) {
       worlds.set(node.id, known);
+      yield worlds;
       continue;
     }
     const upstream = node.before === null ? undefined : worlds.get(node.before)!.values;
@@ -148,7 +162,7 @@ export function* runWorlds(
     /** What came along, with its pH: a sieve or a bottle changes neither. */
     const along = (w: number) => {
       const [run, value] = [before?.runs[w], before?.values[w]];
-      return run && value ? { stream: run.out.stream, pH: value.pH } : undefined;
+      return run && value && set.hasPh(node.before!) ? { stream: run.out.stream, pH: value.pH } : undefined;
     };
     const fills = stationKind(node.entry.kind).bottled !== undefined;
     const made: StationWorlds = { runs: [], values: [], ml: [] };
@@ -157,13 +171,16 @@ export function* runWorlds(
         ? null
         : runOrNull(() => runStation(file, node, (id) => worlds.get(id)!.runs[w]!, draw, true, old));
       const whole = run && (fills ? filling(run) : run.out);
+      const known = set.hasPh(node.id) ? along(w) : run && { stream: whole!.stream, pH: null };
       made.runs.push(run && kept(run));
-      made.values.push(run && { ...bandedOf(whole!, acids[w]!, start(w), draw.z('body'), along(w)), massG: massOf(run.out.stream) });
+      made.values.push(
+        run && { ...bandedOf(whole!, acids[w]!, start(w), draw.z('body'), known ?? undefined), massG: massOf(run.out.stream) },
+      );
       made.ml.push(run && fills ? volumeMl(run.bowl.stream) : null);
     }
     if (key !== undefined) memo!.put(key, made);
     worlds.set(node.id, made);
-    yield;
+    yield worlds;
   }
   return worlds;
 }

@@ -32,6 +32,8 @@ export * from './logged';
 export * from './rounds';
 export * from './balance';
 export * from './why';
+export * from './sources';
+export * from './sensitivity';
 export * from './taste';
 export * from './added';
 export * from './keep';

@@ -20,7 +20,7 @@ import { TYPICAL } from '../stat/draw';
 import { quantileSorted, Z_90 } from '../stat/normal';
 import { jarBubbles, jarSigns, readingsOfJar, slowestJar, toldApart, type KindName } from '../stations';
 import { stationKind } from '../stations';
-import { runWorlds, mlOf, valuesOf, wholeWorlds, type LineMemo, type Worlds } from './ensemble';
+import { drawSet, runWorlds, mlOf, valuesOf, wholeWorlds, type LineMemo, type Worlds } from './ensemble';
 import { graphOf } from './graph';
 import { additionsOf, runLine, type StationRun } from './run';
 import type { FlowReport } from './flows';
@@ -153,7 +153,7 @@ export function* reportSteps(
   const runs = runLine(file, TYPICAL, true);
   const typical = reportTypical(file, options.today);
   yield typical;
-  const steps = runWorlds(file, runs, members, seed, memo);
+  const steps = runWorlds(file, runs, drawSet(seed, members), memo);
   let step = steps.next();
   while (!step.done) {
     yield null;

@@ -88,6 +88,7 @@ function fromWeight(stream: Stream, massG: number | null, kept: number, typical:
 export const char = station<'char', CharParams, CharFacts>({
   kind: 'char',
   name: 'Char',
+  doubt: 'how much the char dries and spoils',
   verb: 'Char until blistered',
   schema,
   weighed: 'With the juice, weighed',

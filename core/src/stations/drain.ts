@@ -47,6 +47,7 @@ function drainJar(jar: Stream, wet: number, acids: AcidWorld): { pods: Stream; b
 export const drain = station<'drain', DrainParams, DrainFacts>({
   kind: 'drain',
   name: 'Drain',
+  doubt: 'how much brine clings to the pods',
   verb: 'Lift the pods out of the brine',
   schema,
   weighed: 'Drained pods, weighed',

@@ -196,6 +196,7 @@ export const anyJar = (own: Draw): JarOfWorld => ({ z: own, drift: (day) => drif
 export const ferment = station<'ferment', FermentParams, FermentFacts>({
   kind: 'ferment',
   name: 'Ferment',
+  doubt: 'how the jar sours',
   verb: 'Leave it to sour',
   schema,
   weighed: 'Jar contents, weighed',

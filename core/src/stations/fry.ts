@@ -46,6 +46,7 @@ const COOKED_MIN = 10;
 export const fry = station<'fry', FryParams, FryFacts>({
   kind: 'fry',
   name: 'Fry',
+  doubt: 'how fast it fries, and the oil it holds',
   verb: 'Fry in oil',
   schema,
   heatLogged: () => true,

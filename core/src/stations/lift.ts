@@ -63,6 +63,7 @@ function seedsIn(stream: Stream, seedG: number): Record<Component, number> {
 export const lift = station<'lift', LiftParams, LiftFacts>({
   kind: 'lift',
   name: 'Lift out',
+  doubt: 'how much comes off what is lifted out',
   verb: 'Lift the flesh from the seeds',
   schema,
   weighed: 'Flesh and liquid, weighed',

@@ -61,6 +61,7 @@ function asBought(block: Stream, waste: number): { stream: Stream; change: Parti
 export const press = station<'press', PressParams, PressFacts>({
   kind: 'press',
   name: 'Soak and press',
+  doubt: 'how much the pressed block holds',
   verb: 'Soak the block and press it out',
   schema,
   weighed: 'What passed, weighed',

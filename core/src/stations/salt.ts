@@ -125,6 +125,7 @@ function pack(params: SaltParams, produceG: number): Packing {
 export const salt = station<'salt', SaltParams, SaltFacts>({
   kind: 'salt',
   name: 'Salt & pack',
+  doubt: 'how well salt and water are weighed',
   verb: 'Mix the brine and pack the jar',
   schema,
   weighed: 'Jar contents, weighed',

@@ -104,6 +104,7 @@ function waterAt(mostG: number, tooWet: (waterG: number) => boolean): number {
 export const simmer = station<'simmer', SimmerParams, SimmerFacts>({
   kind: 'simmer',
   name: 'Simmer',
+  doubt: 'how fast the pot boils down',
   verb: 'Simmer until it is reduced',
   byScale: true,
   schema: simmerSchema,

@@ -62,6 +62,7 @@ const slower = (tempC: number) => Math.exp((PELEG.ea / GAS_R) * (1 / (tempC + 27
 export const soak = station<'soak', SoakParams, SoakFacts>({
   kind: 'soak',
   name: 'Soak',
+  doubt: 'how much the pods drink and give',
   verb: 'Soak until they fold',
   schema,
   weighed: 'Drained, weighed',

@@ -183,6 +183,8 @@ export interface StationKind<K extends string = string, P = unknown, F = unknown
   name: string;
   /** What the maker does there, in a few words. */
   verb: string;
+  /** What nobody knows of it beforehand, in a few words; left out where it adds no doubt of its own. */
+  doubt?: string;
   /** Its parameters, each with its bounds and how it is asked for (`ask.ts`). */
   schema: TObject;
   /** What is put on the scale when it is done, as its field is called; null where nothing is. */

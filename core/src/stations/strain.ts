@@ -149,6 +149,7 @@ function press(input: Parcel, s: number, rho: number, sigma: number, heatShare: 
 export const strain = station<'strain', StrainParams, StrainFacts>({
   kind: 'strain',
   name: 'Strain',
+  doubt: 'how much the sieve holds back',
   verb: 'Press it through the sieve',
   schema,
   weighed: 'What passed, weighed',

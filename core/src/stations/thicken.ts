@@ -64,6 +64,7 @@ const CUT_SD = 0.5;
 export const thicken = station<'thicken', ThickenParams, ThickenFacts>({
   kind: 'thicken',
   name: 'Thicken',
+  doubt: 'how well the starch holds',
   verb: 'Thicken with starch or gum',
   schema,
   heatLogged: () => true,

@@ -47,6 +47,7 @@ const WATER_SD = 0.35;
 export const toast = station<'toast', ToastParams, ToastFacts>({
   kind: 'toast',
   name: 'Toast',
+  doubt: 'how much the pan dries and spoils',
   verb: 'Toast in a dry pan until it smells',
   schema,
   weighed: 'Toasted, weighed',

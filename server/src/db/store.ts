@@ -63,6 +63,20 @@ export function isAway(error: unknown): boolean {
   return false;
 }
 
+/** A change that waited too long for another one's lock. */
+const LOCKED = '55P03';
+/** The first change of a start: it waits as long as another process is at work (it makes a demo, reads a kitchen in), and says so. */
+export async function onceFree<T>(change: () => Promise<T>): Promise<T> {
+  for (;;) {
+    try {
+      return await change();
+    } catch (error) {
+      if (codeOf(error) !== LOCKED) throw error;
+      console.error('Another process changes this kitchen, and takes long. This one goes on when that has ended.');
+    }
+  }
+}
+
 /** Two changes that met in the database: serialisation failure, deadlock. Neither was made; one may be tried again. */
 const MET = new Set(['40001', '40P01']);
 const TRIES = 6;

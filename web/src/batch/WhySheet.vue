@@ -4,6 +4,7 @@ import { NButton } from 'naive-ui';
 import { RouterLink } from 'vue-router';
 import { computed } from 'vue';
 import { whyOf, type Banded, type BatchFile, type LineReport } from '@roskel/core';
+import HangsOn from './HangsOn.vue';
 import SheetCard from '../ui/SheetCard.vue';
 
 const props = defineProps<{ file: BatchFile; report: LineReport; about: { stationId: string; what: Banded } | null }>();
@@ -16,6 +17,10 @@ const ASK: readonly [Banded, string][] = [
   ['sweetPct', 'Sweet'],
   ['body', 'Body'],
 ];
+const band = computed(() => {
+  const { about, report } = props;
+  return (about && report.stations.find((s) => s.id === about.stationId)?.band[about.what]) ?? null;
+});
 const why = computed(() => (props.about ? whyOf(props.file, props.report, props.about.stationId, props.about.what) : null));
 </script>
 
@@ -33,6 +38,7 @@ const why = computed(() => (props.about ? whyOf(props.file, props.report, props.
       <p class="formula">{{ why.formula }}</p>
       <p v-if="why.assumed.length" class="soft">Assumed: {{ why.assumed.join('; ') }}.</p>
       <p class="soft">Source: {{ why.source }}. <RouterLink :to="`/guide/${why.guide}`">More in the guide</RouterLink></p>
+      <HangsOn :file="file" :station-id="about.stationId" :what="about.what" :band="band" @station="emit('station', $event)" />
       <NButton @click="emit('station', about.stationId)">Correct it at this station</NButton>
     </template>
   </SheetCard>

@@ -2,7 +2,7 @@
 import { NButton } from 'naive-ui';
 import { computed, onMounted, ref } from 'vue';
 import type { LarderRecord } from '@roskel/contract';
-import { RouterLink } from 'vue-router';
+import { RouterLink, useRoute } from 'vue-router';
 import { grams, plural, today } from '../format';
 import { kindOf, BOARDS, hintOf } from '@roskel/core';
 import { useNotices } from '../stores/notices';
@@ -20,7 +20,9 @@ const ReaderSheet = lazySheet(() => import('../larder/ReaderSheet.vue'));
 
 const larder = useLarder();
 const notices = useNotices();
-const find = ref('');
+const route = useRoute();
+/** "What it hangs on" of a batch leads here with a name. */
+const find = ref(typeof route.query.find === 'string' ? route.query.find : '');
 const archived = ref(false);
 const only = ref<'' | 'hint'>('');
 const sheet = ref(false);

@@ -24,6 +24,9 @@ import {
   type StoredStuff,
   LineMemo,
   reportSteps,
+  sensitivitySteps,
+  type Banded,
+  type Sensitivity,
   solveBench,
   type BatchFile,
   type BenchAnswer,
@@ -66,6 +69,7 @@ export type ReportAnswer = { ok: true; report: LineReport } | { ok: false; stati
 /** What was run of the batch that is edited, so that an edit runs only what comes after it. */
 const memo = new LineMemo();
 let reports = 0;
+let sensitivities = 0;
 /** Lets messages in: one of them may be a newer question. */
 const breath = () => new Promise<void>((go) => setTimeout(go));
 
@@ -110,6 +114,22 @@ const bench = {
       }
     } catch (error) {
       if (error instanceof LineProblem) return { ok: false, stationId: error.stationId, field: error.field, message: error.message };
+      throw error;
+    }
+  },
+  /** What a number hangs on; the newest question wins, one that is overtaken answers null. */
+  async sensitivity(file: BatchFile, stationId: string, what: Banded): Promise<Timed<Sensitivity | null> | null> {
+    const mine = ++sensitivities;
+    const start = performance.now();
+    try {
+      const steps = sensitivitySteps(file, stationId, what);
+      for (let step = steps.next(); ; step = steps.next()) {
+        if (step.done) return { ok: true, answer: step.value, ms: performance.now() - start };
+        await breath();
+        if (mine !== sensitivities) return null;
+      }
+    } catch (error) {
+      if (error instanceof LineProblem) return { ok: false, message: error.message };
       throw error;
     }
   },

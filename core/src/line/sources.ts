@@ -1,0 +1,87 @@
+import type { BatchFile } from '../file';
+import type { TopicId } from '../topic';
+import { stationIn } from '../file';
+import { stationKind } from '../stations';
+import { thingName } from './thingName';
+
+/**
+ * Where a number of a batch has its doubt from: one thing that could be known better. `id` is of a lot, a row of the larder,
+ * a stored thing or a station, empty for what is the same everywhere.
+ */
+export interface Source {
+  kind: 'lot' | 'pods' | 'row' | 'stored' | 'station' | 'reading' | 'acid' | 'body';
+  id: string;
+}
+/** Where one goes to know it better, or to read why it cannot be known. */
+export type SourceDoor = { lotId: string } | { larderKey: string } | { stationId: string } | { topic: TopicId } | null;
+
+/** Unknowns of things and of the whole, by how their names begin; those of a station begin with its id. */
+const THINGS: readonly (readonly [RegExp, Source['kind']])[] = [
+  [/^lot\.heat\.(.+)$/, 'lot'],
+  [/^lot\.pods\.(.+)$/, 'pods'],
+  [/^stored\.heat\.(.+)$/, 'stored'],
+  [/^reading\.(.+)$/, 'reading'],
+  [/^acid\.(?:protein|pKa)()$/, 'acid'],
+  [/^body()$/, 'body'],
+  [/^(?:row\.heat|acid|protein|sugars|pulp|pH)\.(.+)$/, 'row'],
+];
+
+/** The source that an unknown of a draw belongs to, by its name. */
+export function sourceOf(file: BatchFile, name: string): Source {
+  const dot = name.indexOf('.');
+  const station = dot > 0 ? stationIn(file, name.slice(0, dot)) : undefined;
+  if (station) {
+    // What the knife takes off differs from pod to pod.
+    const knife = /^knife\.(.+)$/.exec(name.slice(dot + 1));
+    return knife ? { kind: 'pods', id: knife[1]! } : { kind: 'station', id: station.id };
+  }
+  for (const [pattern, kind] of THINGS) {
+    const found = pattern.exec(name);
+    if (found) return { kind, id: found[1]! };
+  }
+  throw new RangeError(`Nothing is known of the unknown "${name}"`);
+}
+
+/** What a source is, what would make it known better, and where; an outer world with no way to know it has no door. */
+export function sourceWords(file: BatchFile, { kind, id }: Source): { what: string; better: string; door: SourceDoor } {
+  const lot = () => thingName(file, { from: 'pods', lotId: id, prep: 'whole' });
+  const stationName = () => stationKind(stationIn(file, id)!.kind).name.toLowerCase();
+  switch (kind) {
+    case 'lot':
+      return {
+        what: `how hot ${lot()} is`,
+        better: 'Taste it against what you know, or weigh a dilution at the bench',
+        door: { lotId: id },
+      };
+    case 'pods':
+      return { what: `that no two pods of ${lot()} are the same`, better: 'More and smaller pods even it out', door: null };
+    case 'row':
+      return {
+        what: `what the table says of ${thingName(file, { from: 'larder', key: id })}`,
+        better: 'Read the pH of yours, and what its label says',
+        door: { larderKey: id },
+      };
+    case 'stored':
+      return { what: `what is known of ${thingName(file, { from: 'stored', id })}`, better: 'Taste it before it goes in', door: null };
+    case 'station':
+      return {
+        what: stationKind(stationIn(file, id)!.kind).doubt ?? `what happens at ${stationName()}`,
+        better: 'Measure there: what it asks for stands under Look, weigh, read',
+        door: { stationId: id },
+      };
+    case 'reading':
+      return {
+        what: `what the reading at ${stationName()} may be off by`,
+        better: 'Read it again with a meter that was calibrated today',
+        door: { stationId: id },
+      };
+    case 'acid':
+      return { what: 'what any sum of acids may be off by', better: 'A measured pH takes its place', door: { topic: 'worked-out-acid' } };
+    case 'body':
+      return {
+        what: 'how far a sauce pours otherwise than its pulp says',
+        better: 'Look how it pours, and note it',
+        door: { topic: 'thickness' },
+      };
+  }
+}
