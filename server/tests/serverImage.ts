@@ -1,10 +1,12 @@
+import { readFileSync } from 'node:fs';
 import pg from 'pg';
 import type { TestProject } from 'vitest/node';
 import { startPostgres } from '../../scripts/lib/postgres.mjs';
+import { writeKitchen } from '../src/backup/kitchen';
 import { openServer } from '../src/db/server';
 import { patiently } from '../src/db/store';
 import { seedDemo } from '../src/seed/demo';
-import { DEMO_DAY } from './image';
+import { DEMO_BACKUP, DEMO_DAY } from './image';
 
 /** The same two kitchens as databases of a server that is begun for the tests: copied for each of them. */
 export default async function setup(project: TestProject) {
@@ -19,7 +21,8 @@ export default async function setup(project: TestProject) {
     if (name === 'demo')
       await store.write(async (db) => {
         await patiently(db);
-        await seedDemo(db, DEMO_DAY);
+        const made = process.env[DEMO_BACKUP];
+        await (made ? writeKitchen(db, JSON.parse(readFileSync(made, 'utf8')), DEMO_DAY) : seedDemo(db, DEMO_DAY));
       });
     await store.close();
   }

@@ -8,6 +8,7 @@ import { useUndo } from '../src/stores/undo';
 /** A server with bottles, which does what it is told once for each key; `up`: it answers, `lost`: its answer is lost. */
 let up: boolean;
 let lost: boolean;
+let locked: boolean;
 let left: number;
 let seen: Map<string, Response | null>;
 beforeEach(() => {
@@ -15,9 +16,10 @@ beforeEach(() => {
   vi.stubGlobal('EventSource', vi.fn());
   localStorage.clear();
   sessionStorage.clear();
-  [up, lost, left, seen] = [true, false, 5, new Map()];
+  [up, lost, locked, left, seen] = [true, false, false, 5, new Map()];
   vi.stubGlobal('fetch', (_: string, init: { headers: Record<string, string>; body: string }) => {
     if (!up) return Promise.reject(new TypeError('Failed to fetch'));
+    if (locked) return Promise.resolve(new Response(JSON.stringify({ status: 401, detail: 'Say the passphrase.' }), { status: 401 }));
     const key = init.headers[KEY_HEADER]!;
     const { delta } = JSON.parse(init.body) as { delta: number };
     if (!seen.has(key) && left + delta < 0)
@@ -90,4 +92,14 @@ it('what the server does not take, or was said too long ago, is asked about and 
   expect([left, after.refused.map((m) => m.label)]).toEqual([5, ['1 opened']]);
   after.letGo(after.refused[0]!.key);
   expect(reopened().all).toEqual([]);
+});
+
+it('a door that was shut meanwhile is no refusal: the move waits until somebody is let in', async () => {
+  vi.stubGlobal('location', { ...location, pathname: '/enter', search: '' });
+  locked = true;
+  await take(2);
+  expect([left, useMoves().waiting.length, useMoves().refused]).toEqual([5, 1, []]);
+  locked = false;
+  await later();
+  expect([left, useMoves().all]).toEqual([3, []]);
 });

@@ -142,7 +142,6 @@ export function* runWorlds(
     const known = key === undefined ? undefined : memo!.get(key);
     if (known) {
       worlds.set(node.id, known);
-      yield worlds;
       continue;
     }
     const upstream = node.before === null ? undefined : worlds.get(node.before)!.values;

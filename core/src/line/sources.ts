@@ -1,6 +1,7 @@
 import type { BatchFile } from '../file';
 import type { TopicId } from '../topic';
-import { stationIn } from '../file';
+import { stationIn, stationsOf } from '../file';
+import { INGREDIENTS } from '../matter/ingredient';
 import { stationKind } from '../stations';
 import { thingName } from './thingName';
 
@@ -26,20 +27,36 @@ const THINGS: readonly (readonly [RegExp, Source['kind']])[] = [
   [/^(?:row\.heat|acid|protein|sugars|pulp|pH)\.(.+)$/, 'row'],
 ];
 
-/** The source that an unknown of a draw belongs to, by its name. */
-export function sourceOf(file: BatchFile, name: string): Source {
-  const dot = name.indexOf('.');
-  const station = dot > 0 ? stationIn(file, name.slice(0, dot)) : undefined;
-  if (station) {
-    // What the knife takes off differs from pod to pod.
-    const knife = /^knife\.(.+)$/.exec(name.slice(dot + 1));
-    return knife ? { kind: 'pods', id: knife[1]! } : { kind: 'station', id: station.id };
+/** Whether a batch has such a thing: ids are free, and a station may be called "acid". */
+function has(file: BatchFile, { kind, id }: Source): boolean {
+  switch (kind) {
+    case 'lot':
+    case 'pods':
+      return file.lots.some((l) => l.id === id);
+    case 'row':
+      return [...file.ingredients, ...INGREDIENTS].some((i) => i.key === id);
+    case 'stored':
+      return file.stored.some((s) => s.id === id);
+    case 'station':
+    case 'reading':
+      return stationIn(file, id) !== undefined;
+    case 'acid':
+    case 'body':
+      return true;
   }
+}
+
+/** The source that an unknown of a draw belongs to, by its name. Throws RangeError for one of a kind that is not known. */
+export function sourceOf(file: BatchFile, name: string): Source {
   for (const [pattern, kind] of THINGS) {
     const found = pattern.exec(name);
-    if (found) return { kind, id: found[1]! };
+    if (found && has(file, { kind, id: found[1]! })) return { kind, id: found[1]! };
   }
-  throw new RangeError(`Nothing is known of the unknown "${name}"`);
+  const station = stationsOf(file).find(({ entry }) => name.startsWith(`${entry.id}.`))?.entry;
+  if (!station) throw new RangeError(`Nothing is known of the unknown "${name}"`);
+  // What the knife takes off differs from pod to pod.
+  const knife = /^knife\.(.+)$/.exec(name.slice(station.id.length + 1));
+  return knife ? { kind: 'pods', id: knife[1]! } : { kind: 'station', id: station.id };
 }
 
 /** What a source is, what would make it known better, and where; an outer world with no way to know it has no door. */

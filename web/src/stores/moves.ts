@@ -39,6 +39,8 @@ export const massMove = (topic: StockTopic, id: string, m: Move): [StockMove, Mo
 /** A record with so many grams more or less. */
 export const withMass = <T extends { stockG: number }>(item: T, by: number): T => ({ ...item, stockG: item.stockG + by });
 
+/** Nobody said the passphrase here, or it is another one now. */
+const LOCKED = 401;
 const PREFIX = 'roskel.move.';
 /** A server that says nothing for so long is as good as away, ms. */
 const PATIENCE_MS = 5000;
@@ -85,8 +87,10 @@ export const useMoves = defineStore('moves', () => {
       drop(m.key);
       return null;
     } catch (error) {
-      if (error instanceof ApiProblem) return error;
-      throw error;
+      if (!(error instanceof ApiProblem)) throw error;
+      // A door that is shut says nothing of the move: it waits until somebody is let in.
+      if (error.problem.status === LOCKED) throw new Offline('POST');
+      return error;
     }
   }
   function refuse(m: KeptMove, why: string): void {
@@ -115,9 +119,15 @@ export const useMoves = defineStore('moves', () => {
       }
     })());
   let timer: ReturnType<typeof setTimeout> | undefined;
+  let listening = false;
+  /** Sees to it that what waits is tried again. */
   function again(): void {
     clearTimeout(timer);
-    if (waiting.value.length > 0) timer = setTimeout(() => void send(), AGAIN_MS);
+    if (waiting.value.length === 0) return;
+    timer = setTimeout(() => void send(), AGAIN_MS);
+    // Whoever hears the server can be heard by it; and what it announces may be a move whose answer was lost.
+    if (!listening) onChange(() => waiting.value.length > 0 && void send());
+    listening = true;
   }
 
   /** Makes a move, or keeps it where the server does not answer; gives its key. Throws what the server said against it. */
@@ -164,8 +174,6 @@ export const useMoves = defineStore('moves', () => {
     all.value = [...readAll().filter((m) => m.waits), ...all.value.filter((m) => !m.waits)];
     again();
   });
-  // Whoever hears the server can be heard by it; and what it announces may be a move whose answer was lost.
-  onChange(() => waiting.value.length > 0 && void send());
   // A window that was closed while a move was on its way: it is sent again under its key.
   for (const m of all.value) if (!m.waits) put({ ...m, waits: true });
   again();
