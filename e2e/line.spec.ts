@@ -229,9 +229,9 @@ test('every number answers why', async ({ page }) => {
   await expect(first).toContainText(/^how hot Red cayenne is: about (half|[5-9] in 10) of the doubt/, { timeout: 60_000 });
   await expect(hangs).toContainText('how the jar sours');
   // The weight of what was strained is known.
-  await sheet.getByRole('button', { name: 'Mass' }).click();
+  await sheet.locator('.pill', { hasText: 'Mass' }).click();
   await expect(hangs.getByText('On nothing that is not known.')).toBeVisible({ timeout: 60_000 });
-  await sheet.getByRole('button', { name: 'Heat' }).click();
+  await sheet.locator('.pill', { hasText: 'Heat' }).click();
   await first.getByRole('link', { name: 'Go there' }).click();
   await expect(page).toHaveURL(/\/pods\?lot=/);
 });

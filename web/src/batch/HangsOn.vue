@@ -17,7 +17,7 @@ import {
 } from '@roskel/core';
 import { grams, inManner, percent, shu } from '../format';
 import { useSettings } from '../stores/settings';
-import { bench } from '../worker/client';
+import { bench, stoppable } from '../worker/client';
 
 /** What a number after a station hangs on, worked out; each leads to where it is known better. */
 const props = defineProps<{ file: BatchFile; stationId: string; what: Banded; /** As it is shown elsewhere. */ band: Quantiles | null }>();
@@ -34,7 +34,10 @@ watch(
     state.value = 'working';
     trouble.value = '';
     try {
-      const answer = await bench().sensitivity(countedIn(file, settings.value.school), stationId, what);
+      const counted = countedIn(file, settings.value.school);
+      let answer = await stoppable(bench().sensitivity(counted, stationId, what));
+      // Stopped for something else: asked again. A newer question has a turn of its own.
+      while (!answer && mine === asked) answer = await stoppable(bench().sensitivity(counted, stationId, what));
       if (mine !== asked || !answer) return;
       if (!answer.ok) trouble.value = answer.message;
       found.value = answer.ok ? answer.answer : null;

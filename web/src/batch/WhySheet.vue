@@ -5,17 +5,18 @@ import { RouterLink } from 'vue-router';
 import { computed } from 'vue';
 import { whyOf, type Banded, type BatchFile, type LineReport } from '@roskel/core';
 import HangsOn from './HangsOn.vue';
+import PillField from '../ui/PillField.vue';
 import SheetCard from '../ui/SheetCard.vue';
 
 const props = defineProps<{ file: BatchFile; report: LineReport; about: { stationId: string; what: Banded } | null }>();
 const emit = defineEmits<{ close: []; station: [id: string]; ask: [what: Banded] }>();
-const ASK: readonly [Banded, string][] = [
-  ['massG', 'Mass'],
-  ['heatShu', 'Heat'],
-  ['pH', 'Acid'],
-  ['saltPct', 'Salt'],
-  ['sweetPct', 'Sweet'],
-  ['body', 'Body'],
+const NUMBERS: readonly { value: Banded; label: string }[] = [
+  { value: 'massG', label: 'Mass' },
+  { value: 'heatShu', label: 'Heat' },
+  { value: 'pH', label: 'Acid' },
+  { value: 'saltPct', label: 'Salt' },
+  { value: 'sweetPct', label: 'Sweet' },
+  { value: 'body', label: 'Body' },
 ];
 const band = computed(() => {
   const { about, report } = props;
@@ -27,11 +28,7 @@ const why = computed(() => (props.about ? whyOf(props.file, props.report, props.
 <template>
   <SheetCard :show="why !== null" :title="why ? `Why? ${why.title}` : ''" :width="540" @update:show="emit('close')">
     <template v-if="why && about">
-      <div class="tabs" role="group" aria-label="Why this">
-        <button v-for="[what, name] in ASK" :key="what" type="button" :aria-pressed="about.what === what" @click="emit('ask', what)">
-          {{ name }}
-        </button>
-      </div>
+      <PillField label="Number" :model-value="about.what" :options="NUMBERS" @update:model-value="$event && emit('ask', $event)" />
       <ul>
         <li v-for="f in why.from" :key="f">{{ inManner(f) }}</li>
       </ul>
@@ -45,27 +42,8 @@ const why = computed(() => (props.about ? whyOf(props.file, props.report, props.
 </template>
 
 <style scoped>
-.tabs {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 6px;
-  margin-bottom: 10px;
-}
-.tabs button {
-  min-height: 36px;
-  padding: 0 12px;
-  border: 1.5px solid var(--line);
-  border-radius: 9px;
-  background: none;
-  cursor: pointer;
-}
-.tabs button[aria-pressed='true'] {
-  border-color: var(--rim);
-  background: var(--active);
-  font-weight: 700;
-}
 ul {
-  margin: 0 0 10px;
+  margin: 10px 0;
   padding-left: 18px;
 }
 .formula {
