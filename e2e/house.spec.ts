@@ -26,7 +26,7 @@ test('keys lead to places and stations, and undo takes back', async ({ page }) =
   await page.keyboard.press('Escape');
   await expect(page.getByRole('dialog')).toHaveCount(0);
   await page.keyboard.press('w');
-  await page.getByRole('dialog').getByRole('button', { name: 'Acid' }).click();
+  await page.getByRole('dialog').locator('.pill', { hasText: 'Acid' }).click();
   await expect(page.getByRole('dialog')).toContainText('the pH at which all charges cancel');
   await page.keyboard.press('Escape');
   await expect(page.getByRole('dialog')).toHaveCount(0);
