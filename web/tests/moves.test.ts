@@ -2,6 +2,8 @@
 import { createPinia, setActivePinia } from 'pinia';
 import { afterEach, beforeEach, expect, it, vi } from 'vitest';
 import { KEY_HEADER, KEY_KEPT_HOURS } from '@roskel/contract';
+import { dice } from '../../core/tests/random';
+import { written } from '../src/api/client';
 import { useMoves } from '../src/stores/moves';
 import { useUndo } from '../src/stores/undo';
 
@@ -39,6 +41,13 @@ const take = (n: number) => {
   return vi.advanceTimersByTimeAsync(3000).then(() => done);
 };
 const later = () => vi.advanceTimersByTimeAsync(20_000);
+/** A window is closed between two requests, and what it was about to do is gone. */
+async function closed(): Promise<void> {
+  let idle = false;
+  void written().then(() => (idle = true));
+  for (let i = 0; i < 300 && !idle; i++) await vi.advanceTimersByTimeAsync(20);
+  vi.clearAllTimers();
+}
 /** What a window that is opened now knows. */
 const reopened = () => {
   setActivePinia(createPinia());
@@ -102,4 +111,54 @@ it('a door that was shut meanwhile is no refusal: the move waits until somebody 
   locked = false;
   await later();
   expect([left, useMoves().all]).toEqual([3, []]);
+});
+
+it('a browser that is full keeps nothing: it is done at once or not, and said again it is the same', async () => {
+  const there = localStorage;
+  const setItem = () => {
+    throw new DOMException('full', 'QuotaExceededError');
+  };
+  vi.stubGlobal('localStorage', { length: 0, key: () => null, getItem: () => null, removeItem: () => undefined, setItem });
+  lost = true;
+  await expect(take(1)).rejects.toThrow('does not answer');
+  lost = false;
+  await take(1);
+  expect([left, seen.size, useMoves().all]).toEqual([4, 1, []]);
+  vi.stubGlobal('localStorage', there);
+});
+
+it('whatever happens to the line and the window: what can be undone is what was done', async () => {
+  for (let seed = 1; seed <= 150; seed++) {
+    const d = dice(seed);
+    localStorage.clear();
+    sessionStorage.clear();
+    [up, lost, locked, left, seen] = [true, false, false, 12, new Map()];
+    setActivePinia(createPinia());
+    let elsewhere = 0;
+    for (let step = 0; step < 14; step++) {
+      const what = d.whole(0, 9);
+      if (what < 4) await take(d.whole(1, 4)).catch(() => undefined);
+      else if (what === 4) await Promise.all([useUndo().undo(), later()]);
+      else if (what === 5) await Promise.all([useUndo().redo(), later()]);
+      else if (what === 6) [up, lost, locked] = [d.next() < 0.5, d.next() < 0.4, d.next() < 0.2];
+      else if (what === 7) await closed().then(reopened);
+      else if (what === 8 && left > 0) {
+        left--;
+        elsewhere++;
+      } else await later();
+    }
+    [up, lost, locked] = [true, false, false];
+    await closed();
+    const moves = reopened();
+    await later();
+    await later();
+    expect([seed, moves.waiting]).toEqual([seed, []]);
+    // Each step that could be taken back counts, and no other.
+    const kept = JSON.parse(sessionStorage.getItem('roskel.undo') ?? '{"done":[]}') as {
+      done: { act: { redo: { body: { delta: number } }[] } }[];
+    };
+    const done = kept.done.reduce((sum, s) => sum + s.act.redo[0]!.body.delta, 0);
+    expect([seed, left]).toEqual([seed, 12 - elsewhere + done]);
+    expect(left).toBeGreaterThanOrEqual(0);
+  }
 });

@@ -160,6 +160,11 @@ export function* sensitivitySteps(file: BatchFile, stationId: string, what: Band
   return { what, stationId, hangs, worlds: members };
 }
 
+/** What is said beside it where more hangs on a number than the number: never that a sum takes the place of a reading. */
+export const ONLY_MEASURED: Partial<Record<Banded, string>> = {
+  pH: 'No sum of acids is better than 0.2 to 0.4: what is shown elsewhere is never narrower. Only a measured pH counts for keeping.',
+};
+
 /** A band of a number once what brings a share of its doubt is known, at best. */
 export function bandKnowing({ p10, p50, p90 }: Quantiles, what: Banded, share: number): Quantiles {
   const width = Math.sqrt(1 - Math.min(1, share));

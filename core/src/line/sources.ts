@@ -2,7 +2,9 @@ import type { BatchFile } from '../file';
 import type { TopicId } from '../topic';
 import { stationIn, stationsOf } from '../file';
 import { INGREDIENTS } from '../matter/ingredient';
+import type { PodLot } from '../pantry';
 import { stationKind } from '../stations';
+import { namesOf } from './names';
 import { thingName } from './thingName';
 
 /**
@@ -59,36 +61,55 @@ export function sourceOf(file: BatchFile, name: string): Source {
   return knife ? { kind: 'pods', id: knife[1]! } : { kind: 'station', id: station.id };
 }
 
-/** What a source is, what would make it known better, and where; an outer world with no way to know it has no door. */
+/** A lot whose pods are like a row of the table, where the row itself does not go in. */
+function lotLike(file: BatchFile, key: string): PodLot | undefined {
+  const goesIn = stationsOf(file).some(({ entry }) => namesOf(entry).ingredients.has(key));
+  return goesIn ? undefined : file.lots.find((l) => l.like === key);
+}
+
+/** What a source is, what would make it known better, and where; what nobody can know better has no door. */
 export function sourceWords(file: BatchFile, { kind, id }: Source): { what: string; better: string; door: SourceDoor } {
-  const lot = () => thingName(file, { from: 'pods', lotId: id, prep: 'whole' });
-  const stationName = () => stationKind(stationIn(file, id)!.kind).name.toLowerCase();
   switch (kind) {
     case 'lot':
       return {
-        what: `how hot ${lot()} is`,
+        what: `how hot ${lotName(file, id)} is`,
         better: 'Taste it against what you know, or weigh a dilution at the bench',
         door: { lotId: id },
       };
     case 'pods':
-      return { what: `that no two pods of ${lot()} are the same`, better: 'More and smaller pods even it out', door: null };
-    case 'row':
-      return {
-        what: `what the table says of ${thingName(file, { from: 'larder', key: id })}`,
-        better: 'Read the pH of yours, and what its label says',
-        door: { larderKey: id },
-      };
+      return { what: `that no two pods of ${lotName(file, id)} are the same`, better: 'More and smaller pods even it out', door: null };
+    case 'row': {
+      const lot = lotLike(file, id);
+      if (lot)
+        return {
+          what: `what pods like ${lot.name} are made of`,
+          better: 'Read the pH of yours, and note it with the lot',
+          door: { lotId: lot.id },
+        };
+      const name = thingName(file, { from: 'larder', key: id });
+      return { what: `what the table says of ${name}`, better: 'Read the pH of yours, and what its label says', door: { larderKey: id } };
+    }
     case 'stored':
-      return { what: `what is known of ${thingName(file, { from: 'stored', id })}`, better: 'Taste it before it goes in', door: null };
-    case 'station':
       return {
-        what: stationKind(stationIn(file, id)!.kind).doubt ?? `what happens at ${stationName()}`,
-        better: 'Measure there: what it asks for stands under Look, weigh, read',
+        what: `what is known of ${thingName(file, { from: 'stored', id })}`,
+        better: 'It is known as well as the batch that it came from',
+        door: null,
+      };
+    case 'station': {
+      const { kind: named, log } = stationIn(file, id)!;
+      const { doubt, name } = stationKind(named);
+      return {
+        what: doubt ?? `what happens at ${name.toLowerCase()}`,
+        better:
+          log.doneOn === undefined
+            ? 'Measure there, before the next step'
+            : 'It is done: note there what was weighed or read and is not written down',
         door: { stationId: id },
       };
+    }
     case 'reading':
       return {
-        what: `what the reading at ${stationName()} may be off by`,
+        what: `what the reading at ${stationKind(stationIn(file, id)!.kind).name.toLowerCase()} may be off by`,
         better: 'Read it again with a meter that was calibrated today',
         door: { stationId: id },
       };
@@ -102,3 +123,4 @@ export function sourceWords(file: BatchFile, { kind, id }: Source): { what: stri
       };
   }
 }
+const lotName = (file: BatchFile, lotId: string) => thingName(file, { from: 'pods', lotId, prep: 'whole' });

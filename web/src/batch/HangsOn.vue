@@ -4,6 +4,7 @@ import { NButton } from 'naive-ui';
 import { RouterLink } from 'vue-router';
 import {
   bandKnowing,
+  ONLY_MEASURED,
   countedIn,
   oddsText,
   thingName,
@@ -110,9 +111,7 @@ const routeOf = (door: SourceDoor) => {
           </span>
         </li>
       </ol>
-      <p v-if="what === 'pH'" class="soft">
-        No sum of acids is better than 0.2 to 0.4: what is shown elsewhere is never narrower. Only a measured pH counts for keeping.
-      </p>
+      <p v-if="ONLY_MEASURED[what]" class="soft">{{ ONLY_MEASURED[what] }}</p>
     </template>
   </section>
 </template>

@@ -2,7 +2,7 @@ import { onMounted, watch } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
 import { onChange } from '../api/events';
 import { useNotices } from '../stores/notices';
-import { DRAFTS, typings } from '../stores/draftKeys';
+import { DRAFTS, leftUnsent } from '../stores/draftKeys';
 import { cameToKitchen, keysHere } from '../ui/keepHere';
 
 /** What is not expected is read more slowly. */
@@ -57,7 +57,7 @@ export function useDrafts(): void {
     if (route.name === 'enter') return;
     void send();
     // What is typed into one batch after another while the server is away.
-    watch(typings, later);
+    watch(leftUnsent, later);
     // The server is back: everything may have changed, and everything may be sent.
     onChange((event) => event.topic === 'all' && void send());
   });

@@ -4,3 +4,5 @@ import { shallowRef } from 'vue';
 export const DRAFTS = 'roskel.draft.';
 /** Counts what was typed into batches in this window, so that what shows drafts knows when to look again. */
 export const typings = shallowRef(0);
+/** Counts the batches that were left in this window before what was typed into them was stored. */
+export const leftUnsent = shallowRef(0);

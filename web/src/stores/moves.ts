@@ -25,6 +25,8 @@ export interface KeptMove extends StockMove {
   /** When it was said, ISO 8601. */
   since: string;
   maker: string | null;
+  /** The key of the move that it takes back: where that is not done, neither is this. */
+  takesBack: string | null;
   /** The server did not answer: it waits. */
   waits: boolean;
   /** Why it cannot be done as it stands. */
@@ -94,6 +96,13 @@ export const useMoves = defineStore('moves', () => {
     }
   }
   function refuse(m: KeptMove, why: string): void {
+    const takenBack = waiting.value.find((x) => x.takesBack === m.key);
+    if (takenBack) {
+      // Taken back before it was done: nothing is left to ask.
+      drop(takenBack.key);
+      drop(m.key);
+      return;
+    }
     put({ ...m, refused: why });
     // What was not done cannot be taken back.
     undo.forget(m.key);
@@ -131,14 +140,21 @@ export const useMoves = defineStore('moves', () => {
   }
 
   /** Makes a move, or keeps it where the server does not answer; gives its key. Throws what the server said against it. */
-  async function make(label: string, move: StockMove): Promise<string> {
+  async function make(label: string, move: StockMove, takesBack: string | null = null): Promise<string> {
     // What was said before it goes first.
     const waits = waiting.value.length > 0;
     const { topic, id, by, body } = move;
-    const since = new Date().toISOString();
-    const m: KeptMove = { topic, id, by, body, key: newKey(), label, since, maker: makerHere.value, waits, refused: null };
-    const kept = put(m);
-    if (waits && kept) {
+    // A clock that was put back does not change the order in which things were said.
+    const last = Date.parse(all.value.at(-1)?.since ?? '');
+    const since = new Date(Number.isNaN(last) ? Date.now() : Math.max(Date.now(), last + 1)).toISOString();
+    const m: KeptMove = { topic, id, by, body, key: newKey(), label, since, maker: makerHere.value, takesBack, waits, refused: null };
+    if (!put(m)) {
+      // A browser that is full keeps nothing: it is done now, or it is not.
+      drop(m.key);
+      await api.post(pathOf(m), m.body);
+      return m.key;
+    }
+    if (waits) {
       void send();
       return m.key;
     }
@@ -146,7 +162,7 @@ export const useMoves = defineStore('moves', () => {
       const problem = await deliver(m);
       if (problem) throw problem;
     } catch (error) {
-      if (!(error instanceof Offline) || !kept) {
+      if (!(error instanceof Offline)) {
         drop(m.key);
         throw error;
       }
@@ -169,11 +185,15 @@ export const useMoves = defineStore('moves', () => {
     await refreshers.get(m.topic)?.();
   }
 
+  /** What was refused in another window has no way back here either. */
+  const forgetRefused = () => refused.value.forEach((m) => undo.forget(m.key));
   onKeptUnder(PREFIX, () => {
     // Of what is on its way in this window only this window knows.
     all.value = [...readAll().filter((m) => m.waits), ...all.value.filter((m) => !m.waits)];
+    forgetRefused();
     again();
   });
+  forgetRefused();
   // A window that was closed while a move was on its way: it is sent again under its key.
   for (const m of all.value) if (!m.waits) put({ ...m, waits: true });
   again();

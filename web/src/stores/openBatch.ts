@@ -30,7 +30,7 @@ import { today } from '../format';
 import { keepHere } from '../ui/keepHere';
 import { reportOf } from '../worker/client';
 import { draftKey, draftOf, type Draft } from './drafts';
-import { typings } from './draftKeys';
+import { leftUnsent, typings } from './draftKeys';
 import { useLarder } from './larder';
 import { useNotices } from './notices';
 import { usePods } from './pods';
@@ -139,6 +139,7 @@ export const useOpenBatch = defineStore('openBatch', () => {
     if (batchId !== id.value) {
       // What was typed into the other batch goes first. A server that says nothing is not waited for: it is kept, and sent later.
       await Promise.race([flush(), new Promise((go) => setTimeout(go, LEAVE_MS))]);
+      if (id.value && unsaved()) leftUnsent.value++;
       file.value = null;
       report.value = null;
       lineTrouble.value = null;

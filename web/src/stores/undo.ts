@@ -81,7 +81,8 @@ export const useUndo = defineStore('undo', () => {
   /** How a change to a batch is made; the open batch tells. */
   let amend: (batchId: string, changes: readonly Change[]) => Promise<string[]> = () => Promise.reject(new Gone('Open the batch first.'));
   /** How a move of stock is made; gives its key. The store of moves tells. */
-  let makeMove: (label: string, move: StockMove) => Promise<string> = () => Promise.reject(new Error('Nothing moves stock here.'));
+  let makeMove: (label: string, move: StockMove, takesBack: string | null) => Promise<string> = () =>
+    Promise.reject(new Error('Nothing moves stock here.'));
   watch([steps, back], () => keepHere(KEEP, { done: steps.value, undone: back.value } satisfies Kept, sessionStorage), { deep: true });
 
   const here = (s: Step) => {
@@ -99,8 +100,8 @@ export const useUndo = defineStore('undo', () => {
     back.value = back.value.filter((s) => s.scope !== scope);
   }
 
-  async function call(c: Call, names: Record<string, string>, label: string): Promise<string | undefined> {
-    if (c.move) return makeMove(label, { ...c.move, body: c.body as object });
+  async function call(c: Call, names: Record<string, string>, label: string, sent: string | null): Promise<string | undefined> {
+    if (c.move) return makeMove(label, { ...c.move, body: c.body as object }, sent);
     const path = c.path.replace(/\{(\w+)\}/g, (_, n: string) => names[n] ?? '');
     const answer =
       c.method === 'remove'
@@ -130,7 +131,7 @@ export const useUndo = defineStore('undo', () => {
     }
     const names = (act.names ??= {});
     for (let i = act.ran ?? 0; i < act[way].length; i++) {
-      const sent = await call(act[way][i]!, names, `${way === 'undo' ? 'taken back: ' : ''}${label}`);
+      const sent = await call(act[way][i]!, names, `${way === 'undo' ? 'taken back: ' : ''}${label}`, act.sent ?? null);
       if (sent) act.sent = sent;
       act.ran = i + 1;
     }
