@@ -1,4 +1,5 @@
-import { daysBetween, stationIn, type Tool } from '@roskel/core';
+import { readFileSync } from 'node:fs';
+import { daysBetween, stationIn, type LearntFile, type Tool } from '@roskel/core';
 import { expect, importExample, more, pick, station, stored, test } from './test';
 
 test('a jar teaches the place it stands in, the next jar there expects it, and undo forgets it', async ({ page }) => {
@@ -46,4 +47,38 @@ test('a jar teaches the place it stands in, the next jar there expects it, and u
   await expect(page.getByRole('row', { name: /Hall cupboard/ })).toContainText('by 1 jar');
   await page.goto('/batches/slipway-red-3?at=ferment');
   await expect(page.getByRole('button', { name: 'Teach it how this jar soured' })).toHaveCount(0);
+});
+
+test('what was learnt here goes out as a file; what another kitchen learnt is looked at, read in and taken out as one', async ({
+  page,
+}) => {
+  const rows = () => page.getByRole('row', { name: /Small milk pot pot or pan/ });
+  await page.goto('/larder/tools');
+  await expect(rows()).toContainText('nothing learnt yet');
+  await page.getByRole('button', { name: 'Other kitchens' }).click();
+  const sheet = page.getByRole('dialog', { name: 'What kitchens learnt' });
+  await expect(sheet.locator('[data-fact=mine]').filter({ hasText: 'Pot or pan' })).toContainText('times the usual');
+  const saved = page.waitForEvent('download');
+  await sheet.getByRole('button', { name: 'Save as a file' }).click();
+  const text = readFileSync(await (await saved).path(), 'utf8');
+  expect(text).not.toMatch(/Wide steel pot|\d{4}-\d\d-\d\d/);
+
+  const read = (name: string, content: string) =>
+    sheet.locator('input[type=file]').setInputFiles({ name, mimeType: 'application/json', buffer: Buffer.from(content) });
+  await read('notes.json', 'salt, pods');
+  await expect(page.getByText('This is no file of what a kitchen learnt.')).toBeVisible();
+  await read('own.json', text);
+  await expect(sheet.getByRole('alert')).toContainText('what this kitchen learnt itself');
+  await sheet.getByRole('button', { name: 'Leave it' }).click();
+  const other: LearntFile = { ...(JSON.parse(text) as LearntFile), kitchen: 'kitchen-elsewhere' };
+  await read('other.json', JSON.stringify(other));
+  await expect(sheet.locator('[data-fact=change]').filter({ hasText: 'Small milk pot' })).toContainText('gives off');
+  await expect(rows()).toContainText('nothing learnt yet');
+  await sheet.getByLabel('Whose it is').fill('By the water');
+  await sheet.getByRole('button', { name: 'Read it in' }).click();
+  await expect(sheet.getByText('By the water')).toBeVisible();
+  await page.keyboard.press('Escape');
+  await expect(rows()).toContainText('by other kitchens');
+  await page.keyboard.press('Control+z');
+  await expect(rows()).toContainText('nothing learnt yet');
 });

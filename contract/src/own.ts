@@ -1,5 +1,15 @@
-import { Type } from '@sinclair/typebox';
-import { IngredientSchema, ToolSchema, type Ingredient, type Tool, type Variety } from '@roskel/core';
+import { Type, type Static } from '@sinclair/typebox';
+import {
+  IngredientSchema,
+  LearntFileSchema,
+  RAILS,
+  ToolSchema,
+  type Ingredient,
+  type Rail,
+  type Tool,
+  type ToolKind,
+  type Variety,
+} from '@roskel/core';
 import { MakerSchema, type Maker } from './log';
 import { exact, Id, Revision } from './records';
 
@@ -53,6 +63,46 @@ export interface OwnMaker {
   revision: number;
   value: Maker;
 }
+/** What another kitchen learnt, as it was read in; it counts until it is archived. */
+export const LearntSchema = Type.Object(
+  { id: Id, name: Type.String({ title: 'Whose it is', minLength: 1, maxLength: 60, pattern: '\\S' }), file: LearntFileSchema },
+  exact,
+);
+export type Learnt = Static<typeof LearntSchema>;
+export interface OwnLearnt {
+  id: string;
+  revision: number;
+  value: Learnt;
+}
+export const OwnLearntSchema = Type.Object({ revision: Type.Optional(Revision), value: LearntSchema }, exact);
+
+const Real = Type.Number();
+const Heat = Type.Object({ dryShu: Real, sigma: Real }, exact);
+const Factor = Type.Object({ log: Real, sd: Real }, exact);
+const Level = Type.Union([Real, Type.Null()]);
+/** What a file of another kitchen would change here. */
+export const LearntPreviewAnswer = Type.Object(
+  {
+    /** It is this kitchen's own. */
+    own: Type.Boolean(),
+    /** The file of the same kitchen that it takes the place of. */
+    replaces: Type.Union([Type.String(), Type.Null()]),
+    /** Varieties that it tells of and that are in no table here. */
+    unknown: Type.Array(Type.String()),
+    lots: Type.Array(Type.Object({ id: Type.String(), name: Type.String(), before: Heat, after: Heat }, exact)),
+    tools: Type.Array(
+      Type.Object(
+        { id: Type.String(), name: Type.String(), kind: Type.Unsafe<ToolKind>(Type.String()), before: Factor, after: Factor },
+        exact,
+      ),
+    ),
+    taste: Type.Array(
+      Type.Object({ rail: Type.Unsafe<Rail>(Type.Union(RAILS.map((r) => Type.Literal(r)))), before: Level, after: Level }, exact),
+    ),
+  },
+  exact,
+);
+export type LearntPreview = Static<typeof LearntPreviewAnswer>;
 export const OwnMakerSchema = Type.Object({ revision: Type.Optional(Revision), value: MakerSchema }, exact);
 export const OwnToolSchema = Type.Object({ revision: Type.Optional(Revision), value: ToolSchema }, exact);
 export const OwnVarietySchema = Type.Object({ revision: Type.Optional(Revision), value: VarietySchema }, exact);

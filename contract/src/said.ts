@@ -1,8 +1,10 @@
 import type { Change } from '@roskel/core';
 
 /** What a kitchen has. */
-const OWN = ['varieties', 'ingredients', 'tools', 'makers'] as const;
-export const TOPICS = ['batches', 'pods', 'larder', 'stored', 'shelf', 'settings', 'heat', ...OWN] as const;
+export const OWN_KINDS = ['varieties', 'ingredients', 'tools', 'makers', 'learnt'] as const;
+/** Tables of a kitchen's own rows; `learnt`: files of what other kitchens learnt. */
+export type OwnKind = (typeof OWN_KINDS)[number];
+export const TOPICS = ['batches', 'pods', 'larder', 'stored', 'shelf', 'settings', 'heat', ...OWN_KINDS] as const;
 export type Topic = (typeof TOPICS)[number];
 
 /** What is announced on /api/events; 'all' when announcements may have been missed. */

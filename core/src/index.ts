@@ -14,6 +14,7 @@ export * from './guide';
 export * from './heat';
 export * from './keep';
 export * from './label';
+export * from './learnt';
 export * from './line';
 export * from './matter';
 export * from './pantry';

@@ -64,6 +64,8 @@ it('a move that is answered waits for nothing, one that is refused is said and l
 it('while the server is away moves count here, outlast the window, go in as they were said, once', async () => {
   up = false;
   await take(1);
+  // The clock is put back meanwhile: they go in as they were said.
+  vi.setSystemTime(Date.now() - 3_600_000);
   await take(2);
   expect([left, useMoves().pending('shelf', 'a'), useMoves().pending('shelf', 'b')]).toEqual([5, -3, 0]);
   const moves = reopened();

@@ -28,6 +28,10 @@ export const CalibratedSchema = Type.Object(
 );
 export type Calibrated = Static<typeof CalibratedSchema>;
 
+const NaturalSchema = Type.Object(
+  { off: Type.Number({ minimum: -0.5, maximum: 0.5 }), sd: Type.Number({ exclusiveMinimum: 0, maximum: 3 }) },
+  { additionalProperties: false },
+);
 /** What a weighing showed of a tool: how much more or less than the tables say, as a logarithm, and the sd of that. */
 export const SeenSchema = Type.Object(
   {
@@ -41,16 +45,23 @@ export const SeenSchema = Type.Object(
     /** What the tables said when it was seen, where that moves: how lively jars are (nothing said: as it was before 0.12). */
     table: Type.Optional(Type.Number({ exclusiveMinimum: 0, maximum: 10 })),
     /** A jar: how far the natural pH of its pods was from what was worked out. */
-    natural: Type.Optional(
-      Type.Object(
-        { off: Type.Number({ minimum: -0.5, maximum: 0.5 }), sd: Type.Number({ exclusiveMinimum: 0, maximum: 3 }) },
-        { additionalProperties: false },
-      ),
-    ),
+    natural: Type.Optional(NaturalSchema),
   },
   { additionalProperties: false },
 );
 export type Seen = Static<typeof SeenSchema>;
+
+/** What is to be expected of a tool by what others of its kind did in other kitchens, before it was weighed itself. */
+export const ExpectedSchema = Type.Object(
+  {
+    log: Type.Number({ minimum: -5, maximum: 5 }),
+    sd: Type.Number({ exclusiveMinimum: 0, maximum: 3 }),
+    table: Type.Optional(Type.Number({ exclusiveMinimum: 0, maximum: 10 })),
+    natural: Type.Optional(NaturalSchema),
+  },
+  { additionalProperties: false },
+);
+export type Expected = Static<typeof ExpectedSchema>;
 
 export const ToolSchema = Type.Object(
   {
@@ -78,6 +89,8 @@ export const ToolSchema = Type.Object(
     calibrations: Type.Optional(Type.Array(CalibratedSchema, { maxItems: 200 })),
     /** The id by which it speaks to the kitchen itself (docs/formats/devices.md). */
     device: Type.Optional(Type.String({ title: 'The device', maxLength: 40, pattern: '^[a-z0-9][a-z0-9-]*$' })),
+    /** Where files of other kitchens were read in (docs/formats/learnt.md): the kitchen fills it in, nobody types it. */
+    expected: Type.Optional(ExpectedSchema),
     seen: Type.Array(SeenSchema, { maxItems: 200 }),
   },
   { additionalProperties: false },
@@ -93,7 +106,7 @@ export interface ToolLearnt {
 }
 
 /** Before anything was weighed: a pot's pace, what a sieve holds (handbook chapter 5, section 0.3); others teach nothing. */
-const UNKNOWN: Record<ToolKind, number> = {
+export const UNKNOWN: Readonly<Record<ToolKind, number>> = {
   pot: 0.5,
   sieve: 0.3,
   blender: 0.7 /* section 9.3 */,
@@ -104,7 +117,7 @@ const UNKNOWN: Record<ToolKind, number> = {
   place: 0.3 /* liveliness of jars, handbook chapter 4, section 2.4 */,
 };
 /** The same tool differs from itself by as much, from one time to the next (our judgement). */
-const FROM_TIME_TO_TIME = 0.15;
+export const FROM_TIME_TO_TIME = 0.15;
 /** What it never gets better than. */
 const BEST = 0.15;
 
@@ -156,19 +169,20 @@ export function meterAt(tool: Tool, at: string): ReturnType<typeof meterCounts> 
 }
 
 /** Natural pH before anything was read (handbook chapter 4, section 2.4), from one lot of pods to the next, and never better. */
-const NATURAL = { unknown: 0.15, between: 0.08, best: 0.08 } as const;
-/** What jars told of the natural pH of the pods of this kitchen, by precision. */
-function naturalPh(seen: readonly Seen[]): { off: number; sd: number } | null {
-  let weight = 1 / NATURAL.unknown ** 2;
-  let sum = 0;
-  for (const { natural: n } of seen) {
-    if (!n) continue;
+export const NATURAL = { unknown: 0.15, between: 0.08, best: 0.08 } as const;
+/** What jars told of the natural pH of the pods of this kitchen, by precision; null where none did, here or elsewhere. */
+function naturalPh({ seen, expected }: Pick<Tool, 'seen' | 'expected'>): { off: number; sd: number } | null {
+  const start = expected?.natural ?? { off: 0, sd: NATURAL.unknown };
+  let weight = 1 / start.sd ** 2;
+  let sum = weight * start.off;
+  const told = seen.flatMap((s) => s.natural ?? []);
+  for (const n of told) {
     const w = 1 / (n.sd ** 2 + NATURAL.between ** 2);
     sum += w * n.off;
     weight += w;
   }
-  if (!seen.some((s) => s.natural)) return null;
-  return { off: sum / weight, sd: Math.max(NATURAL.best, Math.min(NATURAL.unknown, Math.hypot(1 / Math.sqrt(weight), NATURAL.between))) };
+  if (told.length === 0) return expected?.natural ?? null;
+  return { off: sum / weight, sd: Math.max(NATURAL.best, Math.min(start.sd, Math.hypot(1 / Math.sqrt(weight), NATURAL.between))) };
 }
 
 /** How lively the tables had jars before they were set against practice once more. */
@@ -187,20 +201,24 @@ export const seenEntry = (kind: ToolKind, own: Pick<Seen, 'on' | 'where' | 'of'>
   ...(shown.natural ? { natural: shown.natural } : {}),
 });
 
-/** What all weighings of a tool say together, by precision. */
-export function learntOf(tool: Pick<Tool, 'kind' | 'seen'>): ToolLearnt {
-  let weight = 1 / UNKNOWN[tool.kind] ** 2;
-  let sum = 0;
-  for (const s of tool.seen) {
+/** What all weighings of a tool say together, by precision, on top of what is expected of its kind. */
+export function learntOf(tool: Pick<Tool, 'kind' | 'seen' | 'expected'>): ToolLearnt {
+  const { kind, seen, expected } = tool;
+  const start = expected ? { log: seenLog(kind, expected), sd: expected.sd } : { log: 0, sd: UNKNOWN[kind] };
+  let weight = 1 / start.sd ** 2;
+  let sum = weight * start.log;
+  for (const s of seen) {
     const w = 1 / (s.sd ** 2 + FROM_TIME_TO_TIME ** 2);
-    sum += w * seenLog(tool.kind, s);
+    sum += w * seenLog(kind, s);
     weight += w;
   }
-  const natural = naturalPh(tool.seen);
+  const natural = naturalPh(tool);
   // The next time scatters as well.
   return {
     ...(natural ? { natural } : {}),
     log: sum / weight,
-    sd: Math.max(BEST, Math.min(UNKNOWN[tool.kind], Math.hypot(1 / Math.sqrt(weight), tool.seen.length ? FROM_TIME_TO_TIME : 0))),
+    sd: Math.max(BEST, Math.min(start.sd, Math.hypot(1 / Math.sqrt(weight), seen.length ? FROM_TIME_TO_TIME : 0))),
   };
 }
+/** Whether anything is known of a tool, here or elsewhere. */
+export const isLearnt = ({ seen, expected }: Pick<Tool, 'seen' | 'expected'>): boolean => seen.length > 0 || expected !== undefined;

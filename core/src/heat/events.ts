@@ -1,5 +1,5 @@
 import { beliefOf, believe, learn, NO_BELIEFS, SURPRISE, type Beliefs, type TastedPart } from './learn';
-import type { LotHeat } from './lotHeat';
+import { sourceInWords, type LotHeat } from './lotHeat';
 import { calibrateScale, lnShuOfScore, scoreWeight, type Scale, type Score } from './scale';
 
 /** A believed heat was stated: from the table, a label, a laboratory, or none at all. */
@@ -103,9 +103,14 @@ function compare(seenMu: number, expectedMu: number): string {
 /**
  * Everything known of the lots from all that was stated, tasted and measured, replayed in order. Taking an event back
  * is leaving it out and replaying, so undo is exact. A tasting is read on the scales as they were before it; it then
- * teaches the scales too, with the weight that its forecast deserves. Deterministic.
+ * teaches the scales too, with the weight that its forecast deserves. `start`: what a lot is taken for where more is known
+ * than was stated of it. Deterministic.
  */
-export function knowledgeFrom(events: readonly KeptEvent[], sure: ReadonlySet<number> = new Set()): HeatKnowledge {
+export function knowledgeFrom(
+  events: readonly KeptEvent[],
+  sure: ReadonlySet<number> = new Set(),
+  start: (lotId: string, stated: LotHeat) => LotHeat = (_, stated) => stated,
+): HeatKnowledge {
   let beliefs = NO_BELIEFS;
   const history = new Map<string, HeatStep[]>();
   const heats = new Map<string, LotHeat | null>();
@@ -129,10 +134,11 @@ export function knowledgeFrom(events: readonly KeptEvent[], sure: ReadonlySet<nu
     if (withdrawn) continue;
     if (event.kind === 'set') {
       const before = beliefOf(beliefs, event.lotId) ?? null;
-      if (event.heat) beliefs = believe(beliefs, event.lotId, event.heat.dryShu, event.heat.sigma);
-      heats.set(event.lotId, event.heat);
-      const after = event.heat && { dryShu: event.heat.dryShu, sigma: event.heat.sigma };
-      note(event.lotId, { eventId: id, on, says: event.why, before, after });
+      const heat = event.heat && start(event.lotId, event.heat);
+      if (heat) beliefs = believe(beliefs, event.lotId, heat.dryShu, heat.sigma);
+      heats.set(event.lotId, heat);
+      const after = heat && { dryShu: heat.dryShu, sigma: heat.sigma };
+      note(event.lotId, { eventId: id, on, says: heat === event.heat ? event.why : sourceInWords(heat), before, after });
       continue;
     }
     if (event.kind === 'reference') {

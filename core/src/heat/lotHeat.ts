@@ -1,4 +1,4 @@
-export const HEAT_SOURCES = ['table', 'packet', 'label', 'lab', 'taste', 'batch'] as const;
+export const HEAT_SOURCES = ['table', 'kitchens', 'packet', 'label', 'lab', 'taste', 'batch'] as const;
 export type HeatSource = (typeof HEAT_SOURCES)[number];
 /** dry: per g of dry matter. asIs: per g of the pod as it is. freshConvention: a quoted number taken for the fresh pod. */
 export const HEAT_BASES = ['dry', 'asIs', 'freshConvention'] as const;
@@ -14,7 +14,11 @@ export interface LotHeat {
 }
 
 /** Log-sd of a stated heat by where it is from (chapter 2, section 4.1). */
-export const SOURCE_SD: Record<Exclude<HeatSource, 'table' | 'taste' | 'batch'>, number> = { packet: 0.6, label: 0.35, lab: 0.15 };
+export const SOURCE_SD: Record<Exclude<HeatSource, 'table' | 'kitchens' | 'taste' | 'batch'>, number> = {
+  packet: 0.6,
+  label: 0.35,
+  lab: 0.15,
+};
 
 /** A lot's heat from a stated figure. `waterPct` is that of the lot. A fresh-convention figure is no better than a packet. */
 export function heatFromSaid(value: number, basis: HeatBasis, source: keyof typeof SOURCE_SD, waterPct: number): LotHeat {
@@ -28,6 +32,7 @@ export function sourceInWords(heat: LotHeat | null): string {
   if (!heat) return 'No heat at all';
   const names: Record<HeatSource, string> = {
     table: 'From the table of varieties',
+    kitchens: 'From the table of varieties and what other kitchens learnt',
     packet: 'A figure from a packet',
     label: 'A figure from a label',
     lab: 'A laboratory',

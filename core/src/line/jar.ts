@@ -13,7 +13,7 @@ import {
   type JarJudgement,
   type LearntJar,
 } from '../ferment';
-import { learntOf, type BatchFile } from '../file';
+import { isLearnt, learntOf, type BatchFile } from '../file';
 import type { Parcel } from '../parcel';
 import { daysBetween, type Day } from '../plan';
 import { seedOf, type Draw } from '../stat/draw';
@@ -40,7 +40,7 @@ export function jarAsked(file: BatchFile, { entry, strand }: Node, bowl: Parcel,
     readings: of === null ? all : readingsOfJar(all, of),
     log: entry.log,
     ...{ from, to },
-    lively: tool && tool.seen.length > 0 ? learntOf(tool) : null,
+    lively: tool && isLearnt(tool) ? learntOf(tool) : null,
     seed: seedOf(`${seedOfFile(file)} ${entry.id}`),
     now: today === null || today < from ? null : daysBetween(from, today),
   });

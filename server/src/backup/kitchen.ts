@@ -8,6 +8,7 @@ import {
   LeavingSchema,
   LogEntrySchema,
   OwnIngredientSchema,
+  OwnLearntSchema,
   OwnMakerSchema,
   OwnToolSchema,
   OwnVarietySchema,
@@ -15,6 +16,7 @@ import {
   PodLotInputSchema,
   SettingsSchema,
   type KitchenFile,
+  type OwnKind,
 } from '@roskel/contract';
 import { checkBatchFile, errorsOf, firstError, type FieldError } from '@roskel/contract/validate';
 import { localDay } from '../day';
@@ -34,7 +36,8 @@ const OWN_SCHEMAS = {
   ingredients: OwnIngredientSchema,
   tools: OwnToolSchema,
   makers: OwnMakerSchema,
-} as const;
+  learnt: OwnLearntSchema,
+} as const satisfies Record<OwnKind, object>;
 const ROWS_AT_ONCE = 200;
 
 /** What an empty kitchen may have: how it is set, and the log of that. */

@@ -31,7 +31,7 @@ import type {
   Tool,
   Variety,
 } from '@roskel/core';
-import type { ChangeEvent, Did, LogDetail, Maker, Timer } from '@roskel/contract';
+import type { ChangeEvent, Did, LogDetail, Maker, Timer, Learnt, OwnKind } from '@roskel/contract';
 
 const at = (name: string) => timestamp(name, { withTimezone: true, mode: 'string' }).notNull().defaultNow();
 
@@ -75,9 +75,9 @@ export const larderLots = pgTable('larder_lots', {
 /** A maker's own rows beside the tables. */
 export const ownRows = pgTable('own_rows', {
   id: text('id').primaryKey(),
-  kind: text('kind').$type<'varieties' | 'ingredients' | 'tools' | 'makers'>().notNull(),
+  kind: text('kind').$type<OwnKind>().notNull(),
   revision: integer('revision').notNull().default(1),
-  value: json('value').$type<Variety | Ingredient | Tool | Maker>().notNull(),
+  value: json('value').$type<Variety | Ingredient | Tool | Maker | Learnt>().notNull(),
   archived: boolean('archived').notNull().default(false),
   createdAt: at('created_at'),
 });

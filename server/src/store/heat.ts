@@ -1,9 +1,19 @@
 import { and, asc, desc, eq, inArray, sql } from 'drizzle-orm';
-import { knowledgeFrom, sourceInWords, type HeatKnowledge, type HeatStep, type KeptEvent, type LotHeat } from '@roskel/core';
+import {
+  heatWithKitchens,
+  knowledgeFrom,
+  sourceInWords,
+  type LearntFile,
+  type HeatKnowledge,
+  type HeatStep,
+  type KeptEvent,
+  type LotHeat,
+} from '@roskel/core';
 import type { HeatBook, HeatRecord } from '@roskel/contract';
 import type { Db } from '../db/open';
 import { heatEvents, podLots } from '../db/schema';
 import { NotFound } from './errors';
+import { learntFiles } from './learntFiles';
 
 interface Kept {
   events: (KeptEvent & { batchId: string | null })[];
@@ -22,22 +32,35 @@ export async function keptEvents(db: Db): Promise<Kept> {
 /** The last book that was replayed, and what it looked like. */
 let replayed: { print: string; known: HeatKnowledge } | null = null;
 
-/** What a book looks like: its entries, and which of them count. */
-async function printOf(db: Db): Promise<string> {
+/** What a book looks like: its entries, which of them count, and what other kitchens say. */
+async function printOf(db: Db, files: readonly LearntFile[]): Promise<string> {
   const [row] = await db
     .select({
       print: sql<string>`count(*) || ':' || coalesce(md5(string_agg(${heatEvents.id} || ${heatEvents.withdrawn}::text || ${heatEvents.sure}::text || md5(${heatEvents.event}::text), ',' order by ${heatEvents.id})), '')`,
     })
     .from(heatEvents);
-  return row!.print;
+  return files.length === 0 ? row!.print : `${row!.print} ${JSON.stringify(files)}`;
+}
+
+/** What a lot is taken for before it was tasted, where files of other kitchens tell of its variety. */
+async function startBy(db: Db, files: readonly LearntFile[]) {
+  if (files.length === 0) return undefined;
+  const rows = await db.select({ id: podLots.id, varietyId: sql<string>`${podLots.lot} ->> 'varietyId'` }).from(podLots);
+  const varieties = new Map(rows.map((r) => [r.id, r.varietyId]));
+  return (lotId: string, stated: LotHeat) => heatWithKitchens(files, varieties.get(lotId) ?? '', stated);
+}
+/** All that the book teaches with some files of other kitchens beside it. */
+export async function knowledgeWith(db: Db, files: readonly LearntFile[]): Promise<HeatKnowledge> {
+  const { events, sure } = await keptEvents(db);
+  return knowledgeFrom(events, sure, await startBy(db, files));
 }
 
 /** All that the book teaches: replayed once, and again when the book is another. */
 export async function knowledge(db: Db): Promise<HeatKnowledge> {
-  const print = await printOf(db);
+  const files = await learntFiles(db);
+  const print = await printOf(db, files);
   if (replayed?.print === print) return replayed.known;
-  const { events, sure } = await keptEvents(db);
-  const known = knowledgeFrom(events, sure);
+  const known = await knowledgeWith(db, files);
   replayed = { print, known };
   return known;
 }
@@ -45,6 +68,11 @@ export async function knowledge(db: Db): Promise<HeatKnowledge> {
 /** States what a lot's heat is taken for, in the book. */
 export async function stateHeat(db: Db, lotId: string, heat: LotHeat | null, on: string, why = sourceInWords(heat)): Promise<void> {
   await db.insert(heatEvents).values({ on, event: { kind: 'set', lotId, heat, why } });
+}
+
+/** Where files of other kitchens tell of a lot that is new or another now, it is taken for that. */
+export async function startWithKitchens(db: Db): Promise<string[]> {
+  return (await learntFiles(db)).length === 0 ? [] : settleLots(db, await knowledge(db));
 }
 
 /** Brings the lots in step with the book; says which changed. */

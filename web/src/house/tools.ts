@@ -1,4 +1,4 @@
-import { learntOf, meterAt, type Cap, type Tool, type ToolKind } from '@roskel/core';
+import { isLearnt, learntOf, meterAt, type Cap, type Tool, type ToolKind } from '@roskel/core';
 import { money, plural } from '../format';
 
 /** What a thing of the kitchen is called. */
@@ -26,15 +26,21 @@ export function learntWords(tool: Tool): string {
     return [tool.cap ? CAP_NAMES[tool.cap] : '', tool.price === undefined ? '' : `${money(tool.price)} each`].filter(Boolean).join(', ');
   const verb = DOES[tool.kind];
   if (!verb) return '';
-  if (tool.seen.length === 0) return 'nothing learnt yet';
-  const { log, sd, natural } = learntOf(tool);
-  const say = (x: number) => Math.exp(x).toFixed(1);
-  const [low, high] = [say(log - 1.2816 * sd), say(log + 1.2816 * sd)];
-  const seen = plural(tool.seen.length, SEEN[tool.kind] ?? 'weighing');
+  if (!isLearnt(tool)) return 'nothing learnt yet';
+  const { natural } = learntOf(tool);
+  const by = [tool.seen.length > 0 ? plural(tool.seen.length, SEEN[tool.kind] ?? 'weighing') : '', tool.expected ? 'other kitchens' : ''];
+  const seen = by.filter(Boolean).join(' and ');
   // A tenth of a pH is what can be told of pods.
   const start =
     natural && Math.abs(natural.off) >= 0.05
       ? `; pods begin about ${Math.abs(natural.off).toFixed(1)} ${natural.off < 0 ? 'sourer' : 'less sour'}`
       : '';
-  return `${verb} ${low === high ? low : `${low} to ${high}`} times ${AS[tool.kind] ?? 'the usual'}, by ${seen}${start}`;
+  return `${doesWords(tool.kind, learntOf(tool))}, by ${seen}${start}`;
+}
+
+/** What things of a kind do against the tables, eight in ten of them; empty for a kind that learns nothing. */
+export function doesWords(kind: ToolKind, { log, sd }: { log: number; sd: number }): string {
+  const say = (x: number) => Math.exp(x).toFixed(1);
+  const [low, high] = [say(log - 1.2816 * sd), say(log + 1.2816 * sd)];
+  return DOES[kind] ? `${DOES[kind]} ${low === high ? low : `${low} to ${high}`} times ${AS[kind] ?? 'the usual'}` : '';
 }

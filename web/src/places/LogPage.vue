@@ -15,7 +15,14 @@ const topic = ref('');
 const TOPICS = {
   '': 'everything',
   ...{ batches: 'batches', pods: 'pods', larder: 'larder', stored: 'what was kept', shelf: 'bottles', heat: 'tasting and measuring' },
-  ...{ varieties: 'own varieties', ingredients: 'own ingredients', tools: 'things of the kitchen', makers: 'makers', settings: 'settings' },
+  ...{
+    varieties: 'own varieties',
+    ingredients: 'own ingredients',
+    tools: 'things of the kitchen',
+    makers: 'makers',
+    learnt: 'what kitchens learnt',
+    settings: 'settings',
+  },
 };
 const topics = Object.entries(TOPICS).map(([value, label]) => ({ value, label }));
 const people = computed(() => [{ value: '', label: 'everybody' }, ...makers.items.map((m) => ({ value: m.id, label: m.value.name }))]);

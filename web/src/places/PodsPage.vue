@@ -71,6 +71,7 @@ const W = 560;
 const axis = heatAxis(50, 1_500_000, 10, W - 14);
 const SURE: Record<HeatSource, string> = {
   table: 'from the table',
+  kitchens: 'as kitchens learnt',
   packet: 'a quoted figure',
   label: 'from a label',
   lab: 'measured',

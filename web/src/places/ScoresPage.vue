@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, onMounted, ref, shallowRef } from 'vue';
-import { NTable } from 'naive-ui';
+import { NButton, NTable } from 'naive-ui';
 import { RouterLink } from 'vue-router';
 import {
   biasesOf,
@@ -22,10 +22,13 @@ import { api } from '../api/client';
 import OffChart from '../charts/OffChart.vue';
 import { capital, day, grams, plural, shu } from '../format';
 import { useNotices } from '../stores/notices';
+import { lazySheet } from '../ui/lazySheet';
 import PillField from '../ui/PillField.vue';
 
 /** What was foretold of all that was measured, as it stood before: how many lay in their bands, what is off, and what would help. */
+const LearntSheet = lazySheet(() => import('../house/LearntSheet.vue'));
 const notices = useNotices();
+const others = ref(false);
 const rows = shallowRef<readonly ScoreRow[] | null>(null);
 onMounted(() =>
   api
@@ -91,6 +94,7 @@ const HELP: Record<BiasGroup, { to: string; says: string }> = {
       <span v-if="all.length" class="push soft" role="status" data-fact="inside">
         {{ inside }} of {{ all.length }} measured lay where 8 in 10 should
       </span>
+      <NButton :class="{ push: all.length === 0 }" @click="others = true">What kitchens learnt</NButton>
     </header>
     <p v-if="rows === null" class="soft">Fetching what was measured.</p>
     <section v-else-if="all.length === 0" class="plate note">
@@ -190,6 +194,7 @@ const HELP: Record<BiasGroup, { to: string; says: string }> = {
         </p>
       </section>
     </template>
+    <LearntSheet v-model:show="others" />
   </div>
 </template>
 

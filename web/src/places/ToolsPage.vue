@@ -11,11 +11,13 @@ import CompareTable, { type Column } from '../ui/CompareTable.vue';
 import OwnActs from '../ui/OwnActs.vue';
 import { lazySheet } from '../ui/lazySheet';
 
+const LearntSheet = lazySheet(() => import('../house/LearntSheet.vue'));
 const ArchiveSheet = lazySheet(() => import('../house/ArchiveSheet.vue'));
 
 /** The pots, sieves and jugs of this kitchen, and what each was found to do. */
 const tools = useTools();
 const find = ref('');
+const others = ref(false);
 const { sheet, archived, start, editing, ownOf, copy, edit, away } = useOwnTable(tools);
 onMounted(() => void tools.load());
 const rows = computed(() =>
@@ -54,6 +56,7 @@ const BLANK: Tool = { id: 'tool', kind: 'pot', name: '', acrossCm: 24, seen: [] 
   >
     <template #filters>
       <NButton type="primary" @click="copy(BLANK)">Add one</NButton>
+      <NButton @click="others = true">Other kitchens</NButton>
       <NButton @click="archived = true">Archive</NButton>
     </template>
     <template #cell="{ row: r, name }">
@@ -68,6 +71,7 @@ const BLANK: Tool = { id: 'tool', kind: 'pot', name: '', acrossCm: 24, seen: [] 
       to it on a batch's page.
     </template>
     <ArchiveSheet v-model:show="archived" title="Archived things" :archive="tools.archive" />
+    <LearntSheet v-model:show="others" />
     <ToolSheet v-model:show="sheet" :start="start" :editing="editing" />
   </CompareTable>
 </template>

@@ -1,7 +1,8 @@
+import type { OwnKind } from '@roskel/contract';
 import { api } from '../api/client';
 import { useUndo } from './undo';
 
-export type ArchiveTopic = 'batches' | 'pods' | 'larder' | 'stored' | 'varieties' | 'ingredients' | 'tools' | 'makers';
+export type ArchiveTopic = 'batches' | 'pods' | 'larder' | 'stored' | OwnKind;
 
 /** Archiving things of a list, seeing what is archived, and bringing it back. */
 export interface Archive<T> {

@@ -1,14 +1,12 @@
-import type { OwnIngredient, OwnMaker, OwnTool, OwnVariety } from '@roskel/contract';
+import type { OwnIngredient, OwnKind, OwnLearnt, OwnMaker, OwnTool, OwnVariety } from '@roskel/contract';
 import { api } from '../api/client';
 import { archiveOf } from './archive';
 import { collection } from './collection';
 import { putRecord, type Begun } from './putRecord';
-import type { RecordKind } from './recordWords';
 import { useUndo } from './undo';
 
-type OwnKind = Exclude<RecordKind, 'larder' | 'pods'>;
 /** The maker's own rows of a table: add, change, archive, each with a way back. */
-export function ownRows<T extends OwnVariety | OwnIngredient | OwnTool | OwnMaker>(kind: OwnKind) {
+export function ownRows<T extends OwnVariety | OwnIngredient | OwnTool | OwnMaker | OwnLearnt>(kind: OwnKind) {
   const list = collection<T>(`/${kind}`, kind);
   const undo = useUndo();
   const archive = archiveOf<T>(kind, (row) => row.value.name, list.refresh);

@@ -1,5 +1,5 @@
 import type { TSchema } from '@sinclair/typebox';
-import { LarderFactsSchema, MakerSchema, PodLotInputSchema, schemaAt, VarietySchema } from '@roskel/contract';
+import { LarderFactsSchema, LearntSchema, MakerSchema, PodLotInputSchema, schemaAt, VarietySchema } from '@roskel/contract';
 import { IngredientSchema, ToolSchema, type Clash } from '@roskel/core';
 import { sayValue } from '../batch/words';
 
@@ -8,6 +8,7 @@ const SCHEMAS = {
   ingredients: IngredientSchema,
   tools: ToolSchema,
   makers: MakerSchema,
+  learnt: LearntSchema,
   larder: LarderFactsSchema,
   pods: PodLotInputSchema,
 } as const satisfies Record<string, TSchema>;

@@ -16,6 +16,7 @@ import {
 } from '@roskel/core';
 import { perKg, useLarder } from '../stores/larder';
 import { useNotices } from '../stores/notices';
+import { useLearnt } from '../stores/own';
 import { usePods } from '../stores/pods';
 import { useSettings } from '../stores/settings';
 import { latest, stoppable } from '../worker/client';
@@ -36,6 +37,9 @@ export function useTrim(
   const pods = usePods();
   const settings = useSettings();
   const notices = useNotices();
+  const learnt = useLearnt();
+  void learnt.load().catch((e: unknown) => notices.fail(e));
+  const palate = computed(() => learnt.palate(settings.value.palate));
   const says = ref<Says>({});
   const set = ref<Partial<Record<Rail, Window>>>({});
   const told = shallowRef<TrimTold | null>(null);
@@ -62,7 +66,7 @@ export function useTrim(
     const job = ask(
       plain(stocks.value),
       plain(shop.value),
-      plain({ says: says.value, set: set.value, palate: settings.value.palate, kitchen: settings.value.kitchen }),
+      plain({ says: says.value, set: set.value, palate: palate.value, kitchen: settings.value.kitchen }),
     );
     return job ? await stoppable(job) : null;
   });
@@ -85,8 +89,7 @@ export function useTrim(
   }
   let timer: ReturnType<typeof setTimeout> | undefined;
   watch(
-    () =>
-      JSON.stringify([says.value, set.value, settings.value.palate, stocks.value.map((s) => [s.lot?.id ?? s.row.key, s.stockG]), about()]),
+    () => JSON.stringify([says.value, set.value, palate.value, stocks.value.map((s) => [s.lot?.id ?? s.row.key, s.stockG]), about()]),
     () => {
       clearTimeout(timer);
       // From the first change on: what stands there answers another question.

@@ -12,7 +12,7 @@ import type { Ingredient } from '../../matter/ingredient';
 import type { LinearSolver } from '../linear';
 import { idOfStock, rowWantsNight, wantsNight, type TrimStock } from './things';
 import type { TrimThing } from './model';
-import { RAILS, trimWish, type Palate, type Rail, type RailValues, type Says, type TrimWish, type Window } from './rails';
+import { RAIL_NAMES, RAILS, trimWish, type Palate, type Rail, type RailValues, type Says, type TrimWish, type Window } from './rails';
 import { trimProblem, valuesOfSauce } from './sauce';
 import { solveTrim, type TrimAnswer, type TrimWay } from './solve';
 import { stepsInWords } from './words';
@@ -162,7 +162,6 @@ function acidAfter(way: TrimWay, things: ReadonlyMap<string, TrimThing>, acid: n
   return sum / mass;
 }
 
-const NAMES: Record<Rail, string> = { heat: 'heat', sour: 'sourness', salt: 'salt', sweet: 'sweetness', body: 'body' };
 const level = (r: Rail, x: number): string =>
   r === 'heat'
     ? `${twoFigures(x).toLocaleString('en')} SHU`
@@ -197,9 +196,9 @@ function shortInWords(
   for (const r of missed) {
     const w = wish[r]!;
     const edge = a.misses[r]! > 0 ? w.high : w.low;
-    lines.push(`The nearest comes to ${level(r, a.nearest!.after[r]!)} of ${NAMES[r]}, where ${level(r, edge)} is asked for.`);
+    lines.push(`The nearest comes to ${level(r, a.nearest!.after[r]!)} of ${RAIL_NAMES[r]}, where ${level(r, edge)} is asked for.`);
   }
-  for (const r of a.without) lines.push(`Leave the ${NAMES[r]} as it is, and the rest can be had.`);
+  for (const r of a.without) lines.push(`Leave the ${RAIL_NAMES[r]} as it is, and the rest can be had.`);
   if (lines.length === 0) lines.push('Say one thing at a time, or put something else in the larder.');
   return { gist: 'What stands in the larder does not get there.', lines };
 }

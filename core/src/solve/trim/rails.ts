@@ -1,6 +1,14 @@
 /** What is tasted of a sauce, and what is wished of it, on five rails (handbook chapter 2, section 8). */
 export const RAILS = ['heat', 'sour', 'salt', 'sweet', 'body'] as const;
 export type Rail = (typeof RAILS)[number];
+/** What they are called, for people. */
+export const RAIL_NAMES: Readonly<Record<Rail, string>> = {
+  heat: 'heat',
+  sour: 'sourness',
+  salt: 'salt',
+  sweet: 'sweetness',
+  body: 'body',
+};
 
 /** Heat in SHU, sourness as pH, salt and sugars in %, body in steps; null where there is none to speak of. */
 export type RailValues = Record<Rail, number | null>;
