@@ -25,6 +25,7 @@ export * from './record';
 export * from './method';
 export * from './salt';
 export * from './score';
+export * from './season';
 export * from './solve';
 export * from './stat';
 export * from './stations';

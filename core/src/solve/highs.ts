@@ -1,5 +1,5 @@
 import loadHighs, { type Highs, type InitOptions } from 'highs';
-import type { LinearModel, LinearSolution, LinearSolver } from './linear';
+import type { LinearModel, LinearSolution, LinearSolver, SolveOptions } from './linear';
 
 /** Loads HiGHS (WebAssembly). In a browser `locate` says where the wasm file is served. */
 export async function highsSolver(locate?: (file: string) => string): Promise<LinearSolver> {
@@ -7,7 +7,7 @@ export async function highsSolver(locate?: (file: string) => string): Promise<Li
   const highs = await loadHighs(options);
   const solver: LinearSolver = {
     solve(model, options) {
-      return solveWith(highs, model, options?.nodes ?? MOST_NODES, options?.gap ?? GAP);
+      return solveWith(highs, model, options ?? {});
     },
   };
   // The engine compiles on its first solve; do that before a maker waits for it.
@@ -19,6 +19,8 @@ export async function highsSolver(locate?: (file: string) => string): Promise<Li
 const GAP = 1e-3;
 /** Whole-number programs stop here with the best found: about two seconds for a blend (chapter 2, section 7.7; measured). */
 const MOST_NODES = 2000;
+/** No limit at all, as the engine counts. */
+const MOST_INT = 2 ** 31 - 1;
 /** Nothing hangs, whatever is asked, s. */
 const HANGS_S = 60;
 /** Small blends are solved faster without the search for lucky guesses (chapter 2, section 7.7, measured). */
@@ -32,7 +34,11 @@ const WHOLE_NUMBERS = {
   mip_detect_symmetry: false,
 } as const;
 
-function solveWith(highs: Highs, model: LinearModel, nodes: number, gap: number): LinearSolution {
+function solveWith(
+  highs: Highs,
+  model: LinearModel,
+  { nodes = MOST_NODES, gap = GAP, seconds = HANGS_S, large = false, start }: SolveOptions,
+): LinearSolution {
   const starts = [0];
   const indices: number[] = [];
   const values: number[] = [];
@@ -62,13 +68,16 @@ function solveWith(highs: Highs, model: LinearModel, nodes: number, gap: number)
   try {
     instance.options.set({
       output_flag: false,
-      time_limit: HANGS_S,
-      ...(whole ? { ...WHOLE_NUMBERS, mip_rel_gap: gap, mip_max_nodes: nodes } : {}),
+      time_limit: seconds,
+      ...(whole ? { ...(large ? {} : WHOLE_NUMBERS), mip_rel_gap: gap, mip_max_nodes: Math.min(nodes, MOST_INT) } : {}),
     });
+    if (start) instance.setSolution({ colValue: start });
     instance.run();
     const { modelStatus, solutionStatus } = highs.constants;
     const status = instance.getModelStatus();
-    const took = whole ? { nodes: Math.max(0, Number(instance.info.get('mip_node_count'))) } : {};
+    const took = whole
+      ? { nodes: Math.max(0, Number(instance.info.get('mip_node_count'))), bound: Number(instance.info.get('mip_dual_bound')) }
+      : {};
     if (status === modelStatus.solutionLimit || status === modelStatus.timeLimit) {
       if (instance.info.get('primal_solution_status') !== solutionStatus.feasible) return { status: 'out of nodes', ...took };
     } else if (status !== modelStatus.optimal) return { status: 'infeasible', ...took };

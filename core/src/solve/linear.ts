@@ -26,12 +26,21 @@ export type LinearSolution = (
 ) & {
   /** Nodes of the search that it looked into, where the solver counts them. */
   nodes?: number;
+  /** No answer in whole numbers is better than this, where the solver says. */
+  bound?: number;
 };
 
+export interface SolveOptions {
+  nodes?: number;
+  gap?: number;
+  seconds?: number;
+  large?: boolean;
+  start?: readonly number[];
+}
 /** What a solver must do. HiGHS stands behind it; tests put others beside it. */
 export interface LinearSolver {
-  /** `nodes`: the search for whole numbers stops there with the best found. `gap` is how far from the best, as a share, an answer may be and still count as it. */
-  solve(model: LinearModel, options?: { nodes?: number; gap?: number }): LinearSolution;
+  /** `nodes`: the search for whole numbers stops there with the best found. `gap` is how far from the best, as a share, an answer may be and still count as it. `seconds`: it stops there as well. `large`: a program of hundreds of whole numbers, for which a search for lucky guesses pays. `start`: values to begin from. */
+  solve(model: LinearModel, options?: SolveOptions): LinearSolution;
 }
 
 /** Builds a model row by row. */
