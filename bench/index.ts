@@ -46,6 +46,7 @@ import { browserBench } from './browser';
 import { houseBench } from './house';
 import { readingLines } from './reading';
 import { shelfLines } from './shelf';
+import { seasonLines } from './season';
 import { trimLines } from './trim';
 import { measure, print, scaled, type Line } from './measure';
 
@@ -319,7 +320,7 @@ function twelveStations(): BatchFile {
   const apart = prepareApart(line, 'blend', ['garlic'], 'Garlic', 'char');
   return addStation(shareOut(apart, 'main', 2), 'strain', { stationId: 'strain', where: 'after' });
 }
-lines.push(...blendLines(highs), ...trimLines(highs), ...readingLines(), ...(await shelfLines(highs)));
+lines.push(...blendLines(highs), ...trimLines(highs), ...readingLines(), ...(await shelfLines(highs)), ...seasonLines(highs));
 print(lines);
 if (process.argv.includes('--browser')) await browserBench();
 if (process.argv.includes('--house')) await houseBench();

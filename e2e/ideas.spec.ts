@@ -1,3 +1,4 @@
+import { mainEnd } from '@roskel/core';
 import type { BatchRecord } from '@roskel/contract';
 import { expect, goIn, pick, test } from './test';
 
@@ -67,4 +68,54 @@ test('a group of radios and a list that is searched are one stop of the Tab key;
   expect(await style.evaluate((el) => el.closest('.pick')!.contains(document.activeElement))).toBe(false);
   await page.keyboard.press('Shift+Tab');
   await expect(style).toBeFocused();
+});
+
+test('a season: lines as one says them become a plan; a ribbon is held on another day, a late harvest says what changes, a batch is begun', async ({
+  page,
+}) => {
+  test.slow();
+  await page.goto('/batches');
+  await page.getByRole('link', { name: 'The season' }).click();
+  const batches = page.locator('[data-fact=batch]');
+  const settled = () =>
+    expect(page.locator('[data-fact=gap]')).toHaveText(/^\s*no plan is (?:better|more than \d+ % better)\s*$/, { timeout: 120_000 });
+  await expect(batches.first()).toBeVisible({ timeout: 120_000 });
+  await page.getByLabel('What will ripen, a line each').fill('2 kg cayennes in late May\n1 kg poblanos from June 15');
+  await page.getByLabel('What is wished, a line each').fill('6 hot ones by 1 October\nsomething nice');
+  await expect(page.getByText('Not understood: something nice')).toBeVisible();
+  const wish = page.locator('[data-fact=wish]');
+  await expect(wish).toHaveText(/6 of 6 6 hot ones by 1 October/, { timeout: 120_000 });
+  await settled();
+
+  // Held by key on the next day on which there is time; the rest is planned around it, and it is let go again.
+  const ribbon = page.locator('[data-batch]').last();
+  const was = await ribbon.getAttribute('aria-valuetext');
+  await ribbon.focus();
+  await page.keyboard.press('ArrowRight');
+  await expect(page.getByRole('button', { name: 'held: let go' })).toHaveCount(1, { timeout: 120_000 });
+  await settled();
+  expect(was).not.toContain('held');
+  await page.getByRole('button', { name: 'held: let go' }).click();
+  await expect(page.getByRole('button', { name: 'held: let go' })).toHaveCount(0, { timeout: 120_000 });
+  await settled();
+
+  await page.getByRole('button', { name: 'Keep this plan' }).click();
+  await page.getByLabel('What will ripen, a line each').fill('1 kg poblanos from October 15');
+  await expect(page.locator('[data-fact=changed]').first()).toBeVisible({ timeout: 120_000 });
+  await settled();
+  await page.reload();
+  await expect(page.getByLabel('What will ripen, a line each')).toHaveValue('1 kg poblanos from October 15');
+  await expect(batches.first()).toBeVisible({ timeout: 120_000 });
+  await settled();
+
+  const first = batches.first();
+  const bottles = Number(/\d+/.exec(await first.locator('.n').innerText())![0]);
+  await first.getByRole('button', { name: /^Begin / }).click();
+  await page.waitForURL(/\/batches\/(?!season)[\w-]+/, { timeout: 60_000 });
+  const id = new URL(page.url()).pathname.split('/').at(-1)!;
+  const { file } = (await (await page.request.get(`/api/batches/${id}`)).json()) as BatchRecord;
+  expect(mainEnd(file).goal.bottles).toBe(bottles);
+  // Pods that it takes are spoken for: the season goes on without them.
+  await page.goto('/batches/season');
+  await expect(page.locator('[data-fact=gap]')).toHaveText(/no plan is/, { timeout: 120_000 });
 });

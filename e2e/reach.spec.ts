@@ -11,6 +11,7 @@ const ROUTES = [
   '/batches',
   '/batches/ideas',
   '/batches/scores',
+  '/batches/season',
   '/batches/slipway-red-3',
   '/batches/slipway-red-2?at=bottle',
   '/batches/gorse-gold?at=salt',

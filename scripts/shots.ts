@@ -11,7 +11,6 @@ const VIEWS: readonly [name: string, path: string, click?: string][] = [
   ['start', '/batches', 'button:has-text("Start a batch")'],
   ['recipe', '/batches/from-a-recipe'],
   ['batch', '/batches/gorse-gold?at=blend'],
-  ['branches', '/batches/spring-tide?at=mango-blend'],
   ['choose', '/batches/gorse-gold/pods'],
   ['pods', '/pods'],
   ['larder', '/larder'],
@@ -22,6 +21,7 @@ const VIEWS: readonly [name: string, path: string, click?: string][] = [
   ['counter', '/batches/harbour-dark/counter'],
   ['guide', '/guide/where-heat-sits'],
   ['ideas', '/batches/ideas'],
+  ['season', '/batches/season'],
   ['scores', '/batches/scores'],
 ];
 const server = new DemoServer(4800);
@@ -61,6 +61,7 @@ try {
       await page.waitForTimeout(2500);
       await page.mouse.move(640, 500);
     }
+    if (name === 'season') await page.getByText(/^\s*no plan is more than \d+ % better\s*$/).waitFor({ timeout: 120_000 });
     if (name === 'ideas') await page.getByText(/^\s*\d+ of 17 kinds\s*$/).waitFor({ timeout: 120_000 });
     await page.screenshot({ path: fileURLToPath(new URL(`../docs/screenshots/${name}.png`, import.meta.url)) });
     console.log(`docs/screenshots/${name}.png`);

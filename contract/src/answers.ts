@@ -2,7 +2,7 @@ import { Type, type TObject, type TSchema } from '@sinclair/typebox';
 import { IngredientSchema, StoredSchema, ToolSchema } from '@roskel/core';
 import { LarderFactsSchema, LeavingSchema, PodLotInputSchema } from './records';
 import { MakerSchema } from './log';
-import { LearntSchema, VarietySchema } from './own';
+import { LearntSchema, SeasonBookSchema, VarietySchema } from './own';
 
 /** What the API answers with, for its description; the types are those of records.ts. */
 const closed = { additionalProperties: false };
@@ -29,6 +29,7 @@ export const HistoryAnswer = Type.Object(
 export const OwnVarietyAnswer = Type.Object({ id: Text, revision: Count, value: VarietySchema }, closed);
 export const OwnToolAnswer = Type.Object({ id: Text, revision: Count, value: ToolSchema }, closed);
 export const OwnLearntAnswer = Type.Object({ id: Text, revision: Count, value: LearntSchema }, closed);
+export const OwnSeasonAnswer = Type.Object({ id: Text, revision: Count, value: SeasonBookSchema }, closed);
 export const OwnMakerAnswer = Type.Object({ id: Text, revision: Count, value: MakerSchema }, closed);
 export const OwnIngredientAnswer = Type.Object({ id: Text, revision: Count, value: IngredientSchema }, closed);
 const BatchFileAnswer = Type.Object(

@@ -1,5 +1,7 @@
 import { Type, type Static } from '@sinclair/typebox';
 import {
+  DaySchema,
+  HEAT_WORDS,
   IngredientSchema,
   LearntFileSchema,
   RAILS,
@@ -75,6 +77,60 @@ export interface OwnLearnt {
   value: Learnt;
 }
 export const OwnLearntSchema = Type.Object({ revision: Type.Optional(Revision), value: LearntSchema }, exact);
+
+const Pin = {
+  style: Type.String({ maxLength: 60 }),
+  heat: Type.Union([...HEAT_WORDS.map((w) => Type.Literal(w.name)), Type.Null()]),
+  start: DaySchema,
+};
+const Lines = Type.String({ maxLength: 4000 });
+/** What a kitchen says of its season: what ripens, what is wished, when there is time; and the plan that it keeps. */
+export const SeasonBookSchema = Type.Object(
+  {
+    id: Id,
+    name: Type.String({ minLength: 1, maxLength: 60 }),
+    ripens: Lines,
+    wishes: Lines,
+    perMonth: Type.Integer({ title: 'Used up in a month', minimum: 0, maximum: 60 }),
+    bottleMl: Type.Number({ title: 'The bottle', minimum: 20, maximum: 2000, unit: 'ml' }),
+    /** Day of the week on which there is time: 0 is Sunday. */
+    weekday: Type.Integer({ minimum: 0, maximum: 6 }),
+    freezerG: Type.Number({ title: 'What the freezer takes', minimum: 0, maximum: 500_000, unit: 'g' }),
+    styles: Type.Array(Type.String({ maxLength: 60 }), { maxItems: 40 }),
+    pins: Type.Array(Type.Object(Pin, exact), { maxItems: 60 }),
+    /** Batches that were begun of it: what they take of pods that are still to ripen. */
+    begun: Type.Array(Type.Object({ batchId: Id, variety: Id, g: Type.Number({ minimum: 0, maximum: 1e6 }) }, exact), { maxItems: 400 }),
+    kept: Type.Union([
+      Type.Object(
+        {
+          batches: Type.Array(Type.Object(Pin, exact), { maxItems: 200 }),
+          parts: Type.Array(
+            Type.Object(
+              {
+                wishId: Type.Union([Type.String({ maxLength: 80 }), Type.Null()]),
+                says: Type.String({ maxLength: 400 }),
+                got: Type.Number({ minimum: 0, maximum: 1000 }),
+                bottles: Type.Number({ minimum: 0, maximum: 1000 }),
+              },
+              exact,
+            ),
+            { maxItems: 400 },
+          ),
+        },
+        exact,
+      ),
+      Type.Null(),
+    ]),
+  },
+  exact,
+);
+export type SeasonBook = Static<typeof SeasonBookSchema>;
+export interface OwnSeason {
+  id: string;
+  revision: number;
+  value: SeasonBook;
+}
+export const OwnSeasonSchema = Type.Object({ revision: Type.Optional(Revision), value: SeasonBookSchema }, exact);
 
 const Real = Type.Number();
 const Heat = Type.Object({ dryShu: Real, sigma: Real }, exact);

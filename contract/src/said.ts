@@ -1,7 +1,7 @@
 import type { Change } from '@roskel/core';
 
 /** What a kitchen has. */
-export const OWN_KINDS = ['varieties', 'ingredients', 'tools', 'makers', 'learnt'] as const;
+export const OWN_KINDS = ['varieties', 'ingredients', 'tools', 'makers', 'learnt', 'season'] as const;
 /** Tables of a kitchen's own rows; `learnt`: files of what other kitchens learnt. */
 export type OwnKind = (typeof OWN_KINDS)[number];
 export const TOPICS = ['batches', 'pods', 'larder', 'stored', 'shelf', 'settings', 'heat', ...OWN_KINDS] as const;

@@ -270,7 +270,7 @@ describe('what a plan promises', () => {
           harvest(`h${n}`, d.pick(VARIETIES), d.whole(80, 1500), addDays(TODAY, d.whole(20, 110))),
         ),
         shelf: d.chance(0.5)
-          ? [{ id: 's', name: 'Old', style: 'brine-ferment', bottles: 3, shu: d.pick([300, 1500]), from: TODAY, until: '2026-10-01' }]
+          ? [{ id: 's', name: 'Old', eaten: 'drop', bottles: 3, shu: d.pick([300, 1500]), from: TODAY, until: '2026-10-01' }]
           : [],
         jars: [
           { ml: 1000, count: d.whole(1, 2) },
@@ -342,11 +342,11 @@ describe('what a plan promises', () => {
   });
   it('what cannot be had gives way and is said: too late, too mild, no jar', () => {
     const late = best(season({ wishes: [wish('soon', 3, '2026-06-20')] }));
-    expect(late.parts).toMatchObject([{ says: 'soon', got: 0 }]);
+    expect(late.parts).toMatchObject([{ says: 'soon', got: 0, why: 'late' }]);
     const mild = best(
       season({ harvests: [harvest('b', 'poblano', 1200, '2026-08-20')], wishes: [wish('fierce', 2, '2026-12-01', ['fierce'])] }),
     );
-    expect(mild.parts).toMatchObject([{ got: 0 }]);
+    expect(mild.parts).toMatchObject([{ got: 0, why: 'mild' }]);
     expect(best(season({ jars: [], kits: [kit('brine-ferment')] })).batches).toEqual([]);
     expect(best(season({ harvests: [] })).batches).toEqual([]);
   });

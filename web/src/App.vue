@@ -56,6 +56,7 @@ const WITHIN: Record<string, string> = {
     trim: 'batches',
     counter: 'batches',
     ideas: 'batches',
+    season: 'batches',
     recipe: 'batches',
     compare: 'batches',
     cost: 'batches',

@@ -27,6 +27,7 @@ const routes: RouteRecordRaw[] = [
   { path: '/batches', name: 'batches', meta: { title: 'Batches' }, component: () => import('./places/BatchesPage.vue') },
   { path: '/batches/from-a-recipe', name: 'recipe', meta: { title: 'From a recipe' }, component: () => import('./places/RecipePage.vue') },
   { path: '/batches/ideas', name: 'ideas', meta: { title: 'What could I make?' }, component: () => import('./places/IdeasPage.vue') },
+  { path: '/batches/season', name: 'season', meta: { title: 'The season' }, component: () => import('./places/SeasonPage.vue') },
   { path: '/batches/scores', name: 'scores', meta: { title: 'How good were we?' }, component: () => import('./places/ScoresPage.vue') },
   { path: '/batches/:id', name: 'batch', meta: { title: '' }, component: () => import('./places/BatchPage.vue') },
   { path: '/side-by-side', name: 'compare', meta: { title: 'Side by side' }, component: () => import('./places/ComparePage.vue') },

@@ -1,14 +1,22 @@
 import type { Day } from '../plan';
-import type { Season, SeasonBatch } from './season';
+import type { HeatWord } from '../heat';
+import type { Pin, Season, SeasonBatch } from './season';
+
+/** A plan as it is kept to be held against a later one. */
+export interface KeptSeason {
+  batches: readonly Pin[];
+  parts: readonly { wishId: string | null; says: string; got: number; bottles: number }[];
+}
 
 /** What another answer does otherwise than the one of before. */
 export type SeasonChange =
   | { kind: 'moved'; batch: SeasonBatch; before: Day }
-  | { kind: 'new' | 'gone'; batch: SeasonBatch }
+  | { kind: 'new'; batch: SeasonBatch }
+  | { kind: 'gone'; batch: Pin }
   | { kind: 'less' | 'more'; wishId: string; says: string; got: number; before: number; of: number };
 
-const sauceOf = (b: SeasonBatch) => `${b.style} ${b.heat ?? ''}`;
-const totals = (s: Season) => {
+const sauceOf = (b: { style: string; heat: HeatWord | null }) => `${b.style} ${b.heat ?? ''}`;
+const totals = (s: KeptSeason) => {
   const out = new Map<string, { says: string; got: number; of: number }>();
   for (const p of s.parts) {
     if (p.wishId === null) continue;
@@ -19,11 +27,11 @@ const totals = (s: Season) => {
 };
 
 /** What changed from one plan to the next: batches of the same sauce are the same batch on another day, the nearest first. */
-export function differsFrom(before: Season, after: Season): SeasonChange[] {
+export function differsFrom(before: KeptSeason, after: Season): SeasonChange[] {
   const out: SeasonChange[] = [];
   const left = [...before.batches];
   const fresh = after.batches.filter((b) => {
-    const i = left.findIndex((x) => x.id === b.id);
+    const i = left.findIndex((x) => sauceOf(x) === sauceOf(b) && x.start === b.start);
     if (i >= 0) left.splice(i, 1);
     return i < 0;
   });

@@ -3,10 +3,9 @@ import { SWEET_FILLER } from '../matter/variety';
 import { lotOfVariety, preparedPerGram } from '../pantry';
 import { addDays, type Day } from '../plan';
 import { ModelBuilder } from '../solve';
-import { styleOf } from '../styles';
 import type { StyleKit } from './kit';
 import { seasonParts } from './parts';
-import type { Harvest, SeasonPart, Pin, SeasonAsk } from './season';
+import type { Harvest, SeasonPart, Pin, SeasonAsk, ShortOf } from './season';
 
 /**
  * What things are worth against each other (our judgement): a bottle of a wish that is missing, one of those used up in a month,
@@ -50,7 +49,7 @@ export interface Candidate extends Pin {
 export interface SeasonModel {
   bottleMl: number;
   model: ModelBuilder;
-  parts: readonly { part: SeasonPart; short: number }[];
+  parts: readonly { part: SeasonPart; short: number; why: ShortOf }[];
   candidates: readonly Candidate[];
   fromShelf: readonly { shelfId: string; part: SeasonPart; n: number }[];
   harvests: readonly { harvest: Harvest; spoils: number | null; frozen: number | null }[];
@@ -77,8 +76,8 @@ function bandOf(kit: StyleKit, heat: HeatWord | null): { low: number; high: numb
 /** With no more batches than this to look at, every day is looked at. */
 const EVERY_DAY = 200;
 /**
- * Days on which a kind may begin: all of them where that is not many, else where pods come or something comes out of its jar,
- * the day after each of these, where a wish asks for it at the latest, and what is held fast.
+ * Days on which a kind may begin: all of them where that is not many, else where pods come, the day of work after that, where a
+ * wish asks for it at the latest, and what is held fast.
  */
 function startsOf(ask: SeasonAsk, kit: StyleKit, parts: readonly SeasonPart[]): readonly Day[] {
   const { days, harvests, kits } = ask;
@@ -89,7 +88,7 @@ function startsOf(ask: SeasonAsk, kit: StyleKit, parts: readonly SeasonPart[]): 
   for (const h of harvests) {
     const first = workOn(days, h.from.typical);
     add(first);
-    if (first) for (const k of kits) add(workOn(days, addDays(first, Math.max(1, k.stands))));
+    if (first) add(workOn(days, addDays(first, 1)));
   }
   for (const { by } of parts)
     add(days.filter((d) => addDays(workOn(days, addDays(d, kit.stands)) ?? '9999-01-01', kit.rests) <= by).at(-1));
@@ -105,6 +104,8 @@ export function seasonModel(ask: SeasonAsk): SeasonModel {
     part,
     short: m.column(part.wishId === null ? COST.shortMonth : COST.short, 0, part.bottles),
   }));
+  /** Parts for which something could be ready in time, whatever its heat. */
+  const inTime = new Set<string>();
   const heats = [...new Set<HeatWord | null>([null, ...parts.map(({ part }) => part.heat)])];
   const pinned = new Set(ask.pins.map(pinId));
   const before = new Set(ask.before.map(pinId));
@@ -149,6 +150,7 @@ export function seasonModel(ask: SeasonAsk): SeasonModel {
         if (serves.length === 0 && heat !== null && !pinned.has(id)) continue;
         // Nothing that is there comes near: no pods are hot enough.
         const hottest = Math.max(...there.map((t) => (t.perG.heatShuG / t.perG.massG) * (kit.heatKept / kit.massPerPod)));
+        for (const { part } of serves) inTime.add(part.id);
         if (hottest < band.low) continue;
         const x = m.column(COST.batch - (before.has(id) ? COST.moved : 0), pinned.has(id) ? 1 : 0, 1, true);
         const pods = there.map((t) => ({ ...t, g: m.column(COST.cookedG, 0, Infinity) }));
@@ -222,7 +224,7 @@ export function seasonModel(ask: SeasonAsk): SeasonModel {
 
   // What stands there already.
   const fromShelf = ask.shelf.flatMap((s) => {
-    const word = heatWord(s.shu, styleOf(s.style).eaten);
+    const word = heatWord(s.shu, s.eaten);
     const to = parts
       .filter(({ part }) => (part.heat === null || part.heat === word) && s.from <= part.by && part.by <= s.until)
       .map(({ part }) => ({ shelfId: s.id, part, n: m.column(0, 0, Math.min(part.bottles, s.bottles), true) }));
@@ -246,7 +248,17 @@ export function seasonModel(ask: SeasonAsk): SeasonModel {
     candidates,
     fromShelf,
   );
-  return { model: m, bottleMl, parts, candidates, fromShelf, harvests, workdays: [...workdays].map(([day, d]) => ({ day, d })) };
+  const could = new Set([...candidates.flatMap((c) => c.to), ...fromShelf].map((t) => t.part.id));
+  const why = (id: string): ShortOf => (could.has(id) ? 'shared' : inTime.has(id) ? 'mild' : 'late');
+  return {
+    model: m,
+    bottleMl,
+    parts: parts.map((p) => ({ ...p, why: why(p.part.id) })),
+    candidates,
+    fromShelf,
+    harvests,
+    workdays: [...workdays].map(([day, d]) => ({ day, d })),
+  };
 }
 
 /** Sauces of one wish differ: each part is of one kind (style and heat, or one bottling), and no two parts of the same. */

@@ -1,4 +1,4 @@
-import type { HeatWord } from '../heat';
+import type { Eaten, HeatWord } from '../heat';
 import type { Occupies } from '../line';
 import type { PodLot } from '../pantry';
 import type { Day } from '../plan';
@@ -34,8 +34,8 @@ export interface SeasonWish {
 export interface Shelved {
   id: string;
   name: string;
-  /** Id of its style, by which its heat is told in words. */
-  style: string;
+  /** How it is eaten, by which its heat is told in words. */
+  eaten: Eaten;
   bottles: number;
   shu: number;
   from: Day;
@@ -105,12 +105,20 @@ export interface SeasonPart {
   by: Day;
 }
 
+/** Why a part of a wish stays short: nothing is ready by then, nothing is hot enough, or what there is goes to other wishes. */
+export const SHORT_OF = {
+  late: 'nothing can be ready by then',
+  mild: 'nothing that is there by then is hot enough for it',
+  shared: 'pods, jars or time go where they are worth more',
+} as const;
+export type ShortOf = keyof typeof SHORT_OF;
+
 /** What comes of a season: batches, what each part gets, and what gives way. */
 export interface Season {
   batches: readonly SeasonBatch[];
   /** Bottles off the shelf for each part. */
   fromShelf: readonly { shelfId: string; part: string; bottles: number }[];
-  parts: readonly (SeasonPart & { got: number })[];
+  parts: readonly (SeasonPart & { got: number; why: ShortOf | null })[];
   spoils: readonly { harvestId: string; g: number }[];
   frozen: readonly { harvestId: string; g: number }[];
   /** Days on which something is done. */

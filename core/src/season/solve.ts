@@ -12,6 +12,8 @@ export const SEASON_TIME: SeasonTime = { first: 4, better: 5 };
 export const SEASON_GAP = 0.05;
 /** So many batches, those that are most a part of the plan without whole numbers, are looked at first. */
 const FIRST_BATCHES = 60;
+/** Times that batches for what is short are put beside the plan. */
+const MOST_TRIES = 4;
 /** Less of anything is none, g. */
 const SOME_G = 0.5;
 
@@ -47,7 +49,10 @@ export function seasonOf(m: SeasonModel, v: readonly number[], cost: number, gap
       .map((c) => batchOf(c, v, m.bottleMl))
       .sort((a, b) => a.start.localeCompare(b.start) || a.id.localeCompare(b.id)),
     fromShelf: m.fromShelf.flatMap((s) => (v[s.n]! > 0 ? [{ shelfId: s.shelfId, part: s.part.id, bottles: v[s.n]! }] : [])),
-    parts: m.parts.map(({ part, short }) => ({ ...part, got: part.bottles - Math.round(v[short]!) })),
+    parts: m.parts.map(({ part, short, why }) => {
+      const got = part.bottles - Math.round(v[short]!);
+      return { ...part, got, why: got < part.bottles ? why : null };
+    }),
     spoils: gramsOf('spoils'),
     frozen: gramsOf('frozen'),
     workdays: m.workdays
@@ -109,16 +114,38 @@ export function* seasonSteps(solver: LinearSolver, ask: SeasonAsk, time: SeasonT
   }
   const gapOf = (s: Season): Season => ({ ...s, gap: Math.max(0, (s.cost - bound) / worth) });
 
-  const before = new Set(ask.before.map(pinId));
-  const part = (c: Candidate) => (before.has(c.id) || ask.pins.some((p) => pinId(p) === c.id) ? 1 : loose.values[c.x]!);
-  const without = [...m.candidates].sort((a, b) => part(b) - part(a)).slice(FIRST_BATCHES);
-  const few = held(m.model, new Map(without.flatMap(none)));
-  const first = solver.solve(few, { gap: 0.02, seconds: time.first, nodes: Infinity, large: true });
-  if ('values' in first && made(first.values)) yield gapOf(best!);
+  const before = new Set([...ask.before, ...ask.pins].map(pinId));
+  const byUse = [...m.candidates].sort((a, b) => loose.values[b.x]! - loose.values[a.x]!);
+  let at: readonly number[] | null = null;
+  /** The best plan with some of the batches, and whether it is better than the one of before. */
+  function* withSome(some: ReadonlySet<Candidate>, gap: number, seconds: number, whole?: ReadonlySet<number>): Generator<Season, boolean> {
+    const rest = m.candidates.filter((c) => !some.has(c));
+    const answer = solver.solve(held(m.model, new Map(rest.flatMap(none)), whole), {
+      ...{ gap, seconds, nodes: Infinity, large: true },
+      ...(at ? { start: at } : {}),
+    });
+    if (!('values' in answer) || !made(answer.values)) return false;
+    at = answer.values;
+    yield gapOf(best!);
+    return true;
+  }
+  // What is of most use in the plan without whole numbers.
+  const used = new Set([...byUse.slice(0, FIRST_BATCHES), ...m.candidates.filter((c) => before.has(c.id))]);
+  yield* withSome(used, 0.02, time.first);
+  // What could fill what is short, beside the batches of the plan: until that helps no more.
+  for (let tries = 0; tries < MOST_TRIES && best; tries++) {
+    const short = new Set((best as Season).parts.filter((p) => p.got < p.bottles).map((p) => p.id));
+    if (short.size === 0) break;
+    const own = m.candidates.filter((c) => (best as Season).batches.some((b) => b.id === c.id) || before.has(c.id));
+    const help = byUse.filter((c) => c.to.some((t) => short.has(t.part.id))).slice(0, FIRST_BATCHES / 2);
+    if (!(yield* withSome(new Set([...own, ...help]), 0.01, time.first / 2, bottles))) break;
+  }
 
-  const all = solver.solve(m.model, {
-    ...{ gap: 1e-3, seconds: time.better, nodes: Infinity, large: true },
-    ...('values' in first ? { start: first.values } : {}),
+  // Few batches are looked at with whole bottles from the first.
+  const exact = m.candidates.length <= FIRST_BATCHES;
+  const all = solver.solve(exact ? held(m.model, new Map(), bottles) : m.model, {
+    ...{ gap: exact ? 1e-6 : 1e-3, seconds: time.better, nodes: Infinity, large: true },
+    ...(at ? { start: at } : {}),
   });
   if (all.bound !== undefined && Number.isFinite(all.bound)) bound = Math.max(bound, all.bound);
   if ('values' in all) made(all.values);

@@ -9,6 +9,7 @@ import {
   LogEntrySchema,
   OwnIngredientSchema,
   OwnLearntSchema,
+  OwnSeasonSchema,
   OwnMakerSchema,
   OwnToolSchema,
   OwnVarietySchema,
@@ -37,6 +38,7 @@ const OWN_SCHEMAS = {
   tools: OwnToolSchema,
   makers: OwnMakerSchema,
   learnt: OwnLearntSchema,
+  season: OwnSeasonSchema,
 } as const satisfies Record<OwnKind, object>;
 const ROWS_AT_ONCE = 200;
 

@@ -31,7 +31,7 @@ import type {
   Tool,
   Variety,
 } from '@roskel/core';
-import type { ChangeEvent, Did, LogDetail, Maker, Timer, Learnt, OwnKind } from '@roskel/contract';
+import type { ChangeEvent, Did, LogDetail, Maker, Timer, Learnt, OwnKind, SeasonBook } from '@roskel/contract';
 
 const at = (name: string) => timestamp(name, { withTimezone: true, mode: 'string' }).notNull().defaultNow();
 
@@ -77,7 +77,7 @@ export const ownRows = pgTable('own_rows', {
   id: text('id').primaryKey(),
   kind: text('kind').$type<OwnKind>().notNull(),
   revision: integer('revision').notNull().default(1),
-  value: json('value').$type<Variety | Ingredient | Tool | Maker | Learnt>().notNull(),
+  value: json('value').$type<Variety | Ingredient | Tool | Maker | Learnt | SeasonBook>().notNull(),
   archived: boolean('archived').notNull().default(false),
   createdAt: at('created_at'),
 });

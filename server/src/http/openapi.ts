@@ -16,6 +16,7 @@ const ABOUT: Record<string, string> = {
   photos: 'Pictures of jars',
   'stand-ins': 'Simulated devices, held to something by hand',
   devices: 'Scales, pens and thermometers, by the line protocol of docs/formats/devices.md',
+  season: 'What ripens, what is wished, and the plan that is kept',
   learnt: 'What other kitchens learnt, read in from files, and what this one did',
   scores: 'What was foretold against what was measured',
   kitchen: 'All of it, as a backup',

@@ -34,6 +34,7 @@ import { moveShelf } from '../store/shelf';
 import { addHeat } from '../store/tasting';
 import { demoLarder, demoLots } from './pantry';
 import { seedMakers } from './makers';
+import { seedSeason } from './season';
 import { seedShelf } from './shelf';
 import { DEMO_TOOLS, seedStyles } from './styles';
 
@@ -222,6 +223,7 @@ export async function seedDemo(db: Db, today: string): Promise<void> {
     today,
   );
   await seedMakers(db, today);
+  await seedSeason(db);
   await moveShelf(db, 'slipway-red-2', -1, 'opened');
 
   // The maker's tongue, from three bottles with a heat on the label, and one match test of a lot.

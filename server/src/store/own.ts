@@ -13,6 +13,8 @@ import {
 } from '@roskel/core';
 import {
   LearntSchema,
+  SeasonBookSchema,
+  type SeasonBook,
   MakerSchema,
   type Learnt,
   type Maker,
@@ -20,6 +22,7 @@ import {
   type OwnKind,
   type OwnLearnt,
   type OwnMaker,
+  type OwnSeason,
   type OwnTool,
   type OwnVariety,
 } from '@roskel/contract';
@@ -31,7 +34,7 @@ import { knowledge, settleLots } from './heat';
 import { identityOf } from './identity';
 import { learntFiles } from './learntFiles';
 
-type Own = OwnVariety | OwnIngredient | OwnTool | OwnMaker | OwnLearnt;
+type Own = OwnVariety | OwnIngredient | OwnTool | OwnMaker | OwnLearnt | OwnSeason;
 type Value = Own['value'];
 
 /** What a row is called in its table, what is wrong with it, and what its maker still has to say. */
@@ -52,6 +55,12 @@ const KINDS = {
   makers: {
     id: (m: Maker) => m.id,
     problems: (m: Maker) => errorsOf(MakerSchema, m).map((e) => ({ field: e.path, message: e.message })),
+    unsaid: () => [],
+    taken: () => false,
+  },
+  season: {
+    id: (s: SeasonBook) => s.id,
+    problems: (s: SeasonBook) => errorsOf(SeasonBookSchema, s).map((e) => ({ field: e.path, message: e.message })),
     unsaid: () => [],
     taken: () => false,
   },

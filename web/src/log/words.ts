@@ -14,6 +14,7 @@ const OF: Partial<Record<LogLine['topic'], { one: string; to?(id: string): strin
   ingredients: { one: 'the ingredient', to: () => '/larder/table' },
   tools: { one: 'the thing', to: () => '/larder/tools' },
   makers: { one: 'the maker' },
+  season: { one: 'the season', to: () => '/batches/season' },
   learnt: { one: 'what kitchens learnt:' },
   settings: { one: 'how the kitchen is set' },
   heat: { one: 'an entry of heat' },

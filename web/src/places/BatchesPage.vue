@@ -91,6 +91,7 @@ async function importFile({ file: chosen }: UploadCustomRequestOptions) {
       <h1>Batches</h1>
       <FindField v-if="batches.items.length || batches.state !== 'ready'" v-model="find" label="Find a batch" />
       <RouterLink class="act push" to="/batches/ideas">What could I make?</RouterLink>
+      <RouterLink class="act" to="/batches/season">The season</RouterLink>
       <NButton @click="archived = true">Archive</NButton>
       <span class="import">
         <NUpload accept=".json,application/json" :show-file-list="false" :custom-request="importFile">

@@ -21,6 +21,7 @@ const TOPICS = {
     tools: 'things of the kitchen',
     makers: 'makers',
     learnt: 'what kitchens learnt',
+    season: 'the season',
     settings: 'settings',
   },
 };

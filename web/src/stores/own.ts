@@ -1,6 +1,6 @@
 import { defineStore } from 'pinia';
 import { computed } from 'vue';
-import type { OwnIngredient, OwnLearnt, OwnTool, OwnVariety } from '@roskel/contract';
+import type { OwnIngredient, OwnLearnt, OwnSeason, OwnTool, OwnVariety } from '@roskel/contract';
 import { palateWithKitchens, VARIETIES, type Palate, type Variety } from '@roskel/core';
 import { ownRows } from './ownRows';
 
@@ -8,6 +8,9 @@ export const useOwnIngredients = defineStore('ownIngredients', () => ownRows<Own
 
 /** Pots, sieves, blenders, jars: the maker's own. */
 export const useTools = defineStore('tools', () => ownRows<OwnTool>('tools'));
+
+/** What ripens and what is wished: one row. */
+export const useSeasonBook = defineStore('season', () => ownRows<OwnSeason>('season'));
 
 /** What other kitchens learnt, as it was read in. */
 export const useLearnt = defineStore('learnt', () => {

@@ -1,4 +1,4 @@
-import type { OwnIngredient, OwnKind, OwnLearnt, OwnMaker, OwnTool, OwnVariety } from '@roskel/contract';
+import type { OwnIngredient, OwnKind, OwnLearnt, OwnMaker, OwnSeason, OwnTool, OwnVariety } from '@roskel/contract';
 import { api } from '../api/client';
 import { archiveOf } from './archive';
 import { collection } from './collection';
@@ -6,7 +6,7 @@ import { putRecord, type Begun } from './putRecord';
 import { useUndo } from './undo';
 
 /** The maker's own rows of a table: add, change, archive, each with a way back. */
-export function ownRows<T extends OwnVariety | OwnIngredient | OwnTool | OwnMaker | OwnLearnt>(kind: OwnKind) {
+export function ownRows<T extends OwnVariety | OwnIngredient | OwnTool | OwnMaker | OwnLearnt | OwnSeason>(kind: OwnKind) {
   const list = collection<T>(`/${kind}`, kind);
   const undo = useUndo();
   const archive = archiveOf<T>(kind, (row) => row.value.name, list.refresh);

@@ -1,5 +1,13 @@
 import type { TSchema } from '@sinclair/typebox';
-import { LarderFactsSchema, LearntSchema, MakerSchema, PodLotInputSchema, schemaAt, VarietySchema } from '@roskel/contract';
+import {
+  LarderFactsSchema,
+  LearntSchema,
+  MakerSchema,
+  PodLotInputSchema,
+  schemaAt,
+  SeasonBookSchema,
+  VarietySchema,
+} from '@roskel/contract';
 import { IngredientSchema, ToolSchema, type Clash } from '@roskel/core';
 import { sayValue } from '../batch/words';
 
@@ -9,6 +17,7 @@ const SCHEMAS = {
   tools: ToolSchema,
   makers: MakerSchema,
   learnt: LearntSchema,
+  season: SeasonBookSchema,
   larder: LarderFactsSchema,
   pods: PodLotInputSchema,
 } as const satisfies Record<string, TSchema>;

@@ -28,6 +28,13 @@ import {
   type Banded,
   type Sensitivity,
   solveBench,
+  kitOf,
+  luckOf,
+  seasonSteps,
+  seedOf,
+  type Season,
+  type SeasonAsk,
+  type StyleKit,
   type BatchFile,
   type BenchAnswer,
   type BenchStuff,
@@ -80,6 +87,23 @@ export type Timed<A> = { ok: true; answer: A; ms: number } | { ok: false; messag
 async function timed<A>(ask: (solver: LinearSolver) => A): Promise<Timed<A>> {
   const solver = await getSolver();
   return answered(() => ask(solver));
+}
+const kits = new Map<string, StyleKit>();
+/** A kind is measured once a day. */
+function kitFor(style: string, today: string): StyleKit {
+  const key = `${style} ${today}`;
+  const kit = kits.get(key) ?? kitOf(style, today);
+  kits.set(key, kit);
+  return kit;
+}
+async function answeredLate<A>(ask: () => Promise<A>): Promise<Timed<A>> {
+  const start = performance.now();
+  try {
+    return { ok: true, answer: await ask(), ms: performance.now() - start };
+  } catch (error) {
+    if (error instanceof LineProblem || error instanceof RangeError) return { ok: false, message: error.message };
+    throw error;
+  }
 }
 function answered<A>(ask: () => A): Timed<A> {
   const start = performance.now();
@@ -209,6 +233,27 @@ const bench = {
     return timed((solver) => ideaOf(solver, style, wish, today));
   },
   /** A whole plan from what someone has and wishes. */
+  /** A season planned, better and better: `hear` gets each answer, with of how many seasons each wish comes true. */
+  season(
+    asked: Omit<SeasonAsk, 'kits'>,
+    styles: readonly string[],
+    hear: (season: Season, luck: Map<string, number>) => void,
+  ): Promise<Timed<null>> {
+    return answeredLate(async () => {
+      const solver = await getSolver();
+      const own: StyleKit[] = [];
+      for (const style of styles) {
+        own.push(kitFor(style, asked.today));
+        await breath();
+      }
+      const ask = { ...asked, kits: own };
+      for (const season of seasonSteps(solver, ask)) {
+        hear(season, luckOf(ask, season, seedOf(JSON.stringify(asked.wishes))));
+        await breath();
+      }
+      return null;
+    });
+  },
   plan(wish: Wish, today: string): Promise<Timed<Plan>> {
     return timed((solver) => planBatch(solver, wish, today));
   },

@@ -8,6 +8,8 @@ import {
   OwnLearntAnswer,
   OwnLearntSchema,
   OwnMakerAnswer,
+  OwnSeasonAnswer,
+  OwnSeasonSchema,
   OwnMakerSchema,
   OwnToolAnswer,
   OwnToolSchema,
@@ -54,6 +56,7 @@ export const ownRoutes: readonly Route[] = [
   ...ownOf('ingredients', OwnIngredientSchema, OwnIngredientAnswer),
   ...ownOf('tools', OwnToolSchema, OwnToolAnswer),
   ...ownOf('makers', OwnMakerSchema, OwnMakerAnswer),
+  ...ownOf('season', OwnSeasonSchema, OwnSeasonAnswer),
   ...ownOf('learnt', OwnLearntSchema, OwnLearntAnswer, ['pods', 'tools']),
   {
     method: 'get',

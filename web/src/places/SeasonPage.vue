@@ -1,0 +1,365 @@
+<script setup lang="ts">
+import { computed, onMounted, ref } from 'vue';
+import { NButton, NForm, NSelect, NTable } from 'naive-ui';
+import { RouterLink, useRouter } from 'vue-router';
+import { SeasonBookSchema } from '@roskel/contract';
+import {
+  heatWords,
+  oddsText,
+  SHORT_OF,
+  seedOf,
+  SEASON_STYLES,
+  styleOf,
+  type SeasonBatch,
+  type SeasonChange,
+  type Wish,
+} from '@roskel/core';
+import { beginPlan } from '../batch/beginPlan';
+import { capital, day, grams, plural, shu, today } from '../format';
+import SeasonPicture from '../season/SeasonPicture.vue';
+import { useSeason } from '../season/useSeason';
+import { useBatches } from '../stores/batches';
+import { useLarder } from '../stores/larder';
+import { useNotices } from '../stores/notices';
+import { heatColour } from '../theme';
+import LabelledField from '../ui/LabelledField.vue';
+import NumberField from '../ui/NumberField.vue';
+import PickField from '../ui/PickField.vue';
+import TextField from '../ui/TextField.vue';
+import { bench } from '../worker/client';
+
+/** A season: what ripens, what is wished, and the batches between, worked out anew at each change. */
+const s = useSeason();
+const { form, ready, ripens, wishes, harvests, season, luck, working, trouble, styles, changes, hold, isHeld, keepPlan, load } = s;
+onMounted(() => void load());
+const batches = useBatches();
+const larder = useLarder();
+const notices = useNotices();
+const router = useRouter();
+const P = SeasonBookSchema.properties;
+const weekdays = ['Sunday', 'Monday', 'Tuesday', 'Wednesday', 'Thursday', 'Friday', 'Saturday'].map((label, value) => ({ value, label }));
+const kinds = SEASON_STYLES.map((value) => ({ value, label: styleOf(value).name }));
+
+const said = computed(() => {
+  if (!ready.value) return 'Looking at what is there.';
+  if (styles.value.length === 0) return 'Choose a kind of sauce.';
+  if (trouble.value) return '';
+  if (!season.value) return working.value ? 'Working it out.' : '';
+  const { gap } = season.value;
+  const near = gap === null || gap < 0.001 ? 'no plan is better' : `no plan is more than ${Math.max(1, Math.ceil(gap * 100))} % better`;
+  return working.value ? `${near}, looking on` : near;
+});
+/** Each wish with what it gets, and of how many seasons that comes true. */
+const told = computed(() =>
+  wishes.value.found.map((w) => {
+    const parts = season.value?.parts.filter((p) => p.wishId === w.id) ?? [];
+    const got = parts.reduce((n, p) => n + p.got, 0);
+    const why = [...new Set(parts.flatMap((p) => (p.why ? [SHORT_OF[p.why]] : [])))].join('; ');
+    return { w, got, of: w.bottles, why, odds: luck.value.get(w.id) ?? null };
+  }),
+);
+const months = computed(() => season.value?.parts.filter((p) => p.wishId === null) ?? []);
+const shortMonths = computed(() => months.value.filter((p) => p.got < p.bottles));
+/** By name: pickings of one kind of pod are said once. */
+const spoils = computed(() => {
+  const byName = new Map<string, number>();
+  for (const { harvestId, g } of season.value?.spoils ?? []) {
+    const name = harvests.value.find((h) => h.id === harvestId)?.name ?? '';
+    byName.set(name, (byName.get(name) ?? 0) + g);
+  }
+  return [...byName].map(([name, g]) => ({ name, g })).filter((x) => x.g >= 1);
+});
+const frozenG = computed(() => (season.value?.frozen ?? []).reduce((g, x) => g + x.g, 0));
+const nameOf = (b: { style: string; heat: string | null }) => `${capital(styleOf(b.style).name)}${b.heat ? `, ${b.heat}` : ''}`;
+const podsOf = (b: SeasonBatch) =>
+  [
+    ...b.pods.map((p) => `${grams(p.g)} ${harvests.value.find((h) => h.id === p.harvestId)?.name ?? ''}${p.frozen ? ' (frozen)' : ''}`),
+    ...(b.boughtG >= 1 ? [`${grams(b.boughtG)} sweet peppers to buy`] : []),
+  ].join('; ');
+function changeWords(c: SeasonChange): string {
+  if (c.kind === 'moved') return `${nameOf(c.batch)} begins ${day(c.batch.start)} in place of ${day(c.before)}.`;
+  if (c.kind === 'new') return `${nameOf(c.batch)} on ${day(c.batch.start)} comes in.`;
+  if (c.kind === 'gone') return `${nameOf(c.batch)} on ${day(c.batch.start)} falls away.`;
+  return `${c.says}: ${c.got} of ${c.of} in place of ${c.before}.`;
+}
+
+/** A free name: "Mash ferment", or no. 2 of it. */
+function freeName(style: string): string {
+  const name = capital(styleOf(style).name);
+  const had = new Set(batches.items.map((b) => b.summary.name));
+  for (let n = 1; ; n++) {
+    const next = n === 1 ? name : `${name} no. ${n}`;
+    if (!had.has(next)) return next;
+  }
+}
+const busy = ref('');
+/** How far a heat that nobody named may be off what was worked out, as a factor. */
+const ABOUT = 1.6;
+/** Planned through like any batch, with just these pods, and begun. */
+async function begin(b: SeasonBatch) {
+  busy.value = b.id;
+  try {
+    const word = heatWords(styleOf(b.style).eaten).find((w) => w.name === b.heat);
+    const id = (harvestId: string) =>
+      harvestId.startsWith('lot-') ? harvestId : `lot-${seedOf(`${harvestId} ${b.id} ${today()}`).toString(36)}`;
+    const taken = b.pods.flatMap((p) => {
+      const h = harvests.value.find((x) => x.id === p.harvestId);
+      return h
+        ? [{ h, g: Math.round(p.g), lot: h.from.typical > today() || h.id.startsWith('ripens') ? { ...h.lot, id: id(h.id) } : h.lot }]
+        : [];
+    });
+    const wish: Wish = {
+      name: freeName(b.style),
+      startDate: b.start < today() ? today() : b.start,
+      goal: {
+        lowShu: Math.round(word?.lowShu ?? b.shu / ABOUT),
+        highShu: Math.round(word?.highShu ?? b.shu * ABOUT),
+        bottles: Math.max(1, Math.min(b.fills, 200)),
+        bottleMl: form.bottleMl,
+      },
+      style: b.style,
+      boughtId: `lot-${seedOf(b.id + today()).toString(36)}-bought`,
+      pods: taken.map(({ lot, g }) => ({ lot, stockG: g })),
+      things: [],
+      larder: larder.items.map((l) => ({
+        id: l.ingredientKey,
+        name: larder.row(l.ingredientKey)?.name ?? l.ingredientKey,
+        massG: l.stockG,
+        says: '',
+      })),
+      rows: larder.rows,
+      bottled: null,
+    };
+    const answer = await bench().plan(JSON.parse(JSON.stringify(wish)) as Wish, today());
+    if (!answer.ok) throw new Error(answer.message);
+    const record = await beginPlan(answer.answer, wish.name, [], () => Promise.resolve(null));
+    form.begun.push(
+      ...taken.filter(({ h }) => h.id.startsWith('ripens')).map(({ h, g }) => ({ batchId: record.id, variety: h.lot.varietyId, g })),
+    );
+    form.pins = form.pins.filter((p) => p.start !== b.start || p.style !== b.style);
+    await s.keep();
+    await router.push({ name: 'batch', params: { id: record.id } });
+  } catch (e) {
+    notices.fail(e);
+  } finally {
+    busy.value = '';
+  }
+}
+</script>
+
+<template>
+  <div class="page">
+    <header class="head">
+      <div>
+        <RouterLink class="crumb" to="/batches">Batches</RouterLink><span class="crumb"> / </span>
+        <h1>The season</h1>
+      </div>
+      <span class="push soft" role="status" data-fact="gap">{{ said }}</span>
+    </header>
+    <div class="two">
+      <NForm class="plate said" aria-label="What is said of the season" @submit.prevent>
+        <TextField
+          v-model="form.ripens"
+          label="What will ripen, a line each"
+          :rows="5"
+          :maxlength="4000"
+          placeholder="20 fresnos from mid-August"
+        />
+        <p v-if="ripens.unread.length" class="short" role="alert">Not understood: {{ ripens.unread.join('; ') }}</p>
+        <TextField
+          v-model="form.wishes"
+          label="What is wished, a line each"
+          :rows="5"
+          :maxlength="4000"
+          placeholder="12 presents by 15 December, two kinds, one mild"
+        />
+        <p v-if="wishes.unread.length" class="short" role="alert">Not understood: {{ wishes.unread.join('; ') }}</p>
+        <div class="pair">
+          <NumberField v-model="form.perMonth as number | null" label="Used up a month" :schema="P.perMonth" :digits="0" />
+          <NumberField v-model="form.bottleMl as number | null" label="Bottles of" unit="ml" :schema="P.bottleMl" />
+        </div>
+        <div class="pair">
+          <PickField v-model="form.weekday" label="There is time on" :options="weekdays" />
+          <NumberField v-model="form.freezerG as number | null" label="Freezer takes" unit="g" :schema="P.freezerG" />
+        </div>
+        <LabelledField label="Kinds of sauce" for-id="season-kinds">
+          <NSelect
+            v-model:value="form.styles"
+            multiple
+            filterable
+            :options="kinds"
+            :max-tag-count="4"
+            :input-props="{ id: 'season-kinds' }"
+            aria-label="Kinds of sauce"
+          />
+        </LabelledField>
+      </NForm>
+      <div class="answer">
+        <section v-if="trouble" class="plate note" role="alert">
+          <h2>No plan</h2>
+          <p>{{ trouble }}</p>
+          <NButton v-if="form.pins.length" @click="form.pins = []">Let all of them go</NButton>
+        </section>
+        <section v-else-if="ready && wishes.found.length === 0 && form.perMonth === 0" class="plate note">
+          <h2>What do you wish for?</h2>
+          <p>
+            Say what will ripen and what bottles you want by when; what is in the freezer, the larder of pods and on the shelf counts with
+            it. Every change is worked out anew.
+          </p>
+        </section>
+        <template v-if="season">
+          <section class="plate picture" aria-label="Picture of the season">
+            <SeasonPicture
+              :season="season"
+              :harvests="harvests"
+              :shelf="s.shelved.value"
+              :days="s.days.value"
+              :today="today()"
+              :held="isHeld"
+              @move="(b, start) => hold(b, start)"
+              @free="(b) => hold(b, null)"
+            />
+            <p class="soft">A ribbon that is moved, by hand or by the arrow keys, is held on its day, and the rest is planned around it.</p>
+          </section>
+          <section v-if="changes.length" class="plate" aria-labelledby="changed">
+            <h2 id="changed">Otherwise than in the plan you kept</h2>
+            <ul>
+              <li v-for="c in changes" :key="changeWords(c)" data-fact="changed">{{ changeWords(c) }}</li>
+            </ul>
+          </section>
+          <section class="plate" aria-labelledby="wished">
+            <h2 id="wished">What comes of the wishes</h2>
+            <ul>
+              <li v-for="t in told" :key="t.w.id" :class="{ short: t.got < t.of }" data-fact="wish">
+                <b>{{ t.got }} of {{ t.of }}</b> {{ t.w.says }}{{ t.why ? `: ${t.why}` : '' }}
+                <span v-if="t.got === t.of && t.odds !== null" class="soft"
+                  >as the weather will have it, in {{ oddsText(t.odds) }} seasons</span
+                >
+              </li>
+              <li v-if="months.length" :class="{ short: shortMonths.length }">
+                <b>{{ months.length - shortMonths.length }} of {{ months.length }} months</b> with {{ plural(form.perMonth, 'bottle') }} to
+                use up
+              </li>
+              <li v-for="x in spoils" :key="x.name" class="short">{{ grams(x.g) }} of {{ x.name }} spoil: nothing wants them in time</li>
+              <li v-if="frozenG >= 1">{{ grams(frozenG) }} go into the freezer first</li>
+            </ul>
+          </section>
+          <section class="plate" aria-labelledby="batches">
+            <h2 id="batches">{{ plural(season.batches.length, 'batch', 'batches') }} on {{ plural(season.workdays.length, 'day') }}</h2>
+            <NTable v-if="season.batches.length" :bordered="false" size="small">
+              <thead>
+                <tr>
+                  <th>begins</th>
+                  <th>sauce</th>
+                  <th>of</th>
+                  <th class="n">bottles</th>
+                  <th>ready</th>
+                  <th><span class="hidden">do</span></th>
+                </tr>
+              </thead>
+              <tbody>
+                <tr v-for="b in season.batches" :key="b.id" data-fact="batch">
+                  <td>{{ day(b.start) }} <NButton v-if="isHeld(b)" size="tiny" quaternary @click="hold(b, null)">held: let go</NButton></td>
+                  <td><i class="dot" :style="{ background: heatColour(b.shu) }" />{{ nameOf(b) }}, about {{ shu(b.shu) }} SHU</td>
+                  <td class="soft">{{ podsOf(b) }}</td>
+                  <td class="n">
+                    {{ b.fills }}<span v-if="b.fills > b.bottles" class="soft">, {{ b.fills - b.bottles }} spare</span>
+                  </td>
+                  <td>{{ day(b.ready) }}</td>
+                  <td>
+                    <NButton
+                      size="small"
+                      :loading="busy === b.id"
+                      :disabled="busy !== ''"
+                      :aria-label="`Begin ${nameOf(b)} of ${day(b.start)}`"
+                      @click="begin(b)"
+                      >Make it a batch</NButton
+                    >
+                  </td>
+                </tr>
+              </tbody>
+            </NTable>
+            <p v-else>Nothing is to be made.</p>
+            <p class="acts">
+              <NButton type="primary" :disabled="season.batches.length === 0" @click="keepPlan">Keep this plan</NButton>
+              <span class="soft">A late harvest then says what changes.</span>
+            </p>
+            <p class="soft">
+              Amounts and heats are those of each kind's line, per gram of pods. A batch that is begun is planned through, with its odds, pH
+              and cautions. Without a measured pH nothing keeps long.
+            </p>
+          </section>
+        </template>
+      </div>
+    </div>
+  </div>
+</template>
+
+<style scoped>
+.two {
+  display: grid;
+  grid-template-columns: 320px minmax(0, 1fr);
+  gap: 14px;
+  align-items: start;
+}
+.said {
+  display: grid;
+  gap: 8px;
+  padding: 12px 16px;
+}
+.said p {
+  margin: 0;
+}
+.pair {
+  display: grid;
+  grid-template-columns: 1fr 1fr;
+  gap: 10px;
+}
+.answer {
+  display: grid;
+  gap: 14px;
+  min-width: 0;
+}
+.answer > * {
+  min-width: 0;
+  overflow-x: auto;
+}
+section {
+  padding: 6px 18px 10px;
+}
+.picture {
+  overflow-x: auto;
+}
+ul {
+  margin: 0 0 6px;
+  padding-left: 18px;
+}
+.short {
+  color: var(--wrong);
+}
+.dot {
+  display: inline-block;
+  width: 12px;
+  height: 12px;
+  margin-right: 6px;
+  border-radius: 50%;
+}
+.n {
+  text-align: right;
+}
+.acts {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 10px;
+  align-items: center;
+}
+.hidden {
+  position: absolute;
+  clip-path: inset(50%);
+}
+@media (max-width: 900px) {
+  .two {
+    grid-template-columns: minmax(0, 1fr);
+  }
+}
+</style>

@@ -1,0 +1,262 @@
+import { proxy } from 'comlink';
+import { computed, onBeforeUnmount, reactive, ref, shallowRef, watch } from 'vue';
+import { numberProblem, SeasonBookSchema, type SeasonBook, type TodayRow } from '@roskel/contract';
+import {
+  addDays,
+  daysBetween,
+  differsFrom,
+  isSpoilt,
+  KEEPS_DAYS,
+  pinId,
+  readHarvests,
+  readWishes,
+  SEASON_STYLES,
+  type Harvest,
+  type Pin,
+  type Season,
+  type SeasonAsk,
+  type Shelved,
+} from '@roskel/core';
+import { api } from '../api/client';
+import { today } from '../format';
+import { useBatches } from '../stores/batches';
+import { useLarder } from '../stores/larder';
+import { useNotices } from '../stores/notices';
+import { useSeasonBook, useTools } from '../stores/own';
+import { usePods } from '../stores/pods';
+import { useSettings } from '../stores/settings';
+import { useShelf } from '../stores/shelf';
+import { bench, stopBench, stoppable } from '../worker/client';
+
+/** Kinds that a season begins with: those that keep, two of them in jars. */
+const USUAL = ['brine-ferment', 'mash-ferment', 'simmered-vinegar', 'long-reduced'].filter((s) => SEASON_STYLES.includes(s));
+/** Weeks that a season looks ahead. */
+const WEEKS = 52;
+/** Less of a lot than this is no stock to plan with, g. */
+const LEAST_G = 20;
+/** What is typed rests for as long before it is worked out, and before it is kept, ms. */
+const AFTER_MS = 600;
+/** A sauce that is still on its way is counted on for so many days once it is there: what was measured of it will tell. */
+const AHEAD_DAYS = 90;
+const ID = 'season';
+const plain = <T>(x: T): T => JSON.parse(JSON.stringify(x)) as T;
+const blank = (): SeasonBook => ({
+  ...{ id: ID, name: 'Season', ripens: '', wishes: '', perMonth: 0, bottleMl: 100, weekday: 6, freezerG: 3000 },
+  ...{ styles: [...USUAL], pins: [], begun: [], kept: null },
+});
+
+/** The season of this kitchen: what was said of it, and the plan that is worked out of that, anew at each change. */
+export function useSeason() {
+  const [pods, larder, shelf, batches, tools, book] = [usePods(), useLarder(), useShelf(), useBatches(), useTools(), useSeasonBook()];
+  const [settings, notices] = [useSettings(), useNotices()];
+  const form = reactive<SeasonBook>(blank());
+  const ready = ref(false);
+  const busyJars = shallowRef<SeasonAsk['taken']>([]);
+  const row = computed(() => book.items.find((o) => o.id === ID) ?? null);
+
+  /** What stands in the row, as it was when this window took it over. */
+  let taken = JSON.stringify(blank());
+  const changed = () => JSON.stringify(form) !== taken;
+  function take() {
+    if (!row.value) return;
+    Object.assign(form, plain(row.value.value));
+    taken = JSON.stringify(form);
+  }
+  // Changed in another window, or undone: taken over where nothing was typed here.
+  watch(row, () => !changed() && take());
+  let storing: Promise<void> = Promise.resolve();
+  async function store() {
+    if (!ready.value || !changed() || fieldsTrouble.value) return;
+    const mine = plain(form) as SeasonBook;
+    const had = row.value;
+    const begun = { revision: had?.revision ?? 0, value: had?.value ?? mine };
+    taken = JSON.stringify(mine);
+    try {
+      if (had) await book.edit(ID, begun, mine);
+      else await book.add(mine);
+    } catch (e) {
+      taken = '';
+      notices.fail(e);
+    }
+  }
+  let timer: ReturnType<typeof setTimeout> | undefined;
+  const keep = () => (storing = storing.then(store));
+
+  const P = SeasonBookSchema.properties;
+  const fieldsTrouble = computed(() =>
+    (['perMonth', 'bottleMl', 'freezerG'] as const).some((f) => typeof form[f] !== 'number' || numberProblem(P[f], form[f]) !== null),
+  );
+  const days = computed(() => {
+    const first = addDays(today(), (form.weekday - new Date(`${today()}T12:00:00Z`).getUTCDay() + 7) % 7);
+    return Array.from({ length: WEEKS }, (_, i) => addDays(first, 7 * i));
+  });
+  const rows = computed(() => larder.rows);
+  const ripens = computed(() => readHarvests(form.ripens, settings.value.kitchen, rows.value, today()));
+  const wishes = computed(() => readWishes(form.wishes, today(), days.value.at(-1)!));
+  const freeG = (x: { stockG: number; promised: { g: number }[] }) => x.stockG - x.promised.reduce((s, p) => s + p.g, 0);
+  /** What ripens, without what batches that were begun of it are to take, and the lots that are there. */
+  const harvests = computed<Harvest[]>(() => {
+    const owed = new Map<string, number>();
+    for (const b of form.begun) {
+      const batch = batches.items.find((x) => x.id === b.batchId);
+      if (batch && !batch.summary.stations[0]?.done) owed.set(b.variety, (owed.get(b.variety) ?? 0) + b.g);
+    }
+    const coming = ripens.value.found.flatMap((h): Harvest[] => {
+      const less = Math.min(h.g.typical, owed.get(h.lot.varietyId) ?? 0);
+      owed.set(h.lot.varietyId, (owed.get(h.lot.varietyId) ?? 0) - less);
+      const left = 1 - less / h.g.typical;
+      return left > 0.02 ? [{ ...h, g: { low: h.g.low * left, typical: h.g.typical * left, high: h.g.high * left } }] : [];
+    });
+    const here = pods.items
+      .filter((p) => freeG(p) > LEAST_G && !isSpoilt(p.lot))
+      .map((p): Harvest => {
+        const g = freeG(p);
+        const age = p.gotOn ? Math.max(0, daysBetween(p.gotOn, today())) : 0;
+        return {
+          ...{
+            id: p.id,
+            name: p.lot.name,
+            lot: p.lot,
+            g: { low: g, typical: g, high: g },
+            goodDays: Math.max(2, KEEPS_DAYS[p.lot.form] - age),
+          },
+          from: { low: today(), typical: today(), high: today() },
+        };
+      });
+    return [...here, ...coming];
+  });
+  const shelved = computed<Shelved[]>(() => [
+    ...shelf.items
+      .filter((b) => b.left > 0 && b.bottleMl >= form.bottleMl * 0.8)
+      .map((b): Shelved => ({
+        id: b.id,
+        name: b.name,
+        eaten: b.eaten ?? 'drop',
+        bottles: b.left,
+        shu: b.heat.dry.p50,
+        from: today(),
+        until: b.useBy,
+      })),
+    ...batches.items.flatMap(({ id, summary }) =>
+      summary.ends
+        .filter((e) => !e.doneOn && !e.thrownOn && e.bottles > 0 && e.vessel === 'bottle')
+        .map((e): Shelved => {
+          const to = summary.stations.filter((s) => s.strandId === e.strandId).at(-1)?.to ?? today();
+          const from = to < today() ? today() : to;
+          return {
+            id: `${id}/${e.strandId}`,
+            name: summary.name,
+            eaten: 'drop',
+            bottles: e.bottles,
+            shu: e.heatShu.dry,
+            from,
+            until: addDays(from, AHEAD_DAYS),
+          };
+        }),
+    ),
+  ]);
+  const ask = computed((): Omit<SeasonAsk, 'kits'> => ({
+    ...{ today: today(), days: days.value, harvests: harvests.value, shelf: shelved.value, taken: busyJars.value },
+    jars: tools.items.flatMap(({ value: t }) => (t.kind === 'jar' && t.volumeMl ? [{ ml: t.volumeMl, count: t.count ?? 1 }] : [])),
+    ...{ freezerG: form.freezerG, wishes: wishes.value.found, perMonth: form.perMonth, bottleMl: form.bottleMl },
+    ...{ pins: form.pins.filter((p) => days.value.includes(p.start)), before: form.kept?.batches ?? [] },
+  }));
+  const styles = computed(() => form.styles.filter((s) => SEASON_STYLES.includes(s)));
+
+  const season = shallowRef<Season | null>(null);
+  const luck = shallowRef<ReadonlyMap<string, number>>(new Map());
+  const working = ref(false);
+  const trouble = ref('');
+  let round = 0;
+  async function work() {
+    const mine = ++round;
+    if (working.value) stopBench();
+    working.value = true;
+    trouble.value = '';
+    try {
+      const hear = (s: Season, l: Map<string, number>) => {
+        if (mine !== round) return;
+        season.value = s;
+        luck.value = l;
+      };
+      const answer = await stoppable(bench().season(plain(ask.value), plain(styles.value), proxy(hear)));
+      if (mine === round && answer && !answer.ok) {
+        trouble.value = answer.message;
+        season.value = null;
+      }
+    } catch (e) {
+      notices.fail(e);
+    } finally {
+      if (mine === round) working.value = false;
+    }
+  }
+  let solving: ReturnType<typeof setTimeout> | undefined;
+  watch(
+    () => ready.value && !fieldsTrouble.value && styles.value.length > 0 && JSON.stringify([ask.value, styles.value]),
+    (asked) => {
+      clearTimeout(solving);
+      if (asked) solving = setTimeout(() => void work(), AFTER_MS);
+    },
+  );
+  watch(
+    () => JSON.stringify(form),
+    () => {
+      clearTimeout(timer);
+      timer = setTimeout(() => void keep(), AFTER_MS);
+    },
+  );
+  onBeforeUnmount(() => {
+    clearTimeout(timer);
+    clearTimeout(solving);
+    void keep();
+    round++;
+    if (working.value) stopBench();
+  });
+  const load = () =>
+    Promise.all([
+      ...[pods, larder, shelf, batches, tools, book].map((s) => s.load()),
+      api.get<TodayRow[]>('/today').then((all) => (busyJars.value = all.flatMap((r) => r.occupies.jars))),
+    ])
+      .then(() => {
+        take();
+        ready.value = true;
+      })
+      .catch((e: unknown) => notices.fail(e));
+
+  /** A batch begins on this day whatever else is planned, or wherever it is best again. */
+  function hold(at: Pin, start: string | null) {
+    const rest = form.pins.filter((p) => pinId(p) !== pinId(at));
+    form.pins = start === null ? rest : [...rest, { style: at.style, heat: at.heat, start }];
+  }
+  const isHeld = (b: Pin) => form.pins.some((p) => pinId(p) === pinId(b));
+  /** The plan is kept as it stands: later ones stay near it, and say what they do otherwise. */
+  function keepPlan() {
+    const s = season.value;
+    if (!s) return;
+    form.kept = {
+      batches: s.batches.map(({ style, heat, start }) => ({ style, heat, start })),
+      parts: s.parts.map(({ wishId, says, got, bottles }) => ({ wishId, says: says.slice(0, 400), got, bottles })),
+    };
+  }
+  const changes = computed(() => (season.value && form.kept ? differsFrom(form.kept, season.value) : []));
+  return {
+    form,
+    ready,
+    ripens,
+    wishes,
+    harvests,
+    shelved,
+    days,
+    season,
+    luck,
+    working,
+    trouble,
+    styles,
+    changes,
+    load,
+    hold,
+    isHeld,
+    keepPlan,
+    keep,
+  };
+}
