@@ -67,11 +67,13 @@ export function choosePods(
     gains = gainsAt(file, strandId, choices, weighed(q, rough.mixes[0]!));
     q = question(file, strandId, choices, gains, wish);
   }
-  let answer = solveBlend(solver, q.problem, { alternatives: WAYS, nodes: PATIENCE / 2 });
+  // Who only wants the grams takes the best; others are looked for where that does not keep its promise.
+  const ways = advice ? WAYS : 1;
+  let answer = solveBlend(solver, q.problem, { alternatives: ways, nodes: PATIENCE / 2 });
   // What cannot be had by the gains of another mix may be had by those of the nearest one.
   for (let pass = 0; pass < NEARER && answer.status === 'short' && answer.nearest; pass++) {
     q = question(file, strandId, choices, gainsAt(file, strandId, choices, weighed(q, answer.nearest)), wish);
-    answer = solveBlend(solver, q.problem, { alternatives: WAYS, nodes: PATIENCE / 2 });
+    answer = solveBlend(solver, q.problem, { alternatives: ways, nodes: PATIENCE / 2 });
   }
   if (answer.status === 'short') return advice ? shortAnswer(solver, file, q, wish, answer, holds) : bareShort(file, strandId);
   let tried = answer.mixes.map((m) => kept(solver, file, q, wish, m));

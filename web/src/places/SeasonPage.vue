@@ -21,6 +21,7 @@ import { useSeason } from '../season/useSeason';
 import { useBatches } from '../stores/batches';
 import { useLarder } from '../stores/larder';
 import { useNotices } from '../stores/notices';
+import { useTools } from '../stores/own';
 import { heatColour } from '../theme';
 import LabelledField from '../ui/LabelledField.vue';
 import NumberField from '../ui/NumberField.vue';
@@ -69,6 +70,8 @@ const spoils = computed(() => {
   }
   return [...byName].map(([name, g]) => ({ name, g })).filter((x) => x.g >= 1);
 });
+const tools = useTools();
+const noJars = computed(() => !tools.items.some((t) => t.value.kind === 'jar'));
 const frozenG = computed(() => (season.value?.frozen ?? []).reduce((g, x) => g + x.g, 0));
 const nameOf = (b: { style: string; heat: string | null }) => `${capital(styleOf(b.style).name)}${b.heat ? `, ${b.heat}` : ''}`;
 const podsOf = (b: SeasonBatch) =>
@@ -165,6 +168,7 @@ async function begin(b: SeasonBatch) {
           :maxlength="4000"
           placeholder="20 fresnos from mid-August"
         />
+        <p class="soft">Take a line out once its pods stand under Pods.</p>
         <p v-if="ripens.unread.length" class="short" role="alert">Not understood: {{ ripens.unread.join('; ') }}</p>
         <TextField
           v-model="form.wishes"
@@ -241,6 +245,13 @@ async function begin(b: SeasonBatch) {
                 use up
               </li>
               <li v-for="x in spoils" :key="x.name" class="short">{{ grams(x.g) }} of {{ x.name }} spoil: nothing wants them in time</li>
+              <li v-for="p in s.heldInVain.value" :key="`${p.style} ${p.start}`" class="short">
+                {{ nameOf(p) }} is held on {{ day(p.start) }} and cannot be made then.
+                <NButton size="tiny" quaternary @click="hold(p, null)">let go</NButton>
+              </li>
+              <li v-if="noJars">
+                No jar stands under <RouterLink to="/larder/tools">Things of the kitchen</RouterLink>: nothing is fermented in this plan.
+              </li>
               <li v-if="frozenG >= 1">{{ grams(frozenG) }} go into the freezer first</li>
             </ul>
           </section>

@@ -98,8 +98,7 @@ export function useSeason() {
   const harvests = computed<Harvest[]>(() => {
     const owed = new Map<string, number>();
     for (const b of form.begun) {
-      const batch = batches.items.find((x) => x.id === b.batchId);
-      if (batch && !batch.summary.stations[0]?.done) owed.set(b.variety, (owed.get(b.variety) ?? 0) + b.g);
+      if (batches.items.some((x) => x.id === b.batchId)) owed.set(b.variety, (owed.get(b.variety) ?? 0) + b.g);
     }
     const coming = ripens.value.found.flatMap((h): Harvest[] => {
       const less = Math.min(h.g.typical, owed.get(h.lot.varietyId) ?? 0);
@@ -225,10 +224,15 @@ export function useSeason() {
 
   /** A batch begins on this day whatever else is planned, or wherever it is best again. */
   function hold(at: Pin, start: string | null) {
-    const rest = form.pins.filter((p) => pinId(p) !== pinId(at));
+    // Days that are over hold nothing.
+    const rest = form.pins.filter((p) => pinId(p) !== pinId(at) && p.start >= today());
     form.pins = start === null ? rest : [...rest, { style: at.style, heat: at.heat, start }];
   }
   const isHeld = (b: Pin) => form.pins.some((p) => pinId(p) === pinId(b));
+  /** Held, and not to be had: no pods are there by then. */
+  const heldInVain = computed(() =>
+    season.value ? form.pins.filter((p) => p.start >= today() && !season.value!.batches.some((b) => pinId(b) === pinId(p))) : [],
+  );
   /** The plan is kept as it stands: later ones stay near it, and say what they do otherwise. */
   function keepPlan() {
     const s = season.value;
@@ -241,6 +245,7 @@ export function useSeason() {
   const changes = computed(() => (season.value && form.kept ? differsFrom(form.kept, season.value) : []));
   return {
     form,
+    heldInVain,
     ready,
     ripens,
     wishes,
