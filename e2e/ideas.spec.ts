@@ -109,8 +109,8 @@ test('a season: lines as one says them become a plan; a ribbon is held on anothe
   await settled();
 
   const first = batches.first();
-  const bottles = Number(/\d+/.exec(await first.locator('.n').innerText())![0]);
-  await first.getByRole('button', { name: /^Begin / }).click();
+  const bottles = Number(/\d+/.exec(await first.locator('[data-fact=bottles]').innerText())![0]);
+  await first.getByRole('button', { name: /^Make it a batch: / }).click();
   await page.waitForURL(/\/batches\/(?!season)[\w-]+/, { timeout: 60_000 });
   const id = new URL(page.url()).pathname.split('/').at(-1)!;
   const { file } = (await (await page.request.get(`/api/batches/${id}`)).json()) as BatchRecord;

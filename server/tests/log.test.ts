@@ -37,6 +37,23 @@ beforeAll(async () => {
 });
 afterAll(() => k.close());
 
+const LEARNT = { format: 'roskel-learnt', version: 1, kitchen: 'kitchen-elsewhere', pods: [], tools: [], taste: {} };
+const SEASON = {
+  ...{
+    name: 'Season',
+    ripens: '',
+    wishes: '',
+    perMonth: 0,
+    bottleMl: 100,
+    weekday: 6,
+    freezerG: 0,
+    styles: [],
+    pins: [],
+    begun: [],
+    kept: null,
+  },
+};
+
 describe('who did it', () => {
   it('is the maker that the device names; nobody where it names none, or one who is none', async () => {
     await as(EBBA)('POST', '/pods', { input: lotInput('a'), stockG: 1000, words: '1 kg' });
@@ -189,6 +206,9 @@ describe('what was done', () => {
       ...own('ingredients', ingredient, 'own_thing'),
       ...own('tools', tool, 'tool-one'),
       ...own('makers', { id: 'maker-third', name: 'Third' }, 'maker-third'),
+      ...own('learnt', { id: 'learnt-one', name: 'Elsewhere', file: LEARNT }, 'learnt-one'),
+      // The demo has one.
+      ...own('season', { ...SEASON, id: 'season-two' }, 'season-two'),
     ];
     const later = async (): Promise<[string, string, unknown][]> => {
       const [heat] = (await k.call<{ events: { id: number }[] }>('GET', '/heat')).value.events;
@@ -217,7 +237,7 @@ describe('what was done', () => {
     await all(asks);
     await all(await later());
     // Nothing of the kitchen changes with these; a backup is read in below, and gone back to in the tests of backups.
-    const still = ['post /batches/:id/photos', 'post /devices/:id/tare', 'put /stand-ins/:id', 'put /timers/:id'];
+    const still = ['post /learnt/preview', 'post /batches/:id/photos', 'post /devices/:id/tare', 'put /stand-ins/:id', 'put /timers/:id'];
     const without = [...still, 'post /kitchen', 'put /kitchen', 'post /kitchen/copies/:name/back'];
     const ways = ROUTES.filter((r) => r.method !== 'get').map((r) => `${r.method} ${r.path}`);
     expect([...tried, ...without].sort()).toEqual(ways.sort());

@@ -75,4 +75,19 @@ h3 {
     flex: 1 1 220px;
   }
 }
+@media (max-width: 360px) {
+  p {
+    flex-basis: 180px;
+  }
+  .link.n-button {
+    flex: 1 1 100%;
+    min-width: 0;
+    justify-content: start;
+    height: auto;
+  }
+  .link :deep(.n-button__content) {
+    white-space: normal;
+    text-align: left;
+  }
+}
 </style>

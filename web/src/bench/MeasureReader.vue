@@ -47,20 +47,22 @@ const NAMES = { metric: 'Metric', us: 'US', au: 'Australia', uk: 'UK' } as const
     </section>
     <section class="plate side">
       <h2>What a spoon holds</h2>
-      <NTable :bordered="false" size="small">
-        <thead>
-          <tr>
-            <th>ml</th>
-            <th v-for="k in KITCHENS" :key="k">{{ NAMES[k] }}</th>
-          </tr>
-        </thead>
-        <tbody>
-          <tr v-for="u in ['tsp', 'tbsp', 'cup', 'flOz', 'pint'] as const" :key="u">
-            <td>{{ { tsp: 'teaspoon', tbsp: 'tablespoon', cup: 'cup', flOz: 'fluid ounce', pint: 'pint' }[u] }}</td>
-            <td v-for="k in KITCHENS" :key="k">{{ VOLUMES_ML[k][u].toFixed(u === 'tsp' || u === 'tbsp' || u === 'flOz' ? 1 : 0) }}</td>
-          </tr>
-        </tbody>
-      </NTable>
+      <div class="scroll-x">
+        <NTable :bordered="false" size="small">
+          <thead>
+            <tr>
+              <th>ml</th>
+              <th v-for="k in KITCHENS" :key="k">{{ NAMES[k] }}</th>
+            </tr>
+          </thead>
+          <tbody>
+            <tr v-for="u in ['tsp', 'tbsp', 'cup', 'flOz', 'pint'] as const" :key="u">
+              <td>{{ { tsp: 'teaspoon', tbsp: 'tablespoon', cup: 'cup', flOz: 'fluid ounce', pint: 'pint' }[u] }}</td>
+              <td v-for="k in KITCHENS" :key="k">{{ VOLUMES_ML[k][u].toFixed(u === 'tsp' || u === 'tbsp' || u === 'flOz' ? 1 : 0) }}</td>
+            </tr>
+          </tbody>
+        </NTable>
+      </div>
       <p class="soft">
         US from the gallon of 231 cubic inches, UK from that of 4.54609 l, Australian tablespoon 20 ml. Weights per cup and per piece are
         household measures, about 15 % and 30 % either way. Weigh when it matters, salt above all.

@@ -117,26 +117,28 @@ const HELP: Record<BiasGroup, { to: string; says: string }> = {
       <div class="two">
         <section class="plate" aria-labelledby="kinds">
           <h2 id="kinds">How many lay in their band</h2>
-          <NTable :bordered="false" size="small">
-            <thead>
-              <tr>
-                <th>what</th>
-                <th class="n">inside</th>
-                <th>for 8 in 10</th>
-                <th>in the mean</th>
-              </tr>
-            </thead>
-            <tbody>
-              <tr v-for="t in table" :key="t.key" :data-score="t.of">
-                <td>{{ capital(t.name) }}</td>
-                <td class="n">
-                  <b>{{ t.c.inside }}</b> of {{ t.c.n }}
-                </td>
-                <td>{{ verdict(t.c) }}</td>
-                <td class="soft">{{ meanWords(t.of, t.c) }}</td>
-              </tr>
-            </tbody>
-          </NTable>
+          <div class="scroll-x">
+            <NTable :bordered="false" size="small">
+              <thead>
+                <tr>
+                  <th>what</th>
+                  <th class="n">inside</th>
+                  <th>for 8 in 10</th>
+                  <th>in the mean</th>
+                </tr>
+              </thead>
+              <tbody>
+                <tr v-for="t in table" :key="t.key" :data-score="t.of">
+                  <td>{{ capital(t.name) }}</td>
+                  <td class="n">
+                    <b>{{ t.c.inside }}</b> of {{ t.c.n }}
+                  </td>
+                  <td>{{ verdict(t.c) }}</td>
+                  <td class="soft">{{ meanWords(t.of, t.c) }}</td>
+                </tr>
+              </tbody>
+            </NTable>
+          </div>
         </section>
         <section class="plate" aria-labelledby="parts">
           <h2 id="parts">{{ capital(SCORED[of].name) }}, by</h2>
@@ -160,34 +162,36 @@ const HELP: Record<BiasGroup, { to: string; says: string }> = {
         </div>
         <OffChart :rows="own" />
         <p class="soft">Bars: what was foretold for 8 in 10, about its middle. Dots: what was measured; outside a diamond.</p>
-        <NTable :bordered="false" size="small" class="rows">
-          <thead>
-            <tr>
-              <th>when</th>
-              <th>of</th>
-              <th class="n">foretold, 8 in 10</th>
-              <th class="n">measured</th>
-              <th class="n off">off</th>
-            </tr>
-          </thead>
-          <tbody>
-            <tr v-for="r in own" :key="r.batchId + r.key" :class="{ out: !isInside(r) }">
-              <td>{{ day(r.on) }}</td>
-              <td>
-                <RouterLink v-if="r.batchId" :to="`/batches/${r.batchId}${r.stationId ? `?at=${r.stationId}` : ''}`">{{
-                  r.batch
-                }}</RouterLink>
-                <template v-else>{{ r.batch }}</template>
-                <span class="soft"> {{ [r.station, r.tool].filter(Boolean).join(', ') }}{{ r.afterwards ? ' *' : '' }}</span>
-              </td>
-              <td class="n">{{ amount(r.of, r.p10) }} to {{ amount(r.of, r.p90) }}</td>
-              <td class="n">
-                <b>{{ amount(r.of, r.measured) }}</b>
-              </td>
-              <td class="n soft off">{{ offWords(r.of, offOf(r)) }}</td>
-            </tr>
-          </tbody>
-        </NTable>
+        <div class="scroll-x">
+          <NTable :bordered="false" size="small" class="rows">
+            <thead>
+              <tr>
+                <th>when</th>
+                <th>of</th>
+                <th class="n">foretold, 8 in 10</th>
+                <th class="n">measured</th>
+                <th class="n off">off</th>
+              </tr>
+            </thead>
+            <tbody>
+              <tr v-for="r in own" :key="r.batchId + r.key" :class="{ out: !isInside(r) }">
+                <td>{{ day(r.on) }}</td>
+                <td>
+                  <RouterLink v-if="r.batchId" :to="`/batches/${r.batchId}${r.stationId ? `?at=${r.stationId}` : ''}`">{{
+                    r.batch
+                  }}</RouterLink>
+                  <template v-else>{{ r.batch }}</template>
+                  <span class="soft"> {{ [r.station, r.tool].filter(Boolean).join(', ') }}{{ r.afterwards ? ' *' : '' }}</span>
+                </td>
+                <td class="n">{{ amount(r.of, r.p10) }} to {{ amount(r.of, r.p90) }}</td>
+                <td class="n">
+                  <b>{{ amount(r.of, r.measured) }}</b>
+                </td>
+                <td class="n soft off">{{ offWords(r.of, offOf(r)) }}</td>
+              </tr>
+            </tbody>
+          </NTable>
+        </div>
         <p v-if="afterwards" class="soft">
           * {{ plural(afterwards, 'value') }} came with their batch. What is foretold of them was worked out afterwards, without them and
           what came later (of many days of readings, four); of all others it is kept as it stood.
@@ -232,7 +236,7 @@ h2 {
 }
 .parts li {
   display: grid;
-  grid-template-columns: 1fr 70px 150px;
+  grid-template-columns: minmax(90px, 1fr) auto minmax(0, 150px);
   gap: 8px;
   padding: 5px 0;
   border-bottom: 1px dashed var(--line);
@@ -246,7 +250,7 @@ h2 {
 }
 @media (max-width: 820px) {
   .two {
-    grid-template-columns: 1fr;
+    grid-template-columns: minmax(0, 1fr);
   }
 }
 @media (max-width: 600px) {

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, onMounted, ref } from 'vue';
-import { NButton, NForm, NSelect, NTable } from 'naive-ui';
+import { NButton, NForm, NSelect } from 'naive-ui';
 import { RouterLink, useRouter } from 'vue-router';
 import { SeasonBookSchema } from '@roskel/contract';
 import {
@@ -212,7 +212,7 @@ async function begin(b: SeasonBatch) {
           </p>
         </section>
         <template v-if="season">
-          <section class="plate picture" aria-label="Picture of the season">
+          <section class="plate picture scroll-x" aria-label="Picture of the season">
             <SeasonPicture
               :season="season"
               :harvests="harvests"
@@ -257,39 +257,32 @@ async function begin(b: SeasonBatch) {
           </section>
           <section class="plate" aria-labelledby="batches">
             <h2 id="batches">{{ plural(season.batches.length, 'batch', 'batches') }} on {{ plural(season.workdays.length, 'day') }}</h2>
-            <NTable v-if="season.batches.length" :bordered="false" size="small">
-              <thead>
-                <tr>
-                  <th>begins</th>
-                  <th>sauce</th>
-                  <th>of</th>
-                  <th class="n">bottles</th>
-                  <th>ready</th>
-                  <th><span class="hidden">do</span></th>
-                </tr>
-              </thead>
-              <tbody>
-                <tr v-for="b in season.batches" :key="b.id" data-fact="batch">
-                  <td>{{ day(b.start) }} <NButton v-if="isHeld(b)" size="tiny" quaternary @click="hold(b, null)">held: let go</NButton></td>
-                  <td><i class="dot" :style="{ background: heatColour(b.shu) }" />{{ nameOf(b) }}, about {{ shu(b.shu) }} SHU</td>
-                  <td class="soft">{{ podsOf(b) }}</td>
-                  <td class="n">
-                    {{ b.fills }}<span v-if="b.fills > b.bottles" class="soft">, {{ b.fills - b.bottles }} spare</span>
-                  </td>
-                  <td>{{ day(b.ready) }}</td>
-                  <td>
-                    <NButton
-                      size="small"
-                      :loading="busy === b.id"
-                      :disabled="busy !== ''"
-                      :aria-label="`Begin ${nameOf(b)} of ${day(b.start)}`"
-                      @click="begin(b)"
-                      >Make it a batch</NButton
-                    >
-                  </td>
-                </tr>
-              </tbody>
-            </NTable>
+            <ol v-if="season.batches.length" class="plan">
+              <li v-for="b in season.batches" :key="b.id" data-fact="batch">
+                <div class="when">
+                  <b>{{ day(b.start) }}</b>
+                  <span class="soft">{{ b.ready === b.start ? 'ready the same day' : `ready ${day(b.ready)}` }}</span>
+                  <NButton v-if="isHeld(b)" size="tiny" quaternary @click="hold(b, null)">held: let go</NButton>
+                </div>
+                <div>
+                  <i class="dot" :style="{ background: heatColour(b.shu) }" /><b>{{ nameOf(b) }}</b
+                  >, about {{ shu(b.shu) }} SHU
+                  <div class="soft">{{ podsOf(b) }}</div>
+                </div>
+                <div>
+                  <span data-fact="bottles">{{ plural(b.fills, 'bottle') }}</span><span v-if="b.fills > b.bottles" class="soft"
+                    >, {{ b.fills - b.bottles }} spare</span
+                  >
+                </div>
+                <NButton
+                  :loading="busy === b.id"
+                  :disabled="busy !== ''"
+                  :aria-label="`Make it a batch: ${nameOf(b)} of ${day(b.start)}`"
+                  @click="begin(b)"
+                  >Make it a batch</NButton
+                >
+              </li>
+            </ol>
             <p v-else>Nothing is to be made.</p>
             <p class="acts">
               <NButton type="primary" :disabled="season.batches.length === 0" @click="keepPlan">Keep this plan</NButton>
@@ -355,8 +348,22 @@ ul {
   margin-right: 6px;
   border-radius: 50%;
 }
-.n {
-  text-align: right;
+.plan {
+  list-style: none;
+  margin: 0 0 10px;
+  padding: 0;
+}
+.plan li {
+  display: grid;
+  grid-template-columns: 130px minmax(0, 1fr) 120px auto;
+  gap: 4px 14px;
+  align-items: center;
+  padding: 8px 0;
+  border-bottom: 1px dashed var(--line);
+}
+.when {
+  display: grid;
+  justify-items: start;
 }
 .acts {
   display: flex;
@@ -364,12 +371,13 @@ ul {
   gap: 10px;
   align-items: center;
 }
-.hidden {
-  position: absolute;
-  clip-path: inset(50%);
-}
 @media (max-width: 900px) {
   .two {
+    grid-template-columns: minmax(0, 1fr);
+  }
+}
+@media (max-width: 600px) {
+  .plan li {
     grid-template-columns: minmax(0, 1fr);
   }
 }

@@ -3,6 +3,7 @@ import { computed, ref } from 'vue';
 import { addDays, daysBetween, styleOf, type Day, type Harvest, type Season, type SeasonBatch, type Shelved } from '@roskel/core';
 import { capital, day, plural } from '../format';
 import { heatColour } from '../theme';
+import { useWidth } from '../ui/useWidth';
 
 /** A season as a picture: what ripens above, batches as ribbons from their day until they are ready, what stands on the shelf below. */
 const props = defineProps<{
@@ -14,7 +15,10 @@ const props = defineProps<{
   held: (b: SeasonBatch) => boolean;
 }>();
 const emit = defineEmits<{ move: [batch: SeasonBatch, start: Day]; free: [batch: SeasonBatch] }>();
-const W = 880;
+/** As wide as its place, so that its words are as large as others; a narrow one is scrolled. */
+const LEAST_W = 620;
+const { el: place, width } = useWidth(880);
+const W = computed(() => Math.max(LEAST_W, width.value));
 const LEFT = 8;
 const ROW = 20;
 const TOP = 26;
@@ -31,7 +35,7 @@ const until = computed(() => {
   return addDays(last, 10);
 });
 const span = computed(() => Math.max(1, daysBetween(props.today, until.value)));
-const x = (d: Day) => LEFT + ((W - 2 * LEFT) * Math.max(0, Math.min(span.value, daysBetween(props.today, d)))) / span.value;
+const x = (d: Day) => LEFT + ((W.value - 2 * LEFT) * Math.max(0, Math.min(span.value, daysBetween(props.today, d)))) / span.value;
 const months = computed(() => {
   const out: { at: number; name: string }[] = [];
   for (let first: Day = `${addDays(props.today, 31).slice(0, 7)}-01`; first < until.value; first = `${addDays(first, 32).slice(0, 7)}-01`)
@@ -79,7 +83,7 @@ const ribbons = computed(() => {
     const label = capital(styleOf(b.style).name);
     let lane = free.findIndex((end) => end < x0 - 4);
     if (lane < 0) lane = free.length;
-    free[lane] = Math.max(x2, x0 + 7.2 * label.length + 60);
+    free[lane] = Math.max(x2, x0 + 7.6 * label.length + 60);
     const y = lanesTop.value + lane * 34;
     return { b, x0, x1, x2, y, label, hex: heatColour(b.shu), held: props.held(b) };
   });
@@ -125,7 +129,7 @@ const area = computed(() => {
     d += ` L${x(s.d)} ${y(level)} L${x(s.d)} ${y(s.level)}`;
     level = s.level;
   }
-  return `${d} L${W - LEFT} ${y(level)} L${W - LEFT} ${y(0)} Z`;
+  return `${d} L${W.value - LEFT} ${y(level)} L${W.value - LEFT} ${y(0)} Z`;
 });
 const flags = computed(() => {
   const byWish = new Map<string, { says: string; by: Day; got: number; of: number }>();
@@ -146,7 +150,7 @@ const flags = computed(() => {
 /** A ribbon that is dragged lands on the nearest day on which there is time. */
 const dragged = ref<{ id: string; dx: number; from: number } | null>(null);
 const svg = ref<SVGSVGElement>();
-const scale = () => W / (svg.value?.getBoundingClientRect().width || W);
+const scale = () => W.value / (svg.value?.getBoundingClientRect().width || W.value);
 function grab(e: PointerEvent, b: SeasonBatch) {
   (e.currentTarget as Element).setPointerCapture(e.pointerId);
   dragged.value = { id: b.id, dx: 0, from: e.clientX };
@@ -175,66 +179,73 @@ const told = (b: SeasonBatch) =>
 </script>
 
 <template>
-  <svg ref="svg" :viewBox="`0 0 ${W} ${H}`" role="group" aria-label="The months: what ripens, batches, and what stands on the shelf">
-    <g v-for="m in months" :key="m.at" class="month">
-      <line :x1="m.at" :x2="m.at" y1="16" :y2="H - 18" />
-      <text :x="m.at + 4" y="13">{{ m.name }}</text>
-    </g>
-    <text :x="LEFT" y="13">today</text>
-    <g v-for="h in bars" :key="h.id" role="img" :aria-label="h.says">
-      <rect :x="h.from" :y="h.y" :width="Math.max(2, h.at - h.from)" height="14" :fill="h.hex" opacity="0.25" />
-      <rect :x="h.at" :y="h.y" :width="h.to - h.at" height="14" rx="3" :fill="h.hex" opacity="0.8" />
-      <text v-if="h.first" class="on" :x="Math.min(h.at + 6, W - 120)" :y="h.y + 11">
-        {{ h.name }}{{ h.spoils ? ', some spoils' : '' }}
-      </text>
-    </g>
-    <path v-for="f in flows" :key="f.key" :d="f.d" :stroke="f.hex" :class="{ frozen: f.frozen }" class="flow" />
-    <g
-      v-for="r in ribbons"
-      :key="r.b.id"
-      class="ribbon"
-      :class="{ dragged: dragged?.id === r.b.id }"
-      role="slider"
-      tabindex="0"
-      :data-batch="r.b.id"
-      :aria-label="told(r.b)"
-      :aria-valuetext="`begins ${day(r.b.start)}${r.held ? ', held' : ''}`"
-      :aria-valuenow="days.indexOf(r.b.start)"
-      aria-valuemin="0"
-      :aria-valuemax="days.length - 1"
-      :transform="dragged?.id === r.b.id ? `translate(${dragged.dx} 0)` : undefined"
-      @pointerdown="grab($event, r.b)"
-      @pointermove="drag"
-      @pointerup="drop(r.b)"
-      @pointercancel="dragged = null"
-      @keydown="key($event, r.b)"
+  <div ref="place">
+    <svg
+      ref="svg"
+      :width="W"
+      :height="H"
+      :viewBox="`0 0 ${W} ${H}`"
+      role="group"
+      aria-label="The months: what ripens, batches, and what stands on the shelf"
     >
-      <rect class="hit" :x="r.x0 - 4" :y="r.y - 2" :width="Math.max(r.x2 - r.x0, 7.2 * r.label.length) + 12" height="32" rx="6" />
-      <rect :x="r.x0" :y="r.y" :width="r.x1 - r.x0" height="15" rx="5" :fill="r.hex" />
-      <rect v-if="r.x2 > r.x1" :x="r.x1" :y="r.y + 5" :width="r.x2 - r.x1" height="5" :fill="r.hex" opacity="0.6" />
-      <circle v-if="r.held" :cx="r.x0 + 5" :cy="r.y + 7.5" r="4" class="pin" />
-      <text :x="Math.min(r.x0, W - LEFT - 7.2 * r.label.length - 20)" :y="r.y + 27">{{ r.label }}, {{ r.b.fills }}</text>
-    </g>
-    <path :d="area" class="shelf" />
-    <text :x="LEFT + 4" :y="shelfTop - 2" class="soft">on the shelf, {{ most }} bottles at most</text>
-    <line :x1="LEFT" :x2="W - LEFT" :y1="shelfTop + SHELF" :y2="shelfTop + SHELF" class="floor" />
-    <g v-for="(f, i) in flags" :key="f.id" role="img" :aria-label="f.says" class="flag" :class="{ short: !f.met }">
-      <line :x1="f.at" :x2="f.at" :y1="shelfTop" :y2="shelfTop + SHELF + 6" />
-      <circle :cx="f.at" :cy="shelfTop + SHELF + 8" r="4" />
-      <text :x="Math.min(f.at, W - 24)" :y="shelfTop + SHELF + (i % 2 ? 36 : 24)" text-anchor="middle">{{ f.text }}</text>
-    </g>
-  </svg>
+      <g v-for="m in months" :key="m.at" class="month">
+        <line :x1="m.at" :x2="m.at" y1="16" :y2="H - 18" />
+        <text :x="m.at + 4" y="13">{{ m.name }}</text>
+      </g>
+      <text :x="LEFT" y="13">today</text>
+      <g v-for="h in bars" :key="h.id" role="img" :aria-label="h.says">
+        <rect :x="h.from" :y="h.y" :width="Math.max(2, h.at - h.from)" height="14" :fill="h.hex" opacity="0.25" />
+        <rect :x="h.at" :y="h.y" :width="h.to - h.at" height="14" rx="3" :fill="h.hex" opacity="0.8" />
+        <text v-if="h.first" class="on" :x="Math.min(h.at + 6, W - 120)" :y="h.y + 11">
+          {{ h.name }}{{ h.spoils ? ', some spoils' : '' }}
+        </text>
+      </g>
+      <path v-for="f in flows" :key="f.key" :d="f.d" :stroke="f.hex" :class="{ frozen: f.frozen }" class="flow" />
+      <g
+        v-for="r in ribbons"
+        :key="r.b.id"
+        class="ribbon"
+        :class="{ dragged: dragged?.id === r.b.id }"
+        role="slider"
+        tabindex="0"
+        :data-batch="r.b.id"
+        :aria-label="told(r.b)"
+        :aria-valuetext="`begins ${day(r.b.start)}${r.held ? ', held' : ''}`"
+        :aria-valuenow="days.indexOf(r.b.start)"
+        aria-valuemin="0"
+        :aria-valuemax="days.length - 1"
+        :transform="dragged?.id === r.b.id ? `translate(${dragged.dx} 0)` : undefined"
+        @pointerdown="grab($event, r.b)"
+        @pointermove="drag"
+        @pointerup="drop(r.b)"
+        @pointercancel="dragged = null"
+        @keydown="key($event, r.b)"
+      >
+        <rect class="hit" :x="r.x0 - 4" :y="r.y - 2" :width="Math.max(r.x2 - r.x0, 7.6 * r.label.length) + 12" height="32" rx="6" />
+        <rect :x="r.x0" :y="r.y" :width="r.x1 - r.x0" height="15" rx="5" :fill="r.hex" />
+        <rect v-if="r.x2 > r.x1" :x="r.x1" :y="r.y + 5" :width="r.x2 - r.x1" height="5" :fill="r.hex" opacity="0.6" />
+        <circle v-if="r.held" :cx="r.x0 + 5" :cy="r.y + 7.5" r="4" class="pin" />
+        <text :x="Math.min(r.x0, W - LEFT - 7.6 * r.label.length - 20)" :y="r.y + 27">{{ r.label }}, {{ r.b.fills }}</text>
+      </g>
+      <path :d="area" class="shelf" />
+      <text :x="LEFT + 4" :y="shelfTop - 2" class="soft">on the shelf, {{ most }} bottles at most</text>
+      <line :x1="LEFT" :x2="W - LEFT" :y1="shelfTop + SHELF" :y2="shelfTop + SHELF" class="floor" />
+      <g v-for="(f, i) in flags" :key="f.id" role="img" :aria-label="f.says" class="flag" :class="{ short: !f.met }">
+        <line :x1="f.at" :x2="f.at" :y1="shelfTop" :y2="shelfTop + SHELF + 6" />
+        <circle :cx="f.at" :cy="shelfTop + SHELF + 8" r="4" />
+        <text :x="Math.min(f.at, W - 24)" :y="shelfTop + SHELF + (i % 2 ? 36 : 24)" text-anchor="middle">{{ f.text }}</text>
+      </g>
+    </svg>
+  </div>
 </template>
 
 <style scoped>
 svg {
   display: block;
-  width: 100%;
-  min-width: 620px;
   touch-action: pan-y;
 }
 text {
-  font-size: 12px;
+  font-size: 13px;
   fill: var(--ink);
   pointer-events: none;
 }

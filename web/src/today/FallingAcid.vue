@@ -6,7 +6,7 @@ import { addDays, daysBetween, LEGAL_PH } from '@roskel/core';
 import { NTable } from 'naive-ui';
 import { ph, today, weekday } from '../format';
 import type { DutyOf, JarOf } from '../stores/today';
-import { useWidth } from './useWidth';
+import { useWidth } from '../ui/useWidth';
 
 /** The next two weeks: how sour every jar is and will be, with the days on which it asks for something. */
 const props = defineProps<{ jars: readonly JarOf[]; duties: readonly DutyOf[] }>();
