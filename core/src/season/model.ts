@@ -1,4 +1,5 @@
 import { heatWords, heatWord, type HeatWord } from '../heat';
+import { FULL_DAY_MIN } from '../line';
 import { SWEET_FILLER } from '../matter/variety';
 import { lotOfVariety, preparedPerGram } from '../pantry';
 import { addDays, type Day } from '../plan';
@@ -28,8 +29,6 @@ export const COST = {
 const BATCH_G = { least: 100, most: 4000 } as const;
 /** A heat is aimed at this far inside its band, as a factor: what is worked out scatters (our judgement). */
 const INSIDE = 1.25;
-/** Minutes by hand that a day has (as in line/occupies: four hours on one's feet). */
-const DAY_MIN = 240;
 
 /** A batch that could be made, with its variables. */
 export interface Candidate extends Pin {
@@ -220,7 +219,7 @@ export function seasonModel(ask: SeasonAsk): SeasonModel {
           Math.max(0, count - taken),
         );
     }
-  for (const pairs of minutes.values()) m.row(pairs, -Infinity, Math.max(DAY_MIN, ...pairs.map(([, min]) => min)));
+  for (const pairs of minutes.values()) m.row(pairs, -Infinity, Math.max(FULL_DAY_MIN, ...pairs.map(([, min]) => min)));
 
   // What stands there already.
   const fromShelf = ask.shelf.flatMap((s) => {

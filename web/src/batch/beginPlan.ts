@@ -1,6 +1,6 @@
 import { BARE_LOT, type BatchRecord } from '@roskel/contract';
 import { gramsOf, intakesOf, mapStations, styleOf, type BatchFile, type HavePods, type Plan, type PodLot } from '@roskel/core';
-import { today } from '../format';
+import { capital, today } from '../format';
 import { useBatches } from '../stores/batches';
 import { usePods } from '../stores/pods';
 
@@ -19,6 +19,14 @@ async function withOpened(file: BatchFile, open: OpenSauce): Promise<BatchFile> 
     intakes: s.intakes.map((i) => (i.id === use.id ? { ...i, origin: { from: 'stored' as const, id } } : i)),
   }));
   return { ...named, stored: file.stored.map((s) => (s.id === was ? { ...s, id } : s)) };
+}
+
+/** "Raw sauce with herbs", or no. 2 of it: a name that no batch has. */
+export function freeName(style: string): string {
+  const name = capital(styleOf(style).name);
+  const had = new Set(useBatches().items.map((b) => b.summary.name));
+  if (!had.has(name)) return name;
+  for (let n = 2; ; n++) if (!had.has(`${name} no. ${n}`)) return `${name} no. ${n}`;
 }
 
 /** Begins a batch of a plan: what someone said they have comes into the store, bottles are opened, the file is stored. */

@@ -3,12 +3,11 @@ import { NForm } from 'naive-ui';
 import { computed, onMounted, ref } from 'vue';
 import { RouterLink, useRouter } from 'vue-router';
 import { GoalSchema, heatWords, IDEA_ORDERS, IDEA_STYLES, styleOf, type Idea, type IdeaOrder } from '@roskel/core';
-import { beginPlan } from '../batch/beginPlan';
-import { capital, day, plural } from '../format';
+import { beginPlan, freeName } from '../batch/beginPlan';
+import { day, plural } from '../format';
 import CautionList from '../ui/CautionList.vue';
 import IdeaRow from '../ideas/IdeaRow.vue';
 import { useIdeas, WHEN, type IdeaForm } from '../ideas/useIdeas';
-import { useBatches } from '../stores/batches';
 import { useLarder } from '../stores/larder';
 import { useNotices } from '../stores/notices';
 import NumberField from '../ui/NumberField.vue';
@@ -17,7 +16,6 @@ import PillField from '../ui/PillField.vue';
 
 /** Every kind of sauce planned through of what is there: what could be made, how soon, how hot, and what is missing. */
 const { form, ideas, late, none, told, working, ready, lots, wordFor, load } = useIdeas();
-const batches = useBatches();
 const larder = useLarder();
 const notices = useNotices();
 const router = useRouter();
@@ -38,17 +36,10 @@ const common = computed(() => {
   return often.filter((d, i) => often.findIndex((e) => e.id === d.id) === i);
 });
 const busy = ref(false);
-/** "Raw sauce with herbs", or no. 2 of it. */
-function nameOf(style: string): string {
-  const name = capital(styleOf(style).name);
-  const had = new Set(batches.items.map((b) => b.summary.name));
-  if (!had.has(name)) return name;
-  for (let n = 2; ; n++) if (!had.has(`${name} no. ${n}`)) return `${name} no. ${n}`;
-}
 async function start({ style, plan }: Idea) {
   busy.value = true;
   try {
-    const record = await beginPlan(plan, nameOf(style), [], () => Promise.resolve(null));
+    const record = await beginPlan(plan, freeName(style), [], () => Promise.resolve(null));
     await router.push({ name: 'batch', params: { id: record.id } });
   } catch (e) {
     notices.fail(e);

@@ -14,11 +14,10 @@ import {
   type SeasonChange,
   type Wish,
 } from '@roskel/core';
-import { beginPlan } from '../batch/beginPlan';
+import { beginPlan, freeName } from '../batch/beginPlan';
 import { capital, day, grams, plural, shu, today } from '../format';
 import SeasonPicture from '../season/SeasonPicture.vue';
 import { useSeason } from '../season/useSeason';
-import { useBatches } from '../stores/batches';
 import { useLarder } from '../stores/larder';
 import { useNotices } from '../stores/notices';
 import { useTools } from '../stores/own';
@@ -33,7 +32,6 @@ import { bench } from '../worker/client';
 const s = useSeason();
 const { form, ready, ripens, wishes, harvests, season, luck, working, trouble, styles, changes, hold, isHeld, keepPlan, load } = s;
 onMounted(() => void load());
-const batches = useBatches();
 const larder = useLarder();
 const notices = useNotices();
 const router = useRouter();
@@ -86,15 +84,6 @@ function changeWords(c: SeasonChange): string {
   return `${c.says}: ${c.got} of ${c.of} in place of ${c.before}.`;
 }
 
-/** A free name: "Mash ferment", or no. 2 of it. */
-function freeName(style: string): string {
-  const name = capital(styleOf(style).name);
-  const had = new Set(batches.items.map((b) => b.summary.name));
-  for (let n = 1; ; n++) {
-    const next = n === 1 ? name : `${name} no. ${n}`;
-    if (!had.has(next)) return next;
-  }
-}
 const busy = ref('');
 /** How far a heat that nobody named may be off what was worked out, as a factor. */
 const ABOUT = 1.6;
