@@ -1,5 +1,5 @@
 import { afterAll, beforeAll, expect, it } from 'vitest';
-import { LearntFileSchema, lotOfVariety, variety, VARIETIES, type LearntFile } from '@roskel/core';
+import { LearntFileSchema, lotOfVariety, turned, variety, VARIETIES, type LearntFile, type Turn } from '@roskel/core';
 import {
   BARE_LOT,
   type LearntPreview,
@@ -71,12 +71,18 @@ it('read in elsewhere it does what the preview said, to lots of before and of af
   expect((await addLot('mine-b', told)).value.lot.heat).toEqual(now!.lot.heat);
   const dried = await mine.call<PodLotRecord>('POST', '/pods/mine-a/turn', { into: 'frozen', takeG: 100, gotG: null, words: '' });
   expect(dried.value.lot.heat!.dryShu).toBeCloseTo(now!.lot.heat!.dryShu, 6);
+  // Dried, and then ground: each costs heat, and both are known when the file is left out.
+  const turn = (id: string, into: Turn, takeG: number) =>
+    mine.call<PodLotRecord>('POST', `/pods/${id}/turn`, { into, takeG, gotG: null, words: '' });
+  const powder = (await turn((await turn('mine-b', 'dried', 100)).value.id, 'powder', 5)).value;
   // A tool that is saved as it was given out is kept without what others say.
   const sieve = (await tools(mine)).find((t) => t.id === 'my-sieve')!;
   await mine.call('PUT', '/tools/my-sieve', { revision: sieve.revision, value: { ...sieve.value, name: 'Fine sieve' } });
 
   await mine.call('DELETE', '/learnt/learnt-a');
-  for (const lot of await pods(mine)) expect(lot.lot.heat).toEqual(lotBefore[0]!.lot.heat);
+  const [plain, ground] = [lotBefore[0]!.lot, (await pods(mine)).find((p) => p.id === powder.id)!.lot];
+  expect(ground.heat).toEqual(turned(turned(plain, 'dried', 'd').lot, 'powder', 'p').lot.heat);
+  for (const { lot } of await pods(mine)) if (lot.form !== 'dried' && lot.form !== 'powder') expect(lot.heat).toEqual(plain.heat);
   expect((await tools(mine)).map((t) => t.value)).toEqual(toolsBefore.map((t) => ({ ...t.value, name: 'Fine sieve' })));
   await mine.call('POST', '/learnt/learnt-a/restore', {});
   expect((await pods(mine))[0]!.lot.heat).toEqual(now!.lot.heat);

@@ -3,11 +3,13 @@ import {
   heatWithKitchens,
   knowledgeFrom,
   sourceInWords,
+  statedHeat,
   type LearntFile,
   type HeatKnowledge,
   type HeatStep,
   type KeptEvent,
   type LotHeat,
+  type PodLot,
 } from '@roskel/core';
 import type { HeatBook, HeatRecord } from '@roskel/contract';
 import type { Db } from '../db/open';
@@ -68,6 +70,20 @@ export async function knowledge(db: Db): Promise<HeatKnowledge> {
 /** States what a lot's heat is taken for, in the book. */
 export async function stateHeat(db: Db, lotId: string, heat: LotHeat | null, on: string, why = sourceInWords(heat)): Promise<void> {
   await db.insert(heatEvents).values({ on, event: { kind: 'set', lotId, heat, why } });
+}
+
+/** What was stated of a lot, without what other kitchens made of it: so that their files can be left out again. */
+export async function statedOf(db: Db, lot: PodLot): Promise<LotHeat | null> {
+  if (lot.heat?.source !== 'kitchens') return lot.heat;
+  const [row] = await db
+    .select({ event: heatEvents.event })
+    .from(heatEvents)
+    .where(
+      and(eq(heatEvents.withdrawn, false), sql`${heatEvents.event} ->> 'kind' = 'set'`, sql`${heatEvents.event} ->> 'lotId' = ${lot.id}`),
+    )
+    .orderBy(desc(heatEvents.id))
+    .limit(1);
+  return (row?.event.kind === 'set' ? row.event.heat : null) ?? statedHeat(lot);
 }
 
 /** Where files of other kitchens tell of a lot that is new or another now, it is taken for that. */

@@ -1,12 +1,12 @@
 import { randomUUID } from 'node:crypto';
 import { and, asc, eq, sql } from 'drizzle-orm';
-import { isIngredient, statedHeat, turned, TURNS, turnsFor, withJar, type PodLot, type Turn } from '@roskel/core';
+import { isIngredient, turned, TURNS, turnsFor, withJar, type PodLot, type Turn } from '@roskel/core';
 import type { LotHistory, Move, NewPodLot, PodLotInput, PodLotRecord } from '@roskel/contract';
 import type { Db } from '../db/open';
 import { podLots } from '../db/schema';
 import { getBatch } from './batchReads';
 import { NotFound, Stale, Unfit } from './errors';
-import { heatHistory, startWithKitchens, stateHeat } from './heat';
+import { heatHistory, startWithKitchens, statedOf, stateHeat } from './heat';
 import { settleKept } from './keptNews';
 import { keptOf, type Kept } from './promised';
 import { addMove, ledgerOf } from './stock';
@@ -57,7 +57,7 @@ export async function addPod(db: Db, { input, stockG, words, leftBy }: NewPodLot
     await t.insert(podLots).values({ id, ...input, lot: withJar(input.lot, null), leftBy: leftBy ?? null });
     // How sure its jar is, is worked out here and not taken on trust.
     if (file) await settleKept(t, leftBy.batchId, file);
-    await stateHeat(t, id, statedHeat(input.lot), input.gotOn ?? today);
+    await stateHeat(t, id, await statedOf(t, input.lot), input.gotOn ?? today);
     await startWithKitchens(t);
     if (stockG > 0) await addMove(t, { store: 'pods', itemId: id, deltaG: stockG, reason: 'in', words });
   });
@@ -78,7 +78,7 @@ export async function editPod(db: Db, id: string, revision: number, input: PodLo
     .returning();
   if (done.length === 0) throw new Stale(await getPod(db, id));
   if (JSON.stringify(before.lot.heat) !== JSON.stringify(input.lot.heat)) {
-    await stateHeat(db, id, statedHeat(input.lot), today);
+    await stateHeat(db, id, await statedOf(db, { ...input.lot, id }), today);
     await startWithKitchens(db);
   }
   return getPod(db, id);
@@ -113,7 +113,7 @@ export async function turnPod(db: Db, id: string, request: TurnRequest, today: s
   if (!turnsFor(row.lot).includes(request.into)) throw cannot('into', `${row.lot.name} cannot be ${TURNS[request.into].verb}.`);
   if (request.takeG > from.stockG + 0.01) throw cannot('takeG', `There are only ${Math.round(from.stockG)} g.`);
   const newId = `lot-${randomUUID().slice(0, 12)}`;
-  const { lot, yieldPerG } = turned({ ...row.lot, heat: statedHeat(row.lot) }, request.into, newId);
+  const { lot, yieldPerG } = turned({ ...row.lot, heat: await statedOf(db, row.lot) }, request.into, newId);
   const gotG = request.gotG ?? request.takeG * yieldPerG;
   if (gotG > request.takeG * 1.05) throw cannot('gotG', 'More came out than went in. Check the weights.');
   const name = `${row.lot.name}, ${TURNS[request.into].verb}`.slice(0, 80);
