@@ -8,7 +8,7 @@ const KIT = [
   ...['naive-ui/es/(?!date-picker|upload)', 'css-render', '@css-render', 'vueuc', 'vooks', 'seemly', 'evtd', 'treemate'],
 ];
 /** Of core what lists need: the tables, and what reads and writes them. */
-const LISTS = 'data|matter|pantry|heat|reading|stat';
+const LISTS = 'data|matter|pantry|heat|stat';
 /** Of core what is only words, days and signs. */
 const SMALL = 'plan/|device/|heat/(?:level|eaten)|reading/(?:plain|tokens|numbers|units)|ferment/constants|pantry/keeping|line/putOff';
 /** Of the interface what works with a whole batch, and brings every station along; what works with the tables. */
@@ -19,6 +19,7 @@ const SHARED = [
   { name: 'kit', test: `/node_modules/(${KIT.join('|')})` },
   { name: 'app', test: `/web/src/(?!labels|papers|${OF_A_BATCH}|${OF_LISTS})|/core/src/(${SMALL})` },
   { name: 'lists', test: `/core/src/(${LISTS})/|/web/src/(${OF_LISTS})` },
+  { name: 'words', test: '/core/src/(reading|method)/' },
   { name: 'core', test: '/(core|contract)/src/|/@sinclair/' },
   { name: 'batch', test: `/web/src/(?:${OF_A_BATCH})` },
 ].map(({ name, test }, i, all) => ({ name, test: new RegExp(test), priority: all.length - i, minShareCount: 6 }));

@@ -1,8 +1,7 @@
 import { Type, type Static } from '@sinclair/typebox';
 import { Id } from '../file/parts';
-import { TOOL_KINDS, type ToolKind } from '../file/tool';
+import { TOOL_KINDS } from '../file/tool';
 import { RAILS, type Rail } from '../solve/trim/rails';
-import { STATION_KINDS } from '../stations';
 
 /** What a kitchen learnt, for others to read: docs/formats/learnt.md. */
 export const LEARNT_FORMAT = 'roskel-learnt';
@@ -10,9 +9,6 @@ export const LEARNT_VERSION = 1;
 const exact = { additionalProperties: false };
 const Count = (most: number) => Type.Integer({ minimum: 1, maximum: most });
 const Sd = Type.Number({ exclusiveMinimum: 0, maximum: 3 });
-
-/** Kinds of things that learn from what was done with them. */
-export const LEARNING: readonly ToolKind[] = TOOL_KINDS.filter((t) => STATION_KINDS.some((k) => k.tool === t && k.teaches));
 
 const PodsSchema = Type.Object(
   {

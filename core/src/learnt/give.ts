@@ -1,9 +1,10 @@
-import { FROM_TIME_TO_TIME, NATURAL, seenLog, UNKNOWN, type Tool, type ToolKind } from '../file/tool';
+import { FROM_TIME_TO_TIME, NATURAL, seenLog, TOOL_KINDS, UNKNOWN, type Tool, type ToolKind } from '../file/tool';
 import { VIGOUR } from '../ferment/priors';
 import { beliefOf, knowledgeFrom, lotSigma, type KeptEvent, type LotHeat } from '../heat';
-import { MIXED_UNKNOWN, VARIETIES, type Variety } from '../matter/variety';
 import type { Palate } from '../solve/trim/rails';
-import { LEARNING, LEARNT_FORMAT, LEARNT_VERSION, type LearntFile, type LearntPods, type LearntTools } from './file';
+import { STATION_KINDS } from '../stations';
+import { commonVariety } from './common';
+import { LEARNT_FORMAT, LEARNT_VERSION, type LearntFile, type LearntPods, type LearntTools } from './file';
 import { middleOf, type Known } from './middle';
 
 /** A lot of which something was learnt: its variety, and whether it was made here of another lot. */
@@ -22,9 +23,8 @@ export interface KitchenKnows {
   palate: Palate;
 }
 
-/** Varieties that every kitchen has. */
-export const commonVariety = (id: string): Variety | undefined =>
-  id === MIXED_UNKNOWN.id ? undefined : VARIETIES.find((v) => v.id === id && v.shuDry.low > 0);
+/** Kinds of things that learn from what was done with them. */
+const LEARNING: readonly ToolKind[] = TOOL_KINDS.filter((t) => STATION_KINDS.some((k) => k.tool === t && k.teaches));
 
 const DIGITS = 4;
 const short = (x: number) => Number(x.toPrecision(DIGITS));

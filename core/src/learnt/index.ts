@@ -2,4 +2,6 @@
 export * from './file';
 export * from './give';
 export * from './take';
+export * from './taste';
+export * from './common';
 export { expectedOf, middleOf, type Known } from './middle';

@@ -6,7 +6,8 @@ import { blurQuantiles, RAIL_NAMES, RAILS, type LearntFile, type Rail } from '@r
 import { api } from '../api/client';
 import { capital, plural, shu } from '../format';
 import { useNotices } from '../stores/notices';
-import { useLearnt, useVarieties } from '../stores/own';
+import { useLearnt } from '../stores/learnt';
+import { useVarieties } from '../stores/own';
 import { download } from '../ui/download';
 import { lazySheet } from '../ui/lazySheet';
 import SheetCard from '../ui/SheetCard.vue';

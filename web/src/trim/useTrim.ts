@@ -16,7 +16,7 @@ import {
 } from '@roskel/core';
 import { perKg, useLarder } from '../stores/larder';
 import { useNotices } from '../stores/notices';
-import { useLearnt } from '../stores/own';
+import { useLearnt } from '../stores/learnt';
 import { usePods } from '../stores/pods';
 import { useSettings } from '../stores/settings';
 import { latest, stoppable } from '../worker/client';
