@@ -63,7 +63,7 @@ export function seasonLines(highs: LinearSolver): Line[] {
     () => {
       for (const s of seasonSteps(highs, ask)) {
         told = s;
-        if (s.gap !== null && s.gap <= 0.05) break;
+        if (s.gap <= 0.05) break;
       }
     },
     3,
@@ -82,7 +82,7 @@ export function seasonLines(highs: LinearSolver): Line[] {
   const s = told as unknown as Season;
   return [
     {
-      what: `season: a plan within ${((s.gap ?? 1) * 100).toFixed(1)} %, cost ${s.cost.toFixed(0)}`,
+      what: `season: a plan within ${(s.gap * 100).toFixed(1)} %, cost ${s.cost.toFixed(0)}`,
       ours,
       reference,
       against: `HiGHS alone on the same program for 10 s (what it found costs ${alone.toFixed(0)})`,

@@ -9,6 +9,7 @@ import { addDays, daysBetween, type Day } from '../plan';
 import { lineGain, massesOf, withSomePods } from '../solve';
 import { TYPICAL } from '../stat/draw';
 import { STYLES, styleOf } from '../styles';
+import type { Ahead, Shelved } from './season';
 
 /** What a kind of sauce makes of pods and asks for them, by a run of its line: all of it grows with the pods. */
 export interface StyleKit {
@@ -41,6 +42,13 @@ export const SEASON_STYLES: readonly string[] = STYLES.filter(
 const BEGINNING_DAYS = 1;
 /** Pods by which a kind is measured. */
 const SAMPLE = { any: 'cayenne-red', dried: 'guajillo' } as const;
+
+/** Bottles on their way, good for as long as their kind keeps once it is measured as planned: never longer. */
+export const shelvedOf = ({ style: _, ...ahead }: Ahead, kit: StyleKit): Shelved => ({
+  ...ahead,
+  eaten: kit.eaten,
+  until: addDays(ahead.from, kit.keepsDays),
+});
 
 /** The kit of a style. Throws LineProblem when its line cannot run. */
 export function kitOf(style: string, today: Day): StyleKit {

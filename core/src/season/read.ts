@@ -4,6 +4,7 @@ import type { Ingredient } from '../matter/ingredient';
 import { KEEPS_DAYS } from '../pantry';
 import { addDays, daysBetween, type Day } from '../plan';
 import type { Kitchen } from '../reading';
+import { seedOf } from '../stat/draw';
 import type { Harvest, SeasonWish } from './season';
 import { whenIn } from './when';
 
@@ -100,7 +101,9 @@ function heatCounts(text: string): number | null {
  */
 export function readWishes(text: string, today: Day, until: Day): ReadLines<SeasonWish> {
   const out: ReadLines<SeasonWish> = { found: [], unread: [] };
-  for (const [n, line] of linesOf(text).entries()) {
+  /** A wish is the same as long as it says the same, whatever stands above it. */
+  const said = new Map<string, number>();
+  for (const line of linesOf(text)) {
     const when = whenIn(line, today);
     const rest = when?.rest ?? line;
     const kindsSaid = /\b(\d+|[a-z]+)\s+(?:different )?(?:kinds?|sorts?|sauces)\b/i.exec(rest);
@@ -115,8 +118,10 @@ export function readWishes(text: string, today: Day, until: Day): ReadLines<Seas
     }
     const heats = heatsIn(bare);
     const n_ = Math.max(kindCount, heats.length > 1 ? heats.length : 1);
+    const nth = (said.get(line) ?? 0) + 1;
+    said.set(line, nth);
     out.found.push({
-      ...{ id: `wish-${n}`, says: line, bottles, by: when?.when.typical ?? until },
+      ...{ id: `wish-${seedOf(`${line} ${nth}`).toString(36)}`, says: line, bottles, by: when?.when.typical ?? until },
       kinds: Array.from({ length: Math.min(bottles, n_) }, (_, i) => (n_ === 1 ? (heats[0] ?? null) : (heats[i] ?? null))),
     });
   }

@@ -30,7 +30,7 @@ export interface SeasonWish {
   kinds: readonly (HeatWord | null)[];
 }
 
-/** Bottles that stand there, or will be filled by a batch that is begun. */
+/** Bottles that stand there, or will. */
 export interface Shelved {
   id: string;
   name: string;
@@ -40,6 +40,16 @@ export interface Shelved {
   shu: number;
   from: Day;
   until: Day;
+}
+
+/** Bottles that a batch which is begun will fill. */
+export interface Ahead {
+  id: string;
+  name: string;
+  style: string;
+  bottles: number;
+  shu: number;
+  from: Day;
 }
 
 /** A batch of a season: what it is made of and what it is for. */
@@ -124,6 +134,6 @@ export interface Season {
   /** Days on which something is done. */
   workdays: readonly Day[];
   cost: number;
-  /** How far from the best it may be at most, as a share; null where that is not known yet. */
-  gap: number | null;
+  /** How far from the best it may be at most, as a share of what all bottles that are asked for are worth. */
+  gap: number;
 }

@@ -37,7 +37,7 @@ function batchOf(c: Candidate, v: readonly number[], bottleMl: number): SeasonBa
 }
 
 /** What the variables say. */
-export function seasonOf(m: SeasonModel, v: readonly number[], cost: number, gap: number | null): Season {
+export function seasonOf(m: SeasonModel, v: readonly number[], cost: number, gap: number): Season {
   const gramsOf = (of: 'spoils' | 'frozen') =>
     m.harvests.flatMap((h) => {
       const g = h[of] === null ? 0 : v[h[of]]!;

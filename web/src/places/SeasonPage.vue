@@ -3,24 +3,15 @@ import { computed, onMounted, ref } from 'vue';
 import { NButton, NForm, NSelect } from 'naive-ui';
 import { RouterLink, useRouter } from 'vue-router';
 import { SeasonBookSchema } from '@roskel/contract';
-import {
-  heatWords,
-  oddsText,
-  SHORT_OF,
-  seedOf,
-  SEASON_STYLES,
-  styleOf,
-  type SeasonBatch,
-  type SeasonChange,
-  type Wish,
-} from '@roskel/core';
+import { heatWords, seedOf, SEASON_STYLES, styleOf, type SeasonBatch, type SeasonChange, type Wish } from '@roskel/core';
 import { beginPlan, freeName } from '../batch/beginPlan';
-import { capital, day, grams, plural, shu, today } from '../format';
+import { day, grams, plural, shu, today } from '../format';
 import SeasonPicture from '../season/SeasonPicture.vue';
+import SeasonWishes from '../season/SeasonWishes.vue';
 import { useSeason } from '../season/useSeason';
+import { nameOf } from '../season/words';
 import { useLarder } from '../stores/larder';
 import { useNotices } from '../stores/notices';
-import { useTools } from '../stores/own';
 import { heatColour } from '../theme';
 import LabelledField from '../ui/LabelledField.vue';
 import NumberField from '../ui/NumberField.vue';
@@ -45,33 +36,9 @@ const said = computed(() => {
   if (trouble.value) return '';
   if (!season.value) return working.value ? 'Working it out.' : '';
   const { gap } = season.value;
-  const near = gap === null || gap < 0.001 ? 'no plan is better' : `no plan is more than ${Math.max(1, Math.ceil(gap * 100))} % better`;
+  const near = gap < 1e-6 ? 'no plan is better' : `no plan is more than ${Math.max(1, Math.ceil(gap * 100))} % better`;
   return working.value ? `${near}, looking on` : near;
 });
-/** Each wish with what it gets, and of how many seasons that comes true. */
-const told = computed(() =>
-  wishes.value.found.map((w) => {
-    const parts = season.value?.parts.filter((p) => p.wishId === w.id) ?? [];
-    const got = parts.reduce((n, p) => n + p.got, 0);
-    const why = [...new Set(parts.flatMap((p) => (p.why ? [SHORT_OF[p.why]] : [])))].join('; ');
-    return { w, got, of: w.bottles, why, odds: luck.value.get(w.id) ?? null };
-  }),
-);
-const months = computed(() => season.value?.parts.filter((p) => p.wishId === null) ?? []);
-const shortMonths = computed(() => months.value.filter((p) => p.got < p.bottles));
-/** By name: pickings of one kind of pod are said once. */
-const spoils = computed(() => {
-  const byName = new Map<string, number>();
-  for (const { harvestId, g } of season.value?.spoils ?? []) {
-    const name = harvests.value.find((h) => h.id === harvestId)?.name ?? '';
-    byName.set(name, (byName.get(name) ?? 0) + g);
-  }
-  return [...byName].map(([name, g]) => ({ name, g })).filter((x) => x.g >= 1);
-});
-const tools = useTools();
-const noJars = computed(() => !tools.items.some((t) => t.value.kind === 'jar'));
-const frozenG = computed(() => (season.value?.frozen ?? []).reduce((g, x) => g + x.g, 0));
-const nameOf = (b: { style: string; heat: string | null }) => `${capital(styleOf(b.style).name)}${b.heat ? `, ${b.heat}` : ''}`;
 const podsOf = (b: SeasonBatch) =>
   [
     ...b.pods.map((p) => `${grams(p.g)} ${harvests.value.find((h) => h.id === p.harvestId)?.name ?? ''}${p.frozen ? ' (frozen)' : ''}`),
@@ -220,30 +187,15 @@ async function begin(b: SeasonBatch) {
               <li v-for="c in changes" :key="changeWords(c)" data-fact="changed">{{ changeWords(c) }}</li>
             </ul>
           </section>
-          <section class="plate" aria-labelledby="wished">
-            <h2 id="wished">What comes of the wishes</h2>
-            <ul>
-              <li v-for="t in told" :key="t.w.id" :class="{ short: t.got < t.of }" data-fact="wish">
-                <b>{{ t.got }} of {{ t.of }}</b> {{ t.w.says }}{{ t.why ? `: ${t.why}` : '' }}
-                <span v-if="t.got === t.of && t.odds !== null" class="soft"
-                  >as the weather will have it, in {{ oddsText(t.odds) }} seasons</span
-                >
-              </li>
-              <li v-if="months.length" :class="{ short: shortMonths.length }">
-                <b>{{ months.length - shortMonths.length }} of {{ months.length }} months</b> with {{ plural(form.perMonth, 'bottle') }} to
-                use up
-              </li>
-              <li v-for="x in spoils" :key="x.name" class="short">{{ grams(x.g) }} of {{ x.name }} spoil: nothing wants them in time</li>
-              <li v-for="p in s.heldInVain.value" :key="`${p.style} ${p.start}`" class="short">
-                {{ nameOf(p) }} is held on {{ day(p.start) }} and cannot be made then.
-                <NButton size="tiny" quaternary @click="hold(p, null)">let go</NButton>
-              </li>
-              <li v-if="noJars">
-                No jar stands under <RouterLink to="/larder/tools">Things of the kitchen</RouterLink>: nothing is fermented in this plan.
-              </li>
-              <li v-if="frozenG >= 1">{{ grams(frozenG) }} go into the freezer first</li>
-            </ul>
-          </section>
+          <SeasonWishes
+            :season="season"
+            :wishes="wishes.found"
+            :luck="luck"
+            :harvests="harvests"
+            :per-month="form.perMonth"
+            :in-vain="s.heldInVain.value"
+            @free="(p) => hold(p, null)"
+          />
           <section class="plate" aria-labelledby="batches">
             <h2 id="batches">{{ plural(season.batches.length, 'batch', 'batches') }} on {{ plural(season.workdays.length, 'day') }}</h2>
             <ol v-if="season.batches.length" class="plan">
@@ -279,7 +231,8 @@ async function begin(b: SeasonBatch) {
             </p>
             <p class="soft">
               Amounts and heats are those of each kind's line, per gram of pods. A batch that is begun is planned through, with its odds, pH
-              and cautions. Without a measured pH nothing keeps long.
+              and cautions. Bottles count for as long as their kind keeps once it is measured and filled as planned: without a measured pH
+              nothing keeps long.
             </p>
           </section>
         </template>

@@ -6,11 +6,13 @@ import {
   daysBetween,
   differsFrom,
   isSpoilt,
+  mergeChanges,
   KEEPS_DAYS,
   pinId,
   readHarvests,
   readWishes,
   SEASON_STYLES,
+  type Ahead,
   type Harvest,
   type Pin,
   type Season,
@@ -27,6 +29,7 @@ import { useSeasonBook } from '../stores/season';
 import { usePods } from '../stores/pods';
 import { useSettings } from '../stores/settings';
 import { useShelf } from '../stores/shelf';
+import { keepHere, readHere } from '../ui/keepHere';
 import { bench, stopBench, stoppable } from '../worker/client';
 
 /** Kinds that a season begins with: those that keep, two of them in jars. */
@@ -35,11 +38,13 @@ const USUAL = ['brine-ferment', 'mash-ferment', 'simmered-vinegar', 'long-reduce
 const WEEKS = 52;
 /** Less of a lot than this is no stock to plan with, g. */
 const LEAST_G = 20;
+/** What is good for longer than this is looked at for all of the season, days. */
+const LONG_DAYS = 180;
 /** What is typed rests for as long before it is worked out, and before it is kept, ms. */
 const AFTER_MS = 600;
-/** A sauce that is still on its way is counted on for so many days once it is there: what was measured of it will tell. */
-const AHEAD_DAYS = 90;
 const ID = 'season';
+/** Where what is not stored yet is kept in this browser. */
+const TYPED = 'roskel.form.season';
 const plain = <T>(x: T): T => JSON.parse(JSON.stringify(x)) as T;
 const blank = (): SeasonBook => ({
   ...{ id: ID, name: 'Season', ripens: '', wishes: '', perMonth: 0, bottleMl: 100, weekday: 6, freezerG: 3000 },
@@ -53,15 +58,16 @@ export function useSeason() {
   const form = reactive<SeasonBook>(blank());
   const ready = ref(false);
   const busyJars = shallowRef<SeasonAsk['taken']>([]);
+  const inDanger = shallowRef<ReadonlySet<string>>(new Set());
   const row = computed(() => book.items.find((o) => o.id === ID) ?? null);
 
-  /** What stands in the row, as it was when this window took it over. */
-  let taken = JSON.stringify(blank());
-  const changed = () => JSON.stringify(form) !== taken;
+  /** The row as this window took it over: what is typed here is a change of that, and of nothing newer. */
+  let base: { revision: number; value: SeasonBook } = { revision: 0, value: blank() };
+  const changed = () => JSON.stringify(form) !== JSON.stringify(base.value);
   function take() {
     if (!row.value) return;
-    Object.assign(form, plain(row.value.value));
-    taken = JSON.stringify(form);
+    base = plain({ revision: row.value.revision, value: row.value.value });
+    Object.assign(form, plain(base.value));
   }
   // Changed in another window, or undone: taken over where nothing was typed here.
   watch(row, () => !changed() && take());
@@ -69,14 +75,16 @@ export function useSeason() {
   async function store() {
     if (!ready.value || !changed() || fieldsTrouble.value) return;
     const mine = plain(form) as SeasonBook;
-    const had = row.value;
-    const begun = { revision: had?.revision ?? 0, value: had?.value ?? mine };
-    taken = JSON.stringify(mine);
     try {
-      if (had) await book.edit(ID, begun, mine);
+      if (row.value) await book.edit(ID, base, mine);
       else await book.add(mine);
+      // Together with what others changed meanwhile; what was typed since goes next.
+      if (row.value) {
+        base = plain({ revision: row.value.revision, value: row.value.value });
+        Object.assign(form, mergeChanges(mine, plain(form) as SeasonBook, base.value).value);
+      }
+      if (!changed()) keepHere(TYPED, null);
     } catch (e) {
-      taken = '';
       notices.fail(e);
     }
   }
@@ -111,50 +119,43 @@ export function useSeason() {
       .filter((p) => freeG(p) > LEAST_G && !isSpoilt(p.lot))
       .map((p): Harvest => {
         const g = freeG(p);
-        const age = p.gotOn ? Math.max(0, daysBetween(p.gotOn, today())) : 0;
+        const keeps = KEEPS_DAYS[p.lot.form];
+        const left = keeps - (p.gotOn ? Math.max(0, daysBetween(p.gotOn, today())) : 0);
         return {
-          ...{
-            id: p.id,
-            name: p.lot.name,
-            lot: p.lot,
-            g: { low: g, typical: g, high: g },
-            goodDays: Math.max(2, KEEPS_DAYS[p.lot.form] - age),
-          },
+          ...{ id: p.id, name: p.lot.name, lot: p.lot, g: { low: g, typical: g, high: g } },
+          // What is dry or frozen only loses heat and colour with the years.
+          goodDays: keeps > LONG_DAYS ? Math.max(LONG_DAYS, left) : left,
           from: { low: today(), typical: today(), high: today() },
         };
-      });
+      })
+      // Past its time: nobody is told to cook it.
+      .filter((h) => h.goodDays > 0);
     return [...here, ...coming];
   });
-  const shelved = computed<Shelved[]>(() => [
-    ...shelf.items
+  const shelved = computed(() =>
+    shelf.items
       .filter((b) => b.left > 0 && b.bottleMl >= form.bottleMl * 0.8)
       .map((b): Shelved => ({
-        id: b.id,
-        name: b.name,
-        eaten: b.eaten ?? 'drop',
-        bottles: b.left,
-        shu: b.heat.dry.p50,
-        from: today(),
-        until: b.useBy,
+        ...{ id: b.id, name: b.name, eaten: b.eaten ?? 'drop', bottles: b.left },
+        ...{ shu: b.heat.dry.p50, from: today(), until: b.useBy },
       })),
-    ...batches.items.flatMap(({ id, summary }) =>
-      summary.ends
-        .filter((e) => !e.doneOn && !e.thrownOn && e.bottles > 0 && e.vessel === 'bottle')
-        .map((e): Shelved => {
-          const to = summary.stations.filter((s) => s.strandId === e.strandId).at(-1)?.to ?? today();
-          const from = to < today() ? today() : to;
-          return {
-            id: `${id}/${e.strandId}`,
-            name: summary.name,
-            eaten: 'drop',
-            bottles: e.bottles,
-            shu: e.heatShu.dry,
-            from,
-            until: addDays(from, AHEAD_DAYS),
-          };
-        }),
+  );
+  /** What is on its way. A batch with a danger at a jar is not counted on: it may have to go. */
+  const ahead = computed(() =>
+    batches.items.flatMap(({ id, summary }): Ahead[] =>
+      summary.trouble !== '' || inDanger.value.has(id)
+        ? []
+        : summary.ends
+            .filter((e) => !e.doneOn && !e.thrownOn && e.bottles > 0 && e.vessel === 'bottle')
+            .map((e) => {
+              const to = summary.stations.filter((x) => x.strandId === e.strandId).at(-1)?.to ?? today();
+              return {
+                ...{ id: `${id}/${e.strandId}`, name: summary.name, style: summary.style, bottles: e.bottles, shu: e.heatShu.dry },
+                from: to < today() ? today() : to,
+              };
+            }),
     ),
-  ]);
+  );
   const ask = computed((): Omit<SeasonAsk, 'kits'> => ({
     ...{ today: today(), days: days.value, harvests: harvests.value, shelf: shelved.value, taken: busyJars.value },
     jars: tools.items.flatMap(({ value: t }) => (t.kind === 'jar' && t.volumeMl ? [{ ml: t.volumeMl, count: t.count ?? 1 }] : [])),
@@ -179,7 +180,7 @@ export function useSeason() {
         season.value = s;
         luck.value = l;
       };
-      const answer = await stoppable(bench().season(plain(ask.value), plain(styles.value), proxy(hear)));
+      const answer = await stoppable(bench().season(plain(ask.value), plain(ahead.value), plain(styles.value), proxy(hear)));
       if (mine === round && answer && !answer.ok) {
         trouble.value = answer.message;
         season.value = null;
@@ -192,7 +193,7 @@ export function useSeason() {
   }
   let solving: ReturnType<typeof setTimeout> | undefined;
   watch(
-    () => ready.value && !fieldsTrouble.value && styles.value.length > 0 && JSON.stringify([ask.value, styles.value]),
+    () => ready.value && !fieldsTrouble.value && styles.value.length > 0 && JSON.stringify([ask.value, ahead.value, styles.value]),
     (asked) => {
       clearTimeout(solving);
       if (asked) solving = setTimeout(() => void work(), AFTER_MS);
@@ -201,6 +202,7 @@ export function useSeason() {
   watch(
     () => JSON.stringify(form),
     () => {
+      if (ready.value && changed()) keepHere(TYPED, plain(form));
       clearTimeout(timer);
       timer = setTimeout(() => void keep(), AFTER_MS);
     },
@@ -215,11 +217,18 @@ export function useSeason() {
   const load = () =>
     Promise.all([
       ...[pods, larder, shelf, batches, tools, book].map((s) => s.load()),
-      api.get<TodayRow[]>('/today').then((all) => (busyJars.value = all.flatMap((r) => r.occupies.jars))),
+      api.get<TodayRow[]>('/today').then((all) => {
+        busyJars.value = all.flatMap((r) => r.occupies.jars);
+        inDanger.value = new Set(all.flatMap((r) => (r.jars.some((j) => j.warns !== null) ? [r.id] : [])));
+      }),
     ])
       .then(() => {
         take();
+        // Typed while the server was away, or right before the window was closed.
+        const typed = readHere<Partial<SeasonBook>>(TYPED);
+        if (typed instanceof Object) Object.assign(form, typed);
         ready.value = true;
+        if (changed()) void keep();
       })
       .catch((e: unknown) => notices.fail(e));
 

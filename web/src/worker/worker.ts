@@ -31,6 +31,9 @@ import {
   kitOf,
   luckOf,
   seasonSteps,
+  SEASON_STYLES,
+  shelvedOf,
+  type Ahead,
   seedOf,
   type Season,
   type SeasonAsk,
@@ -236,6 +239,7 @@ const bench = {
   /** A season planned, better and better: `hear` gets each answer, with of how many seasons each wish comes true. */
   season(
     asked: Omit<SeasonAsk, 'kits'>,
+    ahead: readonly Ahead[],
     styles: readonly string[],
     hear: (season: Season, luck: Map<string, number>) => void,
   ): Promise<Timed<null>> {
@@ -246,7 +250,9 @@ const bench = {
         own.push(kitFor(style, asked.today));
         await breath();
       }
-      const ask = { ...asked, kits: own };
+      // What no kind is known for is not counted on.
+      const coming = ahead.flatMap((a) => (SEASON_STYLES.includes(a.style) ? [shelvedOf(a, kitFor(a.style, asked.today))] : []));
+      const ask = { ...asked, kits: own, shelf: [...asked.shelf, ...coming] };
       for (const season of seasonSteps(solver, ask)) {
         hear(season, luckOf(ask, season, seedOf(JSON.stringify(asked.wishes))));
         await breath();
