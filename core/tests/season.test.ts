@@ -278,6 +278,15 @@ describe('a season as it is said', () => {
   ])('%s', (line, bottles, by, kinds) => {
     expect(readWishes(line, '2026-06-10', '2026-12-31')).toMatchObject({ found: [{ bottles, by, kinds }], unread: [] });
   });
+  it('a day that is none is not another one, and of what is not understood the beginning is shown', () => {
+    expect(readHarvests('2 kg cayennes from 31 February', 'metric', [], TODAY)).toEqual({
+      found: [],
+      unread: ['2 kg cayennes from 31 February'],
+    });
+    expect(readHarvests('2 kg cayennes in some weeks', 'metric', [], TODAY).found).toEqual([]);
+    expect(readWishes('6 hot by 31 February', TODAY, '2026-12-31')).toEqual({ found: [], unread: ['6 hot by 31 February'] });
+    expect(readWishes('x'.repeat(4000), TODAY, '2026-12-31').unread).toEqual(['x'.repeat(60)]);
+  });
   it('what says nothing here is given back, and nothing throws', () => {
     const d = dice(3);
     const bits = [

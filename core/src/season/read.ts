@@ -23,7 +23,9 @@ const linesOf = (text: string) =>
     .filter(Boolean)
     .slice(0, 100);
 
-/** What is read of lines, and those that say nothing here. */
+/** So much of a line that says nothing is shown again. */
+const SHOWN = 60;
+/** What is read of lines, and the beginnings of those that say nothing here. */
 export interface ReadLines<T> {
   found: T[];
   unread: string[];
@@ -41,7 +43,7 @@ export function readHarvests(text: string, kitchen: Kitchen, own: readonly Ingre
     const { pods, unknown } = readHave(more?.rest ?? first?.rest ?? line, kitchen, own, (i) => `ripens-${n}-${i}`);
     const named = pods.filter((p) => !p.asMany);
     if (!first || named.length === 0 || unknown.some((u) => /[a-z]{4}/i.test(u) && pods.length === 0)) {
-      out.unread.push(line);
+      out.unread.push(line.slice(0, SHOWN));
       continue;
     }
     const [a, b] = more ? [first.when, more.when].sort((x, y) => x.typical.localeCompare(y.typical)) : [first.when, null];
@@ -112,8 +114,10 @@ export function readWishes(text: string, today: Day, until: Day): ReadLines<Seas
     const first = /^\W*(?:another )?(?:a dozen|(\d+|[a-z]+))\b/i.exec(bare);
     const each = heatCounts(bare);
     const bottles = each ?? (/^\W*a dozen\b/i.test(bare) ? 12 : count(first?.[1]));
-    if (bottles === null || bottles < 1 || bottles > MOST_BOTTLES) {
-      out.unread.push(line);
+    // A day that was said and not understood is not any day.
+    const odd = !when && /\b(?:by|before|until|till)\b/i.test(line);
+    if (odd || bottles === null || bottles < 1 || bottles > MOST_BOTTLES) {
+      out.unread.push(line.slice(0, SHOWN));
       continue;
     }
     const heats = heatsIn(bare);

@@ -59,13 +59,15 @@ function dayOf(word: string, day: number, today: Day): Range<Day> | null {
   return day >= 1 && Number(typical.slice(8)) === day ? about(typical, 0) : null;
 }
 
-/** A day, or a time, as one says it: what was read, and the text without it; null where nothing was said of a time. */
+/** A day, or a time, as one says it: what was read, and the text without it; null where nothing was said of a time, or no such day is. */
 export function whenIn(text: string, today: Day): { when: Range<Day>; rest: string } | null {
   const plain = text.toLowerCase();
   for (const { re, read } of PHRASES) {
     const m = re.exec(plain);
-    const when = m && read(m, today);
-    if (!m || !when) continue;
+    if (!m) continue;
+    const when = read(m, today);
+    // 31 February is no day, and no other is meant.
+    if (!when) return null;
     const before = text.slice(0, m.index).replace(/\b(?:from|by|until|till|before|at|on|in|around|about|for|ripe|ready|the|to)\s*$/i, '');
     const rest =
       before.replace(/\b(?:from|by|until|till|before|at|on|in|around|about|ripe|ready)\s*$/i, '') + text.slice(m.index + m[0].length);
