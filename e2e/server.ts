@@ -3,7 +3,7 @@ import { cpSync, mkdirSync, mkdtempSync, readdirSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
-import { program } from '../scripts/lib/setup.mjs';
+import { BRIEFLY, program } from '../scripts/lib/setup.mjs';
 import { demoImage } from './kitchens';
 
 const ROOT = fileURLToPath(new URL('..', import.meta.url));
@@ -26,6 +26,7 @@ export class DemoServer {
   async start(): Promise<string> {
     mkdirSync(this.folder, { recursive: true });
     const args = [
+      ...BRIEFLY,
       program('main'),
       ...(this.demo ? ['--demo', '--stand-ins'] : []),
       '--data',

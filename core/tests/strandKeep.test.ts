@@ -16,7 +16,7 @@ import {
   type Strand,
   type TypicalReport,
 } from '../src';
-import { put } from './helpers';
+import { put, rounds } from './helpers';
 import { randomGraph } from './graphs';
 import { dice, type Dice } from './random';
 
@@ -96,7 +96,7 @@ function governing({ stations }: Strand): StationEntry['log'] | null {
 it('whatever flows together and is measured where: no bottle keeps longer than its own reading, its jars and its oil allow', () => {
   const d = dice(2611);
   const seen = { ends: 0, long: 0, bin: 0, low: 0, oily: 0, cupboard: 0 };
-  for (let n = 0; n < 200; n++) {
+  for (let n = 0; n < rounds(200, 0.4); n++) {
     const { file, oilAt } = worked(d);
     let report: TypicalReport;
     let runs: StationRun[];
@@ -144,6 +144,6 @@ it('whatever flows together and is measured where: no bottle keeps longer than i
     }
   }
   // Each promise was met often enough to mean something.
-  expect(seen.ends).toBeGreaterThan(200);
-  for (const [what, n] of Object.entries(seen)) expect(n, what).toBeGreaterThan(2);
+  expect(seen.ends).toBeGreaterThan(rounds(200, 0.4));
+  for (const [what, n] of Object.entries(seen)) expect(n, what).toBeGreaterThan(rounds(2, 0.4));
 });

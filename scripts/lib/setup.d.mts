@@ -4,3 +4,5 @@ export function ensureChromium(): string;
 export function ensureBuilt(parts?: ('server' | 'web')[]): void;
 /** Path of a program of the server, as built. */
 export function program(name: 'main' | 'worker' | 'backup' | 'passphrase' | 'line'): string;
+/** Words for Node.js before a program that lives for seconds. */
+export const BRIEFLY: readonly string[];

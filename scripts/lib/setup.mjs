@@ -107,6 +107,9 @@ export function ensureChromium() {
 /** The programs of the server, as built. */
 export const program = (name) => join(ROOT, 'server', 'dist', `${name}.js`);
 
+/** A server of a test lives for seconds: its engine is compiled once and quickly, not a second time for the long run. */
+export const BRIEFLY = ['--liftoff-only'];
+
 /** Starts the server and hands over the terminal; the server ends with us. */
 export async function serve(args) {
   mkdirSync(join(ROOT, '.roskel'), { recursive: true });
