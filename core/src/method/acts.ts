@@ -8,7 +8,8 @@ import { FRIDGE, isKeptOut, JARS, VATS } from './vessels';
 const BLENDER = /\b(?:blender|processor|liquidi[sz]er|mortar)\b/i;
 const BOTTLES = /\bbottles?\b/i;
 const SIEVE = /\b(?:sieve|strainer|cloth|muslin|cheesecloth|food mill|mill|mouli|through)\b/i;
-const OVER = /\bover (?!(?:a |the )?(?:low|medium|high|gentle|heat|ice))/i;
+const OVER = /\bover\b(?! *(?:a |the )?(?:low|medium|high|gentle|heat|ice|night))/i;
+const HOT_WATER = /\b(?:hot|boiling|boiled|warm)(?: \w+)? water\b/i;
 const isLiquid = (t: RecipeThing) => t.wet || isSour(t) || t.family === 'water' || t.family === 'sauce';
 const isOil = (t: RecipeThing) => t.family === 'oil';
 const tamarind = (t: RecipeThing) => t.family === 'sour fruit block';
@@ -18,6 +19,9 @@ export const isInBlender = (text: string): boolean => BLENDER.test(text);
 const TRIMMINGS = /\b(?:stems?|seeds?|ribs?|cores?|skins?|tops?|stalks?|stones?|pith)\b/i;
 /** "Pour over the chillies": not over a low heat, nor through anything. */
 export const isPouredOver = (text: string): boolean => OVER.test(text) && !SIEVE.test(text);
+
+/** "Strain the hot oil over the flakes". */
+export const isStrainedOver = (c: ReadClause): boolean => c.act === 'strain' && OVER.test(c.text);
 
 /** "Process in a boiling water bath": jars that are boiled shut are filled. */
 export const isCanned = (c: ReadClause): boolean => c.stem === 'process' && /\b(?:bath|canner|canning)\b/i.test(c.text);
@@ -95,6 +99,8 @@ export function doneBy(c: ReadClause, w: Where): Done {
       return BOTTLES.test(c.text) || JARS.test(c.text) ? NOTHING : { is: 'divide' };
     case 'fill':
       if (c.stem === 'pour' && c.next === 'off') return isInJar(w) ? station('drain') : NOTHING;
+      // "Pour boiling water over the chillies".
+      if (HOT_WATER.test(c.text) && isPouredOver(c.text) && here.some((t) => t.dried)) return station('soak');
       // Hot oil over what stands in a bowl, hot vinegar over sliced pods.
       if (isPouredOver(c.text) && w.steps.length > 0) {
         const hot = /\bhot\b/i.test(c.text) || last === 'simmer' || last === 'fry';
@@ -176,8 +182,7 @@ export function doneBy(c: ReadClause, w: Where): Done {
       if (/^(?:press|push|rub|pass|force|squeeze)$/.test(c.stem) && !SIEVE.test(c.text))
         return JARS.test(c.text) && w.fermentAhead ? station('salt') : NOTHING;
       if (isInJar(w) && (c.stem === 'strain' || c.stem === 'sieve')) return station('drain');
-      // "Strain the hot oil over the flakes".
-      if (OVER.test(c.text) && last === 'fry' && here.length > 0) return station('temper');
+      if (isStrainedOver(c) && last === 'fry' && here.length > 0) return station('temper');
       return last === 'soak' || last === 'press' ? NOTHING : station('strain');
     case 'blend':
       if (isCanned(c)) return NOTHING;

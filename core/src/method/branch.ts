@@ -4,11 +4,17 @@ import { markAt, wordAt, type Token } from '../reading';
 const PART = /^(?:half|third|quarter|part|portion|batch|bowl|share)$/;
 const WHICH = /^(?:one|first|second|third|fourth|another|other|last|remaining)$/;
 
+/** Behind "the first" these are no part of what was divided. */
+const STEP = /^(?:pan|pot|jar|jug|bottle|blender|mixture|sauce|time|day|week|step|of)s?$/;
+
 /** "one half", "the other", "half with": words for a part of what was divided; `to` is the token behind them. */
 export function branchAt(t: readonly Token[], i: number): { to: number } | null {
   const w = wordAt(t, i) ?? '';
   if (WHICH.test(w)) {
     if (PART.test(wordAt(t, i + 1) ?? '')) return { to: i + 2 };
+    // "into the first blend …, into the second …".
+    if (wordAt(t, i - 1) === 'the' && /^(?:into|to|in)$/.test(wordAt(t, i - 2) ?? '') && !STEP.test(wordAt(t, i + 1) ?? ''))
+      return { to: i + 1 };
     const next = wordAt(t, i + 1);
     // "the other gets …", "into the other".
     if (w === 'other' && wordAt(t, i - 1) === 'the' && (next === null || /^(?:with|and|gets?|goes|for|add|stir)$/.test(next)))

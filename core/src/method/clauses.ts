@@ -1,5 +1,5 @@
 import { markAt, wordAt, type Token } from '../reading';
-import { cutsOf } from './branch';
+import { branchAt, cutsOf } from './branch';
 import { unspoken } from './unspoken';
 import { verbForm, type Act } from './verbs';
 
@@ -80,6 +80,8 @@ function counts(t: readonly Token[], i: number, spoken: boolean, first: boolean)
   const next = wordAt(t, i + 1);
   const lowerBefore = before ?? '';
   if (form === 'base') {
+    // "To one half add …", "into the first blend …".
+    if (verb.strong && [1, 2, 3].some((k) => i >= k && branchAt(t, i - k)?.to === i)) return yes();
     if (
       next !== null &&
       NOUN_BEFORE.has(next) &&
@@ -88,9 +90,16 @@ function counts(t: readonly Token[], i: number, spoken: boolean, first: boolean)
     )
       return null;
     if (stem === 'go' && /^(?:in|into|back|through)$/.test(next ?? '')) return yes(true);
-    if (AMBIGUOUS.has(stem) && (next === null || t[i + 1]?.is === 'figure') && !beforeMark && !/^(?:then|and|i|we|to)$/.test(lowerBefore))
+    if (
+      AMBIGUOUS.has(stem) &&
+      (next === null || t[i + 1]?.is === 'figure') &&
+      !beforeMark &&
+      !/^(?:then|and|i|we|to|let)$/.test(lowerBefore)
+    )
       return null;
     if (stem === 'fish' && next !== 'out') return null;
+    // "4 % brine".
+    if (stem === 'brine' && markAt(t, i - 1) === '%') return null;
     if (stem === 'salt' && !(beforeMark && next === 'the')) return null;
     // "the onion, cut in wedges": how it is, where something is done to it already.
     if (stem === 'cut' && markAt(t, i - 1) === ',' && /^in(?:to)?$/.test(next ?? '') && !first) return null;

@@ -23,6 +23,8 @@ export interface Where {
   /** Things that a clause names, or that wait. */
   named: readonly RecipeThing[];
   waiting: readonly RecipeThing[];
+  /** Was cut or told of, and went nowhere yet. */
+  there: readonly RecipeThing[];
   /** Something hot is poured over what stands in a vessel, later. */
   poursAhead: boolean;
 }

@@ -46,6 +46,21 @@ function isPronounOne(t: readonly Token[], i: number): boolean {
   return /^(?:by|at)$/.test(wordAt(t, i + 1) ?? '') || article(i - 1) || (wordAt(t, i - 1) !== null && article(i - 2));
 }
 
+/** Tokens of "to the boil", "to a gentle simmer" at one; 0 where it is none. */
+function toBoil(t: readonly Token[], i: number): number {
+  if (wordAt(t, i) !== 'to' || !/^(?:the|a)$/.test(wordAt(t, i + 1) ?? '')) return 0;
+  const at = /^(?:gentle|rolling|full|bare|slow|good|light|low|quick)$/.test(wordAt(t, i + 2) ?? '') ? i + 3 : i + 2;
+  return /^(?:boil|simmer|bubble)$/.test(wordAt(t, at) ?? '') ? at + 1 - i : 0;
+}
+
+/** "4 % brine (about 2 litres)": so much of it is made and poured, and its salt goes with it. */
+function isPoured(t: readonly Token[], brine: number, to: number): boolean {
+  if (wordAt(t, brine) !== 'brine') return false;
+  let i = brine + 1;
+  while (i < to && (/^[(,]$/.test(markAt(t, i) ?? '') || /^(?:about|around|roughly)$/.test(wordAt(t, i) ?? ''))) i++;
+  return amountAt(t, i)?.unit?.kind === 'volume';
+}
+
 /** What is measured in a clause from one token to another, in the middle of each range. */
 export function measuresIn(t: readonly Token[], from: number, to: number): Measures {
   const taken = t.map(() => false);
@@ -64,6 +79,13 @@ export function measuresIn(t: readonly Token[], from: number, to: number): Measu
     }
     if (TOOLS.test(`${w} ${wordAt(t, i + 1)}`)) {
       take(i, i + 2);
+      continue;
+    }
+    // "Bring to a gentle boil": no word of what is brought.
+    const boil = toBoil(t, i);
+    if (boil > 0) {
+      take(i, i + boil);
+      i += boil - 1;
       continue;
     }
     if (w === 'overnight') {
@@ -95,14 +117,20 @@ export function measuresIn(t: readonly Token[], from: number, to: number): Measu
         else if (wordAt(t, end + 1) === 'so') end += 2;
       } else if (wordAt(t, end) === 'and' && wordAt(t, end + 1) === 'a' && wordAt(t, end + 2) === 'half')
         [value, end] = [value + 0.5, end + 3];
+      let minutes = value * unit;
+      // "1 hour 15 minutes", "an hour and 20 minutes".
+      const and = wordAt(t, end) === 'and' ? end + 1 : end;
+      const rest = countAt(t, and);
+      const smaller = rest ? MINUTES[wordAt(t, rest.next) ?? ''] : undefined;
+      if (rest && smaller !== undefined && smaller < unit) [minutes, end] = [minutes + smaller * rest.high, rest.next + 1];
       const longer = /^(?:more|longer)$/.test(wordAt(t, end) ?? '');
       if (longer) end++;
       const earlier = wordAt(t, i - 1) ?? '';
       const more = c.more || longer || /^(?:more|further|extra)$/.test(wordAt(t, c.next) ?? '') || earlier === 'another';
       // "For a few seconds" is no time of a station.
       const waits = wordAt(t, i - 1) === 'after';
-      if (waits) out.after = value * unit;
-      if (!every && !waits && value * unit >= LEAST_MIN) time(value * unit, more);
+      if (waits) out.after = minutes;
+      if (!every && !waits && minutes >= LEAST_MIN) time(minutes, more);
       take(i, end);
       i = end - 1;
       continue;
@@ -123,7 +151,7 @@ export function measuresIn(t: readonly Token[], from: number, to: number): Measu
     }
     const sign = markAt(t, c.next);
     const ofSalt = /^(?:salt|brine|of|by|solution)$/.test(wordAt(t, c.next + 1) ?? 'of');
-    if (sign === '%' && ofSalt) {
+    if (sign === '%' && ofSalt && !isPoured(t, c.next + 1, to)) {
       out.pct = (c.low + c.high) / 2;
       take(i, c.next + 1);
       continue;

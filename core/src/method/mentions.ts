@@ -60,6 +60,19 @@ const HELPERS = new Set(
   'is are get got was were be been go goe will should must can may over at under onto through by while then'.split(' '),
 );
 const PRONOUNS = /^(?:it|them|this|that|these|those|mixture|mix|sauce|mash|paste|puree|salsa|base|liquid)$/;
+/** Behind these words stands what is left out, up to the next word of where or with what. */
+const LEFT_OUT: readonly RegExp[] = [/^(?:except|but|bar|minus|excluding)$/, /^(?:apart from|other than|save for)$/];
+const WHERE = /^(?:in|into|to|with|on|onto)$/;
+/** The tokens that name what is left out: "everything apart from the vinegar in a pan". */
+function leftOut(t: readonly Token[]): { from: number; to: number } | null {
+  const word = (i: number) => (t[i]?.is === 'word' ? (t[i] as { w: string }).w : '');
+  const at = t.findIndex((_, i) => LEFT_OUT[0]!.test(word(i)) || LEFT_OUT[1]!.test(`${word(i)} ${word(i + 1)}`));
+  if (at < 0) return null;
+  const from = LEFT_OUT[0]!.test(word(at)) ? at + 1 : at + 2;
+  const to = t.findIndex((_, i) => i > from && WHERE.test(word(i)));
+  return { from, to: to < 0 ? t.length : to };
+}
+
 /** A thing that is named, and nothing more. */
 const NAMED: Omit<Mention, 'phrase'> = { items: [], measured: false, share: null, rest: false, except: false, weak: false };
 const COMMA = (at: number): Token => ({ is: 'mark', text: ',', from: at, to: at, glued: false });
@@ -105,7 +118,8 @@ export function readClause(
   const line: Line = { text, plain, tokens: kept, spans: uninverted(spansOf(kept, lexicon), kept, lexicon), kitchen, own, lexicon };
   const words = kept.flatMap((x) => (x.is === 'word' ? [x.w] : []));
   const has = (re: RegExp) => words.some((w) => re.test(w));
-  const except = kept.findIndex((x) => x.is === 'word' && /^(?:except|but)$/.test(x.w));
+  const out = leftOut(kept);
+  const isOut = (i: number) => out !== null && i >= out.from && i < out.to;
   const mentions = readParts(line, lineParts(line)).map(({ part, items }): Mention => {
     const nameAt = part.span.from;
     const before = kept.slice(Math.max(0, nameAt - 4), nameAt).flatMap((x) => (x.is === 'word' ? [x.w] : []));
@@ -118,7 +132,7 @@ export function readClause(
       measured: part.ways.length > 0 && share === null,
       share: share !== null && (before.includes('the') || !items.some((i) => i.massG !== null && !i.ask)) ? share : null,
       rest: /\b(?:rest|remaining|remainder)\b/.test(before.join(' ')),
-      except: except >= 0 && nameAt > except,
+      except: isOut(nameAt),
       weak: false,
     };
   });
@@ -126,13 +140,13 @@ export function readClause(
   // "the juice", "stir in the zest", where no fruit is named beside it.
   for (const [n, s] of line.spans.entries()) {
     if (s.is !== 'part' || mentions.some((m) => CITRUS.test(m.phrase.join(' ')))) continue;
-    mentions.push({ ...NAMED, phrase: [s.parts[0]!], except: except >= 0 && n > except });
+    mentions.push({ ...NAMED, phrase: [s.parts[0]!], except: isOut(s.from) });
   }
   // "the roasting ingredients": those under that heading.
   kept.forEach((x, k) => {
     const of = x.is === 'word' && x.w === 'ingredient' ? kept[k - 1] : undefined;
     if (of?.is === 'word' && !/^(?:the|all|other|of|remaining|these)$/.test(of.w))
-      mentions.push({ ...NAMED, phrase: [of.w, 'ingredient'], except: except >= 0 && k > except });
+      mentions.push({ ...NAMED, phrase: [of.w, 'ingredient'], except: isOut(k) });
   });
   // "the vegetables", "spices": classes that name no row.
   for (const [n, s] of line.spans.entries()) {
@@ -142,7 +156,7 @@ export function readClause(
       ...NAMED,
       phrase: [s.w],
       rest: before.includes('rest') || before.includes('remaining'),
-      except: except >= 0 && n > except,
+      except: isOut(s.from),
       weak: !isClassWord(s.w),
     });
   }

@@ -1,5 +1,5 @@
 import type { KindName } from '../stations';
-import { doneBy, isCanned, isInBlender, isPouredOver } from './acts';
+import { doneBy, isCanned, isInBlender, isPouredOver, isStrainedOver } from './acts';
 import type { Done, Where } from './done';
 import type { Mention, ReadClause } from './mentions';
 import type { Put, RecipeThing, Step } from './recipe';
@@ -7,8 +7,9 @@ import { BEGINS, fermentFollows, GATHERS, HEATS, implicit, isPronoun, TWO_DAYS }
 import { Gatherer } from './gather';
 import type { Supply } from './supply';
 
+const EACH = /\b(?:each|both)\b/i;
 const BOWL = /\b(?:bowl|jar|dish|bottle)s?\b/i;
-const pours = (c: ReadClause) => (c.act === 'fill' || c.act === 'add') && isPouredOver(c.text);
+const pours = (c: ReadClause) => ((c.act === 'fill' || c.act === 'add') && isPouredOver(c.text)) || isStrainedOver(c);
 
 /** Puts the clauses of a method together to strands of stations with their things. */
 export class Placer extends Gatherer {
@@ -56,6 +57,7 @@ export class Placer extends Gatherer {
       named: named.map((i) => this.things[i]!),
       poursAhead: ahead.some(pours),
       waiting: [...this.held, ...this.waiting].map((p) => this.things[p.thing]!),
+      there: this.inventory.map((i) => this.things[i]!),
     };
   }
 
@@ -215,6 +217,13 @@ export class Placer extends Gatherer {
     if ((kind === 'blend' && !apart && this.takesAll(c, n, puts)) || c.together || c.everything)
       this.line.joinAll(step, this.supply.namedLater(n), this.things);
     if (GATHERS.has(kind)) this.offHeat = false;
+    if (!same && this.line.divided && this.toAll(c, n)) this.line.alike(step);
+  }
+
+  /** "Simmer each", "blend and bottle both". */
+  private toAll(c: ReadClause, n: number): boolean {
+    const next = this.clauses[n + 1];
+    return EACH.test(c.text) || (!c.branch && c.mentions.length === 0 && next !== undefined && !next.branch && EACH.test(next.text));
   }
 
   /** A station with new things only is apart, unless it goes on with what is there. */

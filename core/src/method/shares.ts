@@ -1,5 +1,7 @@
+import { FOR_ONE, plainWords } from '../reading';
 import { stationKind } from '../stations';
 import type { ReadRecipe, RecipeThing, Step } from './recipe';
+import { meantBy } from './things';
 
 const told = (g: number) => (g < 20 ? Math.round(g * 10) / 10 : Math.round(g));
 const isLiquid = (t: RecipeThing) => t.family === 'water';
@@ -9,6 +11,11 @@ function baseOf(at: number, things: readonly RecipeThing[], step: Step | undefin
   const others = (list: readonly { thing: number; share: number }[], fits: (t: RecipeThing) => boolean) =>
     list.reduce((s, p) => s + (p.thing !== at && fits(things[p.thing]!) ? (things[p.thing]!.g ?? 0) * p.share : 0), 0);
   const all = things.map((_, thing) => ({ thing, share: 1 }));
+  // "35 g salt per litre of water", "25 g per kilo of chillies".
+  const per = /\bper\b[^,;()]*?\bof\s+(?:the\s+)?([a-z]+(?: [a-z]+)?)/i.exec(things[at]!.item.text);
+  const meant = per ? meantBy(plainWords(per[1]!), null, things) : [];
+  const g = others(step?.puts ?? all, (t) => meant.includes(things.indexOf(t)));
+  if (g > 0) return { g, of: per![1]! };
   if (!step || stationKind(step.kind).vessels === undefined) return { g: others(all, () => true), of: 'all the rest' };
   const water = others(step.puts, isLiquid);
   // A brine of 3 % is salt for its water; a mash, salt for what is in it.
@@ -20,7 +27,7 @@ function baseOf(at: number, things: readonly RecipeThing[], step: Step | undefin
 export function weighShares(things: readonly RecipeThing[], recipe: ReadRecipe | null): void {
   things.forEach((t, i) => {
     const { sharePct, ask } = t.item;
-    if (sharePct === undefined || ask === null) return;
+    if (sharePct === undefined || (ask === null && !t.item.assumed.includes(FOR_ONE))) return;
     const step = recipe?.strands.flat().find((s) => s.puts.some((p) => p.thing === i));
     const { g, of } = baseOf(i, things, step);
     if (!(g > 0)) return;

@@ -71,6 +71,11 @@ export class Strands {
     this.cur = -1;
   }
 
+  /** The same is done to the other parts: "simmer each for five minutes". */
+  alike(step: Step): void {
+    for (const k of this.ends) if (k !== this.cur) this.all[k]!.steps.push({ ...step, puts: [], joins: [] });
+  }
+
   /** Parts are alike; one part alone leaves the rest as it is, for bottles of its own. */
   share(): void {
     if (this.base < 0 || this.branches.length === 0) return;

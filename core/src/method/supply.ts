@@ -56,7 +56,15 @@ export class Supply {
     const lines = new Set(meant.flatMap((i) => (this.things[i]!.family === 'starch' ? [this.things[i]!.item.text] : [])));
     const waters = meant.filter((i) => this.things[i]!.family === 'water');
     const near = waters.filter((i) => lines.has(this.things[i]!.item.text));
-    return near.length > 0 ? meant.filter((i) => !waters.includes(i) || near.includes(i)) : meant;
+    // Where no starch is named, the water of a slurry is not the one that is meant.
+    const own = near.length > 0 ? near : waters.filter((i) => !this.isOfSlurry(i));
+    return own.length > 0 ? meant.filter((i) => !waters.includes(i) || own.includes(i)) : meant;
+  }
+
+  /** Water that stands on the line of a starch: "1 tbsp cornstarch mixed with 2 tbsp water". */
+  private isOfSlurry(i: number): boolean {
+    const { text } = this.things[i]!.item;
+    return this.things.some((t) => t.family === 'starch' && t.item.text === text);
   }
 
   /** Kept back for "the reserved". */
@@ -100,7 +108,10 @@ export class Supply {
         for (const { index, share } of this.measured(m)) put(this.take(index, share));
         continue;
       }
-      const meant = meantBy(m.phrase, m.items[0]?.id ?? null, this.things, m.weak);
+      const own = this.meant(c);
+      const meant = meantBy(m.phrase, m.items[0]?.id ?? null, this.things, m.weak).filter(
+        (i) => this.things[i]!.family !== 'water' || own.includes(i),
+      );
       // "hot water" for a soak is not the cup that a later sentence takes.
       const later = m.phrase.includes('water') && m.phrase.length > 1 ? this.namedLater(n) : null;
       const fits = this.ofOwnWord(m, meant, n);

@@ -123,8 +123,23 @@ function finished(t: readonly Token[], a: Amount): Amount {
   return out;
 }
 
+/** Measures that are said without a number at the head of a line. */
+const BARE = /^(?:teaspoon|tablespoon|dessertspoon|cup|pound|pint|quart|litre|liter|kilo)$/i;
+/** "Scant teaspoon of cumin", "cup of vinegar": one of them, where the number was left out. */
+function oneSpoon(t: readonly Token[], i: number): Count | null {
+  const spoon = SPOONS[t[i]?.text.toLowerCase() ?? ''] !== undefined && unitAt(t, i + 1)?.kind === 'volume';
+  const bare = (i === 0 || markAt(t, i - 1) !== null) && BARE.test(t[i]?.text ?? '') && wordAt(t, i + 1) === 'of';
+  return spoon || bare ? { low: 1, high: 1, next: i, article: true, more: false, vague: false } : null;
+}
+
 /** Words that an amount may begin with. */
-const STARTS: ReadonlySet<string> = new Set([...APPROX, ...SIZES, ...NUMBER_STARTS]);
+const STARTS: ReadonlySet<string> = new Set([
+  ...APPROX,
+  ...SIZES,
+  ...NUMBER_STARTS,
+  ...words(Object.keys(SPOONS).join(' ')),
+  ...words('teaspoon tablespoon dessertspoon cup pound pint quart litre liter kilo'),
+]);
 
 /** The amount that begins at a token, without what comes before or after it; null where none begins there. */
 export function amountAt(t: readonly Token[], start: number): Amount | null {
@@ -141,7 +156,7 @@ export function amountAt(t: readonly Token[], start: number): Amount | null {
     const one = blank({ low: 1, high: 1, next: at + 1, article: false, more: false, vague: false }, start);
     return finished(t, { ...one, unit: unitOf(alone)!, size: size0 });
   }
-  const c = countAt(t, i);
+  const c = countAt(t, i) ?? oneSpoon(t, i);
   if (!c) return null;
   const a = blank(c, start);
   let at = c.next;

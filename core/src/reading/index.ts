@@ -17,3 +17,4 @@ export * from './wishes';
 export { HARMLESS } from './harmless';
 export * from './spoons';
 export * from './prep';
+export { FOR_ONE } from './shares';

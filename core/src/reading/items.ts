@@ -12,7 +12,7 @@ import { plainWords } from './plain';
 import { prepSaid } from './prep';
 import { PIECE_WORDS } from './spans';
 import { statesSaid } from './states';
-import { isDose, MOST_DOSE_PCT, shareAmong, strengthOf } from './shares';
+import { FOR_ONE, isDose, MOST_DOSE_PCT, shareAmong, strengthOf } from './shares';
 import { inverted, NO_SPOONS, saidG, saidOf, SAUCE, thingOf, weighed, type Thing } from './things';
 import type { Kitchen } from './units';
 import { QuantityError } from './weigh';
@@ -84,9 +84,12 @@ export function itemOf(line: Line, p: Part, phrase: string[], parts: readonly st
         : [];
     return asked(text, whole, ask, answers, g);
   }
-  const pct = shareAmong(line, p);
-  if (p.ways.length === 0 && pct !== null && isDose(thing)) {
+  const dose = shareAmong(line, p);
+  const pct = dose?.pct ?? null;
+  if (p.ways.length === 0 && dose && pct !== null && isDose(thing)) {
     const share = pct > 0 && pct <= MOST_DOSE_PCT ? { sharePct: pct } : {};
+    if (dose.per !== undefined)
+      return { ...{ text, store: thing.store, id: thing.id, name: thing.name, massG: dose.per, assumed: [FOR_ONE], ask: null }, ...share };
     return { ...asked(text, thing.name, OF_WHAT), store: thing.store, id: thing.id, ...share };
   }
   if (p.ways.length === 0) {
@@ -147,7 +150,7 @@ function nearPiece(line: Line, p: Part): string | null {
 
 /** A brine is its water and, of that, the share of salt that is said. */
 function brineOf(line: Line, p: Part): ReadItem[] {
-  const pct = shareAmong(line, p);
+  const pct = shareAmong(line, p)?.pct ?? null;
   const [water] = readAs(line, p, 'water');
   if (pct === null || !water) return [asked(line.text, 'brine', OF_WHAT)];
   const massG = water.massG === null ? null : (water.massG * pct) / 100;

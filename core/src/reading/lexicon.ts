@@ -14,7 +14,9 @@ const SAUCES = new Set(
 
 /** Words that say nothing of the kind of a pod, and words that say it is one of no known kind. */
 const POD_LOOKS = new Set('fresh ripe small large big red green yellow orange thin long little nice own'.split(' '));
-const POD_UNKNOWN = new Set('hot mixed unknown garden home grown homegrown wild fiery assorted various any some random'.split(' '));
+const POD_UNKNOWN = new Set(
+  'hot mixed unknown garden home grown homegrown wild fiery assorted various any some random whatever'.split(' '),
+);
 const POD_WORDS = new Set(['chili', 'pepper', 'pod']);
 
 /** Pods of no known kind, by their words: "hot pods", "garden chillies"; null where it is another name. */
@@ -71,7 +73,13 @@ export class Lexicon {
 /** "red jalapeño peppers" are red jalapeños, "pasilla chillies" pasillas; "garlic chilli" is no garlic. */
 function kind(words: readonly string[]) {
   const hit = named(words);
-  if (hit || words.length < 2 || !/^(pepper|chili|pod)$/.test(words.at(-1)!)) return hit;
+  if (hit || words.length < 2) return hit;
+  // "chiles guajillo" are guajillos.
+  if (words[0] === 'chili') {
+    const turned = named(words.slice(1));
+    return turned?.store === 'pods' ? turned : undefined;
+  }
+  if (!/^(pepper|chili|pod)$/.test(words.at(-1)!)) return undefined;
   const bare = named(words.slice(0, -1));
   return bare && (words.length > 2 || bare.store === 'pods') ? bare : undefined;
 }

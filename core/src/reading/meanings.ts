@@ -217,6 +217,13 @@ export const RULES: readonly Rule[] = [
     },
   },
   {
+    phrases: ['super hot', 'superhot', 'super hot chili', 'super hot pepper', 'superhot chili', 'superhot pepper'],
+    means: () => ({
+      ask: 'Which of the superhots? They differ threefold, and none is known as a mixture.',
+      options: ['ghost pepper', '7-pot pepper', 'scorpion pepper', 'mixed pods'],
+    }),
+  },
+  {
     phrases: ['dried chili', 'dried red chili', 'dry red chili', 'dried hot chili'],
     means: () => ({
       ask: 'Small hot ones such as árbol, or large mild ones such as ancho?',

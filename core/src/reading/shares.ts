@@ -4,11 +4,13 @@ import type { Answer } from './item';
 import type { Line, Part } from './line';
 import type { Thing } from './things';
 
-/** The share that is said of a part, %; null where none is. */
-export function shareAmong({ spans }: Line, p: Part): number | null {
+/** The share that is said of a part, %, and its grams where it was said of a kilogram or a litre; null where none is. */
+export function shareAmong({ spans }: Line, p: Part): { pct: number; per?: number } | null {
   const found = spans.slice(p.first, p.last + 1).find((s) => s.is === 'share');
-  return found?.is === 'share' ? found.pct : null;
+  return found?.is === 'share' ? found : null;
 }
+/** Of a share that was said of so much of it: as long as nothing more is known. */
+export const FOR_ONE = 'as said, for so much of it';
 
 /** What is dosed by its share of the rest; in "70 % dark chocolate" or "cream, 36 %" the share is the thing's own. */
 const DOSED: ReadonlySet<Family> = new Set<Family>(['salt', 'sweet', 'acid', 'gum', 'starch']);

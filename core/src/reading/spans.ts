@@ -4,6 +4,7 @@ import { HARMLESS } from './harmless';
 import { LONGEST, type Lexicon } from './lexicon';
 import { plainWords } from './plain';
 import type { Token } from './tokens';
+import { MASSES_G, unitOf, type Unit } from './units';
 
 /** A run of tokens with one meaning in a line; `from` and `to` are tokens. */
 export type Span = { from: number; to: number } & (
@@ -15,7 +16,7 @@ export type Span = { from: number; to: number } & (
   | { is: 'piece'; w: string }
   | { is: 'vague' }
   /** "3 %": of what stands with it, or how strong a vinegar is. */
-  | { is: 'share'; pct: number }
+  | { is: 'share'; pct: number; /** Said as so many grams of a kilogram or a litre. */ per?: number }
   /** "half and half": what is said of the names before it is that of all of them, in equal parts. */
   | { is: 'split' }
   | { is: 'joiner'; w: string }
@@ -143,8 +144,29 @@ export function spansOf(t: readonly Token[], lexicon: Lexicon): Span[] {
     spans.push(span);
     i = Math.max(span.to, i + 1);
   }
-  return withUnknown(withBrine(spans), t);
+  return withUnknown(withBrine(withPer(spans, t)), t);
 }
+
+/** What is said of a kilogram or a litre is a share: "25 g salt per kilo of chillies"; only of what is dosed so. */
+function withPer(spans: readonly Span[], t: readonly Token[]): Span[] {
+  const at = spans.findIndex((s) => s.is === 'harmless' && wordAt(t, s.from) === 'per');
+  const of = at < 0 ? null : ofSo(t, spans[at]!.from + 1);
+  const dose = spans.slice(0, Math.max(0, at)).findLast((s): s is SpanOf<'amount'> => s.is === 'amount' && s.amount.unit?.kind === 'mass');
+  const named = spans.slice(0, Math.max(0, at)).findLast((s): s is SpanOf<'name'> => s.is === 'name');
+  if (of === null || !dose || !DOSED.has(named?.phrase.at(-1) ?? '')) return [...spans];
+  const pct = (50 * (dose.amount.low + dose.amount.high) * gramsOfUnit(dose.amount.unit!)!) / of;
+  return spans.map((s) => (s === dose ? { from: s.from, to: s.to, is: 'share', pct, per: (pct * of) / 100 } : s));
+}
+const DOSED = words('salt sugar honey');
+/** Grams of what a share is of: "kilo", "500 g", "litre"; null where it is something else. */
+function ofSo(t: readonly Token[], i: number): number | null {
+  const count = countAt(t, i);
+  const unit = unitOf(t[count?.next ?? i]?.text ?? '');
+  const one = unit && gramsOfUnit(unit);
+  return one ? one * (count ? (count.low + count.high) / 2 : 1) : null;
+}
+/** Grams of one; a litre is as good as a kilogram here. Null for what is no measure. */
+const gramsOfUnit = ({ id }: Unit): number | null => (id in MASSES_G ? MASSES_G[id as keyof typeof MASSES_G] : id === 'l' ? 1000 : null);
 
 /** "2 % salt brine": one name, whose salt is a share of its water. */
 function withBrine(spans: readonly Span[]): Span[] {
