@@ -23,10 +23,8 @@ async function device(port: number) {
   await new Promise((done) => socket.once('connect', done));
   return { say: (text: string) => socket.write(text), heard: () => heard, closed: () => closed, end: () => socket.destroy() };
 }
-const until = async (what: () => boolean | Promise<boolean>) => {
-  for (let i = 0; i < 1000 && !(await what()); i++) await new Promise((next) => setTimeout(next, 50));
-  expect(await what()).toBe(true);
-};
+/** Waits for what comes by itself; only what never comes is given up. */
+const until = (what: () => boolean | Promise<boolean>) => expect.poll(async () => what(), { timeout: 120_000, interval: 20 }).toBe(true);
 const all = async () => (await k.call<Devices>('GET', '/devices')).value;
 const one = async (id: string) => (await all()).devices.find((d) => d.id === id);
 

@@ -1,4 +1,4 @@
-import { markAt, wordAt, type Token } from '../reading';
+import { amountAt, markAt, wordAt, type Token } from '../reading';
 import { branchAt, cutsOf } from './branch';
 import { unspoken } from './unspoken';
 import { verbForm, type Act } from './verbs';
@@ -98,6 +98,8 @@ function counts(t: readonly Token[], i: number, spoken: boolean, first: boolean)
     )
       return null;
     if (stem === 'fish' && next !== 'out') return null;
+    // "quarter cup of vinegar".
+    if (stem === 'quarter' && amountAt(t, i)?.unit) return null;
     // "4 % brine".
     if (stem === 'brine' && markAt(t, i - 1) === '%') return null;
     if (stem === 'salt' && !(beforeMark && next === 'the')) return null;

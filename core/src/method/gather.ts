@@ -2,7 +2,7 @@ import { stationKind, type KindName } from '../stations';
 import type { ReadClause } from './mentions';
 import { LEFT_BY, SOME, type LeavingName } from './leavings';
 import type { Put, RecipeThing, Step } from './recipe';
-import { GATHERS, HEATS } from './roles';
+import { BEGINS, GATHERS, HEATS } from './roles';
 import { Strands } from './strands';
 import type { Supply } from './supply';
 
@@ -126,6 +126,26 @@ export class Gatherer {
     if (c.pronoun || /^(?:in|into|with|to)$/.test(c.next ?? '') || c.everything || c.rest || c.together || c.left) return false;
     const later = this.supply.namedLater(n);
     return this.steps.some((s) => s.puts.some((p) => later.has(p.thing)));
+  }
+
+  /** A station with new things only is apart, unless it goes on with what is there. */
+  protected isApart(c: ReadClause, kind: KindName, fresh: readonly Put[], before: readonly number[]): boolean {
+    if (this.line.cur < 0 || this.steps.length === 0) return false;
+    if (c.apart && fresh.length > 0 && before.length === 0) return true;
+    if (!BEGINS.has(kind) || this.steps.at(-1)!.kind === kind) return false;
+    if (fresh.length === 0 || before.length > 0 || this.waiting.length > 0) return false;
+    // "Cook the juice with …": what ran through the sieve.
+    const juice = c.words.includes('juice') && !fresh.some((p) => this.things[p.thing]!.words.has('juice'));
+    return (
+      !c.pronoun &&
+      !juice &&
+      !(c.stem === 'bring' && c.next === 'to') &&
+      !c.everything &&
+      !c.rest &&
+      !c.together &&
+      c.next !== 'with' &&
+      c.next !== 'in'
+    );
   }
 
   /** The same station once more: its minutes, or those on top. */

@@ -138,7 +138,7 @@ export function readClause(
   });
   for (const m of mentions) if (m.share === null && !m.measured && m.items.some((i) => !i.ask && i.massG !== null)) m.measured = true;
   // "the juice", "stir in the zest", where no fruit is named beside it.
-  for (const [n, s] of line.spans.entries()) {
+  for (const s of line.spans) {
     if (s.is !== 'part' || mentions.some((m) => CITRUS.test(m.phrase.join(' ')))) continue;
     mentions.push({ ...NAMED, phrase: [s.parts[0]!], except: isOut(s.from) });
   }
@@ -149,7 +149,7 @@ export function readClause(
       mentions.push({ ...NAMED, phrase: [of.w, 'ingredient'], except: isOut(k) });
   });
   // "the vegetables", "spices": classes that name no row.
-  for (const [n, s] of line.spans.entries()) {
+  for (const s of line.spans) {
     if (s.is !== 'strange' || PRONOUNS.test(s.w)) continue;
     const before = kept.slice(Math.max(0, s.from - 3), s.from).flatMap((x) => (x.is === 'word' ? [x.w] : []));
     mentions.push({
@@ -163,7 +163,7 @@ export function readClause(
   takeNote(so, { ...c, measures });
   // "Grill for 5 minutes with the peppers": the time is no word behind the verb.
   let behind = c.at + 1;
-  while (measures.taken[behind] || (wordAt(t, behind) === 'for' && measures.taken[behind + 1])) behind++;
+  while (measures.taken[behind] || (/^(?:for|at)$/.test(wordAt(t, behind) ?? '') && measures.taken[behind + 1])) behind++;
   const all = /\b(?:all|everything)\b/i.test(text);
   return {
     ...c,

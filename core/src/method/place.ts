@@ -3,10 +3,11 @@ import { doneBy, isCanned, isInBlender, isPouredOver, isStrainedOver } from './a
 import type { Done, Where } from './done';
 import type { Mention, ReadClause } from './mentions';
 import type { Put, RecipeThing, Step } from './recipe';
-import { BEGINS, fermentFollows, GATHERS, HEATS, implicit, isPronoun, TWO_DAYS } from './roles';
+import { fermentFollows, GATHERS, HEATS, implicit, isPronoun, TWO_DAYS } from './roles';
 import { Gatherer } from './gather';
 import type { Supply } from './supply';
 
+const INTO_IT = /\bin(?:to)? (?:the|that|this) (?:sauce|mixture|puree|purée|base|paste|salsa)\b/i;
 const EACH = /\b(?:each|both)\b/i;
 const BOWL = /\b(?:bowl|jar|dish|bottle)s?\b/i;
 const pours = (c: ReadClause) => ((c.act === 'fill' || c.act === 'add') && isPouredOver(c.text)) || isStrainedOver(c);
@@ -37,6 +38,8 @@ export class Placer extends Gatherer {
       if (step) this.stepOf.set(c, step);
     });
     this.release();
+    // Told what there is, and nothing that is done with it.
+    if (this.line.cur < 0 && this.waiting.length === 0) this.waiting.push(...this.inventory.flatMap((i) => this.supply.take(i, 1) ?? []));
     this.backInto();
     this.line.rejoin();
     this.line.share();
@@ -139,6 +142,7 @@ export class Placer extends Gatherer {
     )
       where.push(...this.inventory.flatMap((i) => this.supply.take(i, 1) ?? []));
     where.push(...puts, ...all);
+    if (c.everything && !stays) this.line.joinNext();
     // "Chop the chipotles and add them": what stands apart comes with what was cut of it.
     const apart = implicit(c, puts) || isPronoun(c.next) ? cut.filter((i) => !before.includes(i)) : [];
     this.line.joinNamed([...before, ...apart], null);
@@ -171,6 +175,10 @@ export class Placer extends Gatherer {
     const { puts, before } = this.supply.named(c, n);
     if (kind === 'drain' || kind === 'lift' || kind === 'soak') this.keepBack(c);
     else puts.push(...this.leavings(c));
+    // "Drain the chipotles and simmer them in the sauce."
+    const prior = this.clauses[n - 1];
+    const intoIt = prior?.act === 'drain' && isPronoun(c.next) && INTO_IT.test(c.text) && puts.length + before.length === 0;
+    if (intoIt) before.push(...this.supply.meant(prior));
     const all = c.everything ? this.supply.everything(n, c) : c.rest ? this.supply.rest() : [];
     const taken =
       this.inventory.length > 0 &&
@@ -188,7 +196,7 @@ export class Placer extends Gatherer {
     if (!GATHERS.has(kind)) this.backInto(this.clauses.slice(n + 1).some((x) => x.act === 'blend' || isInBlender(x.text)));
     const apart = this.isApart(c, kind, fresh, before) || this.anotherPan(c, n, puts, before);
     if (apart) this.line.cur = -1;
-    else this.line.follow(before);
+    else if (!intoIt) this.line.follow(before);
     const last = this.steps.at(-1);
     // Boiled only to soak in it.
     if (kind === 'soak' && !apart && last?.kind === 'simmer' && last.minutes === null) last.kind = 'soak';
@@ -224,26 +232,6 @@ export class Placer extends Gatherer {
   private toAll(c: ReadClause, n: number): boolean {
     const next = this.clauses[n + 1];
     return EACH.test(c.text) || (!c.branch && c.mentions.length === 0 && next !== undefined && !next.branch && EACH.test(next.text));
-  }
-
-  /** A station with new things only is apart, unless it goes on with what is there. */
-  private isApart(c: ReadClause, kind: KindName, fresh: readonly Put[], before: readonly number[]): boolean {
-    if (this.line.cur < 0 || this.steps.length === 0) return false;
-    if (c.apart && fresh.length > 0 && before.length === 0) return true;
-    if (!BEGINS.has(kind) || this.steps.at(-1)!.kind === kind) return false;
-    if (fresh.length === 0 || before.length > 0 || this.waiting.length > 0) return false;
-    // "Cook the juice with …": what ran through the sieve.
-    const juice = c.words.includes('juice') && !fresh.some((p) => this.things[p.thing]!.words.has('juice'));
-    return (
-      !c.pronoun &&
-      !juice &&
-      !(c.stem === 'bring' && c.next === 'to') &&
-      !c.everything &&
-      !c.rest &&
-      !c.together &&
-      c.next !== 'with' &&
-      c.next !== 'in'
-    );
   }
 
   /** A blend of what is named alone waits with the rest, as long as another jug or pot follows. */

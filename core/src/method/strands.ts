@@ -103,6 +103,15 @@ export class Strands {
     }
   }
 
+  /** "Everything into a pot": what stands apart flows in at the next station. */
+  joinNext(): void {
+    this.all.forEach((s, k) => {
+      if (k === this.cur || s.joined || this.branches.includes(k) || s.steps.length === 0) return;
+      s.joined = true;
+      this.pending.push(k);
+    });
+  }
+
   /** What was named and waits for a station flows in at this one. */
   flowIn(step: Step): void {
     step.joins.push(...this.pending.splice(0));

@@ -182,6 +182,7 @@ export const RULES: readonly Rule[] = [
       options: ['white vinegar', 'cider vinegar', 'wine vinegar', 'rice vinegar'],
     }),
   },
+  { phrases: ['green tomato', 'unripe tomato'], means: () => larder('tomato', 'green tomatoes counted as ripe ones, which are less sour') },
   { phrases: ['tamarind'], means: () => ({ ask: 'The solid block or the pourable paste?', options: ['tamarind pulp', 'tamarind paste'] }) },
   {
     phrases: [

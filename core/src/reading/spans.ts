@@ -144,7 +144,22 @@ export function spansOf(t: readonly Token[], lexicon: Lexicon): Span[] {
     spans.push(span);
     i = Math.max(span.to, i + 1);
   }
-  return withUnknown(withBrine(withPer(spans, t)), t);
+  return withUnknown(withBrine(withPer(withOther(spans), t)), t);
+}
+
+/** "1 tbsp piloncillo or brown sugar": where the first is not known it is the second. */
+function withOther(spans: readonly Span[]): Span[] {
+  const out = [...spans];
+  out.forEach((s, or) => {
+    if (s.is !== 'joiner' || s.w !== 'or') return;
+    const from = out.findLastIndex((x, i) => i < or && x.is !== 'strange' && x.is !== 'harmless');
+    const to = out.findIndex((x, i) => i > or && x.is !== 'harmless');
+    // "red or orange peppers" are one kind in two colours.
+    const unknown = out.slice(from + 1, or).some((x) => x.is === 'strange' && !COLOURS.has(x.w));
+    if (!unknown || out[from]?.is !== 'amount' || out[to]?.is !== 'name') return;
+    for (let i = from + 1; i <= or; i++) out[i] = { from: out[i]!.from, to: out[i]!.to, is: 'harmless' };
+  });
+  return out;
 }
 
 /** What is said of a kilogram or a litre is a share: "25 g salt per kilo of chillies"; only of what is dosed so. */
