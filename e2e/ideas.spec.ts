@@ -108,6 +108,16 @@ test('a season: lines as one says them become a plan; a ribbon is held on anothe
   await expect(batches.first()).toBeVisible({ timeout: 120_000 });
   await settled();
 
+  // While the server is away it is told, and what was typed is stored by itself when it is back.
+  await page.route('**/api/season**', (r) => (r.request().method() === 'GET' ? r.fallback() : r.abort()));
+  await page.getByLabel('What is wished, a line each').fill('5 hot ones by 1 October next year');
+  const away = page.getByText('Not stored yet: the server does not answer.');
+  await expect(away).toBeVisible({ timeout: 60_000 });
+  await page.unroute('**/api/season**');
+  await expect(away).toHaveCount(0, { timeout: 60_000 });
+  await page.getByLabel('What is wished, a line each').fill('6 hot ones by 1 October');
+  await settled();
+
   const first = batches.first();
   const bottles = Number(/\d+/.exec(await first.locator('[data-fact=bottles]').innerText())![0]);
   await first.getByRole('button', { name: /^Make it a batch: / }).click();

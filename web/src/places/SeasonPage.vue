@@ -21,7 +21,7 @@ import { bench } from '../worker/client';
 
 /** A season: what ripens, what is wished, and the batches between, worked out anew at each change. */
 const s = useSeason();
-const { form, ready, ripens, wishes, harvests, season, luck, working, trouble, styles, changes, hold, isHeld, keepPlan, load } = s;
+const { form, ready, waits, ripens, wishes, harvests, season, luck, working, trouble, styles, changes, hold, isHeld, keepPlan, load } = s;
 onMounted(() => void load());
 const larder = useLarder();
 const notices = useNotices();
@@ -115,6 +115,9 @@ async function begin(b: SeasonBatch) {
       </div>
       <span class="push soft" role="status" data-fact="gap">{{ said }}</span>
     </header>
+    <p v-if="waits" class="soft" role="status">
+      Not stored yet: the server does not answer. What you typed is kept in this browser and stored as soon as it does.
+    </p>
     <div class="two">
       <NForm class="plate said" aria-label="What is said of the season" @submit.prevent>
         <TextField

@@ -19,7 +19,7 @@ import {
   type SeasonAsk,
   type Shelved,
 } from '@roskel/core';
-import { api } from '../api/client';
+import { api, Offline } from '../api/client';
 import { today } from '../format';
 import { useBatches } from '../stores/batches';
 import { useLarder } from '../stores/larder';
@@ -43,6 +43,8 @@ const LONG_DAYS = 180;
 /** What is typed rests for as long before it is worked out, and before it is kept, ms. */
 const AFTER_MS = 600;
 const ID = 'season';
+/** A server that was away is asked again after so long. */
+const AGAIN_MS = 4000;
 /** Where what is not stored yet is kept in this browser. */
 const TYPED = 'roskel.form.season';
 const plain = <T>(x: T): T => JSON.parse(JSON.stringify(x)) as T;
@@ -71,8 +73,12 @@ export function useSeason() {
   }
   // Changed in another window, or undone: taken over where nothing was typed here.
   watch(row, () => !changed() && take());
+  /** Not stored yet, for the server does not answer. */
+  const waits = ref(false);
+  let left = false;
   let storing: Promise<void> = Promise.resolve();
   async function store() {
+    if (!changed()) waits.value = false;
     if (!ready.value || !changed() || fieldsTrouble.value) return;
     const mine = plain(form) as SeasonBook;
     try {
@@ -84,8 +90,12 @@ export function useSeason() {
         Object.assign(form, mergeChanges(mine, plain(form) as SeasonBook, base.value).value);
       }
       if (!changed()) keepHere(TYPED, null);
+      waits.value = false;
     } catch (e) {
-      notices.fail(e);
+      waits.value = e instanceof Offline;
+      // What was typed is kept in this browser: it is stored when the server is back.
+      if (waits.value && !left) timer = setTimeout(() => void keep(), AGAIN_MS);
+      else if (!waits.value) notices.fail(e);
     }
   }
   let timer: ReturnType<typeof setTimeout> | undefined;
@@ -208,6 +218,7 @@ export function useSeason() {
     },
   );
   onBeforeUnmount(() => {
+    left = true;
     clearTimeout(timer);
     clearTimeout(solving);
     void keep();
@@ -257,6 +268,7 @@ export function useSeason() {
     form,
     heldInVain,
     ready,
+    waits,
     ripens,
     wishes,
     harvests,
