@@ -98,6 +98,8 @@ function counts(t: readonly Token[], i: number, spoken: boolean, first: boolean)
     )
       return null;
     if (stem === 'fish' && next !== 'out') return null;
+    // "stick cinnamon".
+    if (stem === 'stick' && !/^(?:it|them|this|that|the|all|everything)$/.test(next ?? '')) return null;
     // "quarter cup of vinegar".
     if (stem === 'quarter' && amountAt(t, i)?.unit) return null;
     // "4 % brine".

@@ -61,7 +61,7 @@ const HELPERS = new Set(
 );
 const PRONOUNS = /^(?:it|them|this|that|these|those|mixture|mix|sauce|mash|paste|puree|salsa|base|liquid)$/;
 /** Behind these words stands what is left out, up to the next word of where or with what. */
-const LEFT_OUT: readonly RegExp[] = [/^(?:except|but|bar|minus|excluding)$/, /^(?:apart from|other than|save for)$/];
+const LEFT_OUT: readonly RegExp[] = [/^(?:except|but|excluding)$/, /^(?:apart from|other than|save for|everything bar|all bar)$/];
 const WHERE = /^(?:in|into|to|with|on|onto)$/;
 /** The tokens that name what is left out: "everything apart from the vinegar in a pan". */
 function leftOut(t: readonly Token[]): { from: number; to: number } | null {

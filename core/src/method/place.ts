@@ -38,8 +38,6 @@ export class Placer extends Gatherer {
       if (step) this.stepOf.set(c, step);
     });
     this.release();
-    // Told what there is, and nothing that is done with it.
-    if (this.line.cur < 0 && this.waiting.length === 0) this.waiting.push(...this.inventory.flatMap((i) => this.supply.take(i, 1) ?? []));
     this.backInto();
     this.line.rejoin();
     this.line.share();
@@ -48,7 +46,10 @@ export class Placer extends Gatherer {
   private where(c: ReadClause, n: number, named: readonly number[]): Where {
     const ahead = this.clauses.slice(n + 1);
     // What vinegar went into stands, and ferments only where that is said.
-    const soured = this.steps.some((x) => x.puts.some((p) => this.things[p.thing]!.family === 'vinegar'));
+    const isVinegar = (p: { thing: number }) => this.things[p.thing]!.family === 'vinegar';
+    const soured =
+      [...this.steps.flatMap((x) => x.puts), ...this.waiting, ...this.held].some(isVinegar) ||
+      (c.everything && this.things.some((t) => t.family === 'vinegar' && t.left > 0));
     return {
       steps: this.steps,
       fermentAhead:

@@ -21,7 +21,8 @@ export function leave(c: ReadClause, w: Where): Done {
   const jar = last === 'salt' || (last === 'ferment' && w.waiting.length === 0);
   const cold = last === 'ferment' && FRIDGE.test(c.text);
   // "Leave them in 4 % brine for three weeks."
-  const brined = w.steps.every((s) => s.kind === 'prep') && [...w.named, ...w.waiting, ...w.there].some((t) => t.family === 'salt');
+  const here = [...w.named, ...w.waiting, ...w.there];
+  const brined = w.steps.every((s) => s.kind === 'prep') && here.some((t) => t.family === 'salt') && !here.some(isSour);
   if (minutes !== null && minutes >= TWO_DAYS && brined && w.fermentAhead) return station('salt');
   // What no station can say stays as words at its step, and is no shorter time.
   if (minutes !== null && (cold || !jar) && minutes > (cold ? MOST_COLD_JAR : 60 * MOST_REST_H)) return NOTHING;

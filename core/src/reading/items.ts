@@ -111,6 +111,9 @@ export function itemOf(line: Line, p: Part, phrase: string[], parts: readonly st
       ...(line.spans.some((_, i) => line.spans[i]!.is === 'name' && isBehindOr(line.spans, i))
         ? [`the first of what was said: ${name}`]
         : []),
+      ...line.spans
+        .slice(p.first, p.last + 1)
+        .flatMap((s) => (s.is === 'harmless' && s.unknown ? [`"${s.unknown}" is not in the tables`] : [])),
       ...w.assumed,
       // The knife is told, so that a wrong guess shows.
       ...(prep && prep !== 'whole' ? [`pods ${KNIFE[prep].name}`] : []),

@@ -10,7 +10,7 @@ export function shareAmong({ spans }: Line, p: Part): { pct: number; per?: numbe
   return found?.is === 'share' ? found : null;
 }
 /** Of a share that was said of so much of it: as long as nothing more is known. */
-export const FOR_ONE = 'as said, for so much of it';
+export const FOR_ONE = 'as much as is said for that weight';
 
 /** What is dosed by its share of the rest; in "70 % dark chocolate" or "cream, 36 %" the share is the thing's own. */
 const DOSED: ReadonlySet<Family> = new Set<Family>(['salt', 'sweet', 'acid', 'gum', 'starch']);

@@ -1,10 +1,11 @@
+import { ingredient } from '../matter/ingredient';
 import { amountAt, APPROX, type Amount } from './amounts';
 import { countAt, markAt, wordAt } from './count';
 import { HARMLESS } from './harmless';
 import { LONGEST, type Lexicon } from './lexicon';
 import { plainWords } from './plain';
 import type { Token } from './tokens';
-import { MASSES_G, unitOf, type Unit } from './units';
+import { FIXED_ML, MASSES_G, unitOf, type Unit } from './units';
 
 /** A run of tokens with one meaning in a line; `from` and `to` are tokens. */
 export type Span = { from: number; to: number } & (
@@ -20,7 +21,7 @@ export type Span = { from: number; to: number } & (
   /** "half and half": what is said of the names before it is that of all of them, in equal parts. */
   | { is: 'split' }
   | { is: 'joiner'; w: string }
-  | { is: 'harmless' }
+  | { is: 'harmless'; /** The unknown name that the one behind it stands for: "piloncillo or brown sugar". */ unknown?: string }
   | { is: 'mark'; text: string }
   | { is: 'strange'; w: string }
 );
@@ -157,7 +158,12 @@ function withOther(spans: readonly Span[]): Span[] {
     // "red or orange peppers" are one kind in two colours.
     const unknown = out.slice(from + 1, or).some((x) => x.is === 'strange' && !COLOURS.has(x.w));
     if (!unknown || out[from]?.is !== 'amount' || out[to]?.is !== 'name') return;
-    for (let i = from + 1; i <= or; i++) out[i] = { from: out[i]!.from, to: out[i]!.to, is: 'harmless' };
+    const name = out
+      .slice(from + 1, or)
+      .flatMap((x) => (x.is === 'strange' ? [x.w] : []))
+      .join(' ');
+    for (let i = from + 1; i <= or; i++)
+      out[i] = { from: out[i]!.from, to: out[i]!.to, is: 'harmless', ...(i === or ? { unknown: name } : {}) };
   });
   return out;
 }
@@ -168,7 +174,7 @@ function withPer(spans: readonly Span[], t: readonly Token[]): Span[] {
   const of = at < 0 ? null : ofSo(t, spans[at]!.from + 1);
   const dose = spans.slice(0, Math.max(0, at)).findLast((s): s is SpanOf<'amount'> => s.is === 'amount' && s.amount.unit?.kind === 'mass');
   const named = spans.slice(0, Math.max(0, at)).findLast((s): s is SpanOf<'name'> => s.is === 'name');
-  if (of === null || !dose || !DOSED.has(named?.phrase.at(-1) ?? '')) return [...spans];
+  if (of === null || !(of > 0) || !dose || !DOSED.has(named?.phrase.at(-1) ?? '')) return [...spans];
   const pct = (50 * (dose.amount.low + dose.amount.high) * gramsOfUnit(dose.amount.unit!)!) / of;
   return spans.map((s) => (s === dose ? { from: s.from, to: s.to, is: 'share', pct, per: (pct * of) / 100 } : s));
 }
@@ -180,8 +186,9 @@ function ofSo(t: readonly Token[], i: number): number | null {
   const one = unit && gramsOfUnit(unit);
   return one ? one * (count ? (count.low + count.high) / 2 : 1) : null;
 }
-/** Grams of one; a litre is as good as a kilogram here. Null for what is no measure. */
-const gramsOfUnit = ({ id }: Unit): number | null => (id in MASSES_G ? MASSES_G[id as keyof typeof MASSES_G] : id === 'l' ? 1000 : null);
+/** Grams of one, a litre of water; null for what is no measure of that. */
+const gramsOfUnit = ({ id }: Unit): number | null =>
+  id in MASSES_G ? MASSES_G[id as keyof typeof MASSES_G] : id === 'l' ? FIXED_ML.l * ingredient('water').density! : null;
 
 /** "2 % salt brine": one name, whose salt is a share of its water. */
 function withBrine(spans: readonly Span[]): Span[] {

@@ -3,6 +3,7 @@ import { computed } from 'vue';
 import { fieldWords } from '@roskel/contract';
 import { useOpenBatch } from '../stores/openBatch';
 import ClashSheet from '../ui/ClashSheet.vue';
+import { NOT_STORED } from '../ui/notStored';
 import { typing } from '../ui/typing';
 import { sayValue } from './words';
 
@@ -11,7 +12,7 @@ const TEXT: Partial<Record<typeof batch.state, string>> = {
   saved: 'Saved',
   waiting: 'Saving',
   saving: 'Saving',
-  offline: 'Not stored yet: the server does not answer. Your work is kept here and stored as soon as it does.',
+  offline: NOT_STORED,
   refused: 'Not stored yet.',
 };
 const text = computed(() =>

@@ -17,6 +17,7 @@ import LabelledField from '../ui/LabelledField.vue';
 import NumberField from '../ui/NumberField.vue';
 import PickField from '../ui/PickField.vue';
 import TextField from '../ui/TextField.vue';
+import { NOT_STORED } from '../ui/notStored';
 import { bench } from '../worker/client';
 
 /** A season: what ripens, what is wished, and the batches between, worked out anew at each change. */
@@ -115,9 +116,7 @@ async function begin(b: SeasonBatch) {
       </div>
       <span class="push soft" role="status" data-fact="gap">{{ said }}</span>
     </header>
-    <p v-if="waits" class="soft" role="status">
-      Not stored yet: the server does not answer. What you typed is kept in this browser and stored as soon as it does.
-    </p>
+    <p v-if="waits" class="soft" role="status">{{ NOT_STORED }}</p>
     <div class="two">
       <NForm class="plate said" aria-label="What is said of the season" @submit.prevent>
         <TextField
