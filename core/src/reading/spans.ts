@@ -1,4 +1,5 @@
 import { ingredient } from '../matter/ingredient';
+import { WATER_KEY } from '../matter/kind';
 import { amountAt, APPROX, type Amount } from './amounts';
 import { countAt, markAt, wordAt } from './count';
 import { HARMLESS } from './harmless';
@@ -188,7 +189,7 @@ function ofSo(t: readonly Token[], i: number): number | null {
 }
 /** Grams of one, a litre of water; null for what is no measure of that. */
 const gramsOfUnit = ({ id }: Unit): number | null =>
-  id in MASSES_G ? MASSES_G[id as keyof typeof MASSES_G] : id === 'l' ? FIXED_ML.l * ingredient('water').density! : null;
+  id in MASSES_G ? MASSES_G[id as keyof typeof MASSES_G] : id === 'l' ? FIXED_ML.l * ingredient(WATER_KEY).density! : null;
 
 /** "2 % salt brine": one name, whose salt is a share of its water. */
 function withBrine(spans: readonly Span[]): Span[] {
