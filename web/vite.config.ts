@@ -1,5 +1,6 @@
 import vue from '@vitejs/plugin-vue';
 import { defineConfig } from 'vite';
+import { brotli } from './brotli.ts';
 import { keepList } from './keep.ts';
 
 /** Packages that most pages draw with. Calendars, uploads, charts and papers come when they are asked for. */
@@ -28,7 +29,7 @@ const FIRST = { name: 'first', test: /^(?!\0|.*\/(?:workbox-|idb\/|sw\.ts))/, ta
 
 export default defineConfig({
   root: import.meta.dirname,
-  plugins: [vue(), keepList()],
+  plugins: [vue(), keepList(), brotli()],
   worker: { format: 'es' },
   // Said to the page and to its service worker alike, which must be one file without imports.
   define: {

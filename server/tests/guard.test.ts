@@ -2,7 +2,7 @@ import { mkdirSync, mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { request } from 'node:http';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { gzipSync } from 'node:zlib';
+import { brotliCompressSync, gzipSync } from 'node:zlib';
 import { createConfig, lintFromString } from '@redocly/openapi-core';
 import fc from 'fast-check';
 import { afterAll, beforeAll, describe, expect, it, vi } from 'vitest';
@@ -14,11 +14,14 @@ import { GOAL, lotInput, startKitchen, type Running } from './kit';
 
 // A folder with a dot in its path, as a home folder may have.
 const pages = mkdtempSync(join(tmpdir(), '.roskel-pages-'));
+const LISTS = 'export const a = 1;';
 let k: Running;
 beforeAll(async () => {
   mkdirSync(join(pages, 'assets'));
   writeFileSync(join(pages, 'index.html'), '<!doctype html><title>page</title>');
   writeFileSync(join(pages, 'assets', 'app-1a2b.js'), `/* ${'x'.repeat(5000)} */`);
+  writeFileSync(join(pages, 'assets', 'lists-2c3d.js'), LISTS);
+  writeFileSync(join(pages, 'assets', 'lists-2c3d.js.br'), brotliCompressSync(LISTS));
   k = await startKitchen('2026-11-23', pages);
 });
 afterAll(async () => {
@@ -198,6 +201,16 @@ describe('nothing that is asked is our fault', () => {
     const phone = { 'Accept-Encoding': 'gzip', 'X-Forwarded-For': '192.168.1.20' };
     expect((await raw('GET', '/assets/app-1a2b.js', phone)).headers).toMatchObject({ 'content-encoding': 'gzip', vary: 'Accept-Encoding' });
     expect((await raw('GET', '/assets/app-1a2b.js', { 'X-Forwarded-For': '192.168.1.20' })).headers['content-encoding']).toBeUndefined();
+    // What was compressed when it was built goes out as it is, to whoever reads it.
+    const built = await raw('GET', '/assets/lists-2c3d.js', { 'Accept-Encoding': 'gzip, br' });
+    expect(built.headers).toMatchObject({
+      'content-encoding': 'br',
+      vary: 'Accept-Encoding',
+      'cache-control': file.headers['cache-control'],
+    });
+    expect(built.headers['content-type']).toMatch(/^text\/javascript; charset=utf-8$/i);
+    expect((await raw('GET', '/assets/lists-2c3d.js', {})).text).toBe(LISTS);
+    expect((await raw('GET', '/assets/lists-2c3d.js', { 'Accept-Encoding': 'br;q=0, gzip' })).text).toBe(LISTS);
     expect((await raw('GET', '/api/openapi.json', phone)).headers['content-encoding']).toBe('gzip');
     expect((await raw('GET', '/api/house', phone)).headers['content-encoding']).toBeUndefined();
     expect((await raw('GET', '/api/openapi.json', { 'Accept-Encoding': 'gzip' })).headers['content-encoding']).toBeUndefined();

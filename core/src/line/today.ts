@@ -1,12 +1,12 @@
 import type { ForecastInput } from '../ferment';
 import { stationIn, stationsOf, type BatchFile } from '../file';
 import { massOf } from '../matter/stream';
-import { daysSince, type Day } from '../plan';
+import { daysSince, type Day, type Occupies } from '../plan';
 import { TYPICAL } from '../stat/draw';
 import { stationKind } from '../stations';
 import { graphOf } from './graph';
 import { jarAsked } from './jar';
-import { occupiesOf, type Occupies } from './occupies';
+import { occupiesOf } from './occupies';
 import { jarsOf, readingsAt } from './jars';
 import { LineProblem } from './problem';
 import { runLine, type StationRun } from './run';

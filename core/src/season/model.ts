@@ -1,8 +1,7 @@
 import { heatWords, heatWord, type HeatWord } from '../heat';
-import { FULL_DAY_MIN } from '../line';
 import { SWEET_FILLER } from '../matter/variety';
 import { lotOfVariety, preparedPerGram } from '../pantry';
-import { addDays, type Day } from '../plan';
+import { addDays, FULL_DAY_MIN, type Day } from '../plan';
 import { ModelBuilder } from '../solve';
 import type { StyleKit } from './kit';
 import { seasonParts } from './parts';

@@ -1,7 +1,6 @@
 import type { Eaten, HeatWord } from '../heat';
-import type { Occupies } from '../line';
 import type { PodLot } from '../pantry';
-import type { Day } from '../plan';
+import type { Day, Occupies } from '../plan';
 import type { StyleKit } from './kit';
 
 /** A number that is not known well: 10, 50 and 90 %. */

@@ -2,6 +2,7 @@ import { createReadStream, existsSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
 import { pipeline } from 'node:stream/promises';
 import compression from 'compression';
+import compressedFiles from 'express-static-gzip';
 import express, { type Express, type Request, type RequestHandler, type Response } from 'express';
 import helmet from 'helmet';
 import { refuseDeep } from './depth';
@@ -149,12 +150,14 @@ const small = compression({
   filter: (req, res) => !HERE.test((req as Request).ip ?? '') && compression.filter(req, res),
 });
 
-/** The built interface: files whose names change with their content are kept for good, the page is asked for anew. */
+/** The built interface, as it was compressed when it was built: files whose names change with their content are kept for good, the page is asked for anew. */
 function pages(root: string): express.Router {
   const router = express.Router();
   router.use(small);
-  router.use('/assets', express.static(`${root}/assets`, { index: false, immutable: true, maxAge: YEAR_S * 1000, fallthrough: true }));
-  router.use(express.static(root, { index: false, maxAge: 0 }));
+  const files = (folder: string, serveStatic: { immutable?: boolean; maxAge: number }) =>
+    compressedFiles(folder, { enableBrotli: true, orderPreference: ['br'], index: false, serveStatic: { index: false, ...serveStatic } });
+  router.use('/assets', files(`${root}/assets`, { immutable: true, maxAge: YEAR_S * 1000 }));
+  router.use(files(root, { maxAge: 0 }));
   router.use((req, res) => {
     if (req.method !== 'GET' && req.method !== 'HEAD') {
       res.set('Allow', 'GET, HEAD');
