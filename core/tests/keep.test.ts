@@ -194,6 +194,27 @@ describe('a measured pH belongs to what it was measured on', () => {
     expect(said(heated).stations.at(-1)!.ph.status).toBe('old');
     expect(keep(heated).place).toBe('fridge');
   });
+  it('written down as it is done: the heat first, the pH of what cooled, then done, and it counts; the pH before the heat does not', () => {
+    const log = (f: BatchFile, more: StationLog) => {
+      const next = mapStations(f, (x) => (x.id === 'bottle' ? { ...x, log: { ...x.log, ...more } } : x));
+      return tieReadings(f, next);
+    };
+    const GAUGE = { ...meter(3.4), phBlended: true } satisfies StationLog;
+    const open = mapStations(finished({ ...GOOD, bottle: {} }), (s) => (s.id === 'bottle' ? { ...s, log: {} } : s));
+    const done = { doneOn: addDays(START, 15) };
+    const told = (...logs: StationLog[]) => said(logs.reduce(log, open));
+    const all = told({ fillC: 85 }, GAUGE, done);
+    expect(all.stations.at(-1)!.ph.status).toBe('measured');
+    expect(all.ends[0]!.keeping!.place).toBe('cupboard');
+    // Not done yet it is told of as a plan, and nothing is asked about.
+    expect(told({ fillC: 85 }, GAUGE).stations.at(-1)!.ph).toMatchObject({ status: 'measured', note: null });
+    for (const order of [
+      [GAUGE, { fillC: 85 }, done],
+      [GAUGE, done, { fillC: 85 }],
+    ])
+      expect(told(...order).stations.at(-1)!.ph.note).toMatch(/heated since/);
+    expect(told(GAUGE, { fillC: 60 }, done).stations.at(-1)!.ph.status).toBe('measured');
+  });
   it('a later and higher reading is the one that counts', () => {
     const file = finished({ blend: meter(3.9), bottle: { ...meter(5.0), phSure: true } });
     expect(keep(file).days).toBeLessThanOrEqual(4);

@@ -8,6 +8,7 @@ import { PLACES } from './router';
 import commonDark from 'naive-ui/es/_styles/common/dark';
 import { naive } from './theme';
 import { colours, dark } from './ui/look';
+import { useKeptFocus } from './ui/keepFocus';
 import { useKeys } from './ui/keys';
 import { useClash } from './stores/clash';
 import { useUndo } from './stores/undo';
@@ -40,6 +41,7 @@ const narrow = useNarrow(720);
 const night = { name: 'night', common: commonDark };
 const theme = computed(() => naive(colours.value));
 const page = ref<HTMLElement>();
+useKeptFocus(page);
 const help = ref(false);
 const setup = ref(false);
 

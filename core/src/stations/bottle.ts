@@ -82,7 +82,7 @@ const burpEvery = (fridge: number): number => (fridge > 2 * MOST_ATM ? 2 : fridg
 
 /** Heated by the filling, as somebody said who measured it: a plan to fill hot keeps as filled cold. */
 const heatedPast = (past: Past, stands: Stands): { past: Past; anew: boolean } =>
-  heated({ ...past, ph: null }, stands, stands.log.doneOn !== undefined && filledHot(stands.log) === true);
+  heated({ ...past, ph: null }, stands, filledHot(stands.log) === true);
 
 /** When the bottles are opened over the sink: the last time that has come, and the next. */
 function burping(p: { fridge: number }, filledOn: Day, today: Day): Duty[] {

@@ -129,6 +129,8 @@ const planned = computed(() => props.station.planned.pH ?? props.station.now.pH)
       :trouble="trouble('bottles')"
       @update:model-value="set({ bottles: $event })"
     />
+    <!-- A bottle is filled first; what cooled of it is read then. -->
+    <slot v-if="kind.bottled" name="more" />
     <NumberField
       :label="kind.bottled && hot ? 'pH, heated and cooled' : 'Measured pH'"
       :model-value="log.pH"
@@ -162,7 +164,7 @@ const planned = computed(() => props.station.planned.pH ?? props.station.now.pH)
       :options="looks"
       @update:model-value="set({ look: $event || null })"
     />
-    <slot name="more" />
+    <slot v-if="!kind.bottled" name="more" />
     <DateField
       label="Done on"
       :model-value="log.doneOn ?? null"

@@ -217,10 +217,10 @@ titleIs(() => batch.file?.name);
         @done="changing = false"
         @aim="aim = $event"
       />
-      <div v-if="batch.report && station && here" class="below no-print">
+      <section v-if="batch.report && station && here" class="below no-print" :aria-label="`At ${station.name}`">
         <WarnLine :report="batch.report" :station="station" @go="chosen = $event" />
         <component :is="PANELS[station.kind]" :key="station.id" :station="station" @go="chosen = $event" />
-      </div>
+      </section>
       <BenchSheet v-if="batch.report" :file="file" :report="batch.report" />
       <GoalSheet v-if="endId" v-model:show="goal" :strand-id="endId" />
       <WantedSheet v-model:show="wanted" />
