@@ -9,6 +9,7 @@ const BLENDER = /\b(?:blender|processor|liquidi[sz]er|mortar)\b/i;
 const BOTTLES = /\bbottles?\b/i;
 const SIEVE = /\b(?:sieve|strainer|cloth|muslin|cheesecloth|food mill|mill|mouli|through)\b/i;
 const OVER = /\bover\b(?! *(?:a |the )?(?:low|medium|high|gentle|heat|ice|night))/i;
+const ONTO = /\b(?:onto|on to|on) (?:the |your |my |those |these )?[a-z]/i;
 const HOT_WATER = /\b(?:hot|boiling|boiled|warm)(?: \w+)? water\b/i;
 const isLiquid = (t: RecipeThing) => t.wet || isSour(t) || t.family === 'water' || t.family === 'sauce';
 const isOil = (t: RecipeThing) => t.family === 'oil';
@@ -82,7 +83,8 @@ export function doneBy(c: ReadClause, w: Where): Done {
         return { is: 'time' };
       return NOTHING;
     case 'have':
-      if (c.offHeat) return NOTHING;
+      // "Off the heat, 150 ml vinegar and the salt."
+      if (c.offHeat) return c.stem === '' && w.named.length + c.mentions.length > 0 ? ADD : NOTHING;
       // "Takes about 25 minutes."
       if (c.stem === 'take' && c.measures.minutes !== null && c.mentions.length === 0) return { is: 'time' };
       return w.named.length > 0 || c.mentions.length > 0 ? { is: 'inventory' } : NOTHING;
@@ -100,7 +102,7 @@ export function doneBy(c: ReadClause, w: Where): Done {
     case 'fill':
       if (c.stem === 'pour' && c.next === 'off') return isInJar(w) ? station('drain') : NOTHING;
       // "Pour boiling water over the chillies".
-      if (HOT_WATER.test(c.text) && isPouredOver(c.text) && here.some((t) => t.dried)) return station('soak');
+      if (HOT_WATER.test(c.text) && (isPouredOver(c.text) || ONTO.test(c.text)) && here.some((t) => t.dried)) return station('soak');
       // Hot oil over what stands in a bowl, hot vinegar over sliced pods.
       if (isPouredOver(c.text) && w.steps.length > 0) {
         const hot = /\bhot\b/i.test(c.text) || last === 'simmer' || last === 'fry';
@@ -136,6 +138,8 @@ export function doneBy(c: ReadClause, w: Where): Done {
         /\b(?:below|to|near) (?:just |a |the |almost )*(?:below |under )?(?:the |a )?(?:boil(?:ing)?|simmer)\b/i.test(c.text)
       )
         return station('simmer');
+      // "Heat the vinegar until it just simmers."
+      if (/^(?:heat|warm)$/.test(c.stem) && /\b(?:simmer|boil|bubbl)/i.test(c.looks) && here.some(isLiquid)) return station('simmer');
       if (heatNext || (c.stem === 'bring' && !/\b(?:boil|simmer|bubble)\b/i.test(c.text))) return NOTHING;
       if ((c.stem === 'heat' || c.stem === 'warm') && c.measures.minutes === null) return c.mentions.length > 0 ? ADD : NOTHING;
       if ((c.stem === 'heat' || c.stem === 'warm') && here.some(isOil) && !here.some(isLiquid)) return station('fry');
@@ -157,6 +161,8 @@ export function doneBy(c: ReadClause, w: Where): Done {
           : here.some(isLiquid)
             ? ADD
             : NOTHING;
+      // "Steep two weeks in the fridge before using."
+      if ((c.measures.minutes ?? 0) >= TWO_DAYS && /\bbefore\b/i.test(c.text)) return leave(c, w);
       // "Let it steep until it comes to room temperature."
       return c.measures.minutes === null && (last === 'simmer' || last === 'fry') ? NOTHING : station('steep');
     case 'soak':

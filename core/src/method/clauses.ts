@@ -1,5 +1,6 @@
 import { amountAt, markAt, wordAt, type Token } from '../reading';
 import { branchAt, cutsOf } from './branch';
+import { isPutBehindLook, looksIn } from './looks';
 import { unspoken } from './unspoken';
 import { verbForm, type Act } from './verbs';
 
@@ -15,7 +16,6 @@ export interface Clause {
   passive: boolean;
 }
 
-const LOOKS = new Set(['until', 'till', 'when', 'once', 'if', 'while', 'as']);
 /** Nouns where these stand behind. */
 const NOUN_BEFORE = new Set(['of', 'is', 'are', 'and']);
 /** Words behind which a verb is no verb: "the blend", "a boil", "dry roast". */
@@ -35,35 +35,6 @@ const BE = new Set('is are get gets got was were'.split(' '));
 
 /** "leave it in the jar to ferment": so many tokens before a verb its "leave" may stand. */
 const NEAR = 12;
-
-/** Tokens inside a look ("until they blister and char, …"): up to the next mark or verb of command. */
-export function looksIn(t: readonly Token[]): boolean[] {
-  const inside = t.map(() => false);
-  for (let i = 0; i < t.length; i++) {
-    const w = wordAt(t, i);
-    if (inside[i] || w === null || !LOOKS.has(w)) continue;
-    if (w === 'as' && wordAt(t, i + 1) !== 'soon') continue;
-    for (let k = i; k < t.length; k++) {
-      if (markAt(t, k) !== null && k > i) break;
-      if (k > i && wordAt(t, k) === 'then') break;
-      // "while they roast I warm the vinegar".
-      if (k > i + 1 && /^(?:i|we)$/.test(wordAt(t, k) ?? '')) break;
-      if (k > i + 1 && wordAt(t, k) === 'and' && isCommand(t, k + 1)) break;
-      inside[k] = true;
-    }
-  }
-  return inside;
-}
-
-/** A verb in its base form behind "and" that is followed by what it does something to. */
-function isCommand(t: readonly Token[], i: number): boolean {
-  const token = t[i];
-  const found = token?.is === 'word' ? verbForm(token.text) : undefined;
-  if (!found || found.form !== 'base' || !found.verb.strong) return false;
-  if (found.verb.act === 'char' || found.verb.act === 'toast' || found.verb.act === 'thicken')
-    return wordAt(t, i + 1) !== null && !/^(?:all|a|on|in)$/.test(wordAt(t, i + 1)!);
-  return true;
-}
 
 /** A sentence may begin with where it is done. */
 const PLACE = /^(?:in|on|using|under|into|over)$/;
@@ -94,7 +65,7 @@ function counts(t: readonly Token[], i: number, spoken: boolean, first: boolean)
       AMBIGUOUS.has(stem) &&
       (next === null || t[i + 1]?.is === 'figure') &&
       !beforeMark &&
-      !/^(?:then|and|i|we|to|let)$/.test(lowerBefore)
+      !/^(?:then|and|also|next|now|i|we|to|let|dry)$/.test(lowerBefore)
     )
       return null;
     if (stem === 'fish' && next !== 'out') return null;
@@ -109,7 +80,7 @@ function counts(t: readonly Token[], i: number, spoken: boolean, first: boolean)
     if (stem === 'cut' && markAt(t, i - 1) === ',' && /^in(?:to)?$/.test(next ?? '') && !first) return null;
     if (beforeMark) return stem === 'juice' ? null : yes();
     // "dry-fry the garlic": in a pan without oil.
-    if (lowerBefore === 'dry' && /^(?:fry|roast|toast)$/.test(stem) && next !== null)
+    if (lowerBefore === 'dry' && /^(?:fry|roast|toast)$/.test(stem) && (next !== null || t[i + 1]?.is === 'figure'))
       return { ...yes(), act: stem === 'toast' ? 'toast' : 'char' };
     // "In the same pan char the tomatoes".
     if (
@@ -122,6 +93,7 @@ function counts(t: readonly Token[], i: number, spoken: boolean, first: boolean)
       !NOUN_AFTER.has(lowerBefore)
     )
       return yes();
+    if (first && isPutBehindLook(t, i) && /^(?:when|once)$/.test(wordAt(t, 0) ?? '')) return yes();
     // "let that bubble away".
     if (verb.strong && verb.act !== 'none' && t.slice(Math.max(0, i - 3), i).some((x) => x.is === 'word' && x.w === 'let')) return yes();
     // "After that blend with …".

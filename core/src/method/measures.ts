@@ -31,6 +31,8 @@ const LEAST_MIN = 0.4;
 const VESSELS = /^(?:jar|bottle|pot|pan|saucepan|tray|dish|jug|container|crock|sheet|skillet)$/;
 /** From a figure without a unit on, behind "at" it is an oven's, °C. */
 const OVEN_FROM = 100;
+/** Below this "2 c" are cups, °C. */
+const WARM_C = 30;
 /** No oven of a kitchen reaches so much, °C: such a figure is °F. */
 const HOTTEST_C = 290;
 /** Behind a figure these make it an amount. */
@@ -156,7 +158,8 @@ export function measuresIn(t: readonly Token[], from: number, to: number): Measu
       take(i, c.next + 1);
       continue;
     }
-    const degrees = sign === '°' || /^(?:degree|celsius|centigrade|c|f|fahrenheit)$/.test(wordAt(t, c.next) ?? '');
+    const letter = /^[cf]$/.test(wordAt(t, c.next) ?? '') && (c.low + c.high) / 2 >= WARM_C;
+    const degrees = sign === '°' || letter || /^(?:degree|celsius|centigrade|fahrenheit)$/.test(wordAt(t, c.next) ?? '');
     const bare = wordAt(t, i - 1) === 'at' && c.low >= OVEN_FROM && !OVEN_OF.test(wordAt(t, c.next) ?? '');
     if (degrees || bare) {
       const behind = [wordAt(t, c.next), wordAt(t, c.next + 1)];

@@ -14,9 +14,11 @@ import {
 import type { Ingredient } from '../matter/ingredient';
 import { spansOf } from '../reading/spans';
 import { branchAt } from './branch';
-import { looksIn, type Clause } from './clauses';
+import type { Clause } from './clauses';
 import { leavingIn, takeNote, type LeavingSaid, type SoFar } from './leavings';
+import { looksIn } from './looks';
 import { measuresIn, type Measures } from './measures';
+import { TWO_DAYS } from './roles';
 import { isClassWord } from './things';
 
 /** A thing that a clause names. */
@@ -57,7 +59,7 @@ export interface ReadClause extends Clause {
 
 /** Words of a sentence that part what they stand between. */
 const HELPERS = new Set(
-  'is are get got was were be been go goe will should must can may over at under onto through by while then'.split(' '),
+  'is are get got was were be been go goe will should must can may over at under onto through by while then before'.split(' '),
 );
 const PRONOUNS = /^(?:it|them|this|that|these|those|mixture|mix|sauce|mash|paste|puree|salsa|base|liquid)$/;
 /** Behind these words stands what is left out, up to the next word of where or with what. */
@@ -150,7 +152,7 @@ export function readClause(
   });
   // "the vegetables", "spices": classes that name no row.
   for (const s of line.spans) {
-    if (s.is !== 'strange' || PRONOUNS.test(s.w)) continue;
+    if (s.is !== 'strange' || PRONOUNS.test(s.w) || s.w === 'ingredient') continue;
     const before = kept.slice(Math.max(0, s.from - 3), s.from).flatMap((x) => (x.is === 'word' ? [x.w] : []));
     mentions.push({
       ...NAMED,
@@ -161,6 +163,8 @@ export function readClause(
     });
   }
   takeNote(so, { ...c, measures });
+  // "Check each day for fermentation, 3 to 5 days."
+  const ferments = c.act === 'none' && /\bferment/i.test(text) && (measures.minutes ?? 0) >= TWO_DAYS;
   // "Grill for 5 minutes with the peppers": the time is no word behind the verb.
   let behind = c.at + 1;
   while (measures.taken[behind] || (/^(?:for|at)$/.test(wordAt(t, behind) ?? '') && measures.taken[behind + 1])) behind++;
@@ -168,6 +172,7 @@ export function readClause(
   return {
     ...c,
     ...{ words, text, mentions, measures, branch, left },
+    act: ferments ? 'ferment' : c.act,
     everything:
       words.includes('everything') ||
       (all &&

@@ -159,6 +159,10 @@ export class Placer extends Gatherer {
     }
     // "let the chillies bubble along for two more minutes".
     const last = this.steps.at(-1);
+    if (last?.kind === 'ferment' && c.measures.more && puts.length + all.length === 0) {
+      last.minutes = (last.minutes ?? 0) + c.measures.minutes!;
+      return this.note(c);
+    }
     if (c.measures.minutes !== null && last && HEATS.has(last.kind)) {
       // Water poured to what fries makes a pot of it.
       const poured = last.kind === 'fry' && this.waiting.some((p) => this.things[p.thing]!.wet || this.things[p.thing]!.family === 'water');

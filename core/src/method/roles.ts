@@ -2,7 +2,7 @@ import type { KindName } from '../stations';
 import type { ReadClause } from './mentions';
 import type { Put } from './recipe';
 import type { Supply } from './supply';
-import { isKeptOut, JARS, VATS } from './vessels';
+import { FRIDGE, isKeptOut, JARS, VATS } from './vessels';
 
 /** Stations that take what waits; before the others it goes back to where it was said. */
 export const GATHERS = new Set<KindName>([
@@ -30,7 +30,7 @@ export function fermentFollows(clauses: readonly ReadClause[], supply: Supply): 
   if (clauses.some((x) => x.act === 'ferment')) return true;
   for (const x of clauses) {
     if ((x.measures.after ?? 0) >= TWO_DAYS) return true;
-    const packed = x.act === 'salt' || (x.act === 'fill' && (JARS.test(x.text) || VATS.test(x.text)));
+    const packed = x.act === 'salt' || (x.act === 'fill' && (JARS.test(x.text) || VATS.test(x.text)) && !FRIDGE.test(x.text));
     if (packed && (x.measures.minutes ?? 0) >= TWO_DAYS) return true;
     const stands = (x.act === 'leave' || x.stem === 'keep') && x.stem !== 'refrigerate' && isKeptOut(x);
     if (stands && (x.measures.minutes ?? 0) >= TWO_DAYS) return true;

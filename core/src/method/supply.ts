@@ -158,11 +158,13 @@ export class Supply {
       const g = item.massG;
       // "2 of the peppers", where the list has peppers.
       if (item.id === null) {
-        const meant = meantBy(m.phrase, null, this.things, m.weak);
+        const meant = meantBy(m.phrase, null, this.things, m.weak).filter((i) => !this.things[i]!.inMethod);
         if (meant.length > 0) return meant.map((index) => ({ index, share: 1 }));
       }
-      const meant =
-        g === null ? [] : this.things.flatMap((t, i) => (t.item.id === item.id && t.left > 1e-9 && t.g !== null && !t.inMethod ? [i] : []));
+      const slurry = m.items.some((x) => this.things.some((t) => t.item.id === x.id && t.family === 'starch'));
+      const meant = this.things.flatMap((t, i) =>
+        g !== null && t.item.id === item.id && t.left > 1e-9 && t.g !== null && !t.inMethod && !(this.isOfSlurry(i) && !slurry) ? [i] : [],
+      );
       // "1 tablespoon of the oil": the one that is there.
       const alike = meant.length > 0 || g === null || !isClassWord(m.phrase.at(-1) ?? '') ? [] : this.listedAs(m.phrase);
       if (alike.length === 1) meant.push(alike[0]!);

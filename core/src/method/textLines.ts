@@ -2,6 +2,9 @@ import type { Ingredient } from '../matter/ingredient';
 import { plainWords, readLine, type Kitchen, type ReadItem } from '../reading';
 import { isListHeading, isMethodHeading, labelled, lineKind, startsWithAmount, type LineKind } from './lines';
 
+/** "3. ", "Step 3 - ". */
+const STEP = /^\s*(?:step\s*\d+\s*[.):,–—-]|\d+\s*[.):])\s/i;
+
 /** A line of the text with what it is and what was read from it. */
 export interface TextLine {
   text: string;
@@ -12,18 +15,21 @@ export interface TextLine {
 
 /** Lines with an amount that tell that the words above them are what it is called. */
 const LIST_BELOW = 2;
+/** The same below a first line with a comma, which may be a list itself. */
+const LONG_LIST = 4;
 /** A first line of a few words without an amount, above a list: what the sauce is called, though it names a pod. */
 function isTitled(all: readonly string[]): boolean {
   const [first, ...below] = all.map((l) => l.trim()).filter((l) => l !== '');
   if (
     first === undefined ||
-    /[,;:]|\d/.test(first) ||
+    /[;:]|\d|,.*,/.test(first) ||
     first.split(/\s+/).length > MOST_TITLE_WORDS ||
     (startsWithAmount(first) && !/^\w+-[a-z]/i.test(first))
   )
     return false;
   return (
-    below.filter((l) => startsWithAmount(l) || l.split(',').length > 2).length >= LIST_BELOW || below.some((l) => l.split(',').length > 3)
+    below.filter((l) => startsWithAmount(l) || l.split(',').length > 2).length >= (first.includes(',') ? LONG_LIST : LIST_BELOW) ||
+    (!first.includes(',') && below.some((l) => l.split(',').length > 3))
   );
 }
 const MOST_TITLE_WORDS = 7;
@@ -47,10 +53,10 @@ export function textLines(
   return all.map((line): TextLine => {
     const shown = line.trim();
     // A numbered step among numbered steps is one, whatever its verb.
-    const step = numbered && /^\s*(?:step\s*)?\d+\s*[.):]\s/i.test(line);
+    const step = numbered && STEP.test(line);
     const found = lineKind(line, inMethod || step, first);
     const kind = first && heads && found === 'thing' ? 'title' : found;
-    numbered = step || (kind === 'method' && /^\s*(?:step\s*)?\d+\s*[.):]\s/i.test(line));
+    numbered = step || (kind === 'method' && STEP.test(line));
     if (kind !== 'empty') first = false;
     if (kind === 'heading') {
       inMethod = isMethodHeading(line) || (inMethod && !isListHeading(line) && !/^for the/i.test(shown));

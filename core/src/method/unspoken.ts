@@ -2,6 +2,8 @@ import { countAt, markAt, wordAt, type Token } from '../reading';
 import type { Act } from './verbs';
 
 const VESSEL = /^(?:jar|bottle|blender|processor|sieve|mill|cloth|pot|pan|crock)$/;
+const HEATED = /^(?:pan|pot|saucepan|hob|stove|heat)$/;
+const SHORT = /^(?:minute|min|hour)$/;
 const LONG = /^(?:hour|day|week|month)$/;
 
 /** What is done where no verb says it: "then into the jar", "Through a sieve", "back on the heat", "then 2 weeks in the fridge". */
@@ -12,6 +14,12 @@ export function unspoken(t: readonly Token[], i: number, going: boolean): Act | 
     for (let k = i + 1; k < t.length && markAt(t, k) === null; k++) if (re.test(wordAt(t, k) ?? '')) return true;
     return false;
   };
+  // "It's 10 minutes in the pan", "…, 20 min on the hob".
+  const said =
+    /^(?:it|and|then)$/.test(wordAt(t, i - 1) ?? '') || /^s$/.test(wordAt(t, i - 1) ?? '') || (going && markAt(t, i - 1) === ',');
+  const time = said ? countAt(t, i) : null;
+  if (time && SHORT.test(wordAt(t, time.next) ?? '') && /^(?:in|on)$/.test(wordAt(t, time.next + 1) ?? ''))
+    for (let k = time.next + 2; k < time.next + 5; k++) if (HEATED.test(wordAt(t, k) ?? '')) return 'simmer';
   const begins = then ? going : i === 0 || (going && markAt(t, i - 1) === ',');
   if (!begins) return null;
   if ((word === 'through' || (word === 'into' && then)) && upTo(VESSEL) && (going || t.some((x, k) => k > i && markAt(t, k) === ',')))

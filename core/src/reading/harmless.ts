@@ -11,7 +11,7 @@ export const HARMLESS = new Set(
     'strip strips wedge segment thin thick fat plump firm juicy generous scant rounded heaping bottled store bought filtered long ' +
     'unchlorinated dechlorinated chlorine free still head off on with without skin removed melted softened dissolved full your choice from stone stoned pitted hulled cleaned prepared well very ' +
     'all it that have been be is are i we you take grab need them per batch this ready fragrant lovely lukewarm tepid unwaxed young old new tough outer ' +
-    'cooked boiled steamed plant garden allotment greenhouse today yesterday inner husked scrubbed equal part size sweetest same mixed stirred whisked beaten combined sweet really quite so nice bag pouch punnet sack'
+    'cooked boiled steamed plant garden allotment greenhouse today yesterday inner husked scrubbed equal part size sweetest same mixed stirred whisked beaten combined sweet really quite so nice bag pouch punnet sack flesh ring rings its completely thoroughly'
   )
     .split(' ')
     .flatMap((w) => plainWords(w)),

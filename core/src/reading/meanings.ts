@@ -38,6 +38,9 @@ export interface Rule {
 const larder = (id: string, say?: string): Meaning => ({ store: 'larder', id, ...(say ? { say } : {}) });
 const spoon = (s: Said) => s.unit !== null && /^(tsp|tbsp|pinch|dash|dessertspoon|grind|grinding|twist|turn|ml)$/.test(s.unit);
 const has = (s: Said, ...words: string[]) => words.some((w) => s.all.has(w));
+/** "Washed and completely dry" are fresh ones. */
+const isDried = (s: Said) =>
+  has(s, 'dried') || (has(s, 'dry') && !has(s, 'washed', 'wash', 'wiped', 'patted', 'pat', 'completely', 'thoroughly'));
 const LEAFY_UNITS = /^(handful|bunch|sprig|leaf|cup|stem|stalk)$/;
 
 const VOLUME = /^(tsp|tbsp|cup|ml|dl|cl|dessertspoon|floz|flOz)$/;
@@ -203,10 +206,9 @@ export const RULES: readonly Rule[] = [
           options: ['pickled jalapeños', 'roasted red pepper'],
         };
       // By weight or by the bowl any will do: what is not known of them is their heat.
-      if (s.unit !== null && WEIGHED.test(s.unit) && !has(s, 'dried', 'dry'))
-        return { store: 'pods', id: MIXED_UNKNOWN.id, say: UNKNOWN_SAID };
+      if (s.unit !== null && WEIGHED.test(s.unit) && !isDried(s)) return { store: 'pods', id: MIXED_UNKNOWN.id, say: UNKNOWN_SAID };
       const green = has(s, 'green');
-      const dried = has(s, 'dried', 'dry');
+      const dried = isDried(s);
       return {
         ask: 'Which chilli? Weight and heat differ a hundredfold.',
         options: dried

@@ -7,6 +7,7 @@ import { LONGEST, type Lexicon } from './lexicon';
 import { plainWords } from './plain';
 import type { Token } from './tokens';
 import { FIXED_ML, MASSES_G, unitOf, type Unit } from './units';
+import { withUnknown } from './unknown';
 
 /** A run of tokens with one meaning in a line; `from` and `to` are tokens. */
 export type Span = { from: number; to: number } & (
@@ -41,7 +42,7 @@ const VAGUE = phrases(
 );
 /** What ends what is said of a thing: all of it up to the next mark is a remark. */
 const TAILS = phrases(
-  'plus extra|plus more|for serving|to finish|for finishing|for garnish|for frying|for the brine|for the jar|for the base|for the sauce|to serve|to garnish|to cover|to fill|to top|if needed|per|if you like|if you want|if you can|if possible|such as|e g|see note|see|per batch|or to taste|or less|or more|or so|in all|in total|altogether|by weight|more if|or thereabouts',
+  'plus extra|plus more|for serving|to finish|for finishing|for garnish|for frying|for the brine|for the jar|for the base|for the sauce|to serve|to garnish|to cover|to fill|to top|if needed|per|if you like|if you want|if you can|if possible|such as|e g|see note|see|per batch|or to taste|or less|or more|or so|in all|in total|altogether|by weight|of total weight|of the total weight|of the weight|of its weight|of their weight|of everything|more if|or thereabouts',
 );
 const SPLIT = phrases('half and half|half half|half each|in equal parts|equal parts|in equal amounts|equal amounts|evenly split|equally');
 const JOINERS = words('and or plus with in from into on');
@@ -92,6 +93,19 @@ function pronounAt(t: readonly Token[], i: number, before: readonly Span[], lexi
   return null;
 }
 
+/** "(I used half cayenne, half fresno)": which ones somebody took, and no more of them; the token behind it, 0 where it is none. */
+function asideAt(t: readonly Token[], i: number, lexicon: Lexicon): number {
+  if (
+    markAt(t, i) !== '(' ||
+    !/^(?:i|we)$/.test(wordAt(t, i + 1) ?? '') ||
+    !/^(?:use|used|like|had|take|took)$/.test(wordAt(t, i + 2) ?? '')
+  )
+    return 0;
+  const end = t.findIndex((_, k) => k > i && markAt(t, k) === ')');
+  // One alone says which: "(I use serrano)".
+  return end > 0 && t.slice(i, end).filter((_, k) => nameAt(t, i + k, lexicon, 1)).length > 1 ? end + 1 : 0;
+}
+
 function spanAt(t: readonly Token[], i: number, before: readonly Span[], lexicon: Lexicon): Span {
   const at = (to: number) => ({ from: i, to });
   const token = t[i]!;
@@ -99,6 +113,8 @@ function spanAt(t: readonly Token[], i: number, before: readonly Span[], lexicon
   if (name) return { ...at(name.to), is: 'name', phrase: name.phrase };
   const split = before.filter((s) => s.is === 'name').length > 1 ? phraseAt(t, i, SPLIT) : 0;
   if (split > 0) return { ...at(i + split), is: 'split' };
+  const aside = asideAt(t, i, lexicon);
+  if (aside > 0 && before.some((x) => x.is === 'amount')) return { ...at(aside), is: 'harmless' };
   const vague = phraseAt(t, i, VAGUE);
   if (vague > 0) return { ...at(i + vague), is: 'vague' };
   const tail = before.some((s) => s.is === 'name' || s.is === 'amount') ? phraseAt(t, i, TAILS) : 0;
@@ -116,6 +132,8 @@ function spanAt(t: readonly Token[], i: number, before: readonly Span[], lexicon
   const count = token.is === 'figure' ? countAt(t, i) : null;
   if (count && (markAt(t, count.next) === '%' || wordAt(t, count.next) === 'percent'))
     return { ...at(count.next + 1), is: 'share', pct: (count.low + count.high) / 2 };
+  // "soaked 30 min in …".
+  if (count && /^(?:second|minute|min|hour|hr)$/.test(wordAt(t, count.next) ?? '')) return { ...at(count.next + 1), is: 'harmless' };
   const amount = amountAt(t, i);
   if (amount) {
     const net = wordAt(t, i - 1) === 'weight' && /^(?:drained|net)$/.test(wordAt(t, i - 2) ?? '');
@@ -201,38 +219,4 @@ function withBrine(spans: readonly Span[]): Span[] {
   if (!between.every((s) => s.is === 'harmless' || (s.is === 'name' && s.phrase.join(' ') === 'salt'))) return [...spans];
   const name: Span = { is: 'name', phrase: ['brine'], from: (between[0] ?? spans[at]!).from, to: spans[at]!.to };
   return [...spans.slice(0, first), name, ...spans.slice(at + 1)];
-}
-
-/** "…, 30 g dried shrimp, …": words of no row, with an amount before them and a mark behind, name something that is not known. */
-function withUnknown(spans: readonly Span[], t: readonly Token[]): Span[] {
-  const out: Span[] = [];
-  for (let i = 0; i < spans.length; i++) {
-    const s = spans[i]!;
-    out.push(s);
-    if (s.is !== 'amount' || (s.amount.unit === null && s.amount.pack === null && s.amount.piece === null)) continue;
-    let to = i + 1;
-    while (spans[to]?.is === 'strange' || spans[to]?.is === 'harmless' || spans[to]?.is === 'piece') to++;
-    const run = spans.slice(i + 1, to);
-    const ends =
-      to >= spans.length || (spans[to]!.is === 'mark' && /^[,;.]$/.test((spans[to] as SpanOf<'mark'>).text)) || spans[to]!.is === 'joiner';
-    if (!ends || run.at(-1)?.is !== 'strange' || !isListed(out)) continue;
-    const first = run.findIndex((x) => x.is === 'strange');
-    out.push(...run.slice(0, first));
-    const phrase = run.slice(first).flatMap((x) => t.slice(x.from, x.to).flatMap((k) => (k.is === 'word' ? [k.w] : [])));
-    out.push({ is: 'name', phrase, from: run[first]!.from, to: run.at(-1)!.to });
-    i = to - 1;
-  }
-  return out;
-}
-
-/** Amounts stand before their names here: the last name has one, with no mark between. */
-function isListed(spans: readonly Span[]): boolean {
-  const name = spans.findLastIndex((s) => s.is === 'name');
-  if (name < 0) return false;
-  for (let i = name - 1; i >= 0; i--) {
-    const s = spans[i]!;
-    if (s.is === 'amount') return true;
-    if (s.is === 'name' || s.is === 'joiner' || (s.is === 'mark' && /^[,;.]$/.test(s.text))) return false;
-  }
-  return false;
 }
