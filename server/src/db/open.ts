@@ -1,4 +1,5 @@
 import { constants, cpSync, existsSync, renameSync, rmSync } from 'node:fs';
+import { rm } from 'node:fs/promises';
 import { join } from 'node:path';
 import type { ChangeEvent } from '@roskel/contract';
 import { drizzle } from 'drizzle-orm/pglite';
@@ -49,7 +50,7 @@ export async function openDb(folder: string | null, { demo = false, fresh = fals
     if (begin) syncTree(`${folder}/pg`);
     markFolder(folder);
     forOwnerOnly(folder);
-    return open;
+    return begin ? open : clearing(open, join(folder, BEFORE));
   } catch (error) {
     lock.release();
     throw error;
@@ -65,9 +66,7 @@ async function readyAgain(folder: string, lock: Lease): Promise<OpenDb> {
   for (const old of [before, failed]) rmSync(old, { recursive: true, force: true });
   const copied = setAside(pg, before);
   try {
-    const open = await ready(pg, lock);
-    rmSync(before, { recursive: true, force: true });
-    return open;
+    return await ready(pg, lock);
   } catch (error) {
     if (copied) {
       renameSync(pg, failed);
@@ -80,6 +79,11 @@ async function readyAgain(folder: string, lock: Lease): Promise<OpenDb> {
     const kept = copied ? 'Nothing was changed.' : 'There was no room to keep it as it was.';
     throw new FolderUnfit(`${pg} is damaged: the database does not open (${says}). ${kept} ${howToGoBack(folder, localDay())}`);
   }
+}
+/** Takes the copy of a start away while the kitchen is used already; what a cut leaves of it the next start takes. */
+function clearing(open: OpenDb, copy: string): OpenDb {
+  const gone = rm(copy, { recursive: true, force: true }).catch(() => undefined);
+  return { ...open, close: () => gone.then(() => open.close()) };
 }
 /** Ends what a putting back left that was cut short between its two names. */
 function putBack(folder: string): void {
