@@ -94,6 +94,9 @@ export function doneBy(c: ReadClause, w: Where): Done {
     case 'prep':
       // "Mince … in a food processor".
       if (BLENDER.test(c.text)) return ground(w);
+      // "Roast, peel. Mince.": all of it, and it is a paste then.
+      if (c.stem === 'mince' && c.mentions.length === 0 && (last === 'char' || last === 'rest' || last === 'simmer'))
+        return station('blend');
       return { is: 'prep', peel: c.stem === 'peel' || c.stem === 'skin' };
     case 'reserve':
       return /\bbrine\b/i.test(c.text) ? NOTHING : { is: 'reserve' };

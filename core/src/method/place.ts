@@ -2,13 +2,13 @@ import type { KindName } from '../stations';
 import { doneBy, isCanned, isInBlender, isPouredOver, isStrainedOver } from './acts';
 import type { Done, Where } from './done';
 import type { Mention, ReadClause } from './mentions';
-import type { Put, RecipeThing, Step } from './recipe';
-import { fermentFollows, GATHERS, HEATS, implicit, isPronoun, TWO_DAYS } from './roles';
+import type { RecipeThing, Step } from './recipe';
+import { fermentFollows, GATHERS, HEATS, implicit, isPronoun, takesAll, toAll, TWO_DAYS } from './roles';
 import { Gatherer } from './gather';
 import type { Supply } from './supply';
+import { JARS } from './vessels';
 
 const INTO_IT = /\bin(?:to)? (?:the|that|this) (?:sauce|mixture|puree|purée|base|paste|salsa)\b/i;
-const EACH = /\b(?:each|both)\b/i;
 const BOWL = /\b(?:bowl|jar|dish|bottle)s?\b/i;
 const pours = (c: ReadClause) => ((c.act === 'fill' || c.act === 'add') && isPouredOver(c.text)) || isStrainedOver(c);
 
@@ -92,6 +92,11 @@ export class Placer extends Gatherer {
         this.note(c);
         return;
       case 'inventory':
+        // "You want the flakes in a bowl with the salt": there the hot oil finds them.
+        if (this.waitsInBowl(c, n) && !JARS.test(c.text)) {
+          this.held.push(...this.supply.named(c, n).puts);
+          return this.note(c);
+        }
         this.inventory = this.supply.inventoried(c, n);
         return;
       case 'prep':
@@ -126,13 +131,18 @@ export class Placer extends Gatherer {
     if (peel && char && (listed.length === 0 || listed.some((i) => char.puts.some((p) => p.thing === i)))) char.peel = true;
   }
 
+  /** In a bowl of its own, over which something hot is poured later. */
+  private waitsInBowl(c: ReadClause, n: number): boolean {
+    return BOWL.test(c.text) && !isPouredOver(c.text) && this.clauses.slice(n + 1).some(pours);
+  }
+
   private added(c: ReadClause, n: number): void {
     const { puts, before } = this.supply.named(c, n);
     puts.push(...this.leavings(c));
     if (this.anotherPan(c, n, puts, before)) this.line.cur = -1;
     const all = c.everything ? this.supply.everything(n, c) : c.rest ? this.supply.rest() : [];
-    const stays = BOWL.test(c.text) && !isPouredOver(c.text) && this.clauses.slice(n + 1).some(pours);
     this.pct = c.measures.pct ?? this.pct;
+    const stays = this.waitsInBowl(c, n);
     const where = stays ? this.held : this.waiting;
     const cut = this.inventory;
     if (
@@ -227,21 +237,9 @@ export class Placer extends Gatherer {
     if (kind === 'thicken' && step.puts.length === 0) step.puts.push(...this.supply.defaults(kind, n));
     this.line.flowIn(step);
     this.line.joinNamed(before, step);
-    if ((kind === 'blend' && !apart && this.takesAll(c, n, puts)) || c.together || c.everything)
+    if ((kind === 'blend' && !apart && takesAll(c, this.clauses.slice(n + 1), puts)) || c.together || c.everything)
       this.line.joinAll(step, this.supply.namedLater(n), this.things);
     if (GATHERS.has(kind)) this.offHeat = false;
-    if (!same && this.line.divided && this.toAll(c, n)) this.line.alike(step);
-  }
-
-  /** "Simmer each", "blend and bottle both". */
-  private toAll(c: ReadClause, n: number): boolean {
-    const next = this.clauses[n + 1];
-    return EACH.test(c.text) || (!c.branch && c.mentions.length === 0 && next !== undefined && !next.branch && EACH.test(next.text));
-  }
-
-  /** A blend of what is named alone waits with the rest, as long as another jug or pot follows. */
-  private takesAll(c: ReadClause, n: number, puts: readonly Put[]): boolean {
-    const later = this.clauses.slice(n + 1).some((x) => x.act === 'blend' || x.act === 'simmer');
-    return !later || c.pronoun || implicit(c, puts) || isPronoun(c.next) || c.mentions.length === 0;
+    if (!same && this.line.divided && toAll(c, this.clauses[n + 1])) this.line.alike(step);
   }
 }

@@ -44,3 +44,14 @@ export const isPronoun = (w: string | null): boolean => /^(?:it|them|these|those
 /** Nothing is named that it is done to: "cover with the vinegar", "blend". */
 export const implicit = (c: ReadClause, puts: readonly Put[]): boolean =>
   !c.passive && ((puts.length === 0 && c.mentions.every((m) => m.weak)) || /^(?:with|in|into|to|together)$/.test(c.next ?? ''));
+
+const EACH = /\b(?:each|both)\b/i;
+/** "Simmer each", "blend and bottle both": every part of what was divided; `next`: the clause behind it. */
+export const toAll = (c: ReadClause, next: ReadClause | undefined): boolean =>
+  EACH.test(c.text) || (!c.branch && c.mentions.length === 0 && next !== undefined && !next.branch && EACH.test(next.text));
+
+/** A blend of what is named alone waits with the rest, as long as another jug or pot follows. */
+export function takesAll(c: ReadClause, later: readonly ReadClause[], puts: readonly Put[]): boolean {
+  const follows = later.some((x) => x.act === 'blend' || x.act === 'simmer');
+  return !follows || c.pronoun || implicit(c, puts) || isPronoun(c.next) || c.mentions.length === 0;
+}
