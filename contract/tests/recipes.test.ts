@@ -49,6 +49,11 @@ describe('a recipe in any order', () => {
       '200 g carrots\nStrain. Let it cool for an hour. Blend the carrots. Bottle.',
       ['prep', 'blend', 'bottle'],
     ],
+    [
+      'brine of a jar in which nothing is',
+      '200 g carrots\nLet it ferment for two weeks. Blend the solids with 150 ml of the brine. Strain. Simmer the carrots. Blend until smooth.',
+      ['prep', 'simmer', 'blend', 'bottle'],
+    ],
     // Pods boiled in water stay and the water goes; of a sauce the solids go (handbook chapter 5, section 10: judgement).
     [
       'boiled and drained',

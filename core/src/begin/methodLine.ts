@@ -2,7 +2,7 @@ import { bowlG, carry, fitVessels, freeId, newBatch } from '../line';
 import { mapStations, MOST, type BatchFile, type Goal, type Intake, type StationEntry, type Strand } from '../file';
 import type { Ingredient } from '../matter/ingredient';
 import { kindKey, kindOf } from '../matter/kind';
-import { isCut, stepParams, type ReadText, type ReadRecipe, type RecipeThing, type Step } from '../method';
+import { isCut, stepParams, type Put, type ReadText, type ReadRecipe, type RecipeThing, type Step } from '../method';
 import type { PodLot } from '../pantry';
 import type { Day } from '../plan';
 import { stationKind, usualKind } from '../stations';
@@ -62,10 +62,17 @@ export function styleOfText({ lines, items }: ReadText, rows: readonly Ingredien
   return (styleOfList('', keys) ?? styleOfList(called, []) ?? UNASKED_STYLE).id;
 }
 
+/** What another strand leaves, which has something to leave: of its own nothing is left before anything went in. */
+function isLeftElsewhere(recipe: ReadRecipe, s: Step, by: Step): boolean {
+  const strand = recipe.strands.find((x) => x.includes(by));
+  const there = (p: Put) => recipe.things[p.thing]!.leaving === undefined && (recipe.things[p.thing]!.g ?? 0) * p.share > 0;
+  return strand !== undefined && !strand.includes(s) && strand.some((x) => x.puts.some(there));
+}
 /** Whether something goes in at a step: a thing whose amount is known, or a strand that has one. */
 const brings = (recipe: ReadRecipe, s: Step): boolean =>
   s.puts.some((p) => {
     const t = recipe.things[p.thing]!;
+    if (t.leaving) return isLeftElsewhere(recipe, s, t.leaving.by);
     return (!t.item.ask && !isOwn(s.kind, t) && (t.g ?? 0) * p.share > 0) || t.item.sauceG !== undefined;
   }) || [...s.joins, ...(s.part ? [s.part.strand] : [])].some((k) => recipe.strands[k]!.some((x) => brings(recipe, x)));
 

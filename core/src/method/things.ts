@@ -9,8 +9,17 @@ const WET_PCT = 80;
 const pours = (row: Ingredient): boolean =>
   kindOf(row).even === true && row.water > 50 && row.water + row.ethanol + (row.fat < row.water ? row.fat : 0) >= WET_PCT;
 
-/** A read item as a thing of a recipe. */
+/** A read item as a thing of a recipe; one that is asked is what all answers to its question are: some vinegar, some pods. */
 export function thingOf(item: ReadItem, own: readonly Ingredient[], group: readonly string[], inMethod: boolean): RecipeThing {
+  const thing = knownThing(item, own, group, inMethod);
+  const answers = item.id === null ? (item.ask?.answers ?? []) : [];
+  const maybe = answers.map((a) => knownThing({ ...item, store: a.store, id: a.id, ask: null }, own, group, inMethod));
+  const [first] = maybe;
+  if (!first || maybe.some((t) => t.family !== first.family)) return thing;
+  const every = (is: (t: RecipeThing) => boolean) => maybe.every(is);
+  return { ...thing, family: first.family, pod: every((t) => t.pod), dried: every((t) => t.dried), wet: every((t) => t.wet) };
+}
+function knownThing(item: ReadItem, own: readonly Ingredient[], group: readonly string[], inMethod: boolean): RecipeThing {
   const row = item.store === 'larder' && item.id !== null ? (own.find((r) => r.key === item.id) ?? ingredient(item.id)) : null;
   const kind = row ? kindOf(row) : null;
   const varietyId = item.store === 'pods' ? item.id : (kind?.variety ?? null);
