@@ -51,8 +51,8 @@ describe('a recipe in any order', () => {
     ],
     [
       'brine of a jar in which nothing is',
-      '200 g carrots\nLet it ferment for two weeks. Blend the solids with 150 ml of the brine. Strain. Simmer the carrots. Blend until smooth.',
-      ['prep', 'simmer', 'blend', 'bottle'],
+      '200 g sugar\nWeigh it all down and let ferment in a cool, dark spot for about 2 weeks. Blend the solids with 150 ml of the brine. Strain. Simmer with the sugar. Bottle.',
+      ['simmer', 'bottle'],
     ],
     // Pods boiled in water stay and the water goes; of a sauce the solids go (handbook chapter 5, section 10: judgement).
     [
@@ -67,6 +67,14 @@ describe('a recipe in any order', () => {
     ],
   ])('%s', (_, text, kinds) => {
     expect(planned(text)!.plan.file.strands[0]!.stations.map((s) => s.kind)).toEqual(kinds);
+  });
+  it('chillies that stand are not chilled', () => {
+    const place = (where: string) =>
+      planned(
+        `300 g red chillies\n200 ml cider vinegar\nSimmer the chillies in the vinegar 5 minutes. Let the chillies stand 2 hours${where}. Blend.`,
+      )!.plan.file.strands[0]!.stations.find((s) => s.kind === 'rest')!.params;
+    expect(place('')).toMatchObject({ place: 'air' });
+    expect(place(' in the fridge')).toMatchObject({ place: 'fridge' });
   });
   it('nothing is cut where nothing is known yet; what the method alone names is asked, by its own words', () => {
     const { recipe, plan } = planned(

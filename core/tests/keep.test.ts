@@ -206,8 +206,11 @@ describe('a measured pH belongs to what it was measured on', () => {
     const all = told({ fillC: 85 }, GAUGE, done);
     expect(all.stations.at(-1)!.ph.status).toBe('measured');
     expect(all.ends[0]!.keeping!.place).toBe('cupboard');
-    // Not done yet it is told of as a plan, and nothing is asked about.
-    expect(told({ fillC: 85 }, GAUGE).stations.at(-1)!.ph).toMatchObject({ status: 'measured', note: null });
+    // Not done yet nothing is asked about, and nothing is heated: it keeps as what lives.
+    const ahead = told({ fillC: 85 }, GAUGE);
+    expect(ahead.stations.at(-1)!.ph).toMatchObject({ status: 'measured', note: null });
+    expect(ahead.ends[0]!).toMatchObject({ state: 'live', keeping: told(GAUGE).ends[0]!.keeping });
+    expect(told({ fillC: 85 }, GAUGE, done, { fillC: 60 }).stations.at(-1)!.ph.note).toMatch(/heated then/);
     for (const order of [
       [GAUGE, { fillC: 85 }, done],
       [GAUGE, done, { fillC: 85 }],

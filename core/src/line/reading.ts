@@ -1,6 +1,7 @@
 import { LEGAL_PH } from '../ferment';
 import type { BatchFile, PhOn, ReadBy, StationEntry } from '../file';
 import { readingSd, type Instrument, type MeasuredPh, type Parcel } from '../parcel';
+import { stationKind } from '../stations';
 
 /** The pH that counts at a station, with what was measured and what stands beside it. */
 export interface PhState {
@@ -48,18 +49,19 @@ const MOVED = 0.001;
 const WATER = '(water)';
 const WATER_MOVED = 0.04;
 
-/** What a pH was measured on, to be kept beside it: g of each thing that is in it, and whether it was heated. */
-export function phOn(out: Parcel): PhOn {
+/** What a pH at a station is measured on, to be kept beside it: g of each thing that is in it, and whether it was heated. */
+export function phOn(out: Parcel, entry: StationEntry): PhOn {
   const parts: Record<string, number> = {};
   for (const e of out.stream.ledger) if (e.massG > 0) parts[e.of.id] = Math.round((parts[e.of.id] ?? 0) * 100 + e.massG * 100) / 100;
   // Weighing the drained pods anew changes how much brine is with them, and no part.
   parts[WATER] = Math.round(out.stream.grams.water * 100) / 100;
-  return { parts, heated: out.past.cooked !== 'no' };
+  const hot = stationKind(entry.kind).readHot?.(entry.params as never, entry.log) === true;
+  return { parts, heated: hot || out.past.cooked !== 'no' };
 }
 
-/** What has changed since a pH was measured, in words; null when it was measured on just this. */
-export function changedSince(then: PhOn, out: Parcel): string | null {
-  const now = phOn(out);
+/** What has changed since a pH was measured at a station, in words; null when it was measured on just this. */
+export function changedSince(then: PhOn, out: Parcel, entry: StationEntry): string | null {
+  const now = phOn(out, entry);
   if (then.heated !== now.heated) return now.heated ? 'it is heated since' : 'it was heated then';
   const sum = (o: Record<string, number>) => Object.entries(o).reduce((s, [id, g]) => s + (id === WATER ? 0 : g), 0);
   const [before, after] = [sum(then.parts), sum(now.parts)];

@@ -109,7 +109,7 @@ function judge(entry: StationEntry, read: MeasuredPh, outcome: Outcome, predicte
     instrument: read.instrument,
     note,
   });
-  const changed = entry.log.phOn && !lives && read.value === entry.log.pH ? changedSince(entry.log.phOn, outcome.out) : null;
+  const changed = entry.log.phOn && !lives && read.value === entry.log.pH ? changedSince(entry.log.phOn, outcome.out, entry) : null;
   if (changed)
     return told(
       'old',

@@ -19,6 +19,6 @@ export function tieReadings(before: BatchFile | null, after: BatchFile): BatchFi
     if (s.log.pH === undefined || s.log.phOn) return s;
     const had = before ? stationIn(before, s.id) : undefined;
     const same = had?.log.phOn && had.log.pH === s.log.pH ? had.log.phOn : null;
-    return { ...s, log: { ...s.log, phOn: same ?? phOn(runOf(runs, s.id).out) } };
+    return { ...s, log: { ...s.log, phOn: same ?? phOn(runOf(runs, s.id).out, s) } };
   });
 }

@@ -1,7 +1,7 @@
 import type { ReadClause } from './mentions';
 import { ADD, NOTHING, station, type Done, type Where } from './done';
 import type { RecipeThing } from './recipe';
-import { TWO_DAYS } from './roles';
+import { HEATS, TWO_DAYS } from './roles';
 import { isInJar, isSour, leave, LEAST_REST } from './stands';
 import { FRIDGE, isKeptOut, JARS, VATS } from './vessels';
 
@@ -9,7 +9,7 @@ const BLENDER = /\b(?:blender|processor|liquidi[sz]er|mortar)\b/i;
 const BOTTLES = /\bbottles?\b/i;
 const SIEVE = /\b(?:sieve|strainer|cloth|muslin|cheesecloth|food mill|mill|mouli|through)\b/i;
 const OVER = /\bover\b(?! *(?:a |the )?(?:low|medium|high|gentle|heat|ice|night))/i;
-const ONTO = /\b(?:onto|on to|on) (?:the |your |my |those |these )?[a-z]/i;
+const ONTO = /\b(?:onto|on)\b(?! *(?:a |the )?(?:low|medium|high|gentle|heat|hob|stove|ice))/i;
 const HOT_WATER = /\b(?:hot|boiling|boiled|warm)(?: \w+)? water\b/i;
 const isLiquid = (t: RecipeThing) => t.wet || isSour(t) || t.family === 'water' || t.family === 'sauce';
 const isOil = (t: RecipeThing) => t.family === 'oil';
@@ -201,7 +201,8 @@ export function doneBy(c: ReadClause, w: Where): Done {
         ? station('rest')
         : NOTHING;
     case 'ferment':
-      return station('ferment');
+      // "Check it for fermentation" says nothing of what was cooked or is in its bottle.
+      return c.stem !== 'ferment' && w.steps.some((s) => HEATS.has(s.kind) || s.kind === 'bottle') ? NOTHING : station('ferment');
     case 'bottle':
       return station('bottle');
     default:

@@ -1,6 +1,7 @@
 import { kindOf } from '../matter/kind';
 import { MOST_REST_H, type KindName, type ParamsOf } from '../stations';
 import type { RecipeThing, Step } from './recipe';
+import { CHILLED, FRIDGE } from './vessels';
 
 /** Whether a bottling is said to be hot. */
 export const fillsHot = (s: Step): boolean => s.warm !== true && /\b(?:hot|boiling)\b/i.test(s.text);
@@ -61,7 +62,7 @@ const SAID: Params = {
   },
   steep: (s) => ({
     ...(s.minutes === null ? {} : { hours: clamp(round1(s.minutes / 60), 0, 240) }),
-    tempC: says(s, /\b(?:fridge|refrigerat\w*|chill\w*|cold)\b/i) ? 4 : 20,
+    tempC: says(s, FRIDGE) ? 4 : 20,
   }),
   ferment: (s) => ({
     ...(s.minutes === null ? {} : { days: clamp(round1(s.minutes / 1440), 0.25, 365) }),
@@ -116,7 +117,7 @@ const SAID: Params = {
     >;
   },
   rest: (s) => ({
-    place: says(s, /\b(?:fridge|refrigerat\w*|chill\w*)\b/i) ? 'fridge' : says(s, /\b(?:ice|cold water|bath)\b/i) ? 'water' : 'air',
+    place: says(s, CHILLED) ? 'fridge' : says(s, /\b(?:ice|cold water|bath)\b/i) ? 'water' : 'air',
     ...(s.minutes === null ? {} : { hours: clamp(Math.round((s.minutes / 60) * 100) / 100, 0, MOST_REST_H) }),
   }),
   bottle: (s) => ({ fill: fillsHot(s) ? 'hot' : 'cold' }),

@@ -15,8 +15,7 @@ export function unspoken(t: readonly Token[], i: number, going: boolean): Act | 
     return false;
   };
   // "It's 10 minutes in the pan", "…, 20 min on the hob".
-  const said =
-    /^(?:it|and|then)$/.test(wordAt(t, i - 1) ?? '') || /^s$/.test(wordAt(t, i - 1) ?? '') || (going && markAt(t, i - 1) === ',');
+  const said = /^(?:it|s|and|then)$/.test(wordAt(t, i - 1) ?? '') || (going && markAt(t, i - 1) === ',');
   const time = said ? countAt(t, i) : null;
   if (time && SHORT.test(wordAt(t, time.next) ?? '') && /^(?:in|on)$/.test(wordAt(t, time.next + 1) ?? ''))
     for (let k = time.next + 2; k < time.next + 5; k++) if (HEATED.test(wordAt(t, k) ?? '')) return 'simmer';

@@ -1,8 +1,9 @@
 import type { Span, SpanOf } from './spans';
 import type { Token } from './tokens';
 
-/** What stations leave is no thing that is bought. */
-const MADE = /^(?:brine|liquid|liquor|mash|mixture|pulp|paste|puree|sauce|base)$/;
+/** What stations leave, and what one works with, is no thing that is bought: "a stick blender". */
+const NO_THING =
+  /^(?:brine|liquid|liquor|mash|mixture|pulp|paste|puree|sauce|base|blender|processor|pan|pot|jar|bottle|bowl|sieve|spoon|whisk|masher|mill|cloth|lid)$/;
 /** "…, 30 g dried shrimp, …": words of no row, with an amount before them and a mark behind, name something that is not known. */
 export function withUnknown(spans: readonly Span[], t: readonly Token[]): Span[] {
   const out: Span[] = [];
@@ -15,7 +16,7 @@ export function withUnknown(spans: readonly Span[], t: readonly Token[]): Span[]
     const run = spans.slice(i + 1, to);
     const ends =
       to >= spans.length || (spans[to]!.is === 'mark' && /^[,;.]$/.test((spans[to] as SpanOf<'mark'>).text)) || spans[to]!.is === 'joiner';
-    const first = out.every((x) => x.is !== 'name' && x.is !== 'strange') && !run.some((x) => x.is === 'strange' && MADE.test(x.w));
+    const first = out.every((x) => x.is !== 'name' && x.is !== 'strange') && !run.some((x) => x.is === 'strange' && NO_THING.test(x.w));
     if (!ends || run.at(-1)?.is !== 'strange' || !(isListed(out) || first)) continue;
     const from = run.findIndex((x) => x.is === 'strange');
     out.push(...run.slice(0, from));

@@ -3,7 +3,7 @@ import { onHob, sterilising } from '../cook/energy';
 import { bottling, bottlePressure, notHeated } from '../caution';
 import { boilingPointC, HEATED, sterilisingMinutes } from '../cook';
 import { co2Atm, co2Volumes, MOST_ATM, PRESSURE_AT } from '../ferment';
-import type { Cap } from '../file';
+import type { Cap, StationLog } from '../file';
 import { NACL_MOLAR_MASS } from '../acid';
 import { addDays, daysBetween, type Day } from '../plan/date';
 import { choice } from './ask';
@@ -56,8 +56,10 @@ const NO_GOAL = { bottles: 0, bottleMl: 100 } as const;
 
 type View = StationView<BottleParams, BottleFacts>;
 
+/** Somebody said who measured it that it is hot when it is filled. */
+const readHot = (p: BottleParams, log: StationLog): boolean => p.fill === 'hot' && filledHot(log) === true;
 /** Filled hot, as somebody said who measured it: never by the plan alone. */
-const saidHot = (v: View): boolean => v.params.fill === 'hot' && v.done && filledHot(v.log) === true;
+const saidHot = (v: View): boolean => v.done && readHot(v.params, v.log);
 
 /** The bottled sauce as the rules of keeping see it; null when there is none. */
 const sauceIn = (v: View): Sauce | null =>
@@ -82,7 +84,7 @@ const burpEvery = (fridge: number): number => (fridge > 2 * MOST_ATM ? 2 : fridg
 
 /** Heated by the filling, as somebody said who measured it: a plan to fill hot keeps as filled cold. */
 const heatedPast = (past: Past, stands: Stands): { past: Past; anew: boolean } =>
-  heated({ ...past, ph: null }, stands, filledHot(stands.log) === true);
+  heated({ ...past, ph: null }, stands, stands.log.doneOn !== undefined && filledHot(stands.log) === true);
 
 /** When the bottles are opened over the sink: the last time that has come, and the next. */
 function burping(p: { fridge: number }, filledOn: Day, today: Day): Duty[] {
@@ -212,6 +214,7 @@ export const bottle = station<'bottle', BottleParams, BottleFacts>({
   wantsMl: (p, goal) => goal.bottles * goal.bottleMl * (1 - p.headspacePct / 100),
   bottled: (f) => ({ filled: f.bottles, possible: f.possible, filledMl: f.filledMl, overMl: f.overMl }),
   fills: sauceIn,
+  readHot,
   cautions: (v) => {
     const sauce = sauceIn(v);
     if (!sauce || !v.keeping) return [];

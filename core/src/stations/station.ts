@@ -259,6 +259,11 @@ export interface StationKind<K extends string = string, P = unknown, F = unknown
   bottled?(facts: F): Bottled;
   /** ml of sauce that fill the bottles of a goal. */
   wantsMl?(params: P, goal: Goal): number;
+  /**
+   * Whether its log says that what leaves it was heated there, done yet or not: a pH that is written down beside it was read
+   * of what cooled. Only what is done has heated anything.
+   */
+  readHot?(params: P, log: StationLog): boolean;
   /** What it fills, as the rules of keeping see it; null where there is nothing. */
   fills?(view: StationView<P, F>): Sauce | null;
   /** The most that what it fills it into allows: an open bowl. */
