@@ -32,6 +32,16 @@ test('from a sentence to the labels with the keyboard alone, and the focus is ne
   // The pH was read of what cooled: it counts when the step is done.
   await expect(page.getByText(/does not count any more/)).toHaveCount(0);
   await stored(page, id);
+  // What took the focus shows it to a keyboard, and not to a pointer, which sees where it pressed.
+  const part = page.getByRole('region', { name: 'What is measured at Bottle' });
+  await expect(part).toBeFocused();
+  await expect(part).toHaveCSS('outline-style', 'solid');
+  await page.getByRole('button', { name: 'Not done' }).click();
+  await expect(part).toBeFocused();
+  await expect(part).toHaveCSS('outline-style', 'none');
+  await hands.act(/^Done today/);
+  await expect(part).toHaveCSS('outline-style', 'solid');
+  await stored(page, id);
 
   // The keys of the stations keep the focus as well.
   await hands.press('2');

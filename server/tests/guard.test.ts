@@ -192,6 +192,10 @@ describe('nothing that is asked is our fault', () => {
     expect((await raw('HEAD', '/', {})).status).toBe(200);
     expect((await raw('GET', '/assets/gone-9f.js', {})).status).toBe(404);
     expect((await raw('GET', '/favicon.ico', {})).status).toBe(404);
+    for (const path of ['/assets/%E0%A4%A', '/%E0%A4%A']) {
+      const none = await raw('GET', path, {});
+      expect([none.status, none.headers['content-type']]).toEqual([400, 'application/problem+json; charset=utf-8']);
+    }
     expect((await raw('POST', '/batches', OWN, '{}')).status).toBe(405);
     const file = await raw('GET', '/assets/app-1a2b.js', { 'Accept-Encoding': 'gzip' });
     expect(file.headers['cache-control']).toBe('public, max-age=31536000, immutable');

@@ -153,6 +153,15 @@ const small = compression({
 /** The built interface, as it was compressed when it was built: files whose names change with their content are kept for good, the page is asked for anew. */
 function pages(root: string): express.Router {
   const router = express.Router();
+  // An address that is none is told as everywhere, and not by the package in its own words.
+  router.use((req, _res, next) => {
+    try {
+      decodeURIComponent(req.path);
+      next();
+    } catch (error) {
+      next(error);
+    }
+  });
   router.use(small);
   const files = (folder: string, serveStatic: { immutable?: boolean; maxAge: number }) =>
     compressedFiles(folder, { enableBrotli: true, orderPreference: ['br'], index: false, serveStatic: { index: false, ...serveStatic } });

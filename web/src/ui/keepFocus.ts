@@ -11,6 +11,10 @@ export function useKeptFocus(page: Ref<HTMLElement | undefined>): void {
   /** What had the focus last, and the named parts around it, from the inside. */
   let last: { at: HTMLElement; around: HTMLElement[] } | null = null;
   let asked = 0;
+  /** The last act was one of the keyboard: only then what takes the focus is outlined. */
+  let byKey = false;
+  const keyed = () => (byKey = true);
+  const pointed = () => (byKey = false);
   const nowhere = () => document.activeElement === null || document.activeElement === document.body;
 
   function noted(e: FocusEvent) {
@@ -26,6 +30,7 @@ export function useKeptFocus(page: Ref<HTMLElement | undefined>): void {
     last = null;
     if (!to) return;
     if (!to.hasAttribute('tabindex')) to.setAttribute('tabindex', '-1');
+    to.toggleAttribute('data-quiet', !byKey);
     to.focus({ preventScroll: true });
   }
   /** What is left by a click beside it is nobody's loss. */
@@ -38,12 +43,16 @@ export function useKeptFocus(page: Ref<HTMLElement | undefined>): void {
   }
   const watching = new MutationObserver(mend);
   onMounted(() => {
+    document.addEventListener('keydown', keyed, true);
+    document.addEventListener('pointerdown', pointed, true);
     document.addEventListener('focusin', noted);
     document.addEventListener('focusout', left);
     watching.observe(document.body, { childList: true, subtree: true, attributes: true, attributeFilter: ['disabled'] });
   });
   onBeforeUnmount(() => {
     cancelAnimationFrame(asked);
+    document.removeEventListener('keydown', keyed, true);
+    document.removeEventListener('pointerdown', pointed, true);
     document.removeEventListener('focusin', noted);
     document.removeEventListener('focusout', left);
     watching.disconnect();
